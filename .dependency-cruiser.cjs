@@ -1,0 +1,81 @@
+// Proves the arrows of the code: app → db → core, cli → core, demo → db and core; and, inside the core,
+// that each folder imports only from those before it in this list.
+const core = [
+  ["units"],
+  ["materials"],
+  ["colour", "drying", "quantity"],
+  ["plan", "edit"],
+  ["surface"],
+  ["rules"],
+  ["judge"],
+  ["schedule", "board"],
+  ["look"],
+  ["exchange"],
+];
+
+const inside = core.flatMap((names, at) =>
+  names.map((name) => ({
+    name: `core-${name}-looks-only-down`,
+    comment: `core/${name} may import itself, its own row and the rows before it`,
+    severity: "error",
+    from: { path: `^core/${name}/`, pathNot: "\\.test\\.ts$" },
+    to: {
+      path: `^core/(${
+        core
+          .slice(at + 1)
+          .flat()
+          .join("|") || "none"
+      })/`,
+    },
+  })),
+);
+
+const outside = [
+  ["core", "app|db|cli|demo|tests|scripts"],
+  ["db", "app|cli|demo|tests|scripts"],
+  ["cli", "app|db|demo|tests|scripts"],
+  ["demo", "app|cli|tests|scripts"],
+  ["app", "cli|tests|scripts"],
+].map(([from, to]) => ({
+  name: `${from}-keeps-its-arrows`,
+  severity: "error",
+  from: { path: `^${from}/`, pathNot: "\\.test\\.tsx?$" },
+  to: { path: `^(${to})/` },
+}));
+
+module.exports = {
+  forbidden: [
+    {
+      name: "no-circles",
+      severity: "error",
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ["type-only"] } },
+    },
+    {
+      name: "core-buys-little",
+      comment: "the core stands on schema validation and colour conversion alone",
+      severity: "error",
+      from: { path: "^core/", pathNot: "\\.test\\.ts$" },
+      to: { path: "node_modules", pathNot: "node_modules/(zod|culori|@types/culori)/" },
+    },
+    {
+      name: "core-knows-no-machine",
+      severity: "error",
+      from: { path: "^core/", pathNot: "\\.test\\.ts$" },
+      to: { dependencyTypes: ["core"] },
+    },
+    ...outside,
+    ...inside,
+  ],
+  options: {
+    doNotFollow: { path: "node_modules" },
+    exclude: { path: "\\.react-router" },
+    tsConfig: { fileName: "tsconfig.json" },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: {
+      exportsFields: ["exports"],
+      conditionNames: ["import", "types", "node"],
+      extensions: [".ts", ".tsx", ".js", ".cjs", ".mjs"],
+    },
+  },
+};

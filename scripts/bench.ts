@@ -1,0 +1,232 @@
+// Measures what ENGINE's targets speak of, as medians and as ratios to a plain loop in the same run, and writes docs/speed.md.
+import { spawnSync } from "node:child_process";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { cpus, tmpdir } from "node:os";
+import { join } from "node:path";
+import { gzipSync } from "node:zlib";
+import { chromium } from "@playwright/test";
+import { applyCommands } from "#core/edit/apply";
+import { judge } from "#core/judge/judge";
+import { schedule } from "#core/schedule/schedule";
+import { openStore, placeFrom } from "#db/open";
+import { addPlan, listJobs } from "#db/plans";
+import { loadDemo } from "#demo/load";
+import { largePlan } from "./large-plan";
+import { freePort, startServer } from "./server.mjs";
+
+/** This file's compiler names functions; the page has to know how. */
+const NAMES = "globalThis.__name = (named) => named;";
+const CHROMIUM = "/usr/bin/chromium";
+
+function median(values: number[]): number {
+  const sorted = [...values].sort((one, two) => one - two);
+  return sorted[sorted.length >> 1]!;
+}
+
+function measured(work: () => unknown, runs = 41): number {
+  for (let warm = 0; warm < 6; warm++) work();
+  const times = Array.from({ length: runs }, () => {
+    const start = performance.now();
+    work();
+    return performance.now() - start;
+  });
+  return median(times);
+}
+
+/** A loop of sums and small objects, against which this machine's mood is judged. */
+function plainLoop(): number {
+  let sum = 0;
+  for (let index = 0; index < 400_000; index++) sum += { value: Math.sqrt(index) }.value;
+  return sum;
+}
+
+const rows: [what: string, value: string, target: string][] = [];
+const tell = (what: string, value: string, target = "") => {
+  rows.push([what, value, target]);
+  console.log(`${what}: ${value}${target ? ` (target ${target})` : ""}`);
+};
+const ms = (value: number) => `${value < 10 ? value.toFixed(2) : value.toFixed(1)} ms`;
+
+function judging(baseline: number) {
+  const sizes = [10, 20, 40, 80];
+  const times = sizes.map((steps) => {
+    const plan = largePlan(steps, 12);
+    return measured(() => judge(plan));
+  });
+  for (const [index, steps] of sizes.entries())
+    tell(
+      `judge, ${steps} steps on 12 zones with different grounds`,
+      `${ms(times[index]!)} median, ${(times[index]! / baseline).toFixed(1)} × the loop`,
+      steps === 80 ? "≤ 15 ms" : "",
+    );
+  const growth = Math.log(times[3]! / times[0]!) / Math.log(8);
+  tell("growth from 10 to 80 steps (1 is linear, 2 square)", growth.toFixed(2), "about 1");
+
+  const plan = largePlan(80, 12);
+  const nearBottom = applyCommands(plan, [
+    {
+      do: "patch step",
+      crustId: "c1",
+      stepId: "s3",
+      patch: { coats: 2, what: undefined, wait: undefined, reveals: undefined },
+    },
+  ]);
+  if (!nearBottom.ok) throw new Error(nearBottom.because);
+  tell(
+    "re-judge after an edit near the bottom, 80 steps on 12 zones",
+    `${ms(measured(() => judge(nearBottom.plan)))} median`,
+    "≤ 15 ms",
+  );
+
+  const judgement = judge(plan);
+  tell(
+    "schedule of that plan, 960 and more activities",
+    `${ms(measured(() => schedule(plan, judgement), 15))} median`,
+    "plain forward schedule",
+  );
+  const usual = largePlan(25, 4);
+  tell(
+    "judge and schedule, 25 steps on 4 zones",
+    `${ms(measured(() => schedule(usual, judge(usual))))} median`,
+    "an edit to its next paint ≤ 100 ms",
+  );
+}
+
+async function serving() {
+  const folder = mkdtempSync(join(tmpdir(), "crust-bench-"));
+  const store = await openStore(placeFrom({ JOLLY_CRUST_DATA: folder }));
+  await loadDemo(store);
+  await addPlan(store, { ...largePlan(25, 4), id: "bench", title: "Bench" });
+  const server = await startServer({ port: await freePort(), environment: { JOLLY_CRUST_DATA: folder } });
+  const firstByte = async (path: string, runs = 31) => {
+    const times: number[] = [];
+    for (let run = 0; run < runs + 5; run++) {
+      const start = performance.now();
+      const response = await fetch(server.address + path);
+      const time = performance.now() - start;
+      await response.arrayBuffer();
+      if (run >= 5) times.push(time);
+    }
+    return median(times);
+  };
+  try {
+    tell(
+      "job view, production build, first byte (25 steps on 4 zones)",
+      `${ms(await firstByte("/jobs/bench/crust"))} median`,
+      "≤ 30 ms",
+    );
+    const browser = await chromium.launch({
+      executablePath: CHROMIUM,
+      args: [
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-quic",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+      ],
+    });
+    const loads: number[] = [];
+    const paints: number[] = [];
+    const scripts = new Set<string>();
+    for (let run = 0; run < 7; run++) {
+      const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+      await page.addInitScript(NAMES);
+      page.on("response", (response) => {
+        if (response.url().endsWith(".js")) scripts.add(new URL(response.url()).pathname);
+      });
+      await page.goto(`${server.address}/jobs/bench/crust`, { waitUntil: "load" });
+      await page.locator("html[data-live]").waitFor();
+      loads.push(
+        await page.evaluate(
+          () => (performance.getEntriesByType("navigation")[0] as PerformanceNavigationTiming).loadEventEnd,
+        ),
+      );
+      paints.push(
+        await page.evaluate(
+          () =>
+            new Promise<number>((resolve) => {
+              new PerformanceObserver((list) => resolve(list.getEntries().at(-1)!.startTime)).observe({
+                type: "largest-contentful-paint",
+                buffered: true,
+              });
+            }),
+        ),
+      );
+      await page.close();
+    }
+    tell("job view, full load in Chromium", `${ms(median(loads))} median`);
+    tell("job view, largest paint", `${ms(median(paints))} median`, "≤ 1 s");
+
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.addInitScript(NAMES);
+    await page.goto(`${server.address}/jobs/bench/crust?step=s5`);
+    await page.locator("html[data-live]").waitFor();
+    const edits: number[] = [];
+    for (let run = 0; run < 12; run++) {
+      const time = await page.evaluate(
+        async (key) => {
+          const count = () => document.querySelector("#ladder a[aria-current=true]")?.closest("li");
+          const before = [...document.querySelectorAll("#ladder li")].indexOf(count()!);
+          const start = performance.now();
+          document.dispatchEvent(new KeyboardEvent("keydown", { key, code: key, altKey: true, bubbles: true }));
+          while ([...document.querySelectorAll("#ladder li")].indexOf(count()!) === before)
+            await new Promise(requestAnimationFrame);
+          await new Promise(requestAnimationFrame);
+          return performance.now() - start;
+        },
+        run % 2 ? "ArrowDown" : "ArrowUp",
+      );
+      edits.push(time);
+      await page.waitForTimeout(120);
+    }
+    tell("an edit to its next paint, 25 steps on 4 zones", `${ms(median(edits))} median`, "≤ 100 ms");
+    await browser.close();
+    let bytes = 0;
+    for (const script of scripts) bytes += gzipSync(readFileSync(`build/client${script}`)).length;
+    tell("scripts of the job view", `${(bytes / 1000).toFixed(0)} kB gzip`, "≤ 170 kB");
+
+    const template = largePlan(8, 2);
+    for (let index = 0; index < 2000; index++)
+      await addPlan(store, { ...template, id: `many-${index}`, title: `Job ${index}` });
+    tell("jobs list with 2,000 plans, first byte", `${ms(await firstByte("/", 11))} median`, "≤ 100 ms");
+    tell("the same list from the database", `${ms(await listed(store))} median`);
+  } finally {
+    server.stop();
+    store.client.close();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+async function listed(store: Awaited<ReturnType<typeof openStore>>) {
+  const times: number[] = [];
+  for (let run = 0; run < 9; run++) {
+    const start = performance.now();
+    await listJobs(store);
+    times.push(performance.now() - start);
+  }
+  return median(times);
+}
+
+function commandLine() {
+  const times = Array.from({ length: 5 }, () => {
+    const start = performance.now();
+    spawnSync("node_modules/.bin/tsx", ["cli/crust.ts", "help"]);
+    return performance.now() - start;
+  });
+  tell("crust on the command line, to its first word", `${ms(median(times))} median`);
+}
+
+const baseline = measured(plainLoop);
+tell("the loop this machine is measured by", `${ms(baseline)} median`);
+judging(baseline);
+await serving();
+commandLine();
+
+const [{ model = "unknown" } = {}] = cpus();
+const table = rows.map(([what, value, target]) => `| ${what} | ${value} | ${target} |`).join("\n");
+writeFileSync(
+  "docs/speed.md",
+  `# Speed\n\nThe last table of \`npm run bench\`, medians on ${cpus().length} cores (${model.trim()}), Node ${process.versions.node}. Nothing here fails a test.\n\n| what | measured | target |\n|---|---|---|\n${table}\n`,
+);

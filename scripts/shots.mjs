@@ -1,0 +1,55 @@
+// Takes the pictures in docs/screenshots from the demo data, one of each main view, at 1280 × 800.
+import { mkdirSync, mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { bin, build, CHROMIUM, ensureChromium, ensurePackages, quietly, root, stopWith } from "./ready.mjs";
+import { freePort, startServer } from "./server.mjs";
+
+const VIEWS = [
+  ["jobs", "/"],
+  ["new-job", "/jobs/new"],
+  ["piece", "/jobs/carved-settle/piece?zone=back"],
+  ["crust", "/jobs/carved-settle/crust?zone=back"],
+  ["crust-findings", "/jobs/chart-cabinet/crust?zone=sides&step=seal"],
+  ["add-step", "/jobs/overmantel-mirror/crust?add=6"],
+  ["days", "/jobs/carved-settle/days"],
+  ["shelf", "/jobs/carved-settle/shelf"],
+];
+
+ensurePackages();
+ensureChromium();
+build();
+const folder = mkdtempSync(join(tmpdir(), "crust-shots-"));
+const environment = { JOLLY_CRUST_DATA: folder };
+const loaded = quietly(bin("tsx"), ["demo/main.ts"], { env: { ...process.env, ...environment } });
+if (loaded.code !== 0) stopWith(loaded.said);
+const server = await startServer({ port: await freePort(), environment });
+const { chromium } = await import("@playwright/test");
+const browser = await chromium.launch({
+  executablePath: CHROMIUM,
+  args: [
+    "--no-sandbox",
+    "--lang=en-GB",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+  ],
+});
+try {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: "en-GB" });
+  mkdirSync(`${root}docs/screenshots`, { recursive: true });
+  for (const [name, path] of VIEWS) {
+    await page.goto(server.address + path);
+    await page.locator("html[data-live]").waitFor();
+    await page.evaluate(() => document.fonts.ready);
+    await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });
+  }
+  console.log(`${VIEWS.length} pictures in docs/screenshots`);
+} finally {
+  await browser.close();
+  server.stop();
+  rmSync(folder, { recursive: true, force: true });
+}

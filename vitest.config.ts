@@ -1,0 +1,16 @@
+import { fileURLToPath } from "node:url";
+import { defineConfig } from "vitest/config";
+
+const here = (folder: string) => fileURLToPath(new URL(folder, import.meta.url));
+
+export default defineConfig({
+  resolve: { alias: { "~": here("./app"), "#core": here("./core"), "#db": here("./db"), "#demo": here("./demo") } },
+  test: {
+    include: ["{core,app,db,cli,demo,scripts}/**/*.test.ts", "tests/published/**/*.test.ts"],
+    allowOnly: false,
+    passWithNoTests: false,
+    retry: 0,
+    testTimeout: 90_000,
+    setupFiles: ["tests/steady-seed.ts"],
+  },
+});
