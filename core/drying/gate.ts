@@ -1,0 +1,55 @@
+import type { TimeFigure } from "../materials/material.ts";
+import type { Minutes } from "../units/units.ts";
+
+/** Which process a time belongs to; it decides how air stretches it. */
+export type Stage = "touch" | "recoat" | "through" | "before clear" | "cure" | "open" | "tack" | "buff" | "wet";
+
+export interface Range {
+  typical: Minutes;
+  safe: Minutes;
+}
+
+/**
+ * One interval in which a step may start, counted from the end of the step it waits for, at the reference air
+ * (23 °C, 50 % RH; ISO 3270). The safe window opens later and shuts earlier than the typical one.
+ */
+export interface Gate {
+  stage: Stage;
+  opens: Range;
+  shuts: Range | null;
+}
+
+const AT_ONCE: Range = { typical: 0, safe: 0 };
+const range = ({ typical, safe }: Range): Range => ({ typical, safe });
+
+/** May start once the stage is reached. */
+export const openFrom = (stage: Stage, opens: Range): Gate => ({ stage, opens: range(opens), shuts: null });
+/** May start at once, but not after. */
+export const openUntil = (stage: Stage, shuts: Range): Gate => ({ stage, opens: AT_ONCE, shuts: range(shuts) });
+/** May start only between the two. */
+export const openBetween = (stage: Stage, opens: TimeFigure | Range, shuts: TimeFigure | Range): Gate => ({
+  stage,
+  opens: range(opens),
+  shuts: range(shuts),
+});
+
+/** Where a wait stands against a set of gates, on the safe side: in one of them, too early for the next, or too late for all. */
+export function gateVerdict(gates: readonly Gate[], waited: Minutes): "open" | "early" | "late" {
+  let next = false;
+  for (const gate of gates) {
+    if (waited < gate.opens.safe) next = true;
+    else if (gate.shuts === null || waited <= gate.shuts.safe) return "open";
+  }
+  return next ? "early" : "late";
+}
+
+/** The shortest allowed wait that is no shorter than `from`; null when every gate has shut by then. */
+export function nextOpening(gates: readonly Gate[], from: Minutes): Minutes | null {
+  let best: Minutes | null = null;
+  for (const gate of gates) {
+    const start = Math.max(from, gate.opens.safe);
+    if (gate.shuts !== null && start > gate.shuts.safe) continue;
+    if (best === null || start < best) best = start;
+  }
+  return best;
+}

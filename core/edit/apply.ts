@@ -1,0 +1,267 @@
+import type { Material } from "../materials/material.ts";
+import {
+  type Crust,
+  LIMITS,
+  type Piece,
+  type Plan,
+  type Step,
+  type Zone,
+  zonesOf,
+  zonesWithCrust,
+} from "../plan/plan.ts";
+import type { Command } from "./command.ts";
+
+export type Applied = { ok: true; plan: Plan; inverse: Command[] } | { ok: false; because: string };
+
+const refuse = (because: string): Applied => ({ ok: false, because });
+
+function without<T>(list: readonly T[], at: number): T[] {
+  return [...list.slice(0, at), ...list.slice(at + 1)];
+}
+
+function withInserted<T>(list: readonly T[], at: number, item: T): T[] {
+  return [...list.slice(0, at), item, ...list.slice(at)];
+}
+
+const withReplaced = <T>(list: readonly T[], at: number, item: T): T[] =>
+  list.map((old, index) => (index === at ? item : old));
+
+/** Lays a patch over a thing; null takes a field away. Returns the patch that undoes it. */
+function patched<T extends object>(thing: T, patch: { [Key in keyof T]?: T[Key] | null }): { next: T; undo: object } {
+  const before: Record<string, unknown> = Object.fromEntries(Object.entries(thing));
+  const next = { ...before };
+  const undo: Record<string, unknown> = {};
+  for (const [key, value] of Object.entries(patch)) {
+    if (value === undefined) continue;
+    undo[key] = before[key] ?? null;
+    if (value === null) delete next[key];
+    else next[key] = value;
+  }
+  return { next: next as T, undo };
+}
+
+function inCrust(
+  plan: Plan,
+  crustId: string,
+  change: (crust: Crust) => { crust: Crust; inverse: Command } | string,
+): Applied {
+  const at = plan.crusts.findIndex((crust) => crust.id === crustId);
+  if (at < 0) return refuse("This crust is no longer in the plan.");
+  const done = change(plan.crusts[at]!);
+  if (typeof done === "string") return refuse(done);
+  return { ok: true, plan: { ...plan, crusts: withReplaced(plan.crusts, at, done.crust) }, inverse: [done.inverse] };
+}
+
+const NO_SUCH_STEP = "This step is no longer in the crust.";
+
+function editStep(plan: Plan, command: Extract<Command, { crustId: string; stepId: string }>): Applied {
+  const { crustId, stepId } = command;
+  return inCrust(plan, crustId, (crust) => {
+    const at = crust.steps.findIndex((step) => step.id === stepId);
+    if (at < 0) return NO_SUCH_STEP;
+    const step = crust.steps[at]!;
+    switch (command.do) {
+      case "remove step":
+        return {
+          crust: { ...crust, steps: without(crust.steps, at) },
+          inverse: { do: "insert step", crustId, at, step },
+        };
+      case "move step": {
+        if (command.to >= crust.steps.length) return "There is no such place in the crust.";
+        return {
+          crust: { ...crust, steps: withInserted(without(crust.steps, at), command.to, step) },
+          inverse: { do: "move step", crustId, stepId, to: at },
+        };
+      }
+      case "patch step": {
+        const { next, undo } = patched<Step>(step, command.patch);
+        return {
+          crust: { ...crust, steps: withReplaced(crust.steps, at, next) },
+          inverse: { do: "patch step", crustId, stepId, patch: undo },
+        };
+      }
+    }
+  });
+}
+
+function editPieces(plan: Plan, command: Command): Applied {
+  const pieceHolding = (zoneId: string) =>
+    plan.pieces.findIndex((piece) => piece.zones.some((zone) => zone.id === zoneId));
+  const withPiece = (at: number, piece: Piece): Plan => ({ ...plan, pieces: withReplaced(plan.pieces, at, piece) });
+  switch (command.do) {
+    case "insert piece":
+      if (plan.pieces.length >= LIMITS.pieces) return refuse(`A plan holds ${LIMITS.pieces} pieces at most.`);
+      if (plan.pieces.some((piece) => piece.id === command.piece.id))
+        return refuse("This piece is in the plan already.");
+      return {
+        ok: true,
+        plan: { ...plan, pieces: withInserted(plan.pieces, command.at, command.piece) },
+        inverse: [{ do: "remove piece", pieceId: command.piece.id }],
+      };
+    case "remove piece":
+    case "rename piece":
+    case "insert zone": {
+      const at = plan.pieces.findIndex((piece) => piece.id === command.pieceId);
+      const piece = plan.pieces[at];
+      if (!piece) return refuse("This piece is no longer in the plan.");
+      if (command.do === "remove piece")
+        return {
+          ok: true,
+          plan: { ...plan, pieces: without(plan.pieces, at) },
+          inverse: [{ do: "insert piece", at, piece }],
+        };
+      if (command.do === "rename piece")
+        return {
+          ok: true,
+          plan: withPiece(at, { ...piece, name: command.name }),
+          inverse: [{ do: "rename piece", pieceId: piece.id, name: piece.name }],
+        };
+      const zones = zonesOf(plan);
+      if (zones.length >= LIMITS.zones) return refuse(`A plan holds ${LIMITS.zones} zones at most.`);
+      if (zones.some((zone) => zone.id === command.zone.id)) return refuse("This zone is in the plan already.");
+      if (!plan.crusts.some((crust) => crust.id === command.zone.crustId))
+        return refuse("The crust for this zone is no longer in the plan.");
+      return {
+        ok: true,
+        plan: withPiece(at, { ...piece, zones: withInserted(piece.zones, command.at, command.zone) }),
+        inverse: [{ do: "remove zone", zoneId: command.zone.id }],
+      };
+    }
+    case "remove zone":
+    case "patch zone": {
+      const at = pieceHolding(command.zoneId);
+      const piece = plan.pieces[at];
+      if (!piece) return refuse("This zone is no longer in the plan.");
+      const zoneAt = piece.zones.findIndex((zone) => zone.id === command.zoneId);
+      const zone = piece.zones[zoneAt]!;
+      if (command.do === "remove zone")
+        return {
+          ok: true,
+          plan: withPiece(at, { ...piece, zones: without(piece.zones, zoneAt) }),
+          inverse: [{ do: "insert zone", pieceId: piece.id, at: zoneAt, zone }],
+        };
+      const crustId = command.patch.crustId;
+      if (crustId !== undefined && !plan.crusts.some((crust) => crust.id === crustId))
+        return refuse("There is no such crust in the plan.");
+      const { next, undo } = patched<Zone>(zone, command.patch);
+      return {
+        ok: true,
+        plan: withPiece(at, { ...piece, zones: withReplaced(piece.zones, zoneAt, next) }),
+        inverse: [{ do: "patch zone", zoneId: zone.id, patch: undo }],
+      };
+    }
+    default:
+      throw new Error(`not an edit of pieces: ${command.do}`);
+  }
+}
+
+function pin(plan: Plan, command: Extract<Command, { do: "pin material" }>): Applied {
+  const materials = plan.pinned.materials;
+  const withMaterials = (next: Material[]): Plan => ({ ...plan, pinned: { ...plan.pinned, materials: next } });
+  const at = materials.findIndex((material) => material.id === command.material.id);
+  if (at >= 0)
+    return {
+      ok: true,
+      plan: withMaterials(withReplaced(materials, at, command.material)),
+      inverse: [{ do: "pin material", material: materials[at]! }],
+    };
+  if (materials.length >= LIMITS.materials) return refuse(`A plan holds ${LIMITS.materials} materials at most.`);
+  return {
+    ok: true,
+    plan: withMaterials(withInserted(materials, command.at ?? materials.length, command.material)),
+    inverse: [{ do: "unpin material", materialId: command.material.id }],
+  };
+}
+
+/**
+ * Applies one command to a plan. The plan given is not touched; parts that do not change are shared with the new one.
+ * Answers the new plan with the commands that lead back, or a sentence why it cannot be done here.
+ */
+export function applyCommand(plan: Plan, command: Command): Applied {
+  switch (command.do) {
+    case "set job": {
+      const { next, undo } = patched<Plan>(plan, command.patch);
+      return { ok: true, plan: next, inverse: [{ do: "set job", patch: undo }] };
+    }
+    case "set house rules":
+      return {
+        ok: true,
+        plan: { ...plan, pinned: { ...plan.pinned, houseRules: command.houseRules } },
+        inverse: [{ do: "set house rules", houseRules: plan.pinned.houseRules }],
+      };
+    case "set hours":
+      return {
+        ok: true,
+        plan: { ...plan, pinned: { ...plan.pinned, hours: command.hours } },
+        inverse: [{ do: "set hours", hours: plan.pinned.hours }],
+      };
+    case "insert step":
+      return inCrust(plan, command.crustId, (crust) => {
+        if (crust.steps.length >= LIMITS.steps) return `A crust holds ${LIMITS.steps} steps at most.`;
+        if (crust.steps.some((step) => step.id === command.step.id)) return "This step is in the crust already.";
+        if (command.at > crust.steps.length) return "There is no such place in the crust.";
+        return {
+          crust: { ...crust, steps: withInserted(crust.steps, command.at, command.step) },
+          inverse: { do: "remove step", crustId: crust.id, stepId: command.step.id },
+        };
+      });
+    case "remove step":
+    case "move step":
+    case "patch step":
+      return editStep(plan, command);
+    case "rename crust":
+      return inCrust(plan, command.crustId, (crust) => ({
+        crust: { ...crust, name: command.name },
+        inverse: { do: "rename crust", crustId: crust.id, name: crust.name },
+      }));
+    case "insert crust":
+      if (plan.crusts.length >= LIMITS.crusts) return refuse(`A plan holds ${LIMITS.crusts} crusts at most.`);
+      if (plan.crusts.some((crust) => crust.id === command.crust.id))
+        return refuse("This crust is in the plan already.");
+      return {
+        ok: true,
+        plan: { ...plan, crusts: withInserted(plan.crusts, command.at, command.crust) },
+        inverse: [{ do: "remove crust", crustId: command.crust.id }],
+      };
+    case "remove crust": {
+      const at = plan.crusts.findIndex((crust) => crust.id === command.crustId);
+      if (at < 0) return refuse("This crust is no longer in the plan.");
+      const used = zonesWithCrust(plan, command.crustId);
+      if (used.length > 0)
+        return refuse(`"${plan.crusts[at]!.name}" still lies on ${used.map((zone) => zone.name).join(", ")}.`);
+      return {
+        ok: true,
+        plan: { ...plan, crusts: without(plan.crusts, at) },
+        inverse: [{ do: "insert crust", at, crust: plan.crusts[at]! }],
+      };
+    }
+    case "pin material":
+      return pin(plan, command);
+    case "unpin material": {
+      const at = plan.pinned.materials.findIndex((material) => material.id === command.materialId);
+      if (at < 0) return refuse("This material is not in the plan.");
+      const material = plan.pinned.materials[at]!;
+      const materials = without(plan.pinned.materials, at);
+      return {
+        ok: true,
+        plan: { ...plan, pinned: { ...plan.pinned, materials } },
+        inverse: [{ do: "pin material", at, material }],
+      };
+    }
+    default:
+      return editPieces(plan, command);
+  }
+}
+
+/** Applies several commands as one: all of them, or none and a sentence why. The inverse runs in the opposite order. */
+export function applyCommands(plan: Plan, commands: readonly Command[]): Applied {
+  let next = plan;
+  const inverse: Command[] = [];
+  for (const command of commands) {
+    const done = applyCommand(next, command);
+    if (!done.ok) return done;
+    next = done.plan;
+    inverse.unshift(...done.inverse);
+  }
+  return { ok: true, plan: next, inverse };
+}

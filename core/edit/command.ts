@@ -1,0 +1,48 @@
+import { z } from "zod";
+import { Material } from "../materials/material.ts";
+import { HouseRules } from "../plan/house-rules.ts";
+import { Crust, Hours, Id, Piece, Plan, Step, Zone } from "../plan/plan.ts";
+
+const Index = z.int().min(0).max(400);
+
+const StepPatch = Step.omit({ id: true }).partial().extend({
+  what: Step.shape.what.nullable(),
+  wait: Step.shape.wait.nullable(),
+  reveals: Step.shape.reveals.nullable(),
+});
+
+const JobPatch = z.strictObject({
+  title: Plan.shape.title.optional(),
+  client: Plan.shape.client.nullable(),
+  start: Plan.shape.start.optional(),
+  due: Plan.shape.due.nullable(),
+});
+
+/** Every way a plan can change. In a patch, null takes a field away and a missing field leaves it. */
+export const Command = z.discriminatedUnion("do", [
+  z.strictObject({ do: z.literal("set job"), patch: JobPatch }),
+  z.strictObject({ do: z.literal("set house rules"), houseRules: HouseRules }),
+  z.strictObject({ do: z.literal("set hours"), hours: Hours }),
+  z.strictObject({ do: z.literal("insert step"), crustId: Id, at: Index, step: Step }),
+  z.strictObject({ do: z.literal("remove step"), crustId: Id, stepId: Id }),
+  z.strictObject({ do: z.literal("move step"), crustId: Id, stepId: Id, to: Index }),
+  z.strictObject({ do: z.literal("patch step"), crustId: Id, stepId: Id, patch: StepPatch }),
+  z.strictObject({ do: z.literal("insert crust"), at: Index, crust: Crust }),
+  z.strictObject({ do: z.literal("remove crust"), crustId: Id }),
+  z.strictObject({ do: z.literal("rename crust"), crustId: Id, name: Crust.shape.name }),
+  z.strictObject({ do: z.literal("insert piece"), at: Index, piece: Piece }),
+  z.strictObject({ do: z.literal("remove piece"), pieceId: Id }),
+  z.strictObject({ do: z.literal("rename piece"), pieceId: Id, name: Piece.shape.name }),
+  z.strictObject({ do: z.literal("insert zone"), pieceId: Id, at: Index, zone: Zone }),
+  z.strictObject({ do: z.literal("remove zone"), zoneId: Id }),
+  z.strictObject({ do: z.literal("patch zone"), zoneId: Id, patch: Zone.omit({ id: true }).partial() }),
+  z.strictObject({ do: z.literal("pin material"), at: Index.optional(), material: Material }),
+  z.strictObject({ do: z.literal("unpin material"), materialId: Id }),
+]);
+export type Command = z.infer<typeof Command>;
+
+/** One edit as the painter sees it: a few commands under one name, done and undone together. */
+export const Commands = z
+  .array(Command)
+  .min(1, "an edit changes something")
+  .max(200, "an edit holds 200 changes at most");

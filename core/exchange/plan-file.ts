@@ -1,0 +1,74 @@
+import { z } from "zod";
+import { LIMITS, PLAN_FORMAT, PLAN_VERSION, Plan } from "../plan/plan.ts";
+
+export interface Fault {
+  /** a path into the file, like pieces[0].zones[1].shape.width; empty for the file as a whole */
+  where: string;
+  says: string;
+}
+
+export type ReadPlan = { ok: true; plan: Plan } | { ok: false; faults: Fault[] };
+
+/** Steps from one version of the format to the next: the key is the version they start from. */
+const MIGRATIONS: Record<number, (raw: Record<string, unknown>) => Record<string, unknown>> = {};
+
+const refused = (says: string, where = ""): ReadPlan => ({ ok: false, faults: [{ where, says }] });
+
+export const sayPath = (path: readonly PropertyKey[]) =>
+  path
+    .map((part, index) => (typeof part === "number" ? `[${part}]` : `${index === 0 ? "" : "."}${String(part)}`))
+    .join("");
+
+export const tooLarge = (bytes: number) =>
+  `The file holds ${(bytes / 1e6).toFixed(1)} MB; a crust file holds ${LIMITS.projectFileBytes / 1e6} MB at most.`;
+
+const MOST_FAULTS = 12;
+
+/** Zod's findings as sentences with their place, the first dozen. */
+export function faultsOf(error: z.ZodError): Fault[] {
+  const faults = error.issues
+    .slice(0, MOST_FAULTS)
+    .map((issue) => ({ where: sayPath(issue.path), says: issue.message }));
+  const more = error.issues.length - faults.length;
+  return more > 0 ? [...faults, { where: "", says: `and ${more} more faults of the same file` }] : faults;
+}
+
+/** Checks data that claims to be a plan: version, migration, schema. */
+export function readPlan(raw: unknown): ReadPlan {
+  if (typeof raw !== "object" || raw === null || Array.isArray(raw))
+    return refused("This is not a crust file: it should hold one plan.");
+  let plan: Record<string, unknown> = Object.fromEntries(Object.entries(raw));
+  if (plan.format !== PLAN_FORMAT)
+    return refused(`This is not a crust file: "format" should be "${PLAN_FORMAT}".`, "format");
+  if (typeof plan.version !== "number" || !Number.isInteger(plan.version) || plan.version < 1)
+    return refused(`"version" should be a whole number from 1 to ${PLAN_VERSION}.`, "version");
+  if (plan.version > PLAN_VERSION)
+    return refused(
+      `This file was written by a newer version (format ${plan.version}); this one reads up to ${PLAN_VERSION}. Update, then import it again.`,
+      "version",
+    );
+  for (let version = plan.version; version < PLAN_VERSION; version++)
+    plan = { ...MIGRATIONS[version]!(plan), version: version + 1 };
+  const parsed = Plan.safeParse(plan);
+  return parsed.success ? { ok: true, plan: parsed.data } : { ok: false, faults: faultsOf(parsed.error) };
+}
+
+/** Reads the text of a *.crust.json file. Every fault says where it stands; nothing is guessed. */
+export function readPlanFile(text: string): ReadPlan {
+  if (text.length > LIMITS.projectFileBytes) return refused(tooLarge(text.length));
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text);
+  } catch (error) {
+    return refused(
+      `The file is not whole JSON (${error instanceof Error ? error.message : "unreadable"}). Export it again, or mend that place.`,
+    );
+  }
+  return readPlan(raw);
+}
+
+/** The text of a *.crust.json file; reading it gives the same plan. */
+export const writePlanFile = (plan: Plan): string => `${JSON.stringify(plan, null, 2)}\n`;
+
+/** JSON Schema of the file format, made from the schema that reads it. */
+export const planJsonSchema = () => z.toJSONSchema(Plan, { io: "input" });

@@ -1,0 +1,107 @@
+import { workingFixes } from "../judge/fixes.ts";
+import { type Judgement, judge } from "../judge/judge.ts";
+import { shop } from "../judge/shop.ts";
+import { findCrust, type Plan, type Zone, zoneArea, zonesOf } from "../plan/plan.ts";
+import { datesOf } from "../schedule/dates.ts";
+import { schedule } from "../schedule/schedule.ts";
+import { bareSurface, covers, type Surface, shows } from "../surface/surface.ts";
+import type { Instant, WallMinutes } from "../units/units.ts";
+import { readWallTime, sayWallTime } from "../units/wall-time.ts";
+
+// What the command line prints: documented, stable shapes made from the same functions the screen uses.
+
+const rounded = (shares: Map<string, number>) =>
+  Object.fromEntries([...shares].map(([key, share]) => [key, Math.round(share * 1000) / 1000]));
+
+const looksOf = (surface: Surface, zone: Zone) => ({
+  covers: rounded(covers(surface, zone.relief)),
+  shows: rounded(shows(surface, zone.relief)),
+});
+
+/** Verdicts on the nominal line, each with its reason and priced fixes, and per zone the dates and what covers and shows. */
+export function checkReport(plan: Plan, judgement: Judgement = judge(plan)) {
+  const start = readWallTime(plan.start)!;
+  const wall = (instant: Instant) => sayWallTime(start + instant);
+  return {
+    plan: { id: plan.id, title: plan.title },
+    counts: judgement.counts,
+    findings: judgement.zones.flatMap(({ zone, crust, findings }) =>
+      findings.map((finding) => ({
+        id: finding.id,
+        rule: finding.rule,
+        severity: finding.severity,
+        zone: zone.id,
+        crust: crust.id,
+        step: finding.stepId,
+        ...(finding.surface ? { surface: true } : {}),
+        ...(finding.lower ? { lower: finding.lower } : {}),
+        title: finding.title,
+        because: finding.because,
+        ...(finding.schools ? { schools: finding.schools } : {}),
+        fixes: workingFixes(plan, finding).map((fix) => ({
+          label: fix.label,
+          priceMinutes: fix.price,
+          ...(fix.look ? { look: fix.look } : {}),
+        })),
+      })),
+    ),
+    zones: judgement.zones.map(({ zone, crust, phases, done, handled, fullUse }) => ({
+      id: zone.id,
+      name: zone.name,
+      crust: crust.id,
+      areaSquareMetres: Math.round(zoneArea(zone) * 1000) / 1000,
+      nominal: { done: wall(done), handled: wall(handled), fullUse: wall(fullUse) },
+      ...looksOf(phases.at(-1)?.after ?? bareSurface(zone.ground), zone),
+    })),
+  };
+}
+
+/** The forward schedule inside the working hours: bookings, what cannot be kept, and the customer's dates. */
+export function scheduleReport(plan: Plan) {
+  const judgement = judge(plan);
+  const made = schedule(plan, judgement);
+  const dates = datesOf(judgement, made);
+  const at = (wall: WallMinutes) => sayWallTime(wall);
+  const stepOf = new Map(
+    zonesOf(plan).flatMap((zone) =>
+      (findCrust(plan, zone.crustId)?.steps ?? []).map((step) => [`${zone.id}/${step.id}`, step]),
+    ),
+  );
+  return {
+    plan: { id: plan.id, title: plan.title },
+    finish: dates ? at(dates.finish) : null,
+    leaves: dates ? at(dates.leaves) : null,
+    fullUse: dates ? at(dates.fullUse) : null,
+    bookings: made.bookings.map(({ zoneId, stepId, phaseId, starts, ends }) => {
+      const step = stepOf.get(`${zoneId}/${stepId}`);
+      return {
+        zone: zoneId,
+        step: stepId,
+        phase: phaseId,
+        how: step?.how,
+        ...(step?.what ? { what: step.what } : {}),
+        starts: at(starts),
+        ends: at(ends),
+      };
+    }),
+    clashes: made.clashes.map(({ zoneId, stepId, says }) => ({ zone: zoneId, step: stepId, says })),
+  };
+}
+
+/** How much of each material the plan takes. */
+export function shopReport(plan: Plan) {
+  return {
+    plan: { id: plan.id, title: plan.title },
+    materials: shop(plan).map(({ material, millilitres, uses }) => ({
+      id: material.id,
+      name: material.name,
+      millilitres: Math.ceil(millilitres),
+      uses: uses.map((use) => ({
+        zone: use.zoneId,
+        coats: use.coats,
+        areaSquareMetres: Math.round(use.area * 1000) / 1000,
+        millilitres: Math.ceil(use.millilitres),
+      })),
+    })),
+  };
+}

@@ -1,0 +1,557 @@
+import { describe, expect, it } from "vitest";
+import type { Intent } from "../plan/plan.ts";
+import { type ExampleStack, type ExampleStep, examplePlan } from "../rules/example.ts";
+import { judge } from "./judge.ts";
+
+// Stacks a colleague would have an opinion on, and the opinion.
+
+type Opinion = Record<string, "stop" | "caution" | "note">;
+
+function opinionOf(example: Omit<ExampleStack, "shows">): Opinion {
+  const findings = judge(examplePlan({ shows: "stack", ...example })).zones[0]!.findings;
+  const order = ["note", "caution", "stop"];
+  const opinion: Opinion = {};
+  for (const { rule, severity } of findings)
+    if (!opinion[rule] || order.indexOf(severity) > order.indexOf(opinion[rule])) opinion[rule] = severity;
+  return opinion;
+}
+
+const wait = (minutes: number, kind: "at least" | "exactly" = "at least") => ({ wait: { kind, minutes } });
+const meant = (...intents: Intent[]) => ({ intents });
+const pine = { ground: "raw timber", species: "pine" } as const;
+const oak = { ground: "raw timber", species: "oak" } as const;
+const DAY = 1440;
+
+const STACKS: [what: string, stack: Omit<ExampleStack, "shows">, opinion: Opinion][] = [
+  [
+    "bare oak, white chalk paint, dark wax, brushed varnish over the wax",
+    {
+      ...oak,
+      steps: [
+        ["brush", "chalk-bone-white"],
+        ["wax", "wax-dark"],
+        ["brush", "clear-coat-satin"],
+      ],
+    },
+    { D4: "stop", D1: "caution", A4: "stop" },
+  ],
+  [
+    "the same put right",
+    {
+      ...oak,
+      steps: [
+        ["brush", "stain-block-shellac", { coats: 2 }],
+        ["brush", "chalk-bone-white"],
+        ["brush", "clear-coat-satin"],
+        ["wax", "wax-dark"],
+      ],
+    },
+    {},
+  ],
+  [
+    "white over knotty pine",
+    {
+      ...pine,
+      knots: 4,
+      steps: [
+        ["brush", "chalk-bone-white", { coats: 2 }],
+        ["wax", "wax-clear"],
+      ],
+    },
+    { D4: "stop" },
+  ],
+  [
+    "slate over knotty pine: dark enough to hide them",
+    {
+      ...pine,
+      knots: 4,
+      steps: [
+        ["brush", "chalk-slate", { coats: 2 }],
+        ["wax", "wax-clear"],
+      ],
+    },
+    {},
+  ],
+  [
+    "bone white over pale knots, meant to mark",
+    {
+      ...pine,
+      knots: 4,
+      steps: [
+        ["brush", "chalk-bone-white", meant("stain")],
+        ["wax", "wax-clear"],
+      ],
+    },
+    { D4: "note" },
+  ],
+  [
+    "oyster on old varnished mahogany, cleaned and scuffed: the dye may come through",
+    {
+      ground: "varnished timber",
+      species: "mahogany",
+      steps: [["clean"], ["scuff"], ["brush", "mineral-oyster", { coats: 2 }]],
+    },
+    { D4: "caution" },
+  ],
+  [
+    "wet distress over three unsealed colours over a tint-base: stops at the tint-base",
+    {
+      ...pine,
+      steps: [
+        ["brush", "tint-base-walnut", { coats: 2 }],
+        ["brush", "chalk-slate"],
+        ["brush", "chalk-oxide-red"],
+        ["brush", "chalk-bone-white"],
+        ["wet-distress", null, { reveals: "s1" }],
+        ["wax", "wax-clear"],
+      ],
+    },
+    { B2: "note" },
+  ],
+  [
+    "the same, meant to show the red that lies two layers down: the cloth goes through it",
+    {
+      ...pine,
+      steps: [
+        ["brush", "tint-base-walnut", { coats: 2 }],
+        ["brush", "chalk-slate"],
+        ["brush", "chalk-oxide-red"],
+        ["brush", "chalk-bone-white"],
+        ["wet-distress", null, { reveals: "s3" }],
+        ["wax", "wax-clear"],
+      ],
+    },
+    { B2: "stop" },
+  ],
+  [
+    "the red left to stand a day before the white: it holds",
+    {
+      ...pine,
+      steps: [
+        ["brush", "chalk-oxide-red"],
+        ["brush", "chalk-bone-white", wait(DAY)],
+        ["wet-distress", null, { reveals: "s1" }],
+        ["wax", "wax-clear"],
+      ],
+    },
+    { B2: "note" },
+  ],
+  [
+    "milk paint straight on raw pine",
+    {
+      ...pine,
+      steps: [
+        ["brush", "milk-ochre", { coats: 2 }],
+        ["wax", "wax-clear"],
+      ],
+    },
+    {},
+  ],
+  [
+    "milk paint on a sealed ground may chip",
+    {
+      ...pine,
+      steps: [
+        ["brush", "clear-coat-matt"],
+        ["brush", "milk-ochre"],
+        ["wax", "wax-clear"],
+      ],
+    },
+    { A1: "caution" },
+  ],
+  [
+    "milk paint on a sealed ground, chips wanted",
+    {
+      ...pine,
+      steps: [
+        ["brush", "clear-coat-matt"],
+        ["brush", "milk-ochre", meant("chips")],
+        ["wax", "wax-clear"],
+      ],
+    },
+    { A1: "note" },
+  ],
+  [
+    "milk paint rubbed wet",
+    { ...pine, steps: [["brush", "milk-ochre"], ["wet-distress"], ["wax", "wax-clear"]] },
+    { B5: "caution" },
+  ],
+  [
+    "glaze over a face that was waxed",
+    {
+      ...pine,
+      steps: [
+        ["brush", "mineral-oyster"],
+        ["wax", "wax-clear"],
+        ["brush", "glaze-umber"],
+      ],
+    },
+    { W6: "stop" },
+  ],
+  [
+    "glaze on chalk paint, straight on, wiped at once: stains, and the rag goes through",
+    {
+      ...pine,
+      steps: [["brush", "chalk-bone-white"], ["brush", "glaze-umber"], ["wipe-back"], ["brush", "clear-coat-matt"]],
+    },
+    { D1: "caution", B1: "caution" },
+  ],
+  [
+    "glaze on sealed chalk paint, wiped at once, sealed after two days",
+    {
+      ...pine,
+      steps: [
+        ["brush", "chalk-bone-white"],
+        ["brush", "clear-coat-matt"],
+        ["brush", "glaze-umber"],
+        ["wipe-back"],
+        ["brush", "clear-coat-matt"],
+      ],
+    },
+    {},
+  ],
+  [
+    "a wash two hours after clay paint",
+    {
+      ...pine,
+      steps: [
+        ["brush", "clay-linen"],
+        ["wash", "mineral-storm"],
+      ],
+    },
+    { B1: "caution" },
+  ],
+  [
+    "the same, meant to blend",
+    {
+      ...pine,
+      steps: [
+        ["brush", "clay-linen"],
+        ["wash", "mineral-storm", meant("blend")],
+      ],
+    },
+    { B1: "note" },
+  ],
+  ["emulsion sanded the same day", { ...pine, steps: [["brush", "emulsion-putty"], ["sand-220"]] }, { B4: "caution" }],
+  [
+    "emulsion rubbed wet within the hour",
+    { ...pine, steps: [["brush", "emulsion-putty"], ["wet-distress"]] },
+    { B2: "note" },
+  ],
+  [
+    "crackle done right: mineral base, medium, contrasting paint in the window, sealed",
+    {
+      ...pine,
+      steps: [
+        ["brush", "mineral-storm"],
+        ["brush", "crackle-medium"],
+        ["brush", "mineral-oyster"],
+        ["spray", "clear-coat-matt"],
+      ],
+    },
+    {},
+  ],
+  [
+    "crackle on thirsty paint, in nearly the same colour, three hours late",
+    {
+      ...pine,
+      steps: [
+        ["brush", "chalk-bone-white"],
+        ["brush", "crackle-medium"],
+        ["brush", "mineral-oyster", wait(180)],
+        ["spray", "clear-coat-matt"],
+      ],
+    },
+    { K1: "caution", K2: "stop" },
+  ],
+  [
+    "paint on laminate that was only cleaned",
+    { ground: "laminate", steps: [["clean"], ["brush", "mineral-storm", { coats: 2 }]] },
+    { A1: "stop" },
+  ],
+  [
+    "paint on laminate that was scuffed but not primed",
+    { ground: "laminate", steps: [["clean"], ["scuff"], ["brush", "mineral-storm"]] },
+    { A1: "caution" },
+  ],
+  [
+    "glass, primed with one coat",
+    {
+      ground: "glass or glazed",
+      steps: [["clean"], ["scuff"], ["brush", "bonding-primer"], ["brush", "mineral-storm"]],
+    },
+    { A1: "caution" },
+  ],
+  [
+    "shellac stain-block on greasy varnish",
+    {
+      ground: "varnished timber",
+      species: "oak",
+      steps: [["scuff"], ["brush", "stain-block-shellac"], ["brush", "mineral-storm"]],
+    },
+    { A2: "stop" },
+  ],
+  [
+    "an old waxed table, wax taken off",
+    { ground: "waxed or oiled timber", species: "pine", steps: [["dewax"], ["scuff"], ["brush", "mineral-storm"]] },
+    {},
+  ],
+  [
+    "clear wax over dark wax",
+    {
+      ...pine,
+      steps: [
+        ["brush", "mineral-oyster"],
+        ["wax", "wax-dark"],
+        ["wax", "wax-clear", wait(DAY)],
+      ],
+    },
+    { W2: "caution" },
+  ],
+  [
+    "clear over dark where the house finishes so",
+    {
+      ...pine,
+      houseRules: { lastWax: "thin clear over all" },
+      steps: [
+        ["brush", "mineral-oyster"],
+        ["wax", "wax-dark"],
+        ["wax", "wax-clear", wait(DAY)],
+      ],
+    },
+    { W2: "note" },
+  ],
+  [
+    "dark wax straight on, where the house does so",
+    {
+      ...pine,
+      houseRules: { darkWax: "straight on the paint" },
+      steps: [
+        ["brush", "chalk-bone-white"],
+        ["wax", "wax-dark"],
+      ],
+    },
+    { D1: "note" },
+  ],
+  [
+    "waxed two hours after painting",
+    {
+      ...pine,
+      steps: [
+        ["brush", "chalk-slate"],
+        ["wax", "wax-clear", wait(120, "exactly")],
+      ],
+    },
+    { W4: "caution" },
+  ],
+  [
+    "waxed two hours after painting, where touch dry is enough",
+    {
+      ...pine,
+      houseRules: { waitBeforeClear: "touch dry" },
+      steps: [
+        ["brush", "chalk-slate"],
+        ["wax", "wax-clear", wait(120, "exactly")],
+      ],
+    },
+    {},
+  ],
+  [
+    "waxed while wet, under any school",
+    {
+      ...pine,
+      houseRules: { waitBeforeClear: "touch dry" },
+      steps: [
+        ["brush", "chalk-slate"],
+        ["wax", "wax-clear", wait(10, "exactly")],
+      ],
+    },
+    { W4: "stop" },
+  ],
+  [
+    "clay under clear coat while wet",
+    {
+      ...pine,
+      steps: [
+        ["brush", "clay-moss"],
+        ["brush", "clear-coat-matt", wait(5, "exactly")],
+      ],
+    },
+    { B7: "stop" },
+  ],
+  [
+    "milk paint recoated after three hours, waiting twelve by house rule",
+    {
+      ...pine,
+      steps: [
+        ["brush", "milk-ochre"],
+        ["brush", "milk-soot", wait(180, "exactly")],
+        ["wax", "wax-clear"],
+      ],
+    },
+    { C1: "caution" },
+  ],
+  [
+    "milk paint recoated after three hours by the label",
+    {
+      ...pine,
+      houseRules: { milkRecoat: "label, 2 h" },
+      steps: [
+        ["brush", "milk-ochre"],
+        ["brush", "milk-soot", wait(180, "exactly")],
+        ["wax", "wax-clear"],
+      ],
+    },
+    {},
+  ],
+  [
+    "chalk paint left open on a bench for daily use",
+    { ...pine, use: { wear: "daily" }, steps: [["brush", "chalk-slate", { coats: 2 }]] },
+    { U5: "stop" },
+  ],
+  [
+    "chalk paint left open in a glass case",
+    { ...pine, use: { wear: "display" }, steps: [["brush", "chalk-slate", { coats: 2 }]] },
+    { U5: "note" },
+  ],
+  [
+    "wax alone where sails are dragged",
+    {
+      ...pine,
+      use: { wear: "hard" },
+      steps: [
+        ["brush", "chalk-slate"],
+        ["wax", "wax-clear"],
+      ],
+    },
+    { U2: "caution" },
+  ],
+  [
+    "three clear coats where sails are dragged",
+    {
+      ...pine,
+      use: { wear: "hard" },
+      steps: [
+        ["brush", "chalk-slate"],
+        ["brush", "clear-coat-satin", { coats: 3 }],
+      ],
+    },
+    {},
+  ],
+  [
+    "wax where hot cups stand",
+    {
+      ...pine,
+      use: { heat: true },
+      steps: [
+        ["brush", "mineral-storm"],
+        ["wax", "wax-clear"],
+      ],
+    },
+    { W9: "caution" },
+  ],
+  [
+    "wax where hot cups stand in puddles",
+    {
+      ...pine,
+      use: { heat: true, water: "standing" },
+      steps: [
+        ["brush", "mineral-storm"],
+        ["wax", "wax-clear"],
+      ],
+    },
+    { W9: "stop" },
+  ],
+  [
+    "a resist of wax under milk paint, and the chips",
+    {
+      ...pine,
+      steps: [
+        ["brush", "milk-ochre"],
+        ["wax", "wax-clear", { intents: ["resist"], where: { on: "arris", share: 0.7 } }],
+        ["brush", "milk-soot"],
+        ["sand-220"],
+        ["wax", "wax-clear"],
+      ],
+    },
+    { A3: "note" },
+  ],
+  ["buffing where nothing was waxed", { ...pine, steps: [["brush", "mineral-oyster"], ["buff"]] }, { W5: "caution" }],
+  [
+    "wiping back where nothing is open",
+    { ...pine, steps: [["brush", "tint-base-walnut"], ["brush", "clear-coat-matt"], ["wipe-back"]] },
+    { G2: "caution" },
+  ],
+  ["an empty crust", { ...pine, steps: [] }, {}],
+];
+
+describe("stacks and what a colleague would say of them", () => {
+  it.each(STACKS)("%s", (_what, stack, opinion) => {
+    expect(opinionOf(stack)).toEqual(opinion);
+  });
+});
+
+describe("findings carry the figures of the case", () => {
+  const findingOf = (rule: string, ...steps: ExampleStep[]) =>
+    judge(examplePlan({ shows: "x", ...pine, knots: 3, steps })).zones[0]!.findings.find(
+      (finding) => finding.rule === rule,
+    )!;
+
+  it("minutes waited and minutes needed", () => {
+    expect(
+      findingOf("K2", ["brush", "mineral-storm"], ["brush", "crackle-medium"], ["brush", "mineral-oyster", wait(180)])
+        .because,
+    ).toMatch(/3 h after the medium.*between 15 min and 1 h/);
+    expect(findingOf("W4", ["brush", "chalk-slate"], ["wax", "wax-clear", wait(120, "exactly")]).because).toMatch(
+      /has had 2 h.*needs 24 h/,
+    );
+  });
+
+  it("the difference of the two colours of a crackle", () => {
+    expect(
+      findingOf("K1", ["brush", "mineral-oyster"], ["brush", "crackle-medium"], ["brush", "chalk-bone-white"]).because,
+    ).toMatch(/ΔE00 \d/);
+  });
+
+  it("how much of the zone it is", () => {
+    const broken = findingOf(
+      "D1",
+      ["brush", "mineral-storm"],
+      ["brush", "chalk-slate", { where: { on: "everywhere", share: 0.4 } }],
+      ["wax", "wax-dark"],
+    );
+    expect(broken.because).toMatch(/^4\d % of it/);
+  });
+
+  it("the knots that were counted", () => {
+    expect(findingOf("D4", ["brush", "chalk-bone-white"]).because).toMatch(/3 knots/);
+  });
+
+  it("names the layer beneath", () => {
+    expect(findingOf("W4", ["brush", "chalk-slate"], ["wax", "wax-clear", wait(120, "exactly")]).lower).toBe("s1");
+    expect(findingOf("D4", ["brush", "chalk-bone-white"]).lower).toBe("ground");
+  });
+});
+
+describe("materials are judged by what they are, not by their names", () => {
+  it("a copy under another id and name gets the same verdicts", () => {
+    const plan = examplePlan({
+      shows: "x",
+      ...oak,
+      steps: [
+        ["brush", "chalk-bone-white"],
+        ["wax", "wax-dark"],
+        ["brush", "clear-coat-satin"],
+      ],
+    });
+    const copied = structuredClone(plan);
+    for (const material of copied.pinned.materials) {
+      for (const step of copied.crusts[0]!.steps) if (step.what === material.id) step.what = `our-${material.id}`;
+      material.id = `our-${material.id}`;
+      material.name = `House ${material.name}`;
+    }
+    const verdicts = (of: typeof plan) =>
+      judge(of).zones[0]!.findings.map(({ rule, severity, stepId }) => [rule, severity, stepId]);
+    expect(verdicts(copied)).toEqual(verdicts(plan));
+  });
+});

@@ -1,0 +1,13 @@
+import { hiding, type Stack } from "../surface/surface.ts";
+import type { ZoneJudgement } from "./judge.ts";
+
+/** The layers of the widest patch of the field, from the ground up: what a small strip shows of a crust. */
+export function stripOf(judged: ZoneJudgement): { colour: string; hides: number }[] {
+  const field = judged.phases.at(-1)?.after.patches.field ?? [];
+  const widest = [...field].sort((one, two) => two.share - one.share)[0];
+  const layers = new Map<string, { colour: string; hides: number }>();
+  for (let at: Stack = widest?.stack ?? null; at !== null; at = at.below)
+    if (!layers.has(at.film.stepId))
+      layers.set(at.film.stepId, { colour: at.film.material.colour, hides: hiding(at.film) });
+  return [{ colour: judged.zone.ground.colour, hides: 1 }, ...[...layers.values()].reverse()];
+}

@@ -1,0 +1,175 @@
+import { describe, expect, it } from "vitest";
+import { examplePlan } from "../rules/example.ts";
+import { BLEEDING_SPECIES, GROUND_KINDS, Ground, groundOf, SPECIES } from "./ground.ts";
+import { DEFAULT_HOUSE_RULES, HouseRules } from "./house-rules.ts";
+import { CARVED_RELIEF, MOULDED_RELIEF, PLAIN_RELIEF, Plan, Relief, zoneArea } from "./plan.ts";
+
+const whole = () =>
+  examplePlan({
+    shows: "plain",
+    ground: "raw timber",
+    species: "pine",
+    steps: [
+      ["brush", "mineral-storm"],
+      ["wax", "wax-clear"],
+    ],
+  });
+
+function broken(change: (raw: Plan) => void): { at: string; says: string }[] {
+  const raw = structuredClone(whole());
+  change(raw);
+  const read = Plan.safeParse(raw);
+  return read.success
+    ? []
+    : read.error.issues.map((issue) => ({ at: issue.path.map(String).join("."), says: issue.message }));
+}
+
+describe("a plan", () => {
+  it("is read as it was written", () => {
+    expect(Plan.parse(whole())).toEqual(whole());
+  });
+
+  it.each<[string, (raw: Plan) => void, string, RegExp]>([
+    ["a start that is no date", (raw) => Object.assign(raw, { start: "tomorrow" }), "start", /like 2026-11-30T09:00/],
+    ["no name", (raw) => Object.assign(raw, { title: "  " }), "title", /give it a name/],
+    ["an id with a slash", (raw) => Object.assign(raw, { id: "../x" }), "id", /letters, digits/],
+    [
+      "a zone on a crust that is not there",
+      (raw) => Object.assign(raw.pieces[0]!.zones[0]!, { crustId: "c9" }),
+      "pieces.0.zones.0.crustId",
+      /no crust "c9"/,
+    ],
+    [
+      "relief that does not add up",
+      (raw) => Object.assign(raw.pieces[0]!.zones[0]!, { relief: { arris: 0.5, field: 0.6, high: 0, recess: 0 } }),
+      "pieces.0.zones.0.relief",
+      /add up to 1/,
+    ],
+    [
+      "a negative coat count",
+      (raw) => Object.assign(raw.crusts[0]!.steps[0]!, { coats: -1 }),
+      "crusts.0.steps.0.coats",
+      /at least one coat/,
+    ],
+    [
+      "half a coat",
+      (raw) => Object.assign(raw.crusts[0]!.steps[0]!, { coats: 1.5 }),
+      "crusts.0.steps.0.coats",
+      /counted whole/,
+    ],
+    [
+      "a share of more than all",
+      (raw) => Object.assign(raw.crusts[0]!.steps[0]!.where, { share: 1.2 }),
+      "crusts.0.steps.0.where.share",
+      /at most the whole/,
+    ],
+    [
+      "a share of nothing",
+      (raw) => Object.assign(raw.crusts[0]!.steps[0]!.where, { share: 0 }),
+      "crusts.0.steps.0.where.share",
+      /more than nothing/,
+    ],
+    [
+      "a negative wait",
+      (raw) => Object.assign(raw.crusts[0]!.steps[0]!, { wait: { kind: "at least", minutes: -5 } }),
+      "crusts.0.steps.0.wait.minutes",
+      /cannot be negative/,
+    ],
+    [
+      "two steps of one id",
+      (raw) => Object.assign(raw.crusts[0]!.steps[1]!, { id: "s1" }),
+      "crusts.0.steps.1.id",
+      /stands twice/,
+    ],
+    [
+      "two zones of one id",
+      (raw) => raw.pieces[0]!.zones.push(raw.pieces[0]!.zones[0]!),
+      "pieces.1.id",
+      /stands twice/,
+    ],
+    [
+      "a colour that is none",
+      (raw) => Object.assign(raw.pieces[0]!.zones[0]!.ground, { colour: "brown" }),
+      "pieces.0.zones.0.ground.colour",
+      /written like #e6dfcf/,
+    ],
+    [
+      "another room than the reference",
+      (raw) => Object.assign(raw.pinned, { room: { celsius: 14, relativeHumidity: 80 } }),
+      "pinned.room.celsius",
+      /./,
+    ],
+    ["a field nobody knows", (raw) => Object.assign(raw, { colour: "blue" }), "", /nrecognized key.*colour/],
+    [
+      "81 steps",
+      (raw) =>
+        Object.assign(raw.crusts[0]!, {
+          steps: Array.from({ length: 81 }, (_, index) => ({ ...raw.crusts[0]!.steps[0]!, id: `n${index}` })),
+        }),
+      "crusts.0.steps",
+      /80 steps at most/,
+    ],
+    [
+      "41 zones",
+      (raw) =>
+        Object.assign(raw.pieces[0]!, {
+          zones: Array.from({ length: 41 }, (_, index) => ({ ...raw.pieces[0]!.zones[0]!, id: `n${index}` })),
+        }),
+      "pieces.0.zones",
+      /./,
+    ],
+  ])("with %s is refused where it stands", (_what, change, at, says) => {
+    const faults = broken(change);
+    const fault = faults.find((one) => one.at === at);
+    expect(fault, JSON.stringify(faults)).toBeDefined();
+    expect(fault!.says).toMatch(says);
+  });
+
+  it("keeps a step of an unknown technique or material, for the judge to speak of", () => {
+    expect(broken((raw) => Object.assign(raw.crusts[0]!.steps[0]!, { how: "sprinkle", what: "moon-dust" }))).toEqual(
+      [],
+    );
+  });
+});
+
+describe("grounds", () => {
+  it.each(GROUND_KINDS.flatMap((kind) => SPECIES.map((species) => [kind, species] as const)))(
+    "%s of %s is whole and bleeds as its timber does",
+    (kind, species) => {
+      const ground = groundOf(kind, species, 2);
+      expect(Ground.safeParse(ground).success).toBe(true);
+      const timber = kind.includes("timber");
+      expect(ground.bleeds.includes("tannin")).toBe(timber && BLEEDING_SPECIES.has(species));
+      expect(ground.bleeds).toContain("knots");
+    },
+  );
+
+  it("slick things have little tooth and drink nothing; raw timber and fibreboard drink", () => {
+    for (const kind of ["laminate", "ferrous metal", "brass", "glass or glazed"] as const) {
+      expect(groundOf(kind).tooth).toBeLessThan(0.2);
+      expect(groundOf(kind).absorbency).toBe(0);
+    }
+    for (const kind of ["raw timber", "fibreboard"] as const) expect(groundOf(kind).absorbency).toBeGreaterThan(0.6);
+  });
+
+  it("old paint may be from before 1978 until something says otherwise", () => {
+    expect(groundOf("old paint").age).toBe("unknown");
+  });
+});
+
+describe("relief and house rules", () => {
+  it.each([PLAIN_RELIEF, MOULDED_RELIEF, CARVED_RELIEF])("%j is a whole", (relief) => {
+    expect(Relief.safeParse(relief).success).toBe(true);
+  });
+
+  it("has a default for every school, and refuses a school nobody follows", () => {
+    expect(HouseRules.parse({})).toEqual(DEFAULT_HOUSE_RULES);
+    expect(HouseRules.safeParse({ buff: "never" }).success).toBe(false);
+  });
+
+  it("measures a zone by shape, carving and faces", () => {
+    const zone = whole().pieces[0]!.zones[0]!;
+    expect(zoneArea(zone)).toBeCloseTo(0.5, 9);
+    expect(zoneArea({ ...zone, carving: 1.2, faces: 2 })).toBeCloseTo(1.2, 9);
+  });
+});

@@ -1,0 +1,48 @@
+import { z } from "zod";
+import type { SquareMetres } from "../units/units.ts";
+
+const millimetres = z
+  .number("give this size in millimetres")
+  .gt(0, "a size must be more than 0 mm")
+  .max(20_000, "a size over 20 m is not furniture");
+const count = z.int("count in whole pieces").min(1, "at least one").max(200, "at most 200 of a kind");
+
+/** What a zone is cut from. Sizes in millimetres, as they are read off the tape. */
+export const Shape = z.discriminatedUnion("kind", [
+  z.strictObject({ kind: z.literal("panel"), width: millimetres, height: millimetres, count }),
+  z.strictObject({ kind: z.literal("frame"), width: millimetres, height: millimetres, member: millimetres, count }),
+  z.strictObject({ kind: z.literal("disc"), diameter: millimetres, count }),
+  z.strictObject({ kind: z.literal("leg"), diameter: millimetres, length: millimetres, count }),
+  z.strictObject({ kind: z.literal("box"), width: millimetres, height: millimetres, depth: millimetres, count }),
+]);
+export type Shape = z.infer<typeof Shape>;
+export type ShapeKind = Shape["kind"];
+
+const ONE_SQUARE_METRE = 1e6;
+
+function flatArea(shape: Shape): number {
+  switch (shape.kind) {
+    case "panel":
+      return shape.width * shape.height;
+    case "frame":
+      return (
+        shape.width * shape.height -
+        Math.max(0, shape.width - 2 * shape.member) * Math.max(0, shape.height - 2 * shape.member)
+      );
+    case "disc":
+      return (Math.PI / 4) * shape.diameter ** 2;
+    case "leg":
+      return Math.PI * shape.diameter * shape.length;
+    case "box":
+      return 2 * (shape.width * shape.height + shape.depth * shape.height) + shape.width * shape.depth;
+  }
+}
+
+/**
+ * The surface to cover, in square metres: the shape's own area, times how many there are, times how many faces are
+ * finished, times the carving factor (1 plain, about 1.1 moulded, 1.2 to 1.6 carved: common practice).
+ * A box counts its four sides and its top, not its bottom; a leg counts its round, not its ends.
+ */
+export function areaOf(shape: Shape, carving = 1, faces = 1): SquareMetres {
+  return (flatArea(shape) * shape.count * carving * faces) / ONE_SQUARE_METRE;
+}

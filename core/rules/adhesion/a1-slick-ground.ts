@@ -1,0 +1,132 @@
+import type { Material } from "../../materials/material.ts";
+import { type Stack, toothOf } from "../../surface/surface.ts";
+import { isWax, seen, stepOf } from "../read-surface.ts";
+import { insertBefore, type NewStep, ofFamily, patchStep, withIntent } from "../repair.ts";
+import type { Draft, Fix, Rule, Seam } from "../rule.ts";
+import { capital, named, topNamed } from "../words.ts";
+
+/** Shortfall of tooth and grip from which it peels rather than may peel (from memory). */
+const PEELS = 0.22;
+const VERY_SLICK = 0.2;
+
+const shortfall = (material: Material, tooth: number) => 1 - tooth - material.grip.typical;
+
+function tooSlick(seam: Seam, material: Material, stack: Stack): Draft | null {
+  const { ground } = seam.before;
+  const short = shortfall(material, toothOf(stack, ground));
+  if (short < 1e-9) return null;
+  const below = topNamed(stack, ground.ground);
+  const stepId = seam.phase.step.id;
+  const keyed = stack === null ? ground.keyed : stack.film.keyed;
+  const fixes: Fix[] = [];
+  const afterScuff = Math.min(1, toothOf(stack, ground) + (toothOf(stack, ground) < VERY_SLICK ? 0.2 : 0.4));
+  const scuff: NewStep[] = keyed ? [] : [{ how: "scuff" }];
+  if (!keyed && shortfall(material, afterScuff) < 1e-9)
+    fixes.push({
+      label: `Scuff the ${stack === null ? "ground" : below} first`,
+      commands: insertBefore(seam, stepId, scuff),
+    });
+  const primer = ofFamily(seam.shelf, "bonding primer");
+  if (primer && material.role !== "clear" && material.role !== "glaze" && primer.id !== material.id)
+    fixes.push({
+      label: `${keyed ? "" : "Scuff, then "}${keyed ? "Two" : "two"} thin coats of bonding primer`,
+      commands: insertBefore(seam, stepId, [...scuff, { how: "brush", what: primer, coats: 2 }]),
+      look: "lies under everything; a chip would show its white",
+    });
+  if (stack !== null)
+    fixes.push({
+      label: "It is meant to chip here",
+      commands: withIntent(seam, stepId, "chips"),
+      look: "flakes come off on their own",
+    });
+  const chips = seam.phase.intents.includes("chips");
+  return {
+    severity: chips ? "note" : short > PEELS ? "stop" : "caution",
+    title: chips
+      ? `${capital(named(material))} will chip off the ${below}, as you want it`
+      : `${capital(named(material))} ${short > PEELS ? "will not hold" : "may not hold"} on ${below}`,
+    because: keyed
+      ? `The ${below} is scuffed and still too slick for it: it can be pushed off with a thumbnail once dry.`
+      : `The ${below} is slick and not scuffed; there is nothing for the coat to key to.`,
+    schools: short > PEELS ? undefined : "Some shops trust a clean or deglossed surface here without scuffing.",
+    lower: stepOf(stack),
+    fixes: chips ? [] : fixes,
+  };
+}
+
+export const slickGround: Rule = {
+  meta: {
+    id: "A1",
+    title: "A slick surface needs a key",
+    reason:
+      "Paint holds by creeping into scratches and pores. Laminate, metal, glass and gloss varnish have none, so the film sits on them like a sticker.",
+    origin: "common practice; the shares of tooth and grip are from memory",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material, step } = seam.phase;
+    if (!material || material.role === "wax" || seam.phase.coat > 1) return [];
+    for (const { stack } of seen(seam.tops)) {
+      if (isWax(stack)) continue;
+      const draft = tooSlick(seam, material, stack);
+      if (draft) return [draft];
+      if (
+        stack === null &&
+        seam.before.ground.ground.tooth < VERY_SLICK &&
+        material.family === "bonding primer" &&
+        step.coats < 2
+      )
+        return [
+          {
+            severity: "caution",
+            title: "One coat of primer is little on so slick a ground",
+            because: "Two thin coats hold where one leaves misses that the paint finds.",
+            lower: "ground",
+            part: "thin",
+            fixes: [{ label: "Make it two thin coats", commands: patchStep(seam, step.id, { coats: 2 }) }],
+          },
+        ];
+    }
+    return [];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "laminate, scuffed and primed twice",
+        ground: "laminate",
+        steps: [
+          ["clean"],
+          ["scuff"],
+          ["brush", "bonding-primer", { coats: 2 }],
+          ["brush", "mineral-oyster", { coats: 2 }],
+        ],
+      },
+      {
+        shows: "varnish, scuffed",
+        ground: "varnished timber",
+        species: "pine",
+        steps: [["clean"], ["scuff"], ["brush", "mineral-oyster", { coats: 2 }]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "paint straight on laminate",
+        ground: "laminate",
+        steps: [["clean"], ["brush", "mineral-oyster", { coats: 2 }]],
+      },
+      {
+        shows: "paint on varnish that was only cleaned",
+        ground: "varnished timber",
+        species: "pine",
+        steps: [["clean"], ["brush", "mineral-oyster", { coats: 2 }]],
+      },
+      {
+        shows: "one coat of primer on laminate",
+        ground: "laminate",
+        steps: [["clean"], ["scuff"], ["brush", "bonding-primer"], ["brush", "mineral-oyster"]],
+      },
+    ],
+  },
+};

@@ -1,0 +1,66 @@
+import { isTimber } from "../../plan/ground.ts";
+import { seen } from "../read-surface.ts";
+import { insertBefore } from "../repair.ts";
+import type { Rule } from "../rule.ts";
+import { capital, groundNamed, listed, named } from "../words.ts";
+
+export const dirtyGround: Rule = {
+  meta: {
+    id: "A2",
+    title: "Grease and old wax come off first",
+    reason:
+      "Years of hands, polish and kitchen air leave a film no paint sticks to. It fish-eyes as it is laid, or peels in sheets later.",
+    origin: "common practice",
+    schools: [],
+    subsumes: ["A3", "A1"],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material, step } = seam.phase;
+    const { ground, contamination } = seam.before.ground;
+    if (!material || material.role === "wax" || contamination.length === 0) return [];
+    const bare = seen(seam.tops).some((top) => top.stack === null);
+    if (!bare) return [];
+    const needsSolvent = contamination.some((one) => one !== "grease");
+    return [
+      {
+        severity: "stop",
+        title: `The ${groundNamed(ground)} still has ${listed(contamination)} on it`,
+        because: `${capital(named(material))} goes straight onto it; it will crawl, or peel within weeks.`,
+        lower: "ground",
+        fixes: [
+          needsSolvent
+            ? {
+                label: isTimber(ground.kind) ? "Take the old wax off first" : "Wipe it off with solvent first",
+                commands: insertBefore(seam, step.id, [{ how: "dewax" }]),
+              }
+            : { label: "Clean the grease off first", commands: insertBefore(seam, step.id, [{ how: "clean" }]) },
+        ],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "old wax taken off before paint",
+        ground: "waxed or oiled timber",
+        species: "pine",
+        steps: [["dewax"], ["scuff"], ["brush", "mineral-oyster"]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "paint on a waxed table",
+        ground: "waxed or oiled timber",
+        species: "pine",
+        steps: [["scuff"], ["brush", "mineral-oyster"]],
+      },
+      {
+        shows: "paint on greasy varnish",
+        ground: "varnished timber",
+        species: "pine",
+        steps: [["scuff"], ["brush", "mineral-oyster"]],
+      },
+    ],
+  },
+};

@@ -1,0 +1,74 @@
+import { isResist, isWax, seen } from "../read-surface.ts";
+import { leaveOut, withIntent } from "../repair.ts";
+import type { Rule } from "../rule.ts";
+import { capital, named, sayShare } from "../words.ts";
+
+export const waterOverWax: Rule = {
+  meta: {
+    id: "A3",
+    title: "Water-borne coats do not hold on wax",
+    reason:
+      "Wax keeps water off. Paint beads on it as it is laid, or dries and comes away at a touch: unwelcome under a finish, wanted where wax is laid as a resist.",
+    origin: "common practice",
+    schools: [],
+    subsumes: ["A1"],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material } = seam.phase;
+    if (material?.carrier !== "water") return [];
+    const waxed = seen(seam.tops).filter((top) => isWax(top.stack));
+    const top = waxed[0]?.stack;
+    if (!top) return [];
+    const share = waxed.reduce((sum, one) => sum + one.share, 0);
+    const resist = isResist(seam, top.film);
+    const wax = named(top.film.material);
+    return [
+      {
+        severity: resist ? "note" : "stop",
+        title: resist
+          ? `${capital(named(material))} will come away from the ${wax}, as you want it`
+          : `${capital(named(material))} will not hold on ${wax}`,
+        because: resist
+          ? `The ${wax} covers ${sayShare(share)}; rub those places when dry and the layer beneath shows.`
+          : `The ${wax} covers ${sayShare(share)}. Water-borne coats bead on it and rub off.`,
+        lower: top.film.stepId,
+        fixes: resist
+          ? []
+          : [
+              {
+                label: "The wax is a resist: it shall come away",
+                commands: withIntent(seam, top.film.stepId, "resist"),
+                look: "what lies under the wax will show",
+              },
+              { label: `Leave out the ${wax}`, commands: leaveOut(seam, top.film.stepId) },
+            ],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "wax after the last paint",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-oyster", { coats: 2 }],
+          ["wax", "wax-clear"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "wax dabbed on as a resist",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["wax", "wax-clear", { intents: ["resist"], where: { on: "arris", share: 0.8 } }],
+          ["brush", "mineral-oyster"],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,88 @@
+import { isResist, isWax, seen } from "../read-surface.ts";
+import { leaveOut, moveBefore } from "../repair.ts";
+import type { Fix, Rule, Seam } from "../rule.ts";
+import { capital, named, sayShare } from "../words.ts";
+
+/** The lowest step of the run of waxes (and buffing) that lies directly under this one. */
+function lowestWaxOfRun(seam: Seam): string | null {
+  let lowest: string | null = null;
+  for (let at = seam.past.length - 1; at >= 0; at--) {
+    const { phase } = seam.past[at]!;
+    if (phase.technique.id === "buff" || phase.step.id === seam.phase.step.id) continue;
+    if (phase.material?.binder !== "wax") break;
+    lowest = phase.step.id;
+  }
+  return lowest;
+}
+
+export const clearCoatOverWax: Rule = {
+  meta: {
+    id: "A4",
+    title: "No clear coat over wax",
+    reason:
+      "A film needs something to bite on. Over wax it beads, stays soft, and peels within weeks; nothing but taking the wax off again mends it.",
+    origin: "common practice",
+    schools: [],
+    subsumes: ["A1", "A3", "W6"],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material, step } = seam.phase;
+    if (material?.role !== "clear") return [];
+    const waxed = seen(seam.tops).filter((top) => isWax(top.stack) && !isResist(seam, top.stack!.film));
+    const top = waxed[0]?.stack;
+    if (!top) return [];
+    const share = waxed.reduce((sum, one) => sum + one.share, 0);
+    const wax = named(top.film.material);
+    const fixes: Fix[] = [];
+    const lowest = lowestWaxOfRun(seam);
+    if (lowest !== null)
+      fixes.push({
+        label: `Seal before waxing: the ${named(material)} goes under the wax`,
+        commands: moveBefore(seam, step.id, lowest),
+        look: "the wax tints the surface, not the paint: a little paler",
+      });
+    fixes.push({
+      label: "Leave the wax as the finish",
+      commands: leaveOut(seam, step.id),
+      look: "softer sheen, gentler use",
+    });
+    return [
+      {
+        severity: "stop",
+        title: `A ${material.carrier === "water" ? "water-borne " : ""}clear coat will not hold on wax`,
+        because: `${capital(wax)} lies over ${sayShare(share)}. The ${named(material)} would bead, and peel within weeks.`,
+        schools: "Some shops accept a clear coat over a thin, dry wax-and-paint blend, or over gilding-wax accents.",
+        lower: top.film.stepId,
+        fixes,
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "sealed first, waxed after",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-bone-white", { coats: 2 }],
+          ["brush", "clear-coat-satin"],
+          ["wax", "wax-dark"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "varnished over wax",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-bone-white", { coats: 2 }],
+          ["wax", "wax-clear"],
+          ["wax", "wax-dark"],
+          ["brush", "clear-coat-satin"],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,70 @@
+import { openUntil } from "../../drying/gate.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { insertBefore } from "../repair.ts";
+import type { Rule } from "../rule.ts";
+import { capital, named } from "../words.ts";
+
+export const recoatWindowShut: Rule = {
+  meta: {
+    id: "A5",
+    title: "A recoat window shuts",
+    reason:
+      "Acrylic films set so hard and smooth that after a while the next coat only lies on them. Scuffing opens them again.",
+    origin: "from memory of typical labels",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  demands(seam) {
+    const { material, step } = seam.phase;
+    if (!material || material.role === "wax") return [];
+    return seam.films.flatMap(({ film }) => {
+      const shuts = film.material.windows.recoatUntil;
+      if (!shuts || film.keyed) return [];
+      return [
+        {
+          rule: "A5",
+          from: film.phaseId,
+          to: seam.phase.id,
+          lower: film.stepId,
+          gates: [openUntil("recoat", shuts)],
+          reason: "recoat window",
+          tell: (verdict, waited) =>
+            verdict === "early"
+              ? null
+              : {
+                  severity: "caution",
+                  title: `${capital(named(film.material))} is past its recoat window`,
+                  because: `It has stood ${sayDuration(waited)}; after ${sayDuration(shuts.safe)} the next coat no longer bites without scuffing.`,
+                  lower: film.stepId,
+                  fixes: [{ label: "Scuff it first", commands: insertBefore(seam, step.id, [{ how: "scuff" }]) }],
+                },
+        },
+      ];
+    });
+  },
+  examples: {
+    clean: [
+      {
+        shows: "mineral paint recoated the same day",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "mineral-oyster"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "mineral paint recoated after three days",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "mineral-oyster", { wait: { kind: "at least", minutes: 4320 } }],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,118 @@
+import { colourDifference } from "../../colour/difference.ts";
+import { absorbencyOf } from "../../surface/surface.ts";
+import { seen, stepOf, THIRSTY } from "../read-surface.ts";
+import { insertBefore, ofFamily, patchStep } from "../repair.ts";
+import type { Draft, Rule, Seam } from "../rule.ts";
+import { capital, named, topNamed } from "../words.ts";
+
+/** Below this colour difference a crack hardly reads. */
+const CRACK_READS = 15;
+
+function contrast(seam: Seam): Draft[] {
+  const over = seam.phases.slice(seam.past.length + 1).find((phase) => phase.material?.role === "paint");
+  const under = seen(seam.tops)[0]?.stack?.film;
+  if (!over?.material || !under) return [];
+  const difference = colourDifference(over.material.colour, under.material.colour);
+  if (difference >= CRACK_READS) return [];
+  const { family, colour } = under.material;
+  const other = seam.shelf.catalogue
+    .filter((material) => material.family === over.material!.family && material.id !== over.material!.id)
+    .map((material) => ({ material, difference: colourDifference(material.colour, colour) }))
+    .filter((candidate) => candidate.difference >= 2 * CRACK_READS)
+    .sort((one, two) => two.difference - one.difference)[0]?.material;
+  return [
+    {
+      severity: "caution",
+      title: "The cracks will hardly show",
+      because: `${capital(named(over.material))} over ${named(under.material)} differs by ΔE00 ${difference.toFixed(0)}; cracks read from about ${CRACK_READS}.`,
+      lower: under.stepId,
+      part: "contrast",
+      fixes: other
+        ? [
+            {
+              label: `Crack ${named(other)} over it instead`,
+              commands: [
+                ...(seam.shelf.pinned.has(other.id) ? [] : [{ do: "pin material" as const, material: other }]),
+                ...patchStep(seam, over.step.id, { what: other.id }),
+              ],
+              look: `changes the top colour${family === other.family ? ", same kind of paint" : ""}`,
+            },
+          ]
+        : [],
+    },
+  ];
+}
+
+export const baseForCracks: Rule = {
+  meta: {
+    id: "K1",
+    title: "Cracks need a base that does not drink, in another colour",
+    reason:
+      "The medium has to lie on the base and pull the top coat apart; a thirsty base swallows it. And a crack is seen by what lies under it.",
+    origin: "common practice; the limit of ΔE00 15 is from memory",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    if (!seam.phase.material?.windows.tack || seam.phase.coat > 1) return [];
+    const thirsty = seen(seam.tops).find((top) => absorbencyOf(top.stack, seam.before.ground) >= THIRSTY);
+    const sealer = ofFamily(seam.shelf, "water-borne clear coat");
+    const drinks: Draft[] = thirsty
+      ? [
+          {
+            severity: "caution",
+            title: `The ${topNamed(thirsty.stack, seam.zone.ground)} will drink the crackle medium`,
+            because: "It is thirsty and unsealed; the medium sinks in and the cracks stay thin or fail.",
+            lower: stepOf(thirsty.stack),
+            part: "thirsty",
+            fixes: sealer
+              ? [
+                  {
+                    label: `Seal it with ${named(sealer)} first`,
+                    commands: insertBefore(seam, seam.phase.step.id, [{ how: "brush", what: sealer }]),
+                  },
+                ]
+              : [],
+          },
+        ]
+      : [];
+    return [...drinks, ...contrast(seam)];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "oyster cracked over storm blue",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm", { coats: 2 }],
+          ["brush", "crackle-medium"],
+          ["brush", "mineral-oyster"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "crackle medium on chalk paint",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-slate", { coats: 2 }],
+          ["brush", "crackle-medium"],
+          ["brush", "mineral-oyster"],
+        ],
+      },
+      {
+        shows: "oyster cracked over linen white",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-oyster", { coats: 2 }],
+          ["brush", "crackle-medium"],
+          ["brush", "chalk-bone-white"],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,84 @@
+import { openBetween } from "../../drying/gate.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { indexOfStep, patchStep } from "../repair.ts";
+import type { Demand, Fix, Rule, Seam } from "../rule.ts";
+
+function fixesFor(seam: Seam, medium: string): Fix[] {
+  const { crust, phase } = seam;
+  const at = indexOfStep(crust, phase.step.id);
+  const mediumAt = indexOfStep(crust, medium);
+  if (phase.step.wait)
+    return [{ label: "Paint while it has tack", commands: patchStep(seam, phase.step.id, { wait: null }) }];
+  if (at > mediumAt + 1)
+    return [
+      {
+        label: "Paint straight after the medium",
+        commands: [{ do: "move step", crustId: crust.id, stepId: phase.step.id, to: mediumAt + 1 }],
+      },
+    ];
+  return [];
+}
+
+export const tackWindow: Rule = {
+  meta: {
+    id: "K2",
+    title: "Crackle medium is painted while it has tack",
+    reason:
+      "Too wet and the paint slides, past its tack and it lies there whole. Between the two the medium shrinks under the paint and tears it.",
+    origin: "common practice for the opening, from memory for the end",
+    schools: [],
+    subsumes: ["C1", "B1"],
+  },
+  looksAt: ["coat"],
+  demands(seam) {
+    const { material, step } = seam.phase;
+    if (!material || material.role === "wax") return [];
+    return seam.films.flatMap(({ film }): Demand[] => {
+      const tack = film.material.windows.tack;
+      if (!tack || film.stepId === step.id) return [];
+      return [
+        {
+          rule: "K2",
+          from: film.phaseId,
+          to: seam.phase.id,
+          lower: film.stepId,
+          gates: [openBetween("tack", tack.opens, tack.shuts)],
+          reason: "tack",
+          tell: (verdict, waited) => ({
+            severity: "stop",
+            title: verdict === "late" ? "The crackle medium is past its tack" : "The crackle medium is still wet",
+            because: `Painted ${sayDuration(waited)} after the medium; it cracks between ${sayDuration(tack.opens.safe)} and ${sayDuration(tack.shuts.safe)}, milky with hair lines.`,
+            lower: film.stepId,
+            fixes: fixesFor(seam, film.stepId),
+          }),
+        },
+      ];
+    });
+  },
+  examples: {
+    clean: [
+      {
+        shows: "painted a quarter of an hour after the medium",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "crackle-medium"],
+          ["brush", "mineral-oyster"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "painted three hours after the medium",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "crackle-medium"],
+          ["brush", "mineral-oyster", { wait: { kind: "at least", minutes: 180 } }],
+        ],
+      },
+    ],
+  },
+};

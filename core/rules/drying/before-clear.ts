@@ -1,0 +1,49 @@
+import { openFrom, type Range } from "../../drying/gate.ts";
+import type { Material } from "../../materials/material.ts";
+import type { HouseRules } from "../../plan/house-rules.ts";
+import type { Film } from "../../surface/surface.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { patchStep } from "../repair.ts";
+import type { Demand, Seam } from "../rule.ts";
+import { capital, named } from "../words.ts";
+
+/** How long this material stands before wax or a clear coat, by the school followed. */
+export function waitBeforeClear(material: Material, houseRules: HouseRules): Range {
+  return houseRules.waitBeforeClear === "touch dry" && material.role === "paint"
+    ? material.drying.touch
+    : material.drying.beforeClear;
+}
+
+/** The demand that a film has stood long enough before what seals it: stop before touch dry, caution before the school's wait. */
+export function standsBefore(seam: Seam, film: Film, rule: string, fault: string): Demand {
+  const below = film.material;
+  const opens = waitBeforeClear(below, seam.houseRules);
+  const school = seam.houseRules.waitBeforeClear;
+  return {
+    rule,
+    from: film.phaseId,
+    to: seam.phase.id,
+    lower: film.stepId,
+    gates: [openFrom("before clear", opens)],
+    reason: "stand before sealing",
+    tell: (verdict, waited) =>
+      verdict === "late"
+        ? null
+        : {
+            severity: waited < below.drying.touch.typical ? "stop" : "caution",
+            title: `${capital(named(below))} has not stood long enough`,
+            because: `It has had ${sayDuration(waited)}; by the house rule "${school}" it needs ${sayDuration(opens.safe)}. ${fault}`,
+            schools:
+              school === "the full wait"
+                ? "Others go on as soon as it is touch dry."
+                : "Others wait the full day or more.",
+            lower: film.stepId,
+            fixes: [
+              {
+                label: `Let it stand ${sayDuration(opens.safe)}`,
+                commands: patchStep(seam, seam.phase.step.id, { wait: null }),
+              },
+            ],
+          },
+  };
+}

@@ -1,0 +1,80 @@
+import { openFrom } from "../../drying/gate.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { isWax } from "../read-surface.ts";
+import { patchStep } from "../repair.ts";
+import type { Rule } from "../rule.ts";
+import { capital, named } from "../words.ts";
+
+export const dryBeforeSanding: Rule = {
+  meta: {
+    id: "C2",
+    title: "Sand and scuff only what is dry",
+    reason: "Damp paint clogs the paper and rolls up under it; the edge tears instead of wearing.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["take", "prepare"],
+  demands(seam) {
+    const { phase } = seam;
+    if (!phase.effects.some((effect) => effect.does === "abrade" || effect.does === "key")) return [];
+    return seam.films
+      .filter(({ film }) => film.material.binder !== "wax")
+      .map(({ film }) => ({
+        rule: "C2",
+        from: film.phaseId,
+        to: phase.id,
+        lower: film.stepId,
+        gates: [openFrom("touch", film.material.drying.touch)],
+        reason: "touch dry",
+        tell: (verdict, waited) =>
+          verdict === "late"
+            ? null
+            : {
+                severity: "stop" as const,
+                title: `${capital(named(film.material))} is still wet under the paper`,
+                because: `It has had ${sayDuration(waited)} and is touch dry after ${sayDuration(film.material.drying.touch.safe)}.`,
+                lower: film.stepId,
+                fixes: [
+                  { label: "Wait until it is touch dry", commands: patchStep(seam, phase.step.id, { wait: null }) },
+                ],
+              },
+      }));
+  },
+  check(seam) {
+    const { phase } = seam;
+    const top = seam.tops.find((one) => isWax(one.stack))?.stack;
+    if (!top || !phase.effects.some((effect) => effect.does === "abrade")) return [];
+    return [
+      {
+        severity: "caution",
+        title: "Paper on wax clogs at once",
+        because: `The ${named(top.film.material)} lies on top; sand before waxing.`,
+        lower: top.film.stepId,
+        part: "wax",
+        fixes: [],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "sanded when touch dry",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "chalk-slate"], ["sand-220"]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "sanded after five minutes",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-slate"],
+          ["sand-220", null, { wait: { kind: "exactly", minutes: 5 } }],
+        ],
+      },
+    ],
+  },
+};

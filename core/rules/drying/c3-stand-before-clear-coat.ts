@@ -1,0 +1,44 @@
+import type { Rule } from "../rule.ts";
+import { standsBefore } from "./before-clear.ts";
+
+export const standBeforeClearCoat: Rule = {
+  meta: {
+    id: "C3",
+    title: "Paint and glaze stand before a clear coat",
+    reason: "A clear coat shuts the water in. Sealed too early the paint stays soft, clouds, or lifts with the brush.",
+    origin: "common practice, with schools",
+    schools: ["waitBeforeClear"],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  demands(seam) {
+    if (seam.phase.material?.role !== "clear") return [];
+    return seam.films
+      .filter(({ film }) => film.material.role !== "clear" && !["wax", "clay"].includes(film.material.binder))
+      .map(({ film }) => standsBefore(seam, film, "C3", "The clear coat would shut its water in and pull at it."));
+  },
+  examples: {
+    clean: [
+      {
+        shows: "clear coat the next day",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-slate"],
+          ["brush", "clear-coat-matt"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "clear coat after two hours",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-slate"],
+          ["brush", "clear-coat-matt", { wait: { kind: "exactly", minutes: 120 } }],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,96 @@
+import { openUntil } from "../../drying/gate.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { stepOf } from "../read-surface.ts";
+import { indexOfStep, leaveOut, patchStep } from "../repair.ts";
+import type { Demand, Rule } from "../rule.ts";
+import { capital, named } from "../words.ts";
+
+export const wipeWindow: Rule = {
+  meta: {
+    id: "G2",
+    title: "Glaze and wash are wiped back while open",
+    reason: "They move for minutes. At tack they drag the cloth; after that they are paint.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["take"],
+  demands(seam) {
+    const { phase, crust } = seam;
+    if (!phase.effects.some((effect) => effect.does === "thin")) return [];
+    return seam.films.flatMap(({ film }): Demand[] => {
+      const open = film.material.windows.open;
+      if (!open) return [];
+      return [
+        {
+          rule: "G2",
+          from: film.phaseId,
+          to: phase.id,
+          lower: film.stepId,
+          gates: [openUntil("open", open)],
+          reason: "while it moves",
+          tell: (verdict, waited) =>
+            verdict === "early"
+              ? null
+              : {
+                  severity: "caution",
+                  title: `${capital(named(film.material))} no longer moves`,
+                  because: `Wiped ${sayDuration(waited)} after it was laid; it stays open ${sayDuration(open.safe)}.`,
+                  lower: film.stepId,
+                  fixes: phase.step.wait
+                    ? [{ label: "Wipe it while it moves", commands: patchStep(seam, phase.step.id, { wait: null }) }]
+                    : [
+                        {
+                          label: "Wipe straight after laying it",
+                          commands: [
+                            {
+                              do: "move step",
+                              crustId: crust.id,
+                              stepId: phase.step.id,
+                              to: Math.min(crust.steps.length - 1, indexOfStep(crust, film.stepId) + 1),
+                            },
+                          ],
+                        },
+                      ],
+                },
+        },
+      ];
+    });
+  },
+  check(seam) {
+    if (!seam.phase.effects.some((effect) => effect.does === "thin")) return [];
+    if (seam.films.some(({ film }) => film.material.windows.open)) return [];
+    return [
+      {
+        severity: "caution",
+        title: "There is nothing open to wipe back",
+        because: "Neither a glaze nor a wash lies on top here.",
+        lower: stepOf(seam.tops[0]?.stack ?? null),
+        part: "nothing",
+        fixes: [{ label: "Leave the wiping out", commands: leaveOut(seam, seam.phase.step.id) }],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "glaze wiped at once",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "mineral-oyster"], ["brush", "glaze-umber"], ["wipe-back"]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "glaze wiped after an hour",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-oyster"],
+          ["brush", "glaze-umber"],
+          ["wipe-back", null, { wait: { kind: "exactly", minutes: 60 } }],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,82 @@
+import type { Command } from "../edit/command.ts";
+import type { Material } from "../materials/material.ts";
+import type { Crust, Intent, Step } from "../plan/plan.ts";
+import { findTechnique } from "../surface/technique.ts";
+import type { Minutes } from "../units/units.ts";
+import type { Shelf } from "./rule.ts";
+
+// Building blocks of fixes. Every fix is a list of edit commands, so it can be undone like any other edit.
+
+interface Place {
+  crust: Crust;
+  shelf: Shelf;
+}
+
+/** The plan's own material first, then the catalogue's. */
+export const choose = (shelf: Shelf, fits: (material: Material) => boolean): Material | undefined =>
+  [...shelf.pinned.values()].find(fits) ?? shelf.catalogue.find(fits);
+
+export const ofFamily = (shelf: Shelf, family: Material["family"]) =>
+  choose(shelf, (material) => material.family === family);
+
+export const indexOfStep = (crust: Crust, stepId: string) => crust.steps.findIndex((step) => step.id === stepId);
+
+/** A step id no step of the crust has yet, the same for the same crust. */
+function freshId(crust: Crust, base: string, taken: number): string {
+  for (let count = 1 + taken; ; count++) {
+    const id = `${base}-${count}`;
+    if (!crust.steps.some((step) => step.id === id)) return id;
+  }
+}
+
+export interface NewStep {
+  how: string;
+  what?: Material;
+  coats?: number;
+  intents?: Intent[];
+}
+
+/** Puts steps in, the first of them at this index, and pins the materials they need. */
+export function insertAt(place: Place, at: number, steps: readonly NewStep[]): Command[] {
+  return steps.flatMap(({ how, what, coats = 1, intents = [] }, index): Command[] => {
+    const step: Step = {
+      id: freshId(place.crust, how, index),
+      kind: findTechnique(how)!.kind,
+      how,
+      ...(what ? { what: what.id } : {}),
+      where: { on: "everywhere", share: 1 },
+      coats,
+      intents,
+    };
+    const insert: Command = { do: "insert step", crustId: place.crust.id, at: at + index, step };
+    return what && !place.shelf.pinned.has(what.id) ? [{ do: "pin material", material: what }, insert] : [insert];
+  });
+}
+
+export const insertBefore = (place: Place, stepId: string, steps: readonly NewStep[]) =>
+  insertAt(place, Math.max(0, indexOfStep(place.crust, stepId)), steps);
+
+export const patchStep = (
+  place: Place,
+  stepId: string,
+  patch: Extract<Command, { do: "patch step" }>["patch"],
+): Command[] => [{ do: "patch step", crustId: place.crust.id, stepId, patch }];
+
+/** Makes a step wait at least so long after the one before it. */
+export const waitBefore = (place: Place, stepId: string, minutes: Minutes): Command[] =>
+  patchStep(place, stepId, { wait: { kind: "at least", minutes: Math.ceil(minutes / 30) * 30 } });
+
+export const leaveOut = (place: Place, stepId: string): Command[] => [
+  { do: "remove step", crustId: place.crust.id, stepId },
+];
+
+export const moveBefore = (place: Place, stepId: string, otherId: string): Command[] => {
+  const from = indexOfStep(place.crust, stepId);
+  const to = indexOfStep(place.crust, otherId);
+  return [{ do: "move step", crustId: place.crust.id, stepId, to: from < to ? to - 1 : to }];
+};
+
+export function withIntent(place: Place, stepId: string, intent: Intent): Command[] {
+  const step = place.crust.steps[indexOfStep(place.crust, stepId)];
+  return patchStep(place, stepId, { intents: [...new Set([...(step?.intents ?? []), intent])] });
+}

@@ -1,0 +1,128 @@
+import { holdsFrom, opens } from "../../drying/solubility.ts";
+import type { Film } from "../../surface/surface.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { seen } from "../read-surface.ts";
+import { indexOfStep, insertBefore, ofFamily, waitBefore, withIntent } from "../repair.ts";
+import type { Fix, Rule, Seam, Top } from "../rule.ts";
+import { capital, named } from "../words.ts";
+
+/** What the rag or the flood reaches that is not meant to move: the film on top, or under a wet glaze the one beneath it. */
+function reached(seam: Seam, top: Top): Film | null {
+  const stack = top.stack;
+  if (stack === null || stack.film.stepId === seam.phase.step.id) return null;
+  const wipes = seam.phase.effects.some((effect) => effect.does === "thin");
+  const target = wipes && isOpen(seam, stack.film) ? stack.below : stack;
+  return target !== null && isOpen(seam, target.film) ? target.film : null;
+}
+
+const isOpen = (seam: Seam, film: Film) =>
+  opens(film.material, "water", seam.at - film.laidAt, seam.phase.technique.rubbing);
+
+export const pickUp: Rule = {
+  meta: {
+    id: "B1",
+    title: "Flooding and rubbing lift a soluble layer",
+    reason:
+      "Chalk and clay paints go back into water for a day and longer. A laid coat does no harm; a wash, a blend or a wet rag lifts them and muddies both.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat", "take"],
+  check(seam) {
+    const { technique, step, material } = seam.phase;
+    const wet = technique.wets === "water" || material?.carrier === "water";
+    const distresses = seam.phase.effects.some((effect) => effect.does === "dissolve");
+    if (!wet || distresses || technique.rubbing === 0) return [];
+    for (const top of seen(seam.tops)) {
+      const film = reached(seam, top);
+      if (!film) continue;
+      const below = named(film.material);
+      const age = seam.at - film.laidAt;
+      if (seam.phase.intents.includes("blend"))
+        return [
+          {
+            severity: "note",
+            title: `The ${below} will move with it: that is the blend`,
+            because: `At ${sayDuration(age)} old it still dissolves.`,
+            lower: film.stepId,
+            fixes: [],
+          },
+        ];
+      // the step that lies directly on the film is the one to hold back or to put a barrier under
+      const next = seam.crust.steps[indexOfStep(seam.crust, film.stepId) + 1]?.id ?? step.id;
+      const holds = holdsFrom(film.material, "water", technique.rubbing);
+      const fixes: Fix[] = [];
+      if (Number.isFinite(holds))
+        fixes.push({
+          label: `Let the ${below} stand ${sayDuration(holds)} first`,
+          commands: waitBefore(seam, next, holds),
+        });
+      const barrier = ofFamily(seam.shelf, "water-borne clear coat");
+      if (barrier)
+        fixes.push({
+          label: `Put a thin ${named(barrier)} between`,
+          commands: insertBefore(seam, next, [{ how: "brush", what: barrier }]),
+          look: "the wash slides more and soaks in less",
+        });
+      fixes.push({
+        label: "They shall blend",
+        commands: withIntent(seam, step.id, "blend"),
+        look: "soft, cloudy borders",
+      });
+      return [
+        {
+          severity: "caution",
+          title: `${capital(technique.name)} will lift the ${below}`,
+          because: `The ${below} is ${sayDuration(age)} old and unsealed. ${
+            Number.isFinite(holds)
+              ? `It holds this much rubbing from about ${sayDuration(holds)}.`
+              : "It stays open to water until it is sealed."
+          }`,
+          lower: film.stepId,
+          fixes,
+        },
+      ];
+    }
+    return [];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "a second coat on dry chalk paint",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-slate", { coats: 2 }],
+          ["wax", "wax-clear"],
+        ],
+      },
+      {
+        shows: "a wash over paint that stood a day",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-slate"],
+          ["wash", "mineral-oyster", { wait: { kind: "at least", minutes: 1440 } }],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "a wash two hours after the base",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-slate"],
+          ["wash", "mineral-oyster"],
+        ],
+      },
+      {
+        shows: "a glaze wiped back over fresh chalk paint",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "chalk-slate"], ["brush", "glaze-umber"], ["wipe-back"]],
+      },
+    ],
+  },
+};

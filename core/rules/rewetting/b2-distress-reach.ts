@@ -1,0 +1,131 @@
+import { holdsFrom } from "../../drying/solubility.ts";
+import { dissolved, type Film, type Stack } from "../../surface/surface.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { films, stacksUnder, stepOf } from "../read-surface.ts";
+import { indexOfStep, insertBefore, ofFamily, patchStep, waitBefore } from "../repair.ts";
+import type { Draft, Fix, Rule, Seam } from "../rule.ts";
+import { listed, named, topNamed } from "../words.ts";
+
+interface Reach {
+  opened: Film[];
+  lands: Stack;
+}
+
+function reachOf(seam: Seam, stack: Stack): Reach {
+  const lands = dissolved(stack, "water", seam.phase.technique.rubbing, seam.at);
+  const opened: Film[] = [];
+  for (const film of films(stack)) {
+    if (lands !== null && film === lands.film) break;
+    opened.push(film);
+  }
+  return { opened, lands };
+}
+
+/** The deepest place that the cloth reaches on edges and beads, where the wear goes. */
+function deepest(seam: Seam): Reach | null {
+  let found: Reach | null = null;
+  for (const { relief, stack, share } of stacksUnder(seam)) {
+    if (share <= 0 || (relief !== "arris" && relief !== "high" && seam.phase.where.on === "everywhere")) continue;
+    const reach = reachOf(seam, stack);
+    if (reach.opened.length > (found?.opened.length ?? 0)) found = reach;
+  }
+  return found;
+}
+
+const layerNames = (opened: readonly Film[]) => listed([...new Set(opened.map((film) => named(film.material)))]);
+
+function goesThrough(seam: Seam, reach: Reach, reveals: string): Draft | null {
+  const target = reach.opened.find((film) => film.stepId === reveals);
+  if (!target) return null;
+  const { crust, phase } = seam;
+  const over = crust.steps[indexOfStep(crust, reveals) + 1];
+  const holds = holdsFrom(target.material, "water", phase.technique.rubbing);
+  const fixes: Fix[] = [];
+  if (over && over.id !== phase.step.id && Number.isFinite(holds))
+    fixes.push({
+      label: `Let the ${named(target.material)} stand ${sayDuration(holds)} before the next layer`,
+      commands: waitBefore(seam, over.id, holds),
+    });
+  const barrier = ofFamily(seam.shelf, "water-borne clear coat");
+  if (over && barrier)
+    fixes.push({
+      label: `Seal it with a ${named(barrier)} that the cloth stops at`,
+      commands: insertBefore(seam, over.id, [{ how: "brush", what: barrier }]),
+    });
+  fixes.push({
+    label: "Sand the edges dry instead",
+    commands: patchStep(seam, phase.step.id, { how: "sand-220" }),
+    look: "crisper wear, thin lines",
+  });
+  return {
+    severity: "stop",
+    title: `The wet cloth goes through the ${named(target.material)} that is meant to show`,
+    because: `It is ${sayDuration(seam.at - target.laidAt)} old and still dissolves, so the cloth opens ${layerNames(reach.opened)} down to ${topNamed(reach.lands, seam.zone.ground)}.`,
+    lower: reveals,
+    fixes,
+  };
+}
+
+export const distressReach: Rule = {
+  meta: {
+    id: "B2",
+    title: "A wet cloth goes through every layer that still dissolves",
+    reason:
+      "It opens the soluble layers from the top down and stops at the first that holds: sealed, insoluble, or old enough.",
+    origin: "common practice",
+    schools: [],
+    subsumes: ["B1"],
+  },
+  looksAt: ["take"],
+  check(seam) {
+    if (!seam.phase.effects.some((effect) => effect.does === "dissolve")) return [];
+    const reach = deepest(seam);
+    if (!reach) return [];
+    const { reveals } = seam.phase.step;
+    if (reveals) {
+      const fault = goesThrough(seam, reach, reveals);
+      if (fault) return [fault];
+    }
+    return [
+      {
+        severity: "note",
+        title: `The cloth opens ${layerNames(reach.opened)}`,
+        because: `It stops at ${topNamed(reach.lands, seam.zone.ground)}, which shows on the worn edges.`,
+        lower: stepOf(reach.lands),
+        fixes: [],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "nothing to distress wet",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "mineral-oyster", { coats: 2 }], ["sand-220"]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "both colours laid the same morning",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-slate"],
+          ["brush", "chalk-bone-white"],
+          ["wet-distress", null, { reveals: "s1" }],
+        ],
+      },
+      {
+        shows: "the cloth stops at the tint-base",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "tint-base-walnut", { coats: 2 }],
+          ["brush", "chalk-bone-white"],
+          ["wet-distress", null, { reveals: "s1" }],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,109 @@
+import { openBetween, openFrom } from "../../drying/gate.ts";
+import { holdsFrom } from "../../drying/solubility.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { patchStep } from "../repair.ts";
+import type { Demand, Rule } from "../rule.ts";
+import { capital, named } from "../words.ts";
+
+export const setTooHard: Rule = {
+  meta: {
+    id: "B3",
+    title: "Wet distressing has its hour",
+    reason:
+      "A damp cloth works while the paint can still go back into water. Chalk-type paint sets within a day, acrylic and emulsion within the hour; after that only paper takes it off.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["take"],
+  demands(seam) {
+    const { phase } = seam;
+    if (!phase.effects.some((effect) => effect.does === "dissolve")) return [];
+    return seam.films.flatMap(({ film }): Demand[] => {
+      const { material } = film;
+      const holds = holdsFrom(material, "water", phase.technique.rubbing);
+      if (material.binder === "casein" || material.binder === "wax" || holds === 0) return [];
+      const opens = material.drying.touch;
+      const gate = Number.isFinite(holds)
+        ? openBetween("touch", opens, { typical: holds, safe: holds })
+        : openFrom("touch", opens);
+      return [
+        {
+          rule: "B3",
+          from: film.phaseId,
+          to: phase.id,
+          lower: film.stepId,
+          gates: [gate],
+          reason: "before it sets hard",
+          tell: (verdict, waited) => ({
+            severity: "caution",
+            title:
+              verdict === "late"
+                ? `${capital(named(material))} has set too hard to rub`
+                : `${capital(named(material))} is still wet`,
+            because:
+              verdict === "late"
+                ? `It has stood ${sayDuration(waited)}; a damp cloth moves it until about ${sayDuration(holds)}.`
+                : `It has had ${sayDuration(waited)}; the cloth would smear it. Touch dry after ${sayDuration(opens.safe)}.`,
+            lower: film.stepId,
+            fixes: [
+              ...(phase.step.wait
+                ? [{ label: "Do it in time", commands: patchStep(seam, phase.step.id, { wait: null }) }]
+                : []),
+              {
+                label: "Sand the edges dry instead",
+                commands: patchStep(seam, phase.step.id, { how: "sand-220" }),
+                look: "crisper wear, thin lines",
+              },
+            ],
+          }),
+        },
+      ];
+    });
+  },
+  check(seam) {
+    if (!seam.phase.effects.some((effect) => effect.does === "dissolve")) return [];
+    const top = seam.tops.find(
+      ({ stack }) => stack !== null && holdsFrom(stack.film.material, "water", 1) === 0,
+    )?.stack;
+    if (!top) return [];
+    return [
+      {
+        severity: "caution",
+        title: `A damp cloth does nothing to ${named(top.film.material)}`,
+        because: "It does not dissolve in water once laid; paper takes it off, or something soluble has to lie on top.",
+        lower: top.film.stepId,
+        part: "holds",
+        fixes: [
+          {
+            label: "Sand the edges dry instead",
+            commands: patchStep(seam, seam.phase.step.id, { how: "sand-220" }),
+            look: "crisper wear, thin lines",
+          },
+        ],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "chalk paint distressed the same day",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "tint-base-walnut"], ["brush", "chalk-bone-white"], ["wet-distress"]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "chalk paint distressed two days later",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "tint-base-walnut"],
+          ["brush", "chalk-bone-white"],
+          ["wet-distress", null, { wait: { kind: "at least", minutes: 2880 } }],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,65 @@
+import { holdsFrom } from "../../drying/solubility.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { patchStep, waitBefore } from "../repair.ts";
+import type { Rule } from "../rule.ts";
+import { capital, named } from "../words.ts";
+
+export const acrylicTears: Rule = {
+  meta: {
+    id: "B4",
+    title: "Acrylic and emulsion tear under paper",
+    reason:
+      "The film is a skin of plastic. Until it has cured, paper warms it, rolls it up and tears it in strips instead of wearing it thin.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["take"],
+  check(seam) {
+    const { phase } = seam;
+    if (!phase.effects.some((effect) => effect.does === "abrade")) return [];
+    const soft = seam.films.find(
+      ({ film }) =>
+        film.material.role === "paint" &&
+        film.material.binder === "acrylic" &&
+        seam.at - film.laidAt < film.material.drying.cure.safe,
+    );
+    if (!soft) return [];
+    const { film } = soft;
+    const cure = film.material.drying.cure.safe;
+    return [
+      {
+        severity: "caution",
+        title: `${capital(named(film.material))} will roll up under the paper`,
+        because: `It is ${sayDuration(seam.at - film.laidAt)} old and cured only after ${sayDuration(cure)}.`,
+        lower: film.stepId,
+        fixes: [
+          {
+            label: `Wet distress it within ${sayDuration(holdsFrom(film.material, "water", 1))} instead`,
+            commands: patchStep(seam, phase.step.id, { how: "wet-distress", wait: null }),
+            look: "softer, feathered wear",
+          },
+          { label: "Sand it once it has cured", commands: waitBefore(seam, phase.step.id, cure) },
+        ],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "chalk paint sanded",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "chalk-slate"], ["sand-220"]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "emulsion sanded the same day",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "emulsion-putty"], ["sand-220"]],
+      },
+    ],
+  },
+};

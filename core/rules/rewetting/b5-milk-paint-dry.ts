@@ -1,0 +1,47 @@
+import { patchStep } from "../repair.ts";
+import type { Rule } from "../rule.ts";
+import { capital, named } from "../words.ts";
+
+export const milkPaintDry: Rule = {
+  meta: {
+    id: "B5",
+    title: "Milk paint is distressed dry",
+    reason: "Casein hardly goes back into water once it is dry: a damp cloth only streaks it and raises the grain.",
+    origin: "common practice",
+    schools: [],
+    subsumes: ["B2", "B3"],
+  },
+  looksAt: ["take"],
+  check(seam) {
+    if (!seam.phase.effects.some((effect) => effect.does === "dissolve")) return [];
+    const milk = seam.films.find(({ film }) => film.material.binder === "casein");
+    if (!milk) return [];
+    return [
+      {
+        severity: "caution",
+        title: `${capital(named(milk.film.material))} is distressed dry`,
+        because: "A damp cloth streaks it rather than wearing it.",
+        lower: milk.film.stepId,
+        fixes: [{ label: "Sand it dry instead", commands: patchStep(seam, seam.phase.step.id, { how: "sand-220" }) }],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "milk paint sanded dry",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "milk-ochre"], ["sand-220"]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "milk paint rubbed wet",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "milk-ochre"], ["wet-distress"]],
+      },
+    ],
+  },
+};

@@ -1,0 +1,45 @@
+import { standsBefore } from "../drying/before-clear.ts";
+import type { Rule } from "../rule.ts";
+
+export const clayUnderClearCoat: Rule = {
+  meta: {
+    id: "B7",
+    title: "Clay paint stands before a liquid clear coat",
+    reason:
+      "Clay-type paint never stops being soluble until it is sealed. A brushed clear coat laid too soon picks it up and drags the colour about.",
+    origin: "common practice, with schools",
+    schools: ["waitBeforeClear"],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  demands(seam) {
+    if (seam.phase.material?.role !== "clear") return [];
+    return seam.films
+      .filter(({ film }) => film.material.binder === "clay")
+      .map(({ film }) => standsBefore(seam, film, "B7", "The brush would pick the colour up."));
+  },
+  examples: {
+    clean: [
+      {
+        shows: "clear coat the next day",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "clay-moss", { coats: 2 }],
+          ["brush", "clear-coat-matt"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "clear coat after an hour",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "clay-moss"],
+          ["brush", "clear-coat-matt", { wait: { kind: "exactly", minutes: 60 } }],
+        ],
+      },
+    ],
+  },
+};

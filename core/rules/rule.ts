@@ -1,0 +1,131 @@
+import type { Gate } from "../drying/gate.ts";
+import type { Command } from "../edit/command.ts";
+import type { Material } from "../materials/material.ts";
+import type { HouseRules } from "../plan/house-rules.ts";
+import type { Crust, Zone } from "../plan/plan.ts";
+import type { Phase } from "../surface/phase.ts";
+import type { Film, Stack, Surface } from "../surface/surface.ts";
+import type { Instant, Minutes, Share } from "../units/units.ts";
+import type { ExampleStack } from "./example.ts";
+
+/** stop: will fail, or can hurt. caution: may fail; depends. note: normal, worth knowing. */
+export type Severity = "stop" | "caution" | "note";
+export const SEVERITY_ORDER: Record<Severity, number> = { stop: 0, caution: 1, note: 2 };
+
+/** A way out of a finding: commands that make it go away, and what they change in the look. */
+export interface Fix {
+  label: string;
+  commands: Command[];
+  look?: string;
+}
+
+/** What a rule says of one place, before it is signed with rule, zone and step. */
+export interface Draft {
+  severity: Severity;
+  /** a sentence a colleague would say */
+  title: string;
+  /** the figures of this case and what comes of it */
+  because: string;
+  /** who would judge otherwise */
+  schools?: string;
+  /** step id of the layer beneath, or "ground" */
+  lower?: string;
+  /** tells two findings of one rule on one step apart */
+  part?: string;
+  fixes: Fix[];
+}
+
+export interface Finding extends Draft {
+  id: string;
+  rule: string;
+  zoneId: string;
+  crustId: string;
+  /** the step it is told at */
+  stepId: string;
+  /** told of the finished surface, not of the seam under the step */
+  surface: boolean;
+}
+
+/** A wait or a window between two phases; the scheduler takes these, never the rules. */
+export interface Demand {
+  rule: string;
+  from: string;
+  to: string;
+  /** step id of the phase waited for */
+  lower: string;
+  gates: readonly Gate[];
+  /** what is waited for, in a few words: "recoat", "tack" */
+  reason: string;
+  /** what to say when the wait misses every gate */
+  tell(verdict: "early" | "late", waited: Minutes): Draft | null;
+}
+
+/** A phase with its place on the zone's nominal line. */
+export interface Placed {
+  phase: Phase;
+  starts: Instant;
+  ends: Instant;
+}
+
+/** Something on top where the phase goes, and how much of the zone it is. */
+export interface Top {
+  stack: Stack;
+  share: Share;
+}
+
+/** Where a rule looks: one phase about to be laid on the surface as it then is. */
+export interface Seam {
+  zone: Zone;
+  crust: Crust;
+  houseRules: HouseRules;
+  phase: Phase;
+  before: Surface;
+  tops: readonly Top[];
+  /** the films among the tops */
+  films: readonly { film: Film; share: Share }[];
+  /** while demands are asked for: the earliest the hands are free; while checking: when the phase starts */
+  at: Instant;
+  past: readonly Placed[];
+  /** every phase of the crust, this one among them */
+  phases: readonly Phase[];
+  shelf: Shelf;
+}
+
+/** The whole stack when the last step is done. */
+export interface Finish {
+  zone: Zone;
+  crust: Crust;
+  houseRules: HouseRules;
+  after: Surface;
+  tops: readonly Top[];
+  past: readonly Placed[];
+  shelf: Shelf;
+}
+
+/** What a repair may take: the plan's own materials first, then the catalogue. */
+export interface Shelf {
+  pinned: ReadonlyMap<string, Material>;
+  catalogue: readonly Material[];
+}
+
+export interface Rule {
+  meta: {
+    id: string;
+    title: string;
+    /** why, in plain words */
+    reason: string;
+    origin: string;
+    /** keys of the house rules under which it judges otherwise */
+    schools: readonly (keyof HouseRules)[];
+    /** rules that keep quiet on a seam where this one speaks */
+    subsumes: readonly string[];
+  };
+  /** the kinds of phase it looks at */
+  looksAt: readonly ("coat" | "take" | "prepare" | "finish")[];
+  demands?(seam: Seam): Demand[];
+  check?(seam: Seam): Draft[];
+  finish?(finish: Finish): Draft[];
+  examples: { clean: readonly ExampleStack[]; faulty: readonly ExampleStack[] };
+}
+
+export type { ExampleStack };

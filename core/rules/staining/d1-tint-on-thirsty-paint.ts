@@ -1,0 +1,113 @@
+import { lightness } from "../../colour/difference.ts";
+import { absorbencyOf } from "../../surface/surface.ts";
+import { isTinted, seen, stepOf, THIRSTY } from "../read-surface.ts";
+import { insertBefore, ofFamily, withIntent } from "../repair.ts";
+import type { Fix, Rule } from "../rule.ts";
+import { capital, named, sayShare, topNamed } from "../words.ts";
+
+const DARK_GLAZE = 45;
+
+export const tintOnThirstyPaint: Rule = {
+  meta: {
+    id: "D1",
+    title: "Tinted wax and dark glaze stain thirsty paint for good",
+    reason:
+      "Unsealed chalk, clay and milk paint drink. The colour goes in where it first touches and cannot be wiped back to the paint again.",
+    origin: "common practice",
+    schools: ["darkWax"],
+    subsumes: ["D2"],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material, step } = seam.phase;
+    if (!material || !isTinted(material)) return [];
+    const wax = material.role === "wax";
+    const darkGlaze = material.role === "glaze" && lightness(material.colour) < DARK_GLAZE;
+    if (!wax && !darkGlaze) return [];
+    const thirsty = seen(seam.tops).filter((top) => absorbencyOf(top.stack, seam.before.ground) >= THIRSTY);
+    const top = thirsty[0];
+    if (!top) return [];
+    const share = thirsty.reduce((sum, one) => sum + one.share, 0);
+    const below = topNamed(top.stack, seam.zone.ground);
+    const wanted = step.intents.includes("stain");
+    const accepted = wax && seam.houseRules.darkWax === "straight on the paint";
+    const { clearWax, clearCoat, slip } = {
+      clearWax: ofFamily(seam.shelf, "clear wax"),
+      clearCoat: ofFamily(seam.shelf, "water-borne clear coat"),
+      slip: ofFamily(seam.shelf, "clear glaze medium"),
+    };
+    const fixes: Fix[] = [];
+    if (wax && clearWax)
+      fixes.push({
+        label: "Clear wax first, dark into it while fresh",
+        commands: insertBefore(seam, step.id, [{ how: "wax", what: clearWax }]),
+        look: "stays paler on the flats, dark only in the grooves",
+      });
+    if (!wax && slip)
+      fixes.push({
+        label: "A slip coat of clear glaze first",
+        commands: insertBefore(seam, step.id, [{ how: "brush", what: slip }]),
+        look: "wipes back cleaner",
+      });
+    if (clearCoat)
+      fixes.push({
+        label: `Seal with ${named(clearCoat)} first`,
+        commands: insertBefore(seam, step.id, [{ how: "brush", what: clearCoat }]),
+        look: "wipes back almost clean",
+      });
+    fixes.push({
+      label: "A grimed whole is wanted",
+      commands: withIntent(seam, step.id, "stain"),
+      look: "the paint takes the tint all over",
+    });
+    return [
+      {
+        severity: wanted || accepted ? "note" : "caution",
+        title:
+          wanted || accepted
+            ? `${capital(named(material))} will tint the ${below} all over`
+            : `${capital(named(material))} on bare ${below} stains it for good`,
+        because: `${sayShare(share).replace(/^./, (letter) => letter.toUpperCase())} is thirsty and unsealed: what goes in first stays, however soon it is wiped.`,
+        schools: accepted
+          ? "Others lay clear wax first, so that the dark can be moved."
+          : "Some shops want the grimed whole and go straight on.",
+        lower: stepOf(top.stack),
+        fixes: wanted || accepted ? [] : fixes,
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "clear wax before the dark",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-bone-white", { coats: 2 }],
+          ["wax", "wax-clear"],
+          ["wax", "wax-dark"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "dark wax straight on chalk paint",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-bone-white", { coats: 2 }],
+          ["wax", "wax-dark"],
+        ],
+      },
+      {
+        shows: "umber glaze straight on clay paint",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "clay-linen"],
+          ["brush", "glaze-umber", { wait: { kind: "at least", minutes: 1440 } }],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,115 @@
+import { lightness } from "../../colour/difference.ts";
+import type { Material } from "../../materials/material.ts";
+import { films, PALE, seen } from "../read-surface.ts";
+import { indexOfStep, insertAt, ofFamily, withIntent } from "../repair.ts";
+import type { Fix, Rule } from "../rule.ts";
+import { capital, groundNamed, listed, named } from "../words.ts";
+
+const showsBleed = (material: Material) =>
+  material.carrier === "water" &&
+  (material.role === "paint" || material.role === "primer") &&
+  lightness(material.colour) >= PALE;
+
+export const bleedThrough: Rule = {
+  meta: {
+    id: "D4",
+    title: "Tannin, knots and red dye bleed through pale paint",
+    reason:
+      "Water in the paint wakes the tannin and carries it up. It shows as yellow or brown rings, often only after weeks; more coats do not stop it, a stain-block does.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material, step } = seam.phase;
+    const { ground } = seam.zone;
+    if (!material || ground.bleeds.length === 0 || !showsBleed(material) || material.tannin === "blocks") return [];
+    const open = seen(seam.tops).find((top) =>
+      [...films(top.stack)].every((film) => film.material.tannin === "passes" && !showsBleed(film.material)),
+    );
+    if (!open) return [];
+    const raw = ground.kind === "raw timber";
+    const wanted = step.intents.includes("stain");
+    const lowest = [...films(open.stack)].at(-1)?.stepId ?? step.id;
+    const at = indexOfStep(seam.crust, lowest);
+    const what = listed(
+      ground.bleeds.map((one) =>
+        one === "knots" && ground.knots > 0 ? `${ground.knots} knot${ground.knots > 1 ? "s" : ""}` : one,
+      ),
+    );
+    const fixes: Fix[] = [];
+    const shellac = ofFamily(seam.shelf, "stain-block primer, shellac");
+    const water = ofFamily(seam.shelf, "stain-block primer, water-borne");
+    if (shellac)
+      fixes.push({
+        label: "Two thin coats of shellac stain-block first",
+        commands: insertAt(seam, at, [{ how: "brush", what: shellac, coats: 2 }]),
+        look: "lies under everything; a chip would show its white",
+      });
+    if (water)
+      fixes.push({
+        label: "Two coats of water-borne stain-block first",
+        commands: insertAt(seam, at, [{ how: "brush", what: water, coats: 2 }]),
+        look: "lies under everything; a chip would show its white",
+      });
+    fixes.push({
+      label: "Let it mark: it suits the age",
+      commands: withIntent(seam, step.id, "stain"),
+      look: "brown rings and clouds, where they please",
+    });
+    return [
+      {
+        severity: wanted ? "note" : raw ? "stop" : "caution",
+        title: wanted
+          ? `${capital(groundNamed(ground))} will mark the ${named(material)}`
+          : `${capital(groundNamed(ground))} will bleed through the ${named(material)}`,
+        because: raw
+          ? `${capital(what)}, and nothing that blocks it between the timber and the first pale coat.`
+          : `${capital(what)} under the old finish. It may hold it back; an overnight test patch decides.`,
+        lower: open.stack?.film.stepId ?? "ground",
+        fixes: wanted ? [] : fixes,
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "stain-block under white on oak",
+        ground: "raw timber",
+        species: "oak",
+        steps: [
+          ["brush", "stain-block-shellac", { coats: 2 }],
+          ["brush", "chalk-bone-white", { coats: 2 }],
+        ],
+      },
+      {
+        shows: "dark paint on oak",
+        ground: "raw timber",
+        species: "oak",
+        steps: [["brush", "mineral-storm", { coats: 2 }]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "white on bare oak",
+        ground: "raw timber",
+        species: "oak",
+        steps: [["brush", "chalk-bone-white", { coats: 2 }]],
+      },
+      {
+        shows: "white on knotty pine",
+        ground: "raw timber",
+        species: "pine",
+        knots: 3,
+        steps: [["brush", "mineral-oyster", { coats: 2 }]],
+      },
+      {
+        shows: "white on varnished mahogany",
+        ground: "varnished timber",
+        species: "mahogany",
+        steps: [["clean"], ["scuff"], ["brush", "mineral-oyster", { coats: 2 }]],
+      },
+    ],
+  },
+};

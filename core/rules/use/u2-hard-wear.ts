@@ -1,0 +1,126 @@
+import type { Material } from "../../materials/material.ts";
+import { WEAR } from "../../plan/plan.ts";
+import { films, isWax, seen, stepOf } from "../read-surface.ts";
+import { indexOfStep, insertAt, ofFamily } from "../repair.ts";
+import type { Finish, Fix, Rule, Top } from "../rule.ts";
+import { capital, named } from "../words.ts";
+
+/** Coats of an ordinary clear coat that stand a hard life (common practice). */
+const COATS_FOR_HARD_WEAR = 3;
+const rank = (wear: Material["wear"]) => WEAR.indexOf(wear);
+
+/** The hardest life this stack stands: its toughest sealing film, one step more when there are three coats of it. */
+function stands(top: Top): number {
+  let best = 0;
+  let clear = 0;
+  for (const { material } of films(top.stack)) {
+    if (material.role === "clear") clear++;
+    if (material.role === "clear" || material.role === "wax" || material.wear !== "display")
+      best = Math.max(best, rank(material.wear));
+  }
+  return clear >= COATS_FOR_HARD_WEAR ? Math.max(best, rank("hard")) : best;
+}
+
+/** Index below the run of waxes that ends the crust, where a clear coat belongs. */
+function belowTheWax(finish: Finish): number {
+  const { steps } = finish.crust;
+  let at = steps.length;
+  while (at > 0 && ["wax", "buff"].includes(steps[at - 1]!.how)) at--;
+  return at;
+}
+
+export const hardWear: Rule = {
+  meta: {
+    id: "U2",
+    title: "A hard life needs a hard film",
+    reason:
+      "Wax marks, and has to be renewed, wherever things are dragged, leaned on and wiped down. A film stands between the finish and the knocks.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["finish"],
+  finish(finish) {
+    const need = rank(finish.zone.use.wear);
+    if (need < rank("daily")) return [];
+    const weak = seen(finish.tops).find((top) => stands(top) < need);
+    if (!weak || weak.stack === null) return [];
+    const at = belowTheWax(finish);
+    const fixes: Fix[] = [];
+    const tough = ofFamily(finish.shelf, "tough water-borne polyurethane");
+    const clear = ofFamily(finish.shelf, "water-borne clear coat");
+    const place = isWax(weak.stack) ? " under the wax" : "";
+    if (tough)
+      fixes.push({
+        label: `Two coats of tough polyurethane${place}`,
+        commands: insertAt(finish, at, [{ how: "brush", what: tough, coats: 2 }]),
+        look: "a little less matt",
+      });
+    if (clear)
+      fixes.push({
+        label: `${capital(need === rank("hard") ? "three" : "two")} coats of ${named(clear)}${place}`,
+        commands: insertAt(finish, at, [
+          { how: "brush", what: clear, coats: need === rank("hard") ? COATS_FOR_HARD_WEAR : 2 },
+        ]),
+      });
+    const existing = finish.crust.steps.find((step) => finish.shelf.pinned.get(step.what ?? "")?.role === "clear");
+    if (
+      existing &&
+      need === rank("hard") &&
+      existing.coats < COATS_FOR_HARD_WEAR &&
+      indexOfStep(finish.crust, existing.id) >= 0
+    )
+      fixes.unshift({
+        label: `Make it ${COATS_FOR_HARD_WEAR} coats of the clear coat`,
+        commands: [
+          { do: "patch step", crustId: finish.crust.id, stepId: existing.id, patch: { coats: COATS_FOR_HARD_WEAR } },
+        ],
+      });
+    return [
+      {
+        severity: "caution",
+        title: `${isWax(weak.stack) ? "Wax alone" : capital(named(weak.stack.film.material))} is little for ${finish.zone.use.wear === "hard" ? "hard knocks" : "daily use"}`,
+        because: `${finish.zone.name}: planned for ${finish.zone.use.wear} use; this finish stands ${WEAR[stands(weak)]} use.`,
+        schools: isWax(weak.stack) ? "Some shops wax table tops and have them re-waxed twice a year." : undefined,
+        lower: stepOf(weak.stack),
+        fixes,
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "polyurethane on a bench top",
+        ground: "raw timber",
+        species: "pine",
+        use: { wear: "hard" },
+        steps: [
+          ["brush", "mineral-storm", { coats: 2 }],
+          ["brush", "polyurethane-water", { coats: 2 }],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "wax alone on a bench top",
+        ground: "raw timber",
+        species: "pine",
+        use: { wear: "hard" },
+        steps: [
+          ["brush", "chalk-slate", { coats: 2 }],
+          ["wax", "wax-clear"],
+        ],
+      },
+      {
+        shows: "one clear coat on a bench top",
+        ground: "raw timber",
+        species: "pine",
+        use: { wear: "hard" },
+        steps: [
+          ["brush", "chalk-slate", { coats: 2 }],
+          ["brush", "clear-coat-satin"],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,71 @@
+import { isTinted, isWax, seen } from "../read-surface.ts";
+import { leaveOut, moveBefore } from "../repair.ts";
+import type { Rule } from "../rule.ts";
+import { named } from "../words.ts";
+
+export const clearOverDark: Rule = {
+  meta: {
+    id: "W2",
+    title: "Clear wax over dark lifts some of the dark",
+    reason: "The solvent in the clear wax softens the tint beneath and the cloth carries it off.",
+    origin: "common practice, with schools",
+    schools: ["lastWax"],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material, step } = seam.phase;
+    if (material?.role !== "wax" || isTinted(material)) return [];
+    const top = seen(seam.tops).find(({ stack }) => isWax(stack) && isTinted(stack!.film.material))?.stack;
+    if (!top) return [];
+    const finishing = seam.houseRules.lastWax === "thin clear over all";
+    const dark = named(top.film.material);
+    return [
+      {
+        severity: finishing ? "note" : "caution",
+        title: `Clear wax will lift some of the ${dark}`,
+        because: finishing
+          ? "Keep it thin and do not rub: your house rule finishes with clear over all."
+          : "Your house rule is that dark goes last.",
+        schools: finishing ? "Others never put clear over dark." : "Some finish with a thin clear wax over all.",
+        lower: top.film.stepId,
+        fixes: finishing
+          ? []
+          : [
+              {
+                label: `Clear wax under the ${dark}`,
+                commands: moveBefore(seam, step.id, top.film.stepId),
+                look: "the dark stays as strong as it was laid",
+              },
+              { label: "Leave out the last clear wax", commands: leaveOut(seam, step.id) },
+            ],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "dark goes last",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-oyster"],
+          ["wax", "wax-clear"],
+          ["wax", "wax-dark"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "clear wax over dark",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-oyster"],
+          ["wax", "wax-dark"],
+          ["wax", "wax-clear"],
+        ],
+      },
+    ],
+  },
+};

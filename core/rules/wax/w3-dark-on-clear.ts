@@ -1,0 +1,81 @@
+import { openFrom, openUntil } from "../../drying/gate.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { HOUR } from "../../units/units.ts";
+import { patchStep } from "../repair.ts";
+import type { Rule } from "../rule.ts";
+
+/** How long a clear wax stays fresh enough to float the dark (from memory). */
+const FRESH = { typical: 30, safe: 20 };
+/** When it has set by the other school: the next day. */
+const SET = { typical: 12 * HOUR, safe: 16 * HOUR };
+
+export const darkOnClear: Rule = {
+  meta: {
+    id: "W3",
+    title: "Dark wax on clear: fresh, or set",
+    reason:
+      "Into fresh clear wax the dark can be pushed about and taken back. On set clear wax it lies where it is put. In between it drags both.",
+    origin: "common practice, with schools; the minutes are from memory",
+    schools: ["darkOnClear"],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  demands(seam) {
+    const { material, step } = seam.phase;
+    if (material?.role !== "wax") return [];
+    const fresh = seam.houseRules.darkOnClear === "while fresh";
+    return seam.films
+      .filter(
+        ({ film }) => film.material.binder === "wax" && film.stepId !== step.id && film.material.id !== material.id,
+      )
+      .map(({ film }) => ({
+        rule: "W3",
+        from: film.phaseId,
+        to: seam.phase.id,
+        lower: film.stepId,
+        gates: fresh ? [openUntil("wet", FRESH), openFrom("recoat", SET)] : [openFrom("recoat", SET)],
+        reason: fresh ? "clear still fresh" : "clear has set",
+        tell: (_verdict, waited) => ({
+          severity: "caution" as const,
+          title: "The clear wax is neither fresh nor set",
+          because: `It has stood ${sayDuration(waited)}. ${fresh ? `Go into it within ${sayDuration(FRESH.safe)}, or wait until the next day.` : "Your house rule waits until the next day."}`,
+          schools: fresh
+            ? "Others always let the clear set overnight."
+            : "Others work the dark into the fresh clear, section by section.",
+          lower: film.stepId,
+          fixes: [
+            {
+              label: fresh ? "Go into it while fresh" : "Let it set",
+              commands: patchStep(seam, step.id, { wait: null }),
+            },
+          ],
+        }),
+      }));
+  },
+  examples: {
+    clean: [
+      {
+        shows: "dark into fresh clear",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-oyster"],
+          ["wax", "wax-clear"],
+          ["wax", "wax-dark"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "dark three hours after clear",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-oyster"],
+          ["wax", "wax-clear"],
+          ["wax", "wax-dark", { wait: { kind: "exactly", minutes: 180 } }],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,54 @@
+import { standsBefore } from "../drying/before-clear.ts";
+import type { Rule } from "../rule.ts";
+
+export const waxOnUnreadyPaint: Rule = {
+  meta: {
+    id: "W4",
+    title: "Wax waits for dry paint",
+    reason:
+      "Waxing is rubbing. Paint that is not dry through drags and tears under the cloth, the more the harder it is worked.",
+    origin: "common practice, with schools",
+    schools: ["waitBeforeClear"],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  demands(seam) {
+    if (seam.phase.material?.role !== "wax") return [];
+    return seam.films
+      .filter(({ film }) => film.material.binder !== "wax")
+      .map(({ film }) => standsBefore(seam, film, "W4", "Rubbing wax in would drag and tear it."));
+  },
+  examples: {
+    clean: [
+      {
+        shows: "waxed the next day",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-slate", { coats: 2 }],
+          ["wax", "wax-clear"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "waxed after two hours",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-slate"],
+          ["wax", "wax-clear", { wait: { kind: "exactly", minutes: 120 } }],
+        ],
+      },
+      {
+        shows: "waxed while wet",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-slate"],
+          ["wax", "wax-clear", { wait: { kind: "exactly", minutes: 10 } }],
+        ],
+      },
+    ],
+  },
+};

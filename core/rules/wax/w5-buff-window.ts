@@ -1,0 +1,92 @@
+import { openBetween, type Range } from "../../drying/gate.ts";
+import type { HouseRules } from "../../plan/house-rules.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { HOUR } from "../../units/units.ts";
+import { isWax, stepOf } from "../read-surface.ts";
+import { leaveOut, patchStep } from "../repair.ts";
+import type { Demand, Rule } from "../rule.ts";
+
+const BUFF_FROM: Record<HouseRules["buff"], Range> = {
+  "at once": { typical: 0, safe: 0 },
+  "after 10–15 min": { typical: 10, safe: 15 },
+  "next day": { typical: 12 * HOUR, safe: 16 * HOUR },
+};
+
+export const buffWindow: Rule = {
+  meta: {
+    id: "W5",
+    title: "Wax is buffed in its window",
+    reason:
+      "Too soon the cloth takes the wax off, too late it has gone hard and will not polish. The sign is the colour: lighter once the solvent has left.",
+    origin: "common practice, three schools; the end from memory",
+    schools: ["buff"],
+    subsumes: [],
+  },
+  looksAt: ["take"],
+  demands(seam) {
+    const { phase, houseRules } = seam;
+    if (!phase.effects.some((effect) => effect.does === "polish")) return [];
+    return seam.films.flatMap(({ film }): Demand[] => {
+      const buff = film.material.windows.buff;
+      if (!buff) return [];
+      const opens = BUFF_FROM[houseRules.buff];
+      return [
+        {
+          rule: "W5",
+          from: film.phaseId,
+          to: phase.id,
+          lower: film.stepId,
+          gates: [openBetween("buff", opens, buff.shuts)],
+          reason: "buff",
+          tell: (verdict, waited) => ({
+            severity: "caution",
+            title:
+              verdict === "late" ? "The wax has gone off and will not polish" : "Buffed too soon the wax comes off",
+            because: `Buffed ${sayDuration(waited)} after waxing; the house rule is ${houseRules.buff}, and it polishes until ${sayDuration(buff.shuts.safe)}.`,
+            schools: "Buffing at once, after 10 to 15 minutes and the next day all have their followers.",
+            lower: film.stepId,
+            fixes: phase.step.wait
+              ? [{ label: "Buff in time", commands: patchStep(seam, phase.step.id, { wait: null }) }]
+              : [],
+          }),
+        },
+      ];
+    });
+  },
+  check(seam) {
+    if (!seam.phase.effects.some((effect) => effect.does === "polish") || seam.tops.some((top) => isWax(top.stack)))
+      return [];
+    return [
+      {
+        severity: "caution",
+        title: "There is no wax here to buff",
+        because: "Nothing on top takes a polish from a cloth.",
+        lower: stepOf(seam.tops[0]?.stack ?? null),
+        part: "nothing",
+        fixes: [{ label: "Leave the buffing out", commands: leaveOut(seam, seam.phase.step.id) }],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "buffed after a quarter of an hour",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "mineral-oyster"], ["wax", "wax-clear"], ["buff"]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "buffed after four days",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-oyster"],
+          ["wax", "wax-clear"],
+          ["buff", null, { wait: { kind: "at least", minutes: 5760 } }],
+        ],
+      },
+    ],
+  },
+};

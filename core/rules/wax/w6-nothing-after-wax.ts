@@ -1,0 +1,83 @@
+import { isResist, isWax, seen } from "../read-surface.ts";
+import { leaveOut, moveBefore, withIntent } from "../repair.ts";
+import type { Rule } from "../rule.ts";
+import { capital, named, sayShare } from "../words.ts";
+
+export const nothingAfterWax: Rule = {
+  meta: {
+    id: "W6",
+    title: "Nothing water-borne after wax",
+    reason:
+      "Once a face is waxed its painting is over. For a spot that lifted: let it dry, take the wax off the spot, touch up, let dry, wax again.",
+    origin: "common practice",
+    schools: [],
+    subsumes: ["A1", "A3"],
+  },
+  looksAt: ["coat", "take"],
+  check(seam) {
+    const { material, step, technique } = seam.phase;
+    const wet = material?.carrier === "water" || technique.wets === "water";
+    if (!wet) return [];
+    const waxed = seen(seam.tops).filter((top) => isWax(top.stack) && !isResist(seam, top.stack!.film));
+    const top = waxed[0]?.stack;
+    if (!top) return [];
+    const share = waxed.reduce((sum, one) => sum + one.share, 0);
+    const wax = named(top.film.material);
+    return [
+      {
+        severity: material ? "stop" : "caution",
+        title: material ? `${capital(named(material))} cannot follow the ${wax}` : `Water runs off the ${wax}`,
+        because: material
+          ? `The wax lies over ${sayShare(share)}; a water-borne coat beads on it and rubs off.`
+          : `${capital(technique.name)} reaches nothing under the wax, which lies over ${sayShare(share)}.`,
+        schools: material ? "As a resist, wax under paint is wanted: mark it so." : undefined,
+        lower: top.film.stepId,
+        fixes: [
+          { label: `Do it before the ${wax}`, commands: moveBefore(seam, step.id, top.film.stepId) },
+          ...(material
+            ? [
+                {
+                  label: "The wax is a resist: paint shall come away",
+                  commands: withIntent(seam, top.film.stepId, "resist"),
+                  look: "what lies under the wax will show",
+                },
+              ]
+            : []),
+          { label: "Leave it out", commands: leaveOut(seam, step.id) },
+        ],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "all painting before wax",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["wash", "mineral-oyster"],
+          ["wax", "wax-clear"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "a wash over waxed paint",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["wax", "wax-clear"],
+          ["wash", "mineral-oyster"],
+        ],
+      },
+      {
+        shows: "wet distressing after waxing",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "mineral-storm"], ["wax", "wax-clear"], ["wet-distress"]],
+      },
+    ],
+  },
+};

@@ -1,0 +1,79 @@
+import type { Command } from "../../edit/command.ts";
+import { isWax, seen } from "../read-surface.ts";
+import { insertAt, ofFamily } from "../repair.ts";
+import type { Finish, Rule } from "../rule.ts";
+
+/** Takes the waxes off the end of the crust and seals with polyurethane instead. */
+function filmInsteadOfWax(finish: Finish): Command[] {
+  const tough = ofFamily(finish.shelf, "tough water-borne polyurethane");
+  if (!tough) return [];
+  const { steps, id } = finish.crust;
+  let at = steps.length;
+  while (at > 0 && ["wax", "buff"].includes(steps[at - 1]!.how)) at--;
+  const gone: Command[] = steps.slice(at).map((step) => ({ do: "remove step", crustId: id, stepId: step.id }));
+  return [...gone, ...insertAt(finish, at, [{ how: "brush", what: tough, coats: 2 }])];
+}
+
+export const waxInHeatAndWet: Rule = {
+  meta: {
+    id: "W9",
+    title: "Wax does not stand heat or standing water",
+    reason: "A warm cup melts a ring into it, and water left standing turns it white.",
+    origin: "common practice, with schools",
+    schools: [],
+    subsumes: ["U2"],
+  },
+  looksAt: ["finish"],
+  finish(finish) {
+    const { heat, water } = finish.zone.use;
+    const wet = water === "standing";
+    const top = seen(finish.tops).find((one) => isWax(one.stack))?.stack;
+    if (!top || (!heat && !wet)) return [];
+    const commands = filmInsteadOfWax(finish);
+    return [
+      {
+        severity: heat && wet ? "stop" : "caution",
+        title: `Wax will mark under ${heat ? "hot cups" : ""}${heat && wet ? " and " : ""}${wet ? "standing water" : ""}`,
+        because: `${finish.zone.name} ends in wax; planned for ${[heat ? "heat" : "", wet ? "standing water" : ""].filter(Boolean).join(" and ")}.`,
+        schools: "Some shops wax such tops all the same, and hand over a tin for mending.",
+        lower: top.film.stepId,
+        fixes:
+          commands.length > 1
+            ? [
+                {
+                  label: "End with two coats of tough polyurethane instead of wax",
+                  commands,
+                  look: "crisper sheen, no wax in the grooves",
+                },
+              ]
+            : [],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "polyurethane where cups stand",
+        ground: "raw timber",
+        species: "pine",
+        use: { heat: true },
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "polyurethane-water", { coats: 2 }],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "wax where cups stand",
+        ground: "raw timber",
+        species: "pine",
+        use: { heat: true },
+        steps: [
+          ["brush", "mineral-storm"],
+          ["wax", "wax-clear"],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,31 @@
+import type { Hours } from "../plan/plan.ts";
+import { DAY, type Minutes, type WallMinutes } from "../units/units.ts";
+import { midnightBefore, weekday } from "../units/wall-time.ts";
+
+export interface Window {
+  opens: WallMinutes;
+  shuts: WallMinutes;
+}
+
+/** Working windows from an instant on, for so many days, in order. A window already begun is cut at the instant. */
+export function workingWindows(hours: Hours, from: WallMinutes, days: number): Window[] {
+  const windows: Window[] = [];
+  const first = midnightBefore(from);
+  for (let day = 0; day < days; day++) {
+    const midnight = first + day * DAY;
+    const today = [...hours.weekdays[weekday(midnight)]!].sort((one, two) => one[0] - two[0]);
+    for (const [opens, shuts] of today) {
+      const window = { opens: Math.max(from, midnight + opens), shuts: midnight + shuts };
+      if (window.shuts <= window.opens) continue;
+      const last = windows.at(-1);
+      if (last && last.shuts >= window.opens) last.shuts = Math.max(last.shuts, window.shuts);
+      else windows.push(window);
+    }
+  }
+  return windows;
+}
+
+/** The longest unbroken window of an ordinary week. */
+export function longestWindow(hours: Hours): Minutes {
+  return Math.max(0, ...workingWindows(hours, 0, 14).map((window) => window.shuts - window.opens));
+}

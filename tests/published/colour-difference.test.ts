@@ -1,0 +1,74 @@
+import { differenceCiede2000, lab65 } from "culori";
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { ciede2000, colourDifference, type Lab, labOf, lightness } from "#core/colour/difference";
+
+// Pairs of the supplementary test data of Sharma, Wu and Dalal 2005, "The CIEDE2000 color-difference formula:
+// implementation notes, supplementary test data, and mathematical observations", table 1.
+const PAIRS: [Lab: [number, number, number], other: [number, number, number], difference: number][] = [
+  [[50, 2.6772, -79.7751], [50, 0, -82.7485], 2.0425],
+  [[50, 3.1571, -77.2803], [50, 0, -82.7485], 2.8615],
+  [[50, 2.8361, -74.02], [50, 0, -82.7485], 3.4412],
+  [[50, -1.3802, -84.2814], [50, 0, -82.7485], 1],
+  [[50, -1.1848, -84.8006], [50, 0, -82.7485], 1],
+  [[50, -0.9009, -85.5211], [50, 0, -82.7485], 1],
+  [[50, 0, 0], [50, -1, 2], 2.3669],
+  [[50, -1, 2], [50, 0, 0], 2.3669],
+  [[50, 2.49, -0.001], [50, -2.49, 0.0009], 7.1792],
+  [[50, 2.49, -0.001], [50, -2.49, 0.0011], 7.2195],
+  [[50, -0.001, 2.49], [50, 0.0009, -2.49], 4.8045],
+  [[50, -0.001, 2.49], [50, 0.0011, -2.49], 4.7461],
+  [[50, 2.5, 0], [50, 0, -2.5], 4.3065],
+  [[50, 2.5, 0], [73, 25, -18], 27.1492],
+  [[50, 2.5, 0], [61, -5, 29], 22.8977],
+  [[50, 2.5, 0], [56, -27, -3], 31.903],
+  [[50, 2.5, 0], [58, 24, 15], 19.4535],
+  [[50, 2.5, 0], [50, 3.1736, 0.5854], 1],
+  [[60.2574, -34.0099, 36.2677], [60.4626, -34.1751, 39.4387], 1.2644],
+  [[63.0109, -31.0961, -5.8663], [62.8187, -29.7946, -4.0864], 1.263],
+  [[22.7233, 20.0904, -46.694], [23.0331, 14.973, -42.5619], 2.0373],
+  [[90.8027, -2.0831, 1.441], [91.1528, -1.6435, 0.0447], 1.4441],
+  [[6.7747, -0.2908, -2.4247], [5.8714, -0.0985, -2.2286], 0.6377],
+  [[2.0776, 0.0795, -1.135], [0.9033, -0.0636, -0.5514], 0.9082],
+];
+
+const lab = ([l, a, b]: [number, number, number]): Lab => ({ l, a, b });
+
+describe("CIEDE2000", () => {
+  it.each(PAIRS)("of %j and %j is %d", (one, other, difference) => {
+    expect(ciede2000(lab(one), lab(other))).toBeCloseTo(difference, 4);
+    expect(ciede2000(lab(other), lab(one))).toBeCloseTo(difference, 4);
+  });
+
+  it("agrees with a general colour library everywhere", () => {
+    const theirs = differenceCiede2000();
+    const any = fc.record({
+      l: fc.double({ min: 0, max: 100, noNaN: true }),
+      a: fc.double({ min: -120, max: 120, noNaN: true }),
+      b: fc.double({ min: -120, max: 120, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(any, any, (one, other) => {
+        const expected = theirs({ mode: "lab65", ...one }, { mode: "lab65", ...other });
+        expect(ciede2000(one, other)).toBeCloseTo(expected, 4);
+      }),
+    );
+  });
+
+  it("is nothing between a colour and itself, and the same both ways", () => {
+    const hex = fc.integer({ min: 0, max: 0xffffff }).map((value) => `#${value.toString(16).padStart(6, "0")}`);
+    fc.assert(
+      fc.property(hex, hex, (one, other) => {
+        expect(colourDifference(one, one)).toBe(0);
+        expect(colourDifference(one, other)).toBeCloseTo(colourDifference(other, one), 9);
+        expect(labOf(one).l).toBeCloseTo(lab65(one)!.l, 9);
+      }),
+    );
+  });
+
+  it("calls white light and black dark (IEC 61966-2-1 white is L* 100)", () => {
+    expect(lightness("#ffffff")).toBeCloseTo(100, 3);
+    expect(lightness("#000000")).toBeCloseTo(0, 6);
+    expect(lightness("#777777")).toBeCloseTo(50, 0);
+  });
+});
