@@ -1,0 +1,204 @@
+import { chmodSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { sql } from "drizzle-orm";
+import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import type { Command } from "#core/edit/command";
+import type { Plan } from "#core/plan/plan";
+import { examplePlan } from "#core/rules/example";
+import { openStore, placeFrom, type Store } from "./open";
+import {
+  addPlan,
+  type Edit,
+  editPlan,
+  getJob,
+  isKnown,
+  JOBS_A_PAGE,
+  listJobs,
+  listRemoved,
+  setRemoved,
+  stepThroughEdits,
+} from "./plans";
+import { plans } from "./schema";
+
+let folder: string;
+let store: Store;
+const opened: Store[] = [];
+
+async function open(): Promise<Store> {
+  const one = await openStore(placeFrom({ JOLLY_CRUST_DATA: folder }));
+  opened.push(one);
+  return one;
+}
+
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), "crust-db-"));
+  store = await open();
+});
+afterEach(() => {
+  for (const one of opened.splice(0)) one.client.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const somePlan = (): Plan =>
+  examplePlan({
+    shows: "white on oak",
+    ground: "raw timber",
+    species: "oak",
+    steps: [
+      ["brush", "chalk-bone-white"],
+      ["wax", "wax-dark"],
+    ],
+  });
+const rename = (title: string): Command => ({ do: "set job", patch: { title, client: undefined, due: undefined } });
+const edit = (id: string, base: number, ...commands: Command[]): Edit => ({ id, base, label: `Edit ${id}`, commands });
+
+describe("the store", () => {
+  it("keeps a journal ahead of writing and holds foreign keys", async () => {
+    expect((await store.client.execute("PRAGMA journal_mode")).rows[0]!.journal_mode).toBe("wal");
+    await expect(
+      store.db.run(sql`insert into edits values ('e', 'nobody', 1, 1, 'x', '[]', '[]', 'done', 0)`),
+    ).rejects.toThrow();
+  });
+
+  it("holds foreign keys after a transaction as well", async () => {
+    await addPlan(store, somePlan());
+    await editPlan(store, "example", edit("a", 1, rename("Once")));
+    await expect(
+      store.db.run(sql`insert into edits values ('e', 'nobody', 1, 1, 'x', '[]', '[]', 'done', 0)`),
+    ).rejects.toThrow();
+  });
+
+  it("opens again with what was kept, migrations done once", async () => {
+    await addPlan(store, somePlan());
+    const again = await open();
+    expect((await getJob(again, "example"))!.plan).toEqual(somePlan());
+  });
+
+  it("says where and what to do when the folder cannot be made", async () => {
+    const file = join(folder, "file");
+    writeFileSync(file, "");
+    await expect(openStore(placeFrom({ JOLLY_CRUST_DATA: join(file, "below") }))).rejects.toThrow(
+      /cannot be opened or made there\. Check the path/,
+    );
+  });
+
+  it("says so when the file is no database, and leaves it as it is", async () => {
+    const other = mkdtempSync(join(tmpdir(), "crust-db-"));
+    writeFileSync(
+      join(other, "crust.db"),
+      "not a database, but long enough to be looked at as one by its header".repeat(20),
+    );
+    await expect(openStore(placeFrom({ JOLLY_CRUST_DATA: other }))).rejects.toThrow(/is not a whole database/);
+    rmSync(other, { recursive: true });
+  });
+
+  it("says so when the file is gone under a running shop", async () => {
+    await addPlan(store, somePlan());
+    rmSync(join(folder, "crust.db"));
+    await expect(listJobs(store)).rejects.toThrow(/is gone\. Put it back/);
+    await expect(editPlan(store, "example", edit("a", 1, rename("Lost?")))).rejects.toThrow(/keep this page open/);
+  });
+
+  it("refuses to write on a read-only place with a sentence, and still reads", async () => {
+    await addPlan(store, somePlan());
+    for (const one of opened.splice(0)) one.client.close();
+    chmodSync(join(folder, "crust.db"), 0o444);
+    chmodSync(folder, 0o555);
+    const root = process.getuid?.() === 0;
+    if (root) process.seteuid!(65534);
+    try {
+      const locked = await open();
+      expect((await getJob(locked, "example"))!.plan.title).toBe("Example");
+      await expect(editPlan(locked, "example", edit("a", 1, rename("Lost?")))).rejects.toThrow(
+        /can be read but not written\. Make it .* writable.*Nothing was changed/,
+      );
+    } finally {
+      if (root) process.seteuid!(0);
+      chmodSync(folder, 0o755);
+    }
+  });
+});
+
+describe("plans", () => {
+  beforeEach(async () => {
+    await addPlan(store, somePlan());
+  });
+
+  it("counts versions and keeps what the list shows", async () => {
+    const done = await editPlan(store, "example", edit("a", 1, rename("Sea chest")));
+    expect(done).toMatchObject({ is: "written", version: 2, undo: "Edit a", redo: null });
+    const [row] = (await listJobs(store)).jobs;
+    expect(row).toMatchObject({ title: "Sea chest", summary: { counts: { stop: 1, caution: 1 }, zones: 1 } });
+  });
+
+  it("refuses an edit of an older version and says what changed", async () => {
+    await editPlan(store, "example", edit("a", 1, rename("First window")));
+    const late = await editPlan(store, "example", edit("b", 1, rename("Second window")));
+    expect(late).toMatchObject({ is: "overtaken", since: ["Edit a"] });
+    expect((await getJob(store, "example"))!.plan.title).toBe("First window");
+  });
+
+  it("lets one of two edits at the same moment through, never both", async () => {
+    const other = await open();
+    const both = await Promise.all([
+      editPlan(store, "example", edit("a", 1, rename("One"))),
+      editPlan(other, "example", edit("b", 1, rename("Two"))),
+    ]);
+    expect(both.map((one) => one.is).sort()).toEqual(["overtaken", "written"]);
+  });
+
+  it("does an edit sent twice once", async () => {
+    const twice = edit("a", 1, { do: "remove step", crustId: "c1", stepId: "s2" });
+    await editPlan(store, "example", twice);
+    expect(await editPlan(store, "example", twice)).toMatchObject({ is: "written", version: 2 });
+    expect(await addPlan(store, somePlan())).toBe(false);
+  });
+
+  it("undoes and redoes through a reload, and forgets what was undone once something new is done", async () => {
+    await editPlan(store, "example", edit("a", 1, rename("One")));
+    await editPlan(store, "example", edit("b", 2, rename("Two")));
+    expect(await stepThroughEdits(store, "example", 3, "undo")).toMatchObject({
+      version: 4,
+      undo: "Edit a",
+      redo: "Edit b",
+    });
+    const again = await open();
+    expect((await getJob(again, "example"))!.plan.title).toBe("One");
+    expect(await stepThroughEdits(again, "example", 4, "redo")).toMatchObject({ version: 5, redo: null });
+    await stepThroughEdits(again, "example", 5, "undo");
+    await stepThroughEdits(again, "example", 6, "undo");
+    expect((await getJob(again, "example"))!.plan).toEqual(somePlan());
+    expect(await editPlan(again, "example", edit("c", 7, rename("New")))).toMatchObject({ redo: null });
+    expect(await stepThroughEdits(again, "example", 8, "redo")).toMatchObject({ is: "refused" });
+  });
+
+  it("refuses a change that would break the plan, and changes nothing", async () => {
+    const broken = await editPlan(store, "example", edit("a", 1, { do: "remove crust", crustId: "c1" }));
+    expect(broken).toMatchObject({ is: "refused", because: expect.stringContaining("still lies on Panel") });
+    expect((await getJob(store, "example"))!.version).toBe(1);
+  });
+
+  it("takes a job off the list and puts it back", async () => {
+    expect(await setRemoved(store, "example", true)).toBe(true);
+    expect((await listJobs(store)).jobs).toHaveLength(0);
+    expect(await getJob(store, "example")).toBeNull();
+    expect(await listRemoved(store)).toHaveLength(1);
+    expect(await isKnown(store, "example")).toBe(true);
+    await setRemoved(store, "example", false);
+    expect((await listJobs(store)).jobs).toHaveLength(1);
+  });
+
+  it("lists jobs a page at a time, none twice and none left out", async () => {
+    for (let index = 0; index < JOBS_A_PAGE + 5; index++) await addPlan(store, { ...somePlan(), id: `job-${index}` });
+    const first = await listJobs(store);
+    const second = await listJobs(store, 1);
+    expect([first.pages, first.jobs.length, second.jobs.length]).toEqual([2, JOBS_A_PAGE, 6]);
+    expect(new Set([...first.jobs, ...second.jobs].map((job) => job.id)).size).toBe(JOBS_A_PAGE + 6);
+  });
+
+  it("says so of a job whose document is broken, and leaves it alone", async () => {
+    await store.db.update(plans).set({ document: { format: "jolly-crust" } });
+    await expect(getJob(store, "example")).rejects.toThrow(/cannot be read \(at .*It was not touched/);
+  });
+});

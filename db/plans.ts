@@ -1,0 +1,247 @@
+import { and, desc, eq, gt, isNotNull, isNull, max } from "drizzle-orm";
+import { applyCommands } from "#core/edit/apply";
+import type { Command } from "#core/edit/command";
+import { Plan } from "#core/plan/plan";
+import { type Database, inTurn, type Store, within } from "./open";
+import { edits, plans } from "./schema";
+import { type Summary, summaryOf } from "./summary";
+import { StorageTrouble } from "./trouble";
+
+export interface JobRow {
+  id: string;
+  title: string;
+  client: string | null;
+  updatedAt: Date;
+  removedAt: Date | null;
+  summary: Summary;
+}
+
+export interface Job {
+  plan: Plan;
+  version: number;
+  /** labels of what undo and redo would do; null where there is nothing */
+  undo: string | null;
+  redo: string | null;
+}
+
+export interface Edit {
+  id: string;
+  base: number;
+  label: string;
+  commands: Command[];
+}
+
+export type Written =
+  | { is: "written"; version: number; undo: string | null; redo: string | null; plan: Plan }
+  /** based on another version; what was done since */
+  | { is: "overtaken"; job: Job; since: string[] }
+  | { is: "refused"; because: string }
+  | { is: "missing" };
+
+const writing = <T>(store: Store, work: (db: Database) => Promise<T>): Promise<T> =>
+  inTurn(store, () => within(store, work));
+
+type Transaction = Parameters<Parameters<Database["transaction"]>[0]>[0];
+type Reader = Database | Transaction;
+
+const jobColumns = {
+  id: plans.id,
+  title: plans.title,
+  client: plans.client,
+  updatedAt: plans.updatedAt,
+  removedAt: plans.removedAt,
+  summary: plans.summary,
+};
+const asJobRow = (row: Omit<JobRow, "summary"> & { summary: unknown }): JobRow => ({
+  ...row,
+  summary: row.summary as Summary,
+});
+
+export const JOBS_A_PAGE = 60;
+
+/** A page of the jobs, last touched first, and how many pages there are. */
+export const listJobs = (store: Store, page = 0): Promise<{ jobs: JobRow[]; pages: number }> =>
+  within(store, async (db) => {
+    const onList = isNull(plans.removedAt);
+    const rows = await db
+      .select(jobColumns)
+      .from(plans)
+      .where(onList)
+      .orderBy(desc(plans.updatedAt), plans.id)
+      .limit(JOBS_A_PAGE)
+      .offset(page * JOBS_A_PAGE);
+    return { jobs: rows.map(asJobRow), pages: Math.max(1, Math.ceil((await db.$count(plans, onList)) / JOBS_A_PAGE)) };
+  });
+
+/** Jobs taken off the list that can still be put back. */
+export const listRemoved = (store: Store): Promise<JobRow[]> =>
+  within(store, async (db) =>
+    (
+      await db.select(jobColumns).from(plans).where(isNotNull(plans.removedAt)).orderBy(desc(plans.removedAt)).limit(20)
+    ).map(asJobRow),
+  );
+
+function readDocument(document: unknown, id: string): Plan {
+  const parsed = Plan.safeParse(document);
+  if (parsed.success) return parsed.data;
+  const issue = parsed.error.issues[0]!;
+  throw new StorageTrouble(
+    `The job "${id}" in the database cannot be read (at ${issue.path.join(".")}: ${issue.message}). It was not touched; restore it from a backup or an exported file.`,
+  );
+}
+
+async function lastEdit(db: Reader, planId: string, state: "done" | "undone") {
+  // undo takes the last done, redo the first undone
+  const rows = await db
+    .select()
+    .from(edits)
+    .where(and(eq(edits.planId, planId), eq(edits.state, state)))
+    .orderBy(state === "done" ? desc(edits.place) : edits.place)
+    .limit(1);
+  return rows[0];
+}
+
+async function readJob(db: Reader, id: string): Promise<Job | null> {
+  const row = (
+    await db
+      .select()
+      .from(plans)
+      .where(and(eq(plans.id, id), isNull(plans.removedAt)))
+  )[0];
+  if (!row) return null;
+  const [done, undone] = [await lastEdit(db, id, "done"), await lastEdit(db, id, "undone")];
+  return {
+    plan: readDocument(row.document, id),
+    version: row.version,
+    undo: done?.label ?? null,
+    redo: undone?.label ?? null,
+  };
+}
+
+export const getJob = (store: Store, id: string): Promise<Job | null> => within(store, (db) => readJob(db, id));
+
+/** Puts a new plan in; false when one with this id is there already (a form sent twice). */
+export const addPlan = (store: Store, plan: Plan, now = new Date()): Promise<boolean> =>
+  writing(store, async (db) => {
+    const added = await db
+      .insert(plans)
+      .values({
+        id: plan.id,
+        title: plan.title,
+        client: plan.client ?? null,
+        version: 1,
+        document: plan,
+        summary: summaryOf(plan),
+        createdAt: now,
+        updatedAt: now,
+      })
+      .onConflictDoNothing()
+      .returning({ id: plans.id });
+    return added.length > 0;
+  });
+
+async function write(db: Reader, plan: Plan, version: number) {
+  await db
+    .update(plans)
+    .set({
+      title: plan.title,
+      client: plan.client ?? null,
+      version,
+      document: plan,
+      summary: summaryOf(plan),
+      updatedAt: new Date(),
+    })
+    .where(eq(plans.id, plan.id));
+}
+
+async function written(db: Reader, planId: string): Promise<Written> {
+  const job = await readJob(db, planId);
+  return job ? { is: "written", ...job } : { is: "missing" };
+}
+
+async function overtaken(db: Reader, job: Job, base: number): Promise<Written> {
+  const rows = await db
+    .select({ label: edits.label, state: edits.state })
+    .from(edits)
+    .where(and(eq(edits.planId, job.plan.id), gt(edits.version, base)))
+    .orderBy(edits.version);
+  const since = rows.map(({ label, state }) => (state === "done" ? label : `${label} (undone)`));
+  return { is: "overtaken", job, since };
+}
+
+const inTransaction = (store: Store, work: (tx: Transaction) => Promise<Written>): Promise<Written> =>
+  writing(store, (db) => db.transaction(work, { behavior: "immediate" }));
+
+/** Does an edit if it was based on the plan as it now is. Sent twice, it is done once. */
+export const editPlan = (store: Store, planId: string, edit: Edit): Promise<Written> =>
+  inTransaction(store, async (tx) => {
+    const job = await readJob(tx, planId);
+    if (!job) return { is: "missing" };
+    const known = (await tx.select({ planId: edits.planId }).from(edits).where(eq(edits.id, edit.id)))[0];
+    if (known)
+      return known.planId === planId
+        ? written(tx, planId)
+        : { is: "refused", because: "This edit belongs to another job." };
+    if (edit.base !== job.version) return overtaken(tx, job, edit.base);
+    const done = applyCommands(job.plan, edit.commands);
+    if (!done.ok) return { is: "refused", because: done.because };
+    const checked = Plan.safeParse(done.plan);
+    if (!checked.success) return { is: "refused", because: checked.error.issues[0]!.message };
+    const version = job.version + 1;
+    const [last] = await tx
+      .select({ place: max(edits.place) })
+      .from(edits)
+      .where(eq(edits.planId, planId));
+    await tx
+      .update(edits)
+      .set({ state: "dropped" })
+      .where(and(eq(edits.planId, planId), eq(edits.state, "undone")));
+    await tx.insert(edits).values({
+      id: edit.id,
+      planId,
+      version,
+      place: (last?.place ?? 0) + 1,
+      label: edit.label,
+      commands: edit.commands,
+      inverse: done.inverse,
+      state: "done",
+      at: new Date(),
+    });
+    await write(tx, checked.data, version);
+    return written(tx, planId);
+  });
+
+/** Takes the last edit back, or does the last one taken back again. */
+export const stepThroughEdits = (store: Store, planId: string, base: number, way: "undo" | "redo"): Promise<Written> =>
+  inTransaction(store, async (tx) => {
+    const job = await readJob(tx, planId);
+    if (!job) return { is: "missing" };
+    if (base !== job.version) return overtaken(tx, job, base);
+    const edit = await lastEdit(tx, planId, way === "undo" ? "done" : "undone");
+    if (!edit)
+      return { is: "refused", because: way === "undo" ? "There is nothing to undo." : "There is nothing to redo." };
+    const done = applyCommands(job.plan, (way === "undo" ? edit.inverse : edit.commands) as Command[]);
+    if (!done.ok) return { is: "refused", because: done.because };
+    const version = job.version + 1;
+    await tx
+      .update(edits)
+      .set({ state: way === "undo" ? "undone" : "done", version, ...(way === "redo" ? { inverse: done.inverse } : {}) })
+      .where(eq(edits.id, edit.id));
+    await write(tx, done.plan, version);
+    return written(tx, planId);
+  });
+
+/** Takes a job off the list, or puts it back. */
+export const setRemoved = (store: Store, planId: string, removed: boolean): Promise<boolean> =>
+  writing(store, async (db) => {
+    const rows = await db
+      .update(plans)
+      .set({ removedAt: removed ? new Date() : null })
+      .where(eq(plans.id, planId))
+      .returning({ id: plans.id });
+    return rows.length > 0;
+  });
+
+/** Whether a plan of this id is kept, on the list or taken off it. */
+export const isKnown = (store: Store, planId: string): Promise<boolean> =>
+  within(store, async (db) => (await db.select({ id: plans.id }).from(plans).where(eq(plans.id, planId))).length > 0);

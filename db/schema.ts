@@ -1,0 +1,41 @@
+import { index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
+
+/** One plan, as its whole document, with the figures the jobs list shows kept beside it. */
+export const plans = sqliteTable(
+  "plans",
+  {
+    id: text("id").primaryKey(),
+    title: text("title").notNull(),
+    client: text("client"),
+    /** counts every write; a write based on another version is refused */
+    version: integer("version").notNull(),
+    document: text("document", { mode: "json" }).notNull(),
+    summary: text("summary", { mode: "json" }).notNull(),
+    createdAt: integer("created_at", { mode: "timestamp_ms" }).notNull(),
+    updatedAt: integer("updated_at", { mode: "timestamp_ms" }).notNull(),
+    removedAt: integer("removed_at", { mode: "timestamp_ms" }),
+  },
+  (table) => [index("plans_by_update").on(table.removedAt, table.updatedAt)],
+);
+
+/** Every edit of a plan with its inverse: the memory of undo and redo, and of what changed since a version. */
+export const edits = sqliteTable(
+  "edits",
+  {
+    /** made by the client, so that an edit sent twice is done once */
+    id: text("id").primaryKey(),
+    planId: text("plan_id")
+      .notNull()
+      .references(() => plans.id, { onDelete: "cascade" }),
+    /** the version this edit, or its last undoing or redoing, made */
+    version: integer("version").notNull(),
+    /** order of the edits of a plan, for undo */
+    place: integer("place").notNull(),
+    label: text("label").notNull(),
+    commands: text("commands", { mode: "json" }).notNull(),
+    inverse: text("inverse", { mode: "json" }).notNull(),
+    state: text("state", { enum: ["done", "undone", "dropped"] }).notNull(),
+    at: integer("at", { mode: "timestamp_ms" }).notNull(),
+  },
+  (table) => [index("edits_by_plan").on(table.planId, table.place)],
+);

@@ -1,0 +1,19 @@
+import { openStore, placeFrom } from "#db/open";
+import { StorageTrouble } from "#db/trouble";
+import { loadDemo } from "./load";
+
+// Migrates the store and puts the demo shop in, each job only where it is not known yet.
+try {
+  const store = await openStore(placeFrom(process.env));
+  const added = await loadDemo(store);
+  store.client.close();
+  console.log(
+    added > 0
+      ? `The demo shop was put in: ${added} jobs.`
+      : "The demo shop is there already; its jobs were left as they are.",
+  );
+} catch (error) {
+  if (!(error instanceof StorageTrouble)) throw error;
+  console.error(error.message);
+  process.exitCode = 1;
+}
