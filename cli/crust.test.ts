@@ -1,0 +1,119 @@
+import { spawnSync } from "node:child_process";
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { writePlanFile } from "#core/exchange/plan-file";
+import { checkReport } from "#core/exchange/report";
+import { examplePlan } from "#core/rules/example";
+
+let folder: string;
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), "crust-cli-"));
+});
+afterAll(() => rmSync(folder, { recursive: true }));
+
+function crust(...words: string[]) {
+  const done = spawnSync("node_modules/.bin/tsx", ["cli/crust.ts", ...words], { encoding: "utf8" });
+  return { code: done.status, out: done.stdout, said: done.stderr };
+}
+
+function file(name: string, text: string): string {
+  const path = join(folder, name);
+  writeFileSync(path, text);
+  return path;
+}
+
+const faulty = examplePlan({
+  shows: "white on oak",
+  ground: "raw timber",
+  species: "oak",
+  steps: [
+    ["brush", "chalk-bone-white"],
+    ["wax", "wax-clear"],
+  ],
+});
+const sound = examplePlan({
+  shows: "mineral on pine",
+  ground: "raw timber",
+  species: "pine",
+  steps: [["brush", "mineral-storm", { coats: 2 }]],
+});
+const late = examplePlan({
+  shows: "late on tack",
+  ground: "raw timber",
+  species: "pine",
+  steps: [
+    ["brush", "mineral-storm"],
+    ["brush", "crackle-medium"],
+    ["brush", "mineral-oyster", { wait: { kind: "at least", minutes: 300 } }],
+  ],
+});
+
+describe("crust on the command line", () => {
+  it("check: exit 1 where there is a stop, and the same words as the core", () => {
+    const { code, out, said } = crust("check", file("faulty.crust.json", writePlanFile(faulty)));
+    expect(code).toBe(1);
+    expect(said).toBe("");
+    expect(JSON.parse(out)).toEqual(JSON.parse(JSON.stringify(checkReport(faulty))));
+  });
+
+  it("check: exit 0 where nothing stands in the way", () => {
+    const { code, out } = crust("check", file("sound.crust.json", writePlanFile(sound)));
+    expect(code).toBe(0);
+    expect(JSON.parse(out).counts).toEqual({ stop: 0, caution: 0, note: 0 });
+  });
+
+  it("schedule: exit 1 where a window cannot be kept, 0 where all are", () => {
+    const broken = crust("schedule", file("late.crust.json", writePlanFile(late)));
+    expect(broken.code).toBe(1);
+    expect(JSON.parse(broken.out).clashes).toHaveLength(1);
+    const kept = crust("schedule", file("sound.crust.json", writePlanFile(sound)));
+    expect(kept.code).toBe(0);
+    expect(JSON.parse(kept.out).bookings).toHaveLength(2);
+  });
+
+  it("shop: what is needed", () => {
+    const { code, out } = crust("shop", file("sound.crust.json", writePlanFile(sound)));
+    expect(code).toBe(0);
+    expect(JSON.parse(out).materials[0]).toMatchObject({
+      id: "mineral-storm",
+      millilitres: Math.ceil((0.5 * 2 * 1000 * 1.1) / 14),
+    });
+  });
+
+  it.each<[string, () => string[], RegExp]>([
+    [
+      "a file that is not there",
+      () => ["check", "/nowhere/at-all.crust.json"],
+      /at-all\.crust\.json: the file cannot be read \(ENOENT\)\. Check the path\./,
+    ],
+    ["a folder", () => ["check", folder], /cannot be read \(EISDIR\)/],
+    ["half a file", () => ["check", file("half.json", '{"format":')], /half\.json: .*not whole JSON/],
+    [
+      "a fault in it",
+      () => ["check", file("fault.json", writePlanFile(sound).replace('"coats": 2', '"coats": -2'))],
+      /at crusts\[0\]\.steps\[0\]\.coats: at least one coat/,
+    ],
+    [
+      "a file too large",
+      () => ["check", file("large.json", " ".repeat(5_100_000))],
+      /5\.1 MB; a crust file holds 5 MB at most/,
+    ],
+    ["no file", () => ["check"], /name a file/],
+    ["a word too many", () => ["check", "a", "b"], /"b" is one word too many/],
+    ["an unknown command", () => ["polish", "a"], /"polish" is not a command/],
+  ])("exit 2 and one line for %s", (_what, words, says) => {
+    const { code, out, said } = crust(...words());
+    expect(code).toBe(2);
+    expect(out).toBe("");
+    expect(said).toMatch(says);
+    expect(said.trimEnd().split("\n")).toHaveLength(1);
+  });
+
+  it("tells how it is used when asked nothing", () => {
+    const { code, out } = crust();
+    expect(code).toBe(0);
+    expect(out).toMatch(/check {5}verdicts/);
+  });
+});
