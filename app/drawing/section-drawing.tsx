@@ -1,0 +1,241 @@
+import { Link } from "react-router";
+import type { Severity } from "#core/rules/rule";
+import { randomFrom, seedOf } from "./noise";
+import { bandPath, between, type Layer, linePath, type SectionGeometry, type Strip } from "./section-profile";
+
+interface Props {
+  geometry: SectionGeometry;
+  size: { width: number; height: number };
+  groundColour: string;
+  /** timber has grain; laminate, metal and glass have none */
+  timber: boolean;
+  /** what a screen reader hears of the whole drawing */
+  label: string;
+  selected: string | null;
+  nameOf: (stepId: string) => string;
+  linkTo: (stepId: string) => string;
+  /** the seam under a layer, where it has something to say */
+  faults: ReadonlyMap<string, Severity>;
+  surfaceFault: Severity | null;
+  /** a press on the mark over a layer, or over the bare ground (null), adds a step there */
+  insertOver?: (stepId: string | null) => void;
+}
+
+const shade = (colour: string, towards: "black" | "white", part: number) =>
+  `color-mix(in oklab, ${colour} ${100 - part}%, ${towards})`;
+
+function strokesOf(strip: Strip, xs: readonly number[]) {
+  const random = randomFrom(seedOf(strip.layer.stepId) + 5);
+  const tallest = Math.max(...strip.lower.map((low, at) => low - strip.upper[at]!));
+  const count = Math.min(12, Math.floor(tallest / 3.4));
+  return Array.from({ length: count }, (_, index) => {
+    const part = (index + 0.5 + (random() - 0.5) * 0.8) / count;
+    const dashes = Array.from(
+      { length: 4 },
+      () => `${Math.round(8 + random() * 60)} ${Math.round(4 + random() * 34)}`,
+    ).join(" ");
+    return {
+      path: linePath(xs, between(strip, part)),
+      dashes,
+      dark: random() > 0.5,
+      offset: Math.round(random() * 60),
+      width: 0.5 + random() * 0.7,
+    };
+  });
+}
+
+/** Brush marks in paint, a stipple in primer, a soft gleam on wax and clear coats. */
+function TextureMarks({ strip, xs }: { strip: Strip; xs: readonly number[] }) {
+  const { colour, texture } = strip.layer;
+  if (texture === "wax" || texture === "clear" || texture === "glaze" || texture === "medium")
+    return (
+      <path
+        d={linePath(xs, between(strip, 0.8))}
+        fill="none"
+        stroke={shade(colour, "white", texture === "clear" ? 70 : 38)}
+        strokeWidth={1.1}
+        strokeDasharray="30 7 62 11"
+        opacity={0.7}
+      />
+    );
+  return strokesOf(strip, xs).map((stroke) => (
+    <path
+      key={stroke.path.slice(0, 40)}
+      d={stroke.path}
+      fill="none"
+      stroke={shade(colour, stroke.dark ? "black" : "white", 26)}
+      strokeWidth={stroke.width}
+      strokeDasharray={texture === "primer" ? "1 5" : stroke.dashes}
+      strokeDashoffset={stroke.offset}
+      opacity={0.5}
+    />
+  ));
+}
+
+function TimberMarks({ geometry, height, colour }: { geometry: SectionGeometry; height: number; colour: string }) {
+  const random = randomFrom(31);
+  const lines = Array.from({ length: 15 }, (_, index) => {
+    const part = (index + 0.6) / 15;
+    const sway = (random() - 0.5) * 9;
+    const ys = geometry.ground.map(
+      (top, at) =>
+        top + (height + 40 - top) * part * 0.9 + Math.sin(geometry.xs[at]! / (38 + index * 3) + index) * sway * part,
+    );
+    return {
+      path: linePath(geometry.xs, ys),
+      width: 0.5 + random() * 1,
+      opacity: 0.22 + random() * 0.3,
+      dashes: random() > 0.6 ? "70 5 120 3" : undefined,
+    };
+  });
+  return lines.map((line) => (
+    <path
+      key={line.path.slice(0, 30)}
+      d={line.path}
+      fill="none"
+      stroke={shade(colour, "black", 42)}
+      strokeWidth={line.width}
+      strokeDasharray={line.dashes}
+      opacity={line.opacity}
+    />
+  ));
+}
+
+const opacityOf = (layer: Layer) =>
+  layer.texture === "clear"
+    ? 0.75
+    : layer.texture === "wax" || layer.texture === "glaze" || layer.texture === "medium"
+      ? 0.93
+      : 1;
+
+const SEAM_LINES: Record<Severity, { colour: string; dashes?: string; width: number }> = {
+  stop: { colour: "var(--color-ochre)", dashes: "2 5", width: 2.4 },
+  caution: { colour: "var(--color-sienna)", dashes: "7 4", width: 1.8 },
+  note: { colour: "var(--color-soft)", width: 0.8 },
+};
+
+function SeamLine({ path, severity }: { path: string; severity: Severity }) {
+  const seam = SEAM_LINES[severity];
+  return (
+    <g fill="none" strokeLinecap="round" pointerEvents="none">
+      <path d={path} stroke="var(--color-board)" strokeWidth={seam.width + 2} strokeOpacity={0.75} />
+      <path d={path} stroke={seam.colour} strokeWidth={seam.width} strokeDasharray={seam.dashes} />
+    </g>
+  );
+}
+
+/** Where along the drawing the marks stand: on the field, clear of groove and bead. */
+const MARK_AT = 0.34;
+
+function InsertMark({
+  geometry,
+  over,
+  insertOver,
+}: {
+  geometry: SectionGeometry;
+  over: Strip | null;
+  insertOver: (stepId: string | null) => void;
+}) {
+  const at = Math.round(MARK_AT * geometry.xs.length);
+  const x = geometry.xs[at]!;
+  const y = (over?.upper ?? geometry.ground)[at]!;
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: for the pointer alone; the keyboard adds with Enter, and the ladder has links
+    <g
+      transform={`translate(${x} ${y})`}
+      className="cursor-copy opacity-0 hover:opacity-100"
+      data-insert-over={over?.layer.stepId ?? "ground"}
+      onClick={() => insertOver(over?.layer.stepId ?? null)}
+    >
+      <circle r={9} fill="var(--color-board)" stroke="var(--color-verdigris)" strokeWidth={1.2} />
+      <path d="M-4.5 0H4.5M0 -4.5V4.5" stroke="var(--color-verdigris)" strokeWidth={1.6} strokeLinecap="round" />
+    </g>
+  );
+}
+
+/** The cut through a crust, timber at the bottom. Each layer is a link that takes it in hand. */
+export function SectionDrawing({
+  geometry,
+  size,
+  groundColour,
+  timber,
+  label,
+  selected,
+  nameOf,
+  linkTo,
+  faults,
+  surfaceFault,
+  insertOver,
+}: Props) {
+  const { xs, ground, strips } = geometry;
+  const floor = xs.map(() => size.height);
+  return (
+    <svg
+      viewBox={`0 0 ${size.width} ${size.height}`}
+      width={size.width}
+      height={size.height}
+      className="block max-w-full"
+      role="group"
+      aria-label={label}
+    >
+      <path d={bandPath(xs, floor, ground)} fill={groundColour} />
+      {timber && <TimberMarks geometry={geometry} height={size.height} colour={groundColour} />}
+      {strips.map((strip) => {
+        const { stepId, colour } = strip.layer;
+        const chosen = stepId === selected;
+        return (
+          <Link
+            key={stepId}
+            to={linkTo(stepId)}
+            replace
+            preventScrollReset
+            aria-label={nameOf(stepId)}
+            aria-current={chosen ? "true" : undefined}
+            className="group"
+          >
+            <path
+              d={bandPath(xs, strip.lower, strip.upper)}
+              fill={colour}
+              fillOpacity={opacityOf(strip.layer)}
+              className="settles group-hover:brightness-110"
+            />
+            <TextureMarks strip={strip} xs={xs} />
+            <path
+              d={linePath(xs, strip.lower)}
+              fill="none"
+              stroke={shade(colour, "black", 55)}
+              strokeOpacity={0.55}
+              strokeWidth={0.7}
+            />
+            {chosen && (
+              <path
+                d={bandPath(xs, strip.lower, strip.upper)}
+                fill="none"
+                stroke="var(--color-verdigris)"
+                strokeWidth={2}
+                strokeLinejoin="round"
+              />
+            )}
+          </Link>
+        );
+      })}
+      <path
+        d={linePath(xs, strips.at(-1)?.upper ?? ground)}
+        fill="none"
+        stroke="var(--color-ink)"
+        strokeOpacity={0.55}
+        strokeWidth={1}
+        pointerEvents="none"
+      />
+      {strips.map(({ layer, lower }) => {
+        const severity = faults.get(layer.stepId);
+        return severity ? <SeamLine key={layer.stepId} path={linePath(xs, lower)} severity={severity} /> : null;
+      })}
+      {surfaceFault && <SeamLine path={linePath(xs, strips.at(-1)?.upper ?? ground)} severity={surfaceFault} />}
+      {insertOver &&
+        [null, ...strips].map((strip) => (
+          <InsertMark key={strip?.layer.stepId ?? "ground"} geometry={geometry} over={strip} insertOver={insertOver} />
+        ))}
+    </svg>
+  );
+}

@@ -1,0 +1,162 @@
+import type { ReliefClass } from "#core/plan/plan";
+import { RELIEF_CLASSES } from "#core/plan/plan";
+import type { Surface } from "#core/surface/surface";
+import { seedOf, waver } from "./noise";
+
+// The cut through the crust: an arris, a field, a groove, a bead and a field again, with every film lying on it as thick as
+// the surface state says, to a stretched scale.
+
+export interface SectionSize {
+  width: number;
+  height: number;
+}
+
+export interface Layer {
+  stepId: string;
+  colour: string;
+  texture: Texture;
+  /** mean dry film by relief class, µm, worn places counted as nothing */
+  micrometres: Record<ReliefClass, number>;
+}
+
+export type Texture = "paint" | "primer" | "wax" | "clear" | "glaze" | "medium";
+
+export interface Strip {
+  layer: Layer;
+  lower: number[];
+  upper: number[];
+}
+
+export interface SectionGeometry {
+  xs: number[];
+  ground: number[];
+  strips: Strip[];
+  landmarks: { name: string; x: number }[];
+}
+
+const STEP = 3;
+const bell = (x: number, centre: number, half: number) =>
+  Math.abs(x - centre) >= half ? 0 : Math.cos(((x - centre) / half) * (Math.PI / 2)) ** 2;
+
+/** Where along the drawing each relief class is, 0 to 1; they make one whole everywhere. */
+function classesAt(x: number, width: number): Record<ReliefClass, number> {
+  const arris = bell(x, 0.075 * width, 0.105 * width);
+  const recess = bell(x, 0.52 * width, 0.085 * width);
+  const high = bell(x, 0.72 * width, 0.09 * width);
+  return { arris, recess, high, field: Math.max(0, 1 - arris - recess - high) };
+}
+
+/** How far the timber falls away at the arris, within the foot of the drawing. */
+const DROP = 98;
+const GROOVE = 40;
+const DEEPEST_GROOVE = 78;
+/** So much of the groove is left to be seen, however much lies in it. */
+const LEFT_OPEN = 9;
+const BEAD = 34;
+
+/** Height of the timber's surface over the field, in pixels, with a groove so deep. */
+function timberAt(x: number, width: number, groove: number): number {
+  const intoArris = Math.max(0, 1 - x / (0.14 * width));
+  return (
+    -DROP * intoArris ** 2.4 - groove * bell(x, 0.52 * width, 0.105 * width) + BEAD * bell(x, 0.72 * width, 0.1 * width)
+  );
+}
+
+const TRACE = 0.3;
+const THINNEST = 2.4;
+const THICKEST_SCALE = 6.4;
+
+/** Stretched scale: thin films stay visible, thick ones do not crowd them out. */
+const drawnHeight = (micrometres: number, scale: number) =>
+  micrometres <= 0 ? 0 : Math.min(1, micrometres / TRACE / 4) * THINNEST + scale * micrometres ** 0.62;
+
+/** The films of a surface as layers, by step, from the ground up. */
+export function layersOf(surface: Surface, order: readonly string[]): Layer[] {
+  const layers = new Map<string, Layer>();
+  for (const relief of RELIEF_CLASSES)
+    for (const patch of surface.patches[relief])
+      for (let at = patch.stack; at !== null; at = at.below) {
+        const { stepId, material, micrometres } = at.film;
+        let layer = layers.get(stepId);
+        if (!layer) {
+          const texture: Texture = material.role === "tint-base" ? "paint" : material.role;
+          layer = { stepId, colour: material.colour, texture, micrometres: { arris: 0, field: 0, high: 0, recess: 0 } };
+          layers.set(stepId, layer);
+        }
+        layer.micrometres[relief] += patch.share * micrometres;
+      }
+  return order.flatMap((stepId) => layers.get(stepId) ?? []);
+}
+
+function thicknessAt(layer: Layer, classes: Record<ReliefClass, number>): number {
+  let micrometres = 0;
+  for (const relief of RELIEF_CLASSES) micrometres += classes[relief] * layer.micrometres[relief];
+  return micrometres;
+}
+
+/** Boundaries of every layer, left to right, in pixels from the top of the drawing. */
+export function sectionGeometry(layers: readonly Layer[], size: SectionSize): SectionGeometry {
+  const { width, height } = size;
+  const xs: number[] = [];
+  for (let x = 0; x <= width; x += STEP) xs.push(x);
+  const classes = xs.map((x) => classesAt(x, width));
+  const datum = height - 104;
+  const room = datum - BEAD - 14;
+  const heightsAt = (scale: number) =>
+    classes.map((here) => layers.reduce((sum, layer) => sum + drawnHeight(thicknessAt(layer, here), scale), 0));
+  let scale = THICKEST_SCALE;
+  for (let tries = 0; tries < 30 && Math.max(0, ...heightsAt(scale)) > room; tries++) scale *= 0.88;
+
+  // glaze and wax lie thick in the groove: it is drawn deep enough for them, and what would still stand out is pressed level
+  const drawn = heightsAt(scale);
+  const nearest = (share: number) => drawn[Math.round((share * width) / STEP)] ?? 0;
+  const level = nearest(0.3);
+  const groove = Math.min(DEEPEST_GROOVE, Math.max(GROOVE, nearest(0.52) - level + 16));
+  const pressed = xs.map((x, at) => {
+    const most = level + Math.max(0, -timberAt(x, width, groove)) - LEFT_OPEN * classes[at]!.recess;
+    return classes[at]!.recess > 0 && drawn[at]! > most ? most / drawn[at]! : 1;
+  });
+  const grain = waver(7, 34);
+  // past the foot of the drawing nothing is drawn, so that no layer reaches over what stands below it
+  const ground = xs.map((x) => Math.min(height, datum - timberAt(x, width, groove) + grain(x) * 0.8));
+  let below = ground;
+  const strips = layers.map((layer, index): Strip => {
+    const slow = waver(seedOf(layer.stepId), 26);
+    const quick = waver(seedOf(layer.stepId) + 91, 7);
+    const upper = xs.map((x, at) => {
+      const thick = drawnHeight(thicknessAt(layer, classes[at]!), scale) * pressed[at]!;
+      const alive = Math.min(1, thick / 6) * (slow(x) * (1.2 + 0.05 * index) + quick(x) * 0.6);
+      return below[at]! - Math.max(0, thick + alive);
+    });
+    const strip = { layer, lower: below, upper };
+    below = upper;
+    return strip;
+  });
+  return {
+    xs,
+    ground,
+    strips,
+    landmarks: [
+      { name: "arris", x: 0.085 * width },
+      { name: "field", x: 0.3 * width },
+      { name: "groove", x: 0.52 * width },
+      { name: "bead", x: 0.72 * width },
+    ],
+  };
+}
+
+const round = (value: number) => Math.round(value * 10) / 10;
+
+/** A line through boundary points. */
+export const linePath = (xs: readonly number[], ys: readonly number[]) =>
+  xs.map((x, at) => `${at === 0 ? "M" : "L"}${round(x)} ${round(ys[at]!)}`).join("");
+
+/** The closed outline between two boundaries. */
+export function bandPath(xs: readonly number[], lower: readonly number[], upper: readonly number[]): string {
+  const back = [...xs].reverse().map((x, at) => `L${round(x)} ${round(lower[xs.length - 1 - at]!)}`);
+  return `${linePath(xs, upper)}${back.join("")}Z`;
+}
+
+/** A boundary part of the way up a strip. */
+export const between = (strip: Strip, part: number): number[] =>
+  strip.lower.map((low, at) => low + (strip.upper[at]! - low) * part);

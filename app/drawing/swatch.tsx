@@ -1,0 +1,82 @@
+import type { Material } from "#core/materials/material";
+import { randomFrom, seedOf } from "./noise";
+
+const shade = (colour: string, towards: "black" | "white", part: number) =>
+  `color-mix(in oklab, ${colour} ${100 - part}%, ${towards})`;
+
+/** A dab of a material: brushed paint, a gleam on wax, a wet edge on clear coats. */
+export function Swatch({ material, size = 22 }: { material: Pick<Material, "id" | "colour" | "role">; size?: number }) {
+  const random = randomFrom(seedOf(material.id));
+  const bump = () => 1.2 * (random() - 0.5);
+  const outline = `M${2 + bump()} ${7 + bump()}C${4 + bump()} ${2.4 + bump()} ${9 + bump()} 2 ${12 + bump()} ${2.2 + bump()}S${20.5 + bump()} 3 ${20 + bump()} ${8 + bump()}S${21 + bump()} ${15 + bump()} ${18 + bump()} ${18.5 + bump()}S${8 + bump()} ${20.5 + bump()} ${4.5 + bump()} ${18.6 + bump()}S${1.2 + bump()} ${11 + bump()} ${2} ${7}Z`;
+  const clear = material.role === "clear" || material.role === "medium";
+  return (
+    <svg viewBox="0 0 22 22" width={size} height={size} aria-hidden="true" className="shrink-0">
+      <path
+        d={outline}
+        fill={material.colour}
+        stroke={shade(material.colour, "black", 40)}
+        strokeWidth={0.8}
+        strokeDasharray={clear ? "2.5 1.5" : undefined}
+      />
+      {[6.4, 9.2, 12.4, 15.2].map((y) => (
+        <path
+          key={y}
+          d={`M${4 + random() * 3} ${y + bump()}q5 ${bump()} ${9 + random() * 3} ${bump() * 0.6}`}
+          stroke={shade(material.colour, random() > 0.5 ? "white" : "black", material.role === "wax" ? 34 : 20)}
+          strokeWidth={0.7 + random() * 0.5}
+          fill="none"
+          opacity={0.75}
+        />
+      ))}
+    </svg>
+  );
+}
+
+/** The bare ground: timber with grain, or a plain tile. */
+export function GroundSwatch({ colour, timber }: { colour: string; timber: boolean }) {
+  return (
+    <svg viewBox="0 0 22 22" width={22} height={22} aria-hidden="true" className="shrink-0">
+      <rect
+        x={2}
+        y={2}
+        width={18}
+        height={18}
+        rx={1.5}
+        fill={colour}
+        stroke={shade(colour, "black", 40)}
+        strokeWidth={0.8}
+      />
+      {timber &&
+        [5, 8, 11.5, 15, 18].map((y, index) => (
+          <path
+            key={y}
+            d={`M3 ${y}q4 ${index % 2 ? -1.6 : 1.4} 8 0t8 ${index % 2 ? 0.8 : -0.8}`}
+            fill="none"
+            stroke={shade(colour, "black", 38)}
+            strokeWidth={0.7}
+            opacity={0.7}
+          />
+        ))}
+    </svg>
+  );
+}
+
+const HAND_MARKS: Record<string, string> = {
+  clean: "M5 15c3-2 5 2 8-1s3-6 5-7M6 8a1.6 1.6 0 1 0 .1 0M11 5a1 1 0 1 0 .1 0",
+  dewax: "M4 16c4-1 5-4 7-8M9 17c4-1 5-4 7-8M13 18c3-1 4-3 5-6",
+  scuff: "M4 17l6-12M9 18l6-12M14 18l4-9",
+  "wipe-back": "M3 14c4-5 7 3 11-3 2-3 4-3 5-2M4 18c4-4 7 2 11-3",
+  "wet-distress": "M4 9c3-3 5 3 8 0s4-3 7 0M4 14c3-3 5 3 8 0s4-3 7 0",
+  buff: "M5 11a6 6 0 1 1 3 5M9 11a2.5 2.5 0 1 1 1.5 2.2",
+};
+const SANDED = "M5 5v12M9 4v14M13 5v12M17 6v10";
+
+/** A mark of the hand for steps that take or prepare and lay nothing. */
+export function HandMark({ how, size = 22 }: { how: string; size?: number }) {
+  return (
+    <svg viewBox="0 0 22 22" width={size} height={size} aria-hidden="true" className="shrink-0 text-soft">
+      <path d={HAND_MARKS[how] ?? SANDED} fill="none" stroke="currentColor" strokeWidth={1.5} strokeLinecap="round" />
+    </svg>
+  );
+}

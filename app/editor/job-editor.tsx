@@ -1,0 +1,130 @@
+import { nanoid } from "nanoid";
+import {
+  createContext,
+  type ReactNode,
+  useContext,
+  useDeferredValue,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+} from "react";
+import { toast } from "sonner";
+import type { Command } from "#core/edit/command";
+import { type Judgement, judge } from "#core/judge/judge";
+import type { Plan } from "#core/plan/plan";
+import { type Dates, datesOf } from "#core/schedule/dates";
+import { type Schedule, schedule } from "#core/schedule/schedule";
+import { postTo } from "./post";
+import { EditQueue, type PendingEdit, type QueueView, type SavedJob } from "./queue";
+
+export interface JobEditor {
+  plan: Plan;
+  version: number;
+  judgement: Judgement;
+  schedule: Schedule;
+  dates: Dates | null;
+  /** the schedule still belongs to the plan before the last edit */
+  settling: boolean;
+  queue: QueueView;
+  undo: string | null;
+  redo: string | null;
+  /** told apart from every other load of the page: forms sent without script sign with it */
+  token: string;
+  /** Does an edit: shown at once, saved behind it. Answers why it cannot be done. */
+  send: (label: string, commands: Command[]) => string | null;
+  stepThrough: (way: "undo" | "redo") => void;
+  resolve: (choice: "mine" | "theirs") => void;
+}
+
+const Editor = createContext<JobEditor | null>(null);
+
+export function useJobEditor(): JobEditor {
+  const editor = useContext(Editor);
+  if (!editor) throw new Error("outside a job");
+  return editor;
+}
+
+const keptKey = (planId: string) => `jolly-crust/unsaved/${planId}`;
+
+/** Edits that had not reached the server when the page went away. */
+function readKept(planId: string): PendingEdit[] {
+  try {
+    const kept: unknown = JSON.parse(localStorage.getItem(keptKey(planId)) ?? "[]");
+    return Array.isArray(kept) ? (kept as PendingEdit[]) : [];
+  } catch {
+    return [];
+  }
+}
+
+function keepFor(planId: string) {
+  return (pending: readonly PendingEdit[]) => {
+    try {
+      if (pending.length === 0) localStorage.removeItem(keptKey(planId));
+      else localStorage.setItem(keptKey(planId), JSON.stringify(pending));
+    } catch {
+      // a browser without storage still has the page itself
+    }
+  };
+}
+
+const listLabels = (edits: readonly PendingEdit[]) => edits.map((edit) => edit.label).join("; ");
+
+export function JobEditorProvider({ job, token, children }: { job: SavedJob; token: string; children: ReactNode }) {
+  const planId = job.plan.id;
+  const [queue] = useState(
+    () =>
+      new EditQueue(job, postTo(`/jobs/${planId}/edit`), typeof window === "undefined" ? undefined : keepFor(planId)),
+  );
+  const view = useSyncExternalStore(queue.subscribe, queue.current, queue.current);
+  const restored = useRef(false);
+
+  useEffect(() => {
+    if (restored.current) return;
+    restored.current = true;
+    const lost = queue.restore(readKept(planId));
+    if (lost.length > 0)
+      toast.error(`These edits from before no longer fit the plan: ${listLabels(lost)}.`, { duration: 20_000 });
+  }, [queue, planId]);
+  useEffect(() => queue.refresh(job), [queue, job]);
+  useEffect(() => {
+    if (view.says && view.state === "saved") toast.error(view.says);
+  }, [view.says, view.state]);
+
+  const { plan } = view;
+  const judgement = useMemo(() => judge(plan), [plan]);
+  const settled = useDeferredValue(judgement);
+  const made = useMemo(() => schedule(plan, settled), [plan, settled]);
+  const dates = useMemo(() => datesOf(settled, made), [settled, made]);
+
+  const editor = useMemo<JobEditor>(
+    () => ({
+      plan,
+      version: view.saved.version,
+      judgement,
+      schedule: made,
+      dates,
+      settling: settled !== judgement,
+      queue: view,
+      token,
+      undo: view.pending.at(-1)?.label ?? view.saved.undo,
+      redo: view.pending.length > 0 ? null : view.saved.redo,
+      send: (label, commands) => queue.add({ id: nanoid(), label, commands }),
+      stepThrough: (way) => {
+        const label = way === "undo" ? (view.pending.at(-1)?.label ?? view.saved.undo) : view.saved.redo;
+        void queue.step(way).then((trouble) => {
+          if (trouble) toast.error(trouble);
+          else toast(`${way === "undo" ? "Undone" : "Done again"}: ${label}`, { duration: 2500 });
+        });
+      },
+      resolve: (choice) => {
+        const lost = queue.resolve(choice);
+        if (lost.length > 0)
+          toast.error(`These could not be laid over the other changes: ${listLabels(lost)}.`, { duration: 20_000 });
+      },
+    }),
+    [plan, view, judgement, settled, made, dates, queue, token],
+  );
+  return <Editor.Provider value={editor}>{children}</Editor.Provider>;
+}

@@ -1,0 +1,196 @@
+import { applyCommands } from "#core/edit/apply";
+import type { Command } from "#core/edit/command";
+import type { Plan } from "#core/plan/plan";
+
+export interface SavedJob {
+  plan: Plan;
+  version: number;
+  undo: string | null;
+  redo: string | null;
+}
+
+export interface PendingEdit {
+  id: string;
+  label: string;
+  commands: Command[];
+}
+
+/** What the server answers to an edit. */
+export type Answer =
+  | { is: "written"; version: number; undo: string | null; redo: string | null; plan?: Plan }
+  | { is: "overtaken"; job: SavedJob; since: string[] }
+  | { is: "refused"; because: string }
+  | { is: "missing" }
+  /** it did not get there, or the store had trouble; worth trying again */
+  | { is: "unsaved"; because: string };
+
+export type Post = (body: ({ base: number } & PendingEdit) | { base: number; way: "undo" | "redo" }) => Promise<Answer>;
+
+export interface QueueView {
+  /** the plan with everything typed so far */
+  plan: Plan;
+  saved: SavedJob;
+  pending: readonly PendingEdit[];
+  state: "saved" | "saving" | "unsaved" | "overtaken";
+  /** why it is not saved, or what was done elsewhere */
+  says: string | null;
+  since: readonly string[];
+}
+
+const RETRY_MILLISECONDS = 3000;
+
+/**
+ * Edits on their way to the server: shown at once, sent one at a time, kept until they are written. When another window was
+ * faster nothing is sent until the painter has chosen.
+ */
+export class EditQueue {
+  private view: QueueView;
+  private busy = false;
+  private theirs: SavedJob | null = null;
+  private readonly listeners = new Set<() => void>();
+
+  constructor(
+    job: SavedJob,
+    private readonly post: Post,
+    private readonly keep: (pending: readonly PendingEdit[]) => void = () => {},
+    private readonly later: (work: () => void, milliseconds: number) => void = (work, milliseconds) => {
+      setTimeout(work, milliseconds);
+    },
+  ) {
+    this.view = { plan: job.plan, saved: job, pending: [], state: "saved", says: null, since: [] };
+  }
+
+  readonly subscribe = (listener: () => void) => {
+    this.listeners.add(listener);
+    return () => {
+      this.listeners.delete(listener);
+    };
+  };
+  readonly current = (): QueueView => this.view;
+
+  /** Takes an edit in; answers a sentence when it cannot be done on the plan as it is shown. */
+  add(edit: PendingEdit): string | null {
+    const done = applyCommands(this.view.plan, edit.commands);
+    if (!done.ok) return done.because;
+    this.show({
+      plan: done.plan,
+      pending: [...this.view.pending, edit],
+      ...(this.view.state === "overtaken" ? {} : { state: "saving" as const }),
+    });
+    void this.flush();
+    return null;
+  }
+
+  /** Edits kept from before a reload, put back on top of what the server has. Those that no longer fit are answered. */
+  restore(pending: readonly PendingEdit[]): PendingEdit[] {
+    return pending.filter((edit) => this.add(edit) !== null);
+  }
+
+  /** Takes the last edit back, or does it again, once everything typed is written. */
+  async step(way: "undo" | "redo"): Promise<string | null> {
+    await this.quiet();
+    if (this.busy || this.view.pending.length > 0) return "Not everything is saved yet.";
+    this.busy = true;
+    const answer = await this.post({ base: this.view.saved.version, way });
+    this.busy = false;
+    if (answer.is === "written" && answer.plan) {
+      const saved = { plan: answer.plan, version: answer.version, undo: answer.undo, redo: answer.redo };
+      this.show({ saved, plan: answer.plan, state: "saved", says: null });
+      return null;
+    }
+    if (answer.is === "overtaken") {
+      this.take(answer.job);
+      return `This job was changed in another window: ${answer.since.join("; ")}. It is shown now; press again if you still want to.`;
+    }
+    return answer.is === "missing" ? "This job is no longer on the list." : "because" in answer ? answer.because : null;
+  }
+
+  /** After another window was faster: lay what was typed here over it, or let it go. */
+  resolve(choice: "mine" | "theirs"): PendingEdit[] {
+    const job = this.theirs;
+    if (!job) return [];
+    const typed = choice === "mine" ? this.view.pending : [];
+    this.theirs = null;
+    this.take(job);
+    return this.restore(typed);
+  }
+
+  /** What the server has, when the page was loaded anew; never over something typed. */
+  refresh(job: SavedJob) {
+    if (!this.busy && this.view.pending.length === 0 && job.version > this.view.saved.version) this.take(job);
+  }
+
+  /** Waits until nothing is on its way: written, or held up. */
+  private quiet(): Promise<void> {
+    return new Promise((resolve) => {
+      const look = () => {
+        if (this.busy || this.view.state === "saving") return;
+        this.listeners.delete(look);
+        resolve();
+      };
+      this.listeners.add(look);
+      look();
+    });
+  }
+
+  private take(job: SavedJob) {
+    this.show({ saved: job, plan: job.plan, pending: [], state: "saved", says: null, since: [] });
+  }
+
+  private show(next: Partial<QueueView>) {
+    this.view = { ...this.view, ...next };
+    this.keep(this.view.pending);
+    for (const listener of this.listeners) listener();
+  }
+
+  private async flush(): Promise<void> {
+    while (!this.busy && this.view.state !== "overtaken" && this.view.pending.length > 0) {
+      const edit = this.view.pending[0]!;
+      this.busy = true;
+      const answer = await this.post({ ...edit, base: this.view.saved.version });
+      this.busy = false;
+      if (!this.settle(edit, answer)) return;
+    }
+  }
+
+  /** Whether the next edit may be sent. */
+  private settle(edit: PendingEdit, answer: Answer): boolean {
+    const rest = this.view.pending.filter((other) => other.id !== edit.id);
+    switch (answer.is) {
+      case "written": {
+        const done = applyCommands(this.view.saved.plan, edit.commands);
+        const plan = answer.plan ?? (done.ok ? done.plan : this.view.saved.plan);
+        const saved = { plan, version: answer.version, undo: answer.undo, redo: answer.redo };
+        this.show({ saved, pending: rest, state: rest.length === 0 ? "saved" : "saving", says: null });
+        return true;
+      }
+      case "refused": {
+        this.show({ pending: [], plan: this.view.saved.plan, state: "saved", says: answer.because });
+        this.restore(rest);
+        return true;
+      }
+      case "overtaken":
+        this.theirs = answer.job;
+        this.show({ state: "overtaken", since: answer.since });
+        return false;
+      case "missing":
+        this.show({
+          state: "unsaved",
+          says: "This job was taken off the list in another window. Put it back on the jobs list, then this is saved.",
+        });
+        this.again();
+        return false;
+      case "unsaved":
+        this.show({ state: "unsaved", says: answer.because });
+        this.again();
+        return false;
+    }
+  }
+
+  private again() {
+    this.later(() => {
+      if (this.view.state !== "unsaved") return;
+      void this.flush();
+    }, RETRY_MILLISECONDS);
+  }
+}

@@ -1,0 +1,32 @@
+import { randomBytes } from "node:crypto";
+import { PassThrough } from "node:stream";
+import { createReadableStreamFromReadable } from "@react-router/node";
+import { renderToPipeableStream } from "react-dom/server";
+import { type EntryContext, ServerRouter } from "react-router";
+import { securityHeaders } from "./http/security.server";
+
+const GIVE_UP_AFTER = 10_000;
+
+/** Renders a page whole before it is sent, with a fresh nonce for its scripts. */
+export default function handleRequest(request: Request, status: number, headers: Headers, context: EntryContext) {
+  const nonce = randomBytes(16).toString("base64");
+  let responseStatus = status;
+  return new Promise<Response>((resolve, reject) => {
+    const { pipe, abort } = renderToPipeableStream(<ServerRouter context={context} url={request.url} nonce={nonce} />, {
+      nonce,
+      onAllReady() {
+        const body = new PassThrough();
+        headers.set("Content-Type", "text/html; charset=utf-8");
+        for (const [name, value] of Object.entries(securityHeaders(nonce))) headers.set(name, value);
+        resolve(new Response(createReadableStreamFromReadable(body), { headers, status: responseStatus }));
+        pipe(body);
+      },
+      onShellError: reject,
+      onError(error) {
+        responseStatus = 500;
+        console.error(error);
+      },
+    });
+    setTimeout(abort, GIVE_UP_AFTER).unref();
+  });
+}

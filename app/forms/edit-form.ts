@@ -1,0 +1,328 @@
+import { z } from "zod";
+import type { Command } from "#core/edit/command";
+import { workingFixes } from "#core/judge/fixes";
+import { judge } from "#core/judge/judge";
+import { CATALOGUE } from "#core/materials/catalogue";
+import { HouseRules } from "#core/plan/house-rules";
+import {
+  type Crust,
+  findCrust,
+  findZone,
+  INTENTS,
+  type Intent,
+  type Plan,
+  RELIEF_CLASSES,
+  type Step,
+} from "#core/plan/plan";
+import { findTechnique, techniquesFor } from "#core/surface/technique";
+import { readDuration } from "#core/units/duration";
+import { DAY, HOUR } from "#core/units/units";
+import type { Faults, FormFields } from "./fields";
+import { readHoursFields } from "./hours-form";
+import { readJobFields } from "./job-form";
+import { readZoneFields } from "./zone-form";
+
+/** What a form asks to be done: one edit, and what to have in hand afterwards. */
+export type FormEdit =
+  | { ok: true; label: string; commands: Command[]; step?: string; zone?: string }
+  | { ok: false; faults: Faults };
+
+const refuse = (says: string, field = ""): FormEdit => ({ ok: false, faults: { [field]: says } });
+
+/** A name for a step in labels and lists: "Brush, bone white" or "Wet distress". */
+export function stepName(plan: Plan, step: Pick<Step, "how" | "what">): string {
+  const technique = findTechnique(step.how)?.name ?? step.how;
+  if (!step.what) return technique;
+  const material =
+    plan.pinned.materials.find((one) => one.id === step.what) ?? CATALOGUE.find((one) => one.id === step.what);
+  return material?.name ?? step.what;
+}
+
+function pinOf(plan: Plan, materialId: string): Command[] | null {
+  if (plan.pinned.materials.some((one) => one.id === materialId)) return [];
+  const material = CATALOGUE.find((one) => one.id === materialId);
+  return material ? [{ do: "pin material", material }] : null;
+}
+
+interface Place {
+  plan: Plan;
+  fields: FormFields;
+  newId: () => string;
+}
+
+function inCrust(place: Place, work: (crust: Crust, step: Step | undefined, at: number) => FormEdit): FormEdit {
+  const crust = findCrust(place.plan, place.fields.crustId ?? "");
+  if (!crust) return refuse("This crust is no longer in the plan.");
+  const at = crust.steps.findIndex((step) => step.id === place.fields.stepId);
+  return work(crust, crust.steps[at], at);
+}
+
+const onStep = (place: Place, work: (crust: Crust, step: Step, at: number) => FormEdit): FormEdit =>
+  inCrust(place, (crust, step, at) => (step ? work(crust, step, at) : refuse("This step is no longer in the crust.")));
+
+function addStep(place: Place): FormEdit {
+  return inCrust(place, (crust) => {
+    const { plan, fields } = place;
+    const [how = "", what] = (fields.pick ?? "").split("|");
+    const technique = findTechnique(how);
+    if (!technique) return refuse("Choose what goes on.", "pick");
+    const at = fields.at === undefined || fields.at === "" ? crust.steps.length : Number(fields.at);
+    if (!Number.isInteger(at) || at < 0 || at > crust.steps.length)
+      return refuse("There is no such place in the crust.");
+    const pin = what ? pinOf(plan, what) : [];
+    if (pin === null) return refuse("That material is not on the shelf.", "pick");
+    const step: Step = {
+      id: place.newId(),
+      kind: technique.kind,
+      how,
+      ...(what ? { what } : {}),
+      where: { on: "everywhere", share: 1 },
+      coats: 1,
+      intents: [],
+    };
+    return {
+      ok: true,
+      label: `Add ${stepName(plan, step)}`,
+      commands: [...pin, { do: "insert step", crustId: crust.id, at, step }],
+      step: step.id,
+    };
+  });
+}
+
+const Coats = z.coerce
+  .number("Coats are counted, like 2.")
+  .int("Coats are counted whole.")
+  .min(1, "At least one coat.")
+  .max(12, "12 coats at most.");
+const Share = z.coerce
+  .number("Write the share as per cent, like 60.")
+  .gt(0, "A step covers more than nothing.")
+  .max(100, "A step covers at most the whole, 100 %.");
+
+/** Shares are shown to a tenth of a per cent: closer than half of that, the share was not changed. */
+const SHOWN_SHARE = 0.0005;
+
+function readWait(fields: FormFields): { wait: Step["wait"] | null } | { fault: string } {
+  const kind = fields.waitKind ?? "as needed";
+  if (kind !== "at least" && kind !== "exactly") return { wait: null };
+  const minutes = readDuration(fields.wait ?? "");
+  if (minutes === null) return { fault: "Write the wait like 45 min, 2 h or 1 day." };
+  if (minutes > 129_600) return { fault: "90 days at most." };
+  return { wait: { kind, minutes } };
+}
+
+function patchStep(place: Place): FormEdit {
+  return onStep(place, (crust, step) => {
+    const { plan, fields } = place;
+    const faults: Faults = {};
+    const technique = findTechnique(fields.how ?? step.how);
+    const what = fields.what ?? step.what;
+    const material = plan.pinned.materials.find((one) => one.id === what) ?? CATALOGUE.find((one) => one.id === what);
+    if (!technique) faults.how = "Choose how it is done.";
+    else if (technique.lays.length > 0 && !material) faults.what = `${technique.name} needs a material.`;
+    else if (technique.lays.length > 0 && material && !technique.lays.includes(material.role))
+      faults.how = `${material.name} is laid by: ${techniquesFor(material)
+        .map((one) => one.name.toLowerCase())
+        .join(", ")}.`;
+    const coats = Coats.safeParse(fields.coats ?? step.coats);
+    if (!coats.success) faults.coats = coats.error.issues[0]!.message;
+    const share = Share.safeParse(fields.share ?? step.where.share * 100);
+    if (!share.success) faults.share = share.error.issues[0]!.message;
+    const on = fields.on ?? step.where.on;
+    if (on !== "everywhere" && !RELIEF_CLASSES.some((relief) => relief === on)) faults.on = "Choose where it goes.";
+    const wait = fields.waitKind === undefined ? { wait: step.wait ?? null } : readWait(fields);
+    if ("fault" in wait) faults.wait = wait.fault;
+    if (!technique || !coats.success || !share.success || "fault" in wait || Object.keys(faults).length > 0)
+      return { ok: false, faults };
+    const lays = technique.lays.length > 0;
+    const pin = lays && what ? (pinOf(plan, what) ?? []) : [];
+    const intents =
+      fields.intents === undefined
+        ? fields.hasIntents
+          ? []
+          : step.intents
+        : fields.intents.split(",").filter((one): one is Intent => INTENTS.some((intent) => intent === one));
+    const reveals = fields.reveals === undefined ? (step.reveals ?? null) : fields.reveals || null;
+    return {
+      ok: true,
+      label: `Change ${stepName(plan, step)}`,
+      commands: [
+        ...pin,
+        {
+          do: "patch step",
+          crustId: crust.id,
+          stepId: step.id,
+          patch: {
+            kind: technique.kind,
+            how: technique.id,
+            what: lays ? (what ?? null) : null,
+            coats: coats.data,
+            where: {
+              on: on as Step["where"]["on"],
+              share: Math.abs(share.data / 100 - step.where.share) < SHOWN_SHARE ? step.where.share : share.data / 100,
+            },
+            intents,
+            wait: wait.wait,
+            reveals,
+          },
+        },
+      ],
+      step: step.id,
+    };
+  });
+}
+
+function moveStep(place: Place): FormEdit {
+  return onStep(place, (crust, step, at) => {
+    const to = place.fields.to === "up" ? at + 1 : place.fields.to === "down" ? at - 1 : Number(place.fields.to);
+    if (!Number.isInteger(to) || to < 0 || to >= crust.steps.length) return refuse("It cannot go further that way.");
+    return {
+      ok: true,
+      label: `Move ${stepName(place.plan, step)}`,
+      commands: [{ do: "move step", crustId: crust.id, stepId: step.id, to }],
+      step: step.id,
+    };
+  });
+}
+
+function removeStep(place: Place): FormEdit {
+  return onStep(place, (crust, step, at) => ({
+    ok: true,
+    label: `Leave out ${stepName(place.plan, step)}`,
+    commands: [{ do: "remove step", crustId: crust.id, stepId: step.id }],
+    step: (crust.steps[at + 1] ?? crust.steps[at - 1])?.id,
+  }));
+}
+
+function applyFix({ plan, fields }: Place): FormEdit {
+  const finding = judge(plan)
+    .zones.flatMap((zone) => zone.findings)
+    .find((one) => one.id === fields.finding);
+  if (!finding) return refuse("This finding is gone already.");
+  const fix = workingFixes(plan, finding).find((one) => one.label === fields.fix);
+  if (!fix) return refuse("This repair no longer fits the plan.");
+  return { ok: true, label: fix.label, commands: fix.commands, step: finding.stepId };
+}
+
+function addZone(place: Place): FormEdit {
+  const { plan, fields, newId } = place;
+  const piece = plan.pieces.find((one) => one.id === fields.pieceId) ?? plan.pieces[0];
+  if (!piece) return refuse("There is no piece to put the zone on.");
+  const read = readZoneFields(fields);
+  if (!read.ok) return read;
+  const shared = fields.crustId ? findCrust(plan, fields.crustId) : undefined;
+  const crust: Crust | null = shared ? null : { id: newId(), name: `${read.zone.name} finish`.slice(0, 80), steps: [] };
+  const zone = { ...read.zone, id: newId(), crustId: shared?.id ?? crust!.id };
+  return {
+    ok: true,
+    label: `Add zone ${zone.name}`,
+    commands: [
+      ...(crust ? [{ do: "insert crust" as const, at: plan.crusts.length, crust }] : []),
+      { do: "insert zone", pieceId: piece.id, at: piece.zones.length, zone },
+    ],
+    zone: zone.id,
+  };
+}
+
+function patchZone({ plan, fields, newId }: Place): FormEdit {
+  const zone = findZone(plan, fields.zoneId ?? "");
+  if (!zone) return refuse("This zone is no longer in the plan.");
+  const read = readZoneFields(fields, zone);
+  if (!read.ok) return read;
+  const own: Crust | null =
+    fields.crustId === "new" ? { id: newId(), name: `${read.zone.name} finish`.slice(0, 80), steps: [] } : null;
+  const crustId = own?.id ?? fields.crustId ?? zone.crustId;
+  return {
+    ok: true,
+    label: `Change zone ${read.zone.name}`,
+    commands: [
+      ...(own ? [{ do: "insert crust" as const, at: plan.crusts.length, crust: own }] : []),
+      { do: "patch zone", zoneId: zone.id, patch: { ...read.zone, crustId } },
+    ],
+    zone: zone.id,
+  };
+}
+
+function removeZone({ plan, fields }: Place): FormEdit {
+  const zone = findZone(plan, fields.zoneId ?? "");
+  if (!zone) return refuse("This zone is no longer in the plan.");
+  const alone = plan.pieces.flatMap((piece) => piece.zones).filter((one) => one.crustId === zone.crustId).length === 1;
+  return {
+    ok: true,
+    label: `Take zone ${zone.name} off`,
+    commands: [
+      { do: "remove zone", zoneId: zone.id },
+      ...(alone && plan.crusts.length > 1 ? [{ do: "remove crust" as const, crustId: zone.crustId }] : []),
+    ],
+  };
+}
+
+function setJob({ fields }: Place): FormEdit {
+  const read = readJobFields(fields);
+  if (!read.ok) return read;
+  const { title, client, start, due } = read.job;
+  return {
+    ok: true,
+    label: "Change the job",
+    commands: [{ do: "set job", patch: { title, start, client: client ?? null, due: due ?? null } }],
+  };
+}
+
+function setHouseRules({ plan, fields }: Place): FormEdit {
+  const read = HouseRules.safeParse({
+    ...plan.pinned.houseRules,
+    ...Object.fromEntries(
+      Object.keys(plan.pinned.houseRules).flatMap((key) => (fields[key] ? [[key, fields[key]]] : [])),
+    ),
+  });
+  if (!read.success) return refuse("Choose one of the schools.");
+  return { ok: true, label: "Change the house rules", commands: [{ do: "set house rules", houseRules: read.data }] };
+}
+
+function setHours({ fields }: Place): FormEdit {
+  const read = readHoursFields(fields);
+  if (!read.ok) return read;
+  return { ok: true, label: "Change the working hours", commands: [{ do: "set hours", hours: read.hours }] };
+}
+
+function renameCrust({ plan, fields }: Place): FormEdit {
+  const crust = findCrust(plan, fields.crustId ?? "");
+  const name = (fields.crustName ?? "").trim();
+  if (!crust) return refuse("This crust is no longer in the plan.");
+  if (name === "" || name.length > 80) return refuse("Give the crust a name, 80 letters at most.", "crustName");
+  return { ok: true, label: `Name the crust ${name}`, commands: [{ do: "rename crust", crustId: crust.id, name }] };
+}
+
+const FORMS: Record<string, (place: Place) => FormEdit> = {
+  "add step": addStep,
+  "patch step": patchStep,
+  "move step": moveStep,
+  "remove step": removeStep,
+  "rename crust": renameCrust,
+  fix: applyFix,
+  "add zone": addZone,
+  "patch zone": patchZone,
+  "remove zone": removeZone,
+  "set job": setJob,
+  "set house rules": setHouseRules,
+  "set hours": setHours,
+};
+
+/**
+ * Reads an edit from a form's fields against the plan as it is. The page uses it before sending, the server where no script
+ * runs: so both say the same.
+ */
+export function readEditForm(plan: Plan, fields: FormFields, newId: () => string): FormEdit {
+  const form = FORMS[fields.do ?? ""];
+  return form ? form({ plan, fields, newId }) : refuse("The form was cut short; load the page again.");
+}
+
+/** How a wait reads in the form: exactly, so that saving the form again changes nothing. */
+export function waitText({ wait }: Pick<Step, "wait">): string {
+  if (!wait) return "";
+  const { minutes } = wait;
+  if (minutes % DAY === 0 && minutes > 0) return `${minutes / DAY} days`;
+  const [hours, rest] = [Math.floor(minutes / HOUR), minutes % HOUR];
+  if (hours === 0) return `${rest} min`;
+  return rest === 0 ? `${hours} h` : `${hours} h ${rest}`;
+}

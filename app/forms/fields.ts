@@ -1,0 +1,33 @@
+import { z } from "zod";
+
+/** What is wrong with a form, by field; "" is the form as a whole. */
+export type Faults = Record<string, string>;
+
+export type FormFields = Record<string, string>;
+
+const MOST_LETTERS = 2000;
+
+/** The text fields of a form; of a field that is there several times, all values joined by a comma. */
+export function fieldsOf(form: FormData): FormFields {
+  const fields: FormFields = {};
+  for (const [name, value] of form) {
+    if (typeof value !== "string") continue;
+    const text = value.slice(0, MOST_LETTERS);
+    fields[name] = name in fields ? `${fields[name]},${text}` : text;
+  }
+  return fields;
+}
+
+export function faultsFrom(error: z.ZodError): Faults {
+  const faults: Faults = {};
+  for (const issue of error.issues) faults[issue.path.map(String).join(".")] ??= issue.message;
+  return faults;
+}
+
+/** A whole or decimal number typed by hand; the sentence is for the field. */
+export const typedNumber = (says: string) =>
+  z
+    .string()
+    .trim()
+    .refine((text) => text !== "" && Number.isFinite(Number(text)), says)
+    .transform(Number);

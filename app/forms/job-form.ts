@@ -1,0 +1,50 @@
+import { z } from "zod";
+import { DEFAULT_HOUSE_RULES } from "#core/plan/house-rules";
+import { DEFAULT_HOURS, Id, type Plan, REFERENCE_ROOM, WallTime } from "#core/plan/plan";
+import { type Faults, type FormFields, faultsFrom } from "./fields";
+import { readZoneFields } from "./zone-form";
+
+const JobFields = z.object({
+  title: z.string().trim().min(1, "Give the job a name.").max(80, "80 letters at most."),
+  client: z.string().trim().max(120, "120 letters at most.").default(""),
+  start: z.string().min(1, "Say when you can begin.").pipe(WallTime),
+  due: z
+    .string()
+    .refine((text) => text === "" || WallTime.safeParse(text).success, "Write a date and time, or leave it empty.")
+    .default(""),
+});
+
+/** Title, client and dates, as a new job and the job's own form ask for them. */
+export function readJobFields(
+  fields: FormFields,
+): { ok: true; job: { title: string; client?: string; start: string; due?: string } } | { ok: false; faults: Faults } {
+  const parsed = JobFields.safeParse(fields);
+  if (!parsed.success) return { ok: false, faults: faultsFrom(parsed.error) };
+  const { title, client, start, due } = parsed.data;
+  if (due !== "" && due <= start) return { ok: false, faults: { due: "The due date lies before the start." } };
+  return { ok: true, job: { title, start, ...(client ? { client } : {}), ...(due ? { due } : {}) } };
+}
+
+/** A new plan from the one-page form: a job, a piece, its first zone with an empty crust. */
+export function readNewJob(fields: FormFields): { ok: true; plan: Plan } | { ok: false; faults: Faults } {
+  const job = readJobFields(fields);
+  const zone = readZoneFields(fields);
+  const piece = (fields.piece ?? "").trim();
+  const id = Id.safeParse(fields.id);
+  const faults: Faults = { ...(job.ok ? {} : job.faults), ...(zone.ok ? {} : zone.faults) };
+  if (piece === "" || piece.length > 80) faults.piece = "Give the piece a name, 80 letters at most.";
+  if (!id.success) faults[""] = "The form was cut short; load the page again.";
+  if (!job.ok || !zone.ok || !id.success || Object.keys(faults).length > 0) return { ok: false, faults };
+  return {
+    ok: true,
+    plan: {
+      format: "jolly-crust",
+      version: 1,
+      id: id.data,
+      ...job.job,
+      pinned: { room: REFERENCE_ROOM, hours: DEFAULT_HOURS, houseRules: DEFAULT_HOUSE_RULES, materials: [] },
+      crusts: [{ id: "crust-1", name: `${zone.zone.name} finish`.slice(0, 80), steps: [] }],
+      pieces: [{ id: "piece-1", name: piece, zones: [{ ...zone.zone, id: "zone-1", crustId: "crust-1" }] }],
+    },
+  };
+}

@@ -1,0 +1,155 @@
+import { z } from "zod";
+import { Colour } from "#core/materials/material";
+import { GROUND_KINDS, type Ground, groundOf, SPECIES } from "#core/plan/ground";
+import { CARVED_RELIEF, MOULDED_RELIEF, PLAIN_RELIEF, type Relief, WEAR, type Zone } from "#core/plan/plan";
+import { Shape, type ShapeKind } from "#core/quantity/shape";
+import { type Faults, type FormFields, faultsFrom, typedNumber } from "./fields";
+
+/** The sizes each shape is asked for, in the order of the form's three fields. */
+export const SHAPE_SIZES: Record<ShapeKind, { name: string; sizes: readonly { key: string; label: string }[] }> = {
+  panel: {
+    name: "Panel or board",
+    sizes: [
+      { key: "width", label: "Width" },
+      { key: "height", label: "Height" },
+    ],
+  },
+  frame: {
+    name: "Frame",
+    sizes: [
+      { key: "width", label: "Width" },
+      { key: "height", label: "Height" },
+      { key: "member", label: "Width of the rails" },
+    ],
+  },
+  box: {
+    name: "Box, four sides and top",
+    sizes: [
+      { key: "width", label: "Width" },
+      { key: "height", label: "Height" },
+      { key: "depth", label: "Depth" },
+    ],
+  },
+  disc: { name: "Disc", sizes: [{ key: "diameter", label: "Diameter" }] },
+  leg: {
+    name: "Turned leg",
+    sizes: [
+      { key: "diameter", label: "Diameter" },
+      { key: "length", label: "Length" },
+    ],
+  },
+};
+
+export const RELIEFS: Record<string, { name: string; relief: Relief; carving: number }> = {
+  plain: { name: "Plain, with edges", relief: PLAIN_RELIEF, carving: 1 },
+  moulded: { name: "Moulded", relief: MOULDED_RELIEF, carving: 1.1 },
+  carved: { name: "Carved", relief: CARVED_RELIEF, carving: 1.3 },
+};
+
+export function reliefOf(zone: Zone): string {
+  const nearest = Object.entries(RELIEFS).sort(
+    ([, one], [, two]) =>
+      Math.abs(one.relief.field - zone.relief.field) - Math.abs(two.relief.field - zone.relief.field),
+  )[0]!;
+  return nearest[0];
+}
+
+const ZoneFields = z.object({
+  zoneName: z.string().trim().min(1, "Give the zone a name.").max(80, "80 letters at most."),
+  shape: z.enum(["panel", "frame", "box", "disc", "leg"], "Choose a shape."),
+  count: typedNumber("Count in whole pieces, like 1."),
+  reliefKind: z.enum(["plain", "moulded", "carved"], "Choose how moulded it is."),
+  orientation: z.enum(["upright", "flat"], "Upright or flat?"),
+  faces: z.enum(["1", "2"]).default("1"),
+  groundKind: z.enum(GROUND_KINDS, "Choose what is there now."),
+  species: z.enum(SPECIES).default("unknown"),
+  knots: typedNumber("Count the knots, or write 0."),
+  groundColour: z
+    .string()
+    .refine((text) => text === "" || Colour.safeParse(text).success, "Choose a colour.")
+    .default(""),
+  wear: z.enum(WEAR, "Choose how hard a life it leads."),
+  heat: z.string().optional(),
+  water: z.enum(["dry", "splashes", "standing"], "Choose how wet it gets."),
+});
+
+export type ZoneRead = { ok: true; zone: Omit<Zone, "id" | "crustId"> } | { ok: false; faults: Faults };
+
+/** Reads the fields that describe a zone. An old ground of the same kind keeps what tests on it found. */
+export function readZoneFields(fields: FormFields, before?: Zone): ZoneRead {
+  const parsed = ZoneFields.safeParse(fields);
+  const faults: Faults = parsed.success ? {} : faultsFrom(parsed.error);
+  const shapeKind = (fields.shape ?? "panel") as ShapeKind;
+  const sizes = SHAPE_SIZES[shapeKind]?.sizes ?? [];
+  const measured: Record<string, number> = {};
+  for (const [index, size] of sizes.entries()) {
+    const text = (fields[`size${index + 1}`] ?? "").trim();
+    const value = Number(text);
+    if (text === "" || !Number.isFinite(value))
+      faults[`size${index + 1}`] = `${size.label}: measure it, in millimetres.`;
+    else measured[size.key] = value;
+  }
+  if (!parsed.success || Object.keys(faults).length > 0) return { ok: false, faults };
+  const typed = parsed.data;
+  const shape = Shape.safeParse({ kind: typed.shape, ...measured, count: typed.count });
+  if (!shape.success) {
+    for (const issue of shape.error.issues) {
+      const key = String(issue.path[0] ?? "");
+      const at = sizes.findIndex((size) => size.key === key);
+      faults[at >= 0 ? `size${at + 1}` : key] =
+        at >= 0 ? `${sizes[at]!.label}: ${issue.message}.` : `${issue.message}.`;
+    }
+    return { ok: false, faults };
+  }
+  if (!Number.isInteger(typed.knots) || typed.knots < 0 || typed.knots > 500)
+    return { ok: false, faults: { knots: "Knots are counted whole, from 0 to 500." } };
+  const { relief, carving } = RELIEFS[typed.reliefKind]!;
+  const sameRelief = before && reliefOf(before) === typed.reliefKind;
+  const fresh = groundOf(typed.groundKind, typed.species, typed.knots);
+  const same =
+    before &&
+    before.ground.kind === typed.groundKind &&
+    (before.ground.species ?? "unknown") === (fresh.species ?? "unknown") &&
+    before.ground.knots === typed.knots;
+  const ground: Ground = {
+    ...(same ? before.ground : fresh),
+    ...(typed.groundColour && before?.ground.kind === typed.groundKind ? { colour: typed.groundColour } : {}),
+  };
+  return {
+    ok: true,
+    zone: {
+      name: typed.zoneName,
+      shape: shape.data,
+      relief: sameRelief ? before.relief : relief,
+      carving: sameRelief ? before.carving : carving,
+      orientation: typed.orientation,
+      faces: Number(typed.faces),
+      ground,
+      use: { wear: typed.wear, heat: typed.heat === "on", water: typed.water },
+    },
+  };
+}
+
+/** A zone as the form shows it. */
+export function zoneFields(zone: Zone): FormFields {
+  const sizes = SHAPE_SIZES[zone.shape.kind].sizes.map((size, index) => [
+    `size${index + 1}`,
+    String((zone.shape as Record<string, unknown>)[size.key]),
+  ]);
+  return {
+    zoneName: zone.name,
+    shape: zone.shape.kind,
+    ...Object.fromEntries(sizes),
+    count: String(zone.shape.count),
+    reliefKind: reliefOf(zone),
+    orientation: zone.orientation,
+    faces: String(zone.faces),
+    groundKind: zone.ground.kind,
+    species: zone.ground.species ?? "unknown",
+    knots: String(zone.ground.knots),
+    groundColour: zone.ground.colour,
+    wear: zone.use.wear,
+    ...(zone.use.heat ? { heat: "on" } : {}),
+    water: zone.use.water,
+  };
+}

@@ -1,0 +1,53 @@
+import { nanoid } from "nanoid";
+import { data, redirect } from "react-router";
+import { Id } from "#core/plan/plan";
+import { editPlan, getJob, stepThroughEdits, type Written } from "#db/plans";
+import { readEditForm } from "~/forms/edit-form";
+import { type Faults, type FormFields, fieldsOf } from "~/forms/fields";
+import { noSuchJob, withStore } from "./trouble.server";
+
+/** A form that could not be done: what is wrong, and everything that was typed. */
+export interface FormResult {
+  faults: Faults;
+  values: FormFields;
+}
+
+const again = (faults: Faults, values: FormFields, status = 422) => data<FormResult>({ faults, values }, { status });
+
+function backTo(request: Request, written: Written, fields: FormFields, to: { step?: string; zone?: string }) {
+  if (written.is === "missing") throw noSuchJob("this");
+  if (written.is === "refused") return again({ "": written.because }, fields);
+  if (written.is === "overtaken")
+    return again(
+      {
+        "": `This job was changed in another window meanwhile: ${written.since.join("; ") || "an undo"}. What you typed stands here still; look, then press again.`,
+      },
+      fields,
+      409,
+    );
+  const url = new URL(request.url);
+  if (to.zone) url.searchParams.set("zone", to.zone);
+  if (to.step) url.searchParams.set("step", to.step);
+  url.searchParams.delete("add");
+  return redirect(`${url.pathname}${url.search}`);
+}
+
+/** Every form of a job's pages, sent without script. */
+export async function jobAction(request: Request, planId: string) {
+  const fields = fieldsOf(await request.formData());
+  return withStore(async (store) => {
+    const job = await getJob(store, planId);
+    if (!job) throw noSuchJob(planId);
+    const base = Number(fields.base);
+    if (!Number.isInteger(base)) return again({ "": "The form was cut short; load the page again." }, fields);
+    if (fields.do === "undo" || fields.do === "redo")
+      return backTo(request, await stepThroughEdits(store, planId, base, fields.do), fields, {});
+    // ids made from the form's own, so that the same form sent twice is the same edit
+    const edit = Id.safeParse(fields.edit).data ?? nanoid();
+    let made = 0;
+    const read = readEditForm(job.plan, fields, () => `${edit.slice(0, 50)}-${++made}`);
+    if (!read.ok) return again(read.faults, fields);
+    const written = await editPlan(store, planId, { id: edit, base, label: read.label, commands: read.commands });
+    return backTo(request, written, fields, read);
+  });
+}

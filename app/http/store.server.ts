@@ -1,0 +1,12 @@
+import { openStore, placeFrom, type Store } from "#db/open";
+
+let opening: Promise<Store> | null = null;
+
+/** The shop's store, opened once. A failed opening is tried again at the next request. */
+export function theStore(): Promise<Store> {
+  opening ??= openStore(placeFrom(process.env)).catch((error) => {
+    opening = null;
+    throw error;
+  });
+  return opening;
+}

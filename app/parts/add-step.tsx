@@ -1,0 +1,148 @@
+import { useRef, useState } from "react";
+import { Link } from "react-router";
+import { CATALOGUE } from "#core/materials/catalogue";
+import type { Material } from "#core/materials/material";
+import type { Crust } from "#core/plan/plan";
+import { TECHNIQUES, techniquesFor } from "#core/surface/technique";
+import { HandMark, Swatch } from "~/drawing/swatch";
+import { useJobEditor } from "~/editor/job-editor";
+import { stepName } from "~/forms/edit-form";
+import { EditForm } from "~/forms/edit-form-parts";
+import type { Selection } from "./selection";
+
+interface Choice {
+  pick: string;
+  name: string;
+  how: string;
+  detail: string;
+  material: Material | null;
+}
+
+const GROUPS: readonly { title: string; fits: (choice: Choice) => boolean }[] = [
+  {
+    title: "Prepare",
+    fits: ({ how, material }) => !material && TECHNIQUES.some((one) => one.id === how && one.kind === "prepare"),
+  },
+  { title: "Primers", fits: ({ material }) => material?.role === "primer" },
+  { title: "Paints", fits: ({ material }) => material?.role === "paint" || material?.role === "tint-base" },
+  { title: "Mediums and glazes", fits: ({ material }) => material?.role === "medium" || material?.role === "glaze" },
+  {
+    title: "Take off",
+    fits: ({ how, material }) => !material && TECHNIQUES.some((one) => one.id === how && one.kind === "take"),
+  },
+  { title: "Waxes", fits: ({ material }) => material?.role === "wax" },
+  { title: "Clear coats", fits: ({ material }) => material?.role === "clear" },
+];
+
+function choicesFor(materials: readonly Material[]): Choice[] {
+  const coats = materials.flatMap((material) =>
+    techniquesFor(material).map((technique, index) => ({
+      pick: `${technique.id}|${material.id}`,
+      name: index === 0 ? material.name : `${material.name}, ${technique.name.toLowerCase()}`,
+      how: technique.id,
+      detail: technique.name.toLowerCase(),
+      material,
+    })),
+  );
+  const hands = TECHNIQUES.filter((one) => one.lays.length === 0).map((one) => ({
+    pick: one.id,
+    name: one.name,
+    how: one.id,
+    detail: one.hint,
+    material: null,
+  }));
+  return [...hands, ...coats];
+}
+
+const matches = (choice: Choice, words: string[]) =>
+  words.every((word) => `${choice.name} ${choice.detail}`.toLowerCase().includes(word));
+
+/** Everything that can be put into the crust at one place: type a few letters, or press one. Works as a plain form as well. */
+export function AddStep({ crust, at, selection }: { crust: Crust; at: number; selection: Selection }) {
+  const { plan } = useJobEditor();
+  const [typed, setTyped] = useState("");
+  const list = useRef<HTMLDivElement>(null);
+  const words = typed
+    .toLowerCase()
+    .split(/[\s,]+/)
+    .filter(Boolean);
+  const pinned = plan.pinned.materials;
+  const choices = choicesFor([
+    ...pinned,
+    ...CATALOGUE.filter((one) => !pinned.some((known) => known.id === one.id)),
+  ]).filter((choice) => {
+    if (words.length > 0) return matches(choice, words);
+    // unasked, only the usual way of each material
+    return !choice.material || techniquesFor(choice.material)[0]?.id === choice.how;
+  });
+  const under = crust.steps[at - 1];
+  return (
+    <section aria-label="Add a step">
+      <div className="flex items-baseline justify-between gap-3">
+        <h2 className="text-lg">
+          {under
+            ? `What comes ${under.what ? "over" : "after"} ${stepName(plan, under).toLowerCase()}?`
+            : "What comes first?"}
+        </h2>
+        <Link to={selection.linkTo({ add: null })} replace preventScrollReset className="link shrink-0 text-note">
+          Close
+        </Link>
+      </div>
+      <EditForm does="add step" about={{ crustId: crust.id, at: String(at) }} className="mt-2" label="Add a step">
+        <input
+          type="search"
+          aria-label="Type a few letters of a material or a technique"
+          placeholder="Type a few letters: bone, wax, sand …"
+          className="field"
+          autoComplete="off"
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key === "Enter") {
+              event.preventDefault();
+              list.current?.querySelector("button")?.click();
+            }
+            if (event.key === "ArrowDown") {
+              event.preventDefault();
+              list.current?.querySelector("button")?.focus();
+            }
+          }}
+          // biome-ignore lint/a11y/noAutofocus: the panel is opened to type into
+          autoFocus
+        />
+        <div ref={list} className="mt-2">
+          {GROUPS.map(({ title, fits }) => {
+            const group = choices.filter(fits);
+            if (group.length === 0) return null;
+            return (
+              <div key={title} className="mb-2">
+                <h3 className="kicker text-note text-soft">{title}</h3>
+                {group.map((choice) => (
+                  <button
+                    key={choice.pick}
+                    name="pick"
+                    value={choice.pick}
+                    className="flex min-h-7 w-full items-center gap-2 rounded-std px-1 text-left hover:bg-wash"
+                  >
+                    {choice.material ? (
+                      <Swatch material={choice.material} size={18} />
+                    ) : (
+                      <HandMark how={choice.how} size={18} />
+                    )}
+                    <span className="shrink-0 font-medium">{choice.name}</span>
+                    {!choice.material && <span className="truncate text-note text-soft">{choice.detail}</span>}
+                  </button>
+                ))}
+              </div>
+            );
+          })}
+          {choices.length === 0 && (
+            <p className="py-3 text-soft">
+              Nothing on the shelf is called that. Try fewer letters, or a kind: chalk, milk, wax, clear.
+            </p>
+          )}
+        </div>
+      </EditForm>
+    </section>
+  );
+}

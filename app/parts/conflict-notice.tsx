@@ -1,0 +1,25 @@
+import { useJobEditor } from "~/editor/job-editor";
+
+/** Another window was faster. Nothing is sent until the painter has chosen, and nothing typed is lost before that. */
+export function ConflictNotice() {
+  const { queue, resolve } = useJobEditor();
+  if (queue.state !== "overtaken") return null;
+  return (
+    <div
+      role="alert"
+      className="flex items-center gap-4 border-b border-line border-l-4 border-l-sienna bg-board px-5 py-2.5"
+    >
+      <p className="flex-1">
+        <b className="font-semibold">This job was changed in another window:</b>{" "}
+        {queue.since.join("; ") || "an edit was taken back"}. <b className="font-semibold">Yours is not saved yet:</b>{" "}
+        {queue.pending.map((edit) => edit.label).join("; ")}.
+      </p>
+      <button type="button" className="press press-main" onClick={() => resolve("mine")}>
+        Lay mine over it
+      </button>
+      <button type="button" className="press" onClick={() => resolve("theirs")}>
+        Let mine go
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,95 @@
+import { useMemo, useState } from "react";
+import { Link } from "react-router";
+import { workingFixes } from "#core/judge/fixes";
+import type { Finding } from "#core/rules/rule";
+import { findRule } from "#core/rules/rules";
+import { sayDifference } from "#core/units/duration";
+import { useJobEditor } from "~/editor/job-editor";
+import { EditForm } from "~/forms/edit-form-parts";
+import { SEVERITY_WORDS } from "./severity";
+
+function Fixes({ finding }: { finding: Finding }) {
+  const { plan } = useJobEditor();
+  const fixes = useMemo(() => workingFixes(plan, finding), [plan, finding]);
+  if (fixes.length === 0)
+    return finding.severity === "note" ? null : (
+      <p className="mt-2 text-note text-soft">No repair in one press is known for this; change the steps by hand.</p>
+    );
+  return (
+    <EditForm
+      does="fix"
+      about={{ finding: finding.id }}
+      className="mt-3 flex flex-col gap-1.5"
+      label={`Repairs for: ${finding.title}`}
+    >
+      {fixes.map((fix, index) => (
+        <button
+          key={fix.label}
+          name="fix"
+          value={fix.label}
+          className={`press w-full !justify-between gap-3 text-left ${index === 0 ? "press-main" : ""}`}
+          data-first-fix={index === 0 ? "" : undefined}
+        >
+          <span>
+            <span className="block">{fix.label}</span>
+            {fix.look && (
+              <span className={`block text-note font-normal ${index === 0 ? "text-white/90" : "text-soft"}`}>
+                {fix.look}
+              </span>
+            )}
+          </span>
+          <span className="shrink-0 text-note font-normal">{sayDifference(fix.price)}</span>
+        </button>
+      ))}
+    </EditForm>
+  );
+}
+
+/** A finding as a colleague would say it: the sentence, the figures of this case, who would differ, the ways out. */
+export function FindingCard({
+  finding,
+  where,
+  open,
+  linkToOpen,
+}: {
+  finding: Finding;
+  where: string;
+  open: boolean;
+  linkToOpen: string;
+}) {
+  // repairs are tried on the plan before they are shown: only for a card that is looked at
+  const [opened, setOpened] = useState(open);
+  const words = SEVERITY_WORDS[finding.severity];
+  const rule = findRule(finding.rule);
+  return (
+    <details
+      open={open}
+      onToggle={(event) => event.currentTarget.open && setOpened(true)}
+      className={`group/card border border-l-4 border-line bg-board ${words.edge}`}
+      data-finding={finding.rule}
+    >
+      <summary className="list-none px-4 py-2.5 [&::-webkit-details-marker]:hidden">
+        <p className={`kicker text-[0.9375rem] ${words.text}`}>
+          {words.one} · {where}
+        </p>
+        <h3 className="text-[1.0625rem]">{finding.title}</h3>
+      </summary>
+      <div className="px-4 pb-4">
+        <p>{finding.because}</p>
+        {rule && <p className="mt-1.5 text-note text-soft">{rule.meta.reason}</p>}
+        {finding.schools && (
+          <p className="mt-1.5 text-note text-soft">
+            <span className="font-semibold">Other schools:</span> {finding.schools}
+          </p>
+        )}
+        {opened || open ? (
+          <Fixes finding={finding} />
+        ) : (
+          <Link to={linkToOpen} replace preventScrollReset className="link mt-2 inline-block">
+            Show its repairs
+          </Link>
+        )}
+      </div>
+    </details>
+  );
+}

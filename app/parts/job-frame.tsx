@@ -1,0 +1,211 @@
+import { CircleHelp, Redo2, Undo2 } from "lucide-react";
+import type { ReactNode } from "react";
+import { useMemo } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { Link, NavLink, useLocation, useNavigate } from "react-router";
+import { zonesOf } from "#core/plan/plan";
+import { useJobEditor } from "~/editor/job-editor";
+import { sayClock, sayDate } from "~/words/when";
+import { Brand } from "./brand";
+import { ConflictNotice } from "./conflict-notice";
+import { KeysDialog } from "./keys-dialog";
+import { SEVERITY_WORDS, SeamMark } from "./severity";
+
+export const VIEWS = [
+  { path: "piece", name: "Piece", key: "1" },
+  { path: "crust", name: "Crust", key: "2" },
+  { path: "days", name: "Days", key: "3" },
+  { path: "shelf", name: "Shelf", key: "4" },
+] as const;
+
+function Tabs() {
+  const { search } = useLocation();
+  const { plan, judgement, schedule } = useJobEditor();
+  const kept = useMemo(() => {
+    const params = new URLSearchParams(search);
+    params.delete("add");
+    return params.size > 0 ? `?${params}` : "";
+  }, [search]);
+  const worst = {
+    piece: null,
+    crust: judgement.counts.stop > 0 ? "stop" : judgement.counts.caution > 0 ? "caution" : null,
+    days: schedule.clashes.length > 0 ? "stop" : null,
+    shelf: null,
+  } as const;
+  return (
+    <nav aria-label="Views of this job" className="flex">
+      {VIEWS.map(({ path, name, key }) => (
+        <NavLink
+          key={path}
+          to={`/jobs/${plan.id}/${path}${kept}`}
+          className={({ isActive }) =>
+            `flex h-[51px] items-center gap-1.5 border-b-[3px] px-4 pt-[3px] text-[0.9375rem] font-medium ${isActive ? "border-b-verdigris text-ink" : "border-b-transparent text-soft hover:text-ink"}`
+          }
+        >
+          {name}
+          {worst[path] ? (
+            <span className="flex items-center">
+              <SeamMark severity={worst[path]} width={14} />
+              <span className="sr-only">has {SEVERITY_WORDS[worst[path]].many}</span>
+            </span>
+          ) : (
+            <span className="text-note font-normal" aria-hidden="true">
+              {key}
+            </span>
+          )}
+        </NavLink>
+      ))}
+    </nav>
+  );
+}
+
+function StepThrough({ way }: { way: "undo" | "redo" }) {
+  const editor = useJobEditor();
+  const label = editor[way];
+  const Icon = way === "undo" ? Undo2 : Redo2;
+  const says = label ? `${way === "undo" ? "Undo" : "Redo"}: ${label}` : `Nothing to ${way}`;
+  return (
+    <form
+      method="post"
+      onSubmit={(event) => {
+        event.preventDefault();
+        editor.stepThrough(way);
+      }}
+    >
+      <input type="hidden" name="do" value={way} />
+      <input type="hidden" name="base" value={editor.version} />
+      <button
+        className="flex size-8 items-center justify-center rounded-full border border-line bg-board enabled:hover:border-ink disabled:text-edge"
+        disabled={!label}
+        title={says}
+        aria-label={says}
+      >
+        <Icon size={15} strokeWidth={1.5} aria-hidden="true" />
+      </button>
+    </form>
+  );
+}
+
+const SAVED_WORDS = {
+  saved: "saved",
+  saving: "saving …",
+  unsaved: "not saved yet",
+  overtaken: "changed elsewhere",
+} as const;
+
+function Foot() {
+  const { plan, judgement, schedule, dates, settling, queue } = useJobEditor();
+  const first = schedule.bookings[0];
+  const findings = judgement.zones.flatMap((zone) => zone.findings);
+  const { counts } = judgement;
+  const zone = first && zonesOf(plan).find((one) => one.id === first.zoneId);
+  return (
+    <footer className="flex h-10 shrink-0 items-center gap-6 border-t border-line bg-wash px-5">
+      {(["stop", "caution", "note"] as const).map((severity) => {
+        const count = counts[severity];
+        const target = findings.find((one) => one.severity === severity);
+        const words = `${count} ${count === 1 ? SEVERITY_WORDS[severity].one : SEVERITY_WORDS[severity].many}`;
+        const tone =
+          count > 0 ? `${SEVERITY_WORDS[severity].text} ${severity === "note" ? "" : "font-semibold"}` : "text-soft";
+        return target ? (
+          <Link
+            key={severity}
+            to={`/jobs/${plan.id}/crust?zone=${target.zoneId}&step=${target.stepId}`}
+            className={`flex min-h-7 items-center hover:underline ${tone}`}
+          >
+            {words}
+          </Link>
+        ) : (
+          <span key={severity} className={tone}>
+            {words}
+          </span>
+        );
+      })}
+      {queue.state !== "saved" && (
+        <output
+          className={queue.state === "saving" ? "text-soft" : "truncate font-semibold text-ochre"}
+          title={queue.says ?? undefined}
+        >
+          {queue.state === "unsaved" && queue.says ? queue.says : SAVED_WORDS[queue.state]}
+        </output>
+      )}
+      <span className="flex-1" />
+      {first && zone && (
+        <span className="truncate">
+          Begins{" "}
+          <b className="font-semibold">
+            {sayDate(first.starts)} {sayClock(first.starts)}
+          </b>
+          , {zone.name.toLowerCase()}
+        </span>
+      )}
+      {dates ? (
+        <span className={`shrink-0 ${settling ? "text-soft" : ""}`} data-finish="" aria-busy={settling}>
+          Leaves{" "}
+          <b className="font-semibold">
+            {sayDate(dates.leaves)} {sayClock(dates.leaves)}
+          </b>
+          , full use <b className="font-semibold">{sayDate(dates.fullUse)}</b>
+        </span>
+      ) : (
+        <span className="text-soft">No dates before there are steps</span>
+      )}
+      <span className="shrink-0 text-soft" title="Every time is counted at the air the tins are labelled for.">
+        23 °C · 50 %, as on the tins
+      </span>
+    </footer>
+  );
+}
+
+function useFrameKeys() {
+  const editor = useJobEditor();
+  const navigate = useNavigate();
+  const { search } = useLocation();
+  useHotkeys("mod+z", () => editor.stepThrough("undo"), { preventDefault: true }, [editor]);
+  useHotkeys("mod+shift+z, mod+y", () => editor.stepThrough("redo"), { preventDefault: true }, [editor]);
+  useHotkeys(
+    VIEWS.map((view) => view.key).join(", "),
+    (_event, { keys }) => {
+      const view = VIEWS.find((one) => keys?.includes(one.key));
+      if (view) navigate(`/jobs/${editor.plan.id}/${view.path}${search}`);
+    },
+    [editor.plan.id, search],
+  );
+}
+
+/** The frame of a job: brand and name, the views, undo and redo; the view; the foot line. */
+export function JobFrame({ children }: { children: ReactNode }) {
+  const { plan } = useJobEditor();
+  useFrameKeys();
+  return (
+    <div className="flex h-screen min-h-[640px] min-w-[1024px] flex-col">
+      <header className="flex h-[52px] shrink-0 items-center border-b border-line px-5">
+        <Brand />
+        <span className="ml-6 min-w-0 flex-1 truncate">
+          <Link to="/" className="link text-soft hover:text-ink">
+            Jobs
+          </Link>
+          <span className="text-edge"> / </span>
+          <b className="font-semibold">{plan.title}</b>
+        </span>
+        <Tabs />
+        <div className="ml-6 flex gap-2">
+          <StepThrough way="undo" />
+          <StepThrough way="redo" />
+          <KeysDialog>
+            <a
+              href="/keys"
+              className="flex size-8 items-center justify-center rounded-full border border-line bg-board hover:border-ink"
+              aria-label="Keys and words"
+            >
+              <CircleHelp size={16} strokeWidth={1.5} aria-hidden="true" />
+            </a>
+          </KeysDialog>
+        </div>
+      </header>
+      <ConflictNotice />
+      <main className="min-h-0 flex-1">{children}</main>
+      <Foot />
+    </div>
+  );
+}

@@ -1,0 +1,36 @@
+import { X } from "lucide-react";
+import { Dialog } from "radix-ui";
+import { type ReactNode, useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { KeysList } from "./keys-list";
+
+/** The keys and words under `?`. Without script the press leads to a page with the same list. */
+export function KeysDialog({ children }: { children: ReactNode }) {
+  const [open, setOpen] = useState(false);
+  useHotkeys("shift+slash, ?", () => setOpen(true), { useKey: true });
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Trigger asChild onClick={(event) => event.preventDefault()}>
+        {children}
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 bg-ink/25" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-1/2 left-1/2 max-h-[90vh] w-[860px] max-w-[94vw] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-std border border-line bg-board p-7 shadow-xl shadow-ink/20"
+        >
+          <div className="mb-4 flex items-baseline justify-between">
+            <Dialog.Title className="text-view">Keys and words</Dialog.Title>
+            <Dialog.Close
+              className="flex size-8 items-center justify-center rounded-full border border-line hover:border-ink"
+              aria-label="Close"
+            >
+              <X size={16} strokeWidth={1.5} aria-hidden="true" />
+            </Dialog.Close>
+          </div>
+          <KeysList />
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

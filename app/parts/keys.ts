@@ -1,0 +1,48 @@
+export interface KeyLine {
+  keys: readonly string[];
+  does: string;
+}
+
+/** Every key the tool listens to, as the keys list shows it. */
+export const KEY_GROUPS: readonly { title: string; lines: readonly KeyLine[] }[] = [
+  {
+    title: "Anywhere in a job",
+    lines: [
+      { keys: ["1", "2", "3", "4"], does: "Piece, crust, days, shelf" },
+      { keys: ["Ctrl Z"], does: "Undo the last edit" },
+      { keys: ["Ctrl Shift Z"], does: "Do it again" },
+      { keys: ["["], does: "Zone before" },
+      { keys: ["]"], does: "Zone after" },
+      { keys: ["?"], does: "This list" },
+    ],
+  },
+  {
+    title: "On the crust",
+    lines: [
+      { keys: ["↑", "↓"], does: "Step above, step below" },
+      { keys: ["Enter"], does: "Add a step over the one in hand" },
+      { keys: ["Shift Enter"], does: "Add a step under it" },
+      { keys: ["Alt ↑", "Alt ↓"], does: "Move the step up or down" },
+      { keys: ["E"], does: "Into the fields of the step" },
+      { keys: ["Delete"], does: "Leave the step out" },
+      { keys: ["F"], does: "Apply the first repair" },
+      { keys: ["N"], does: "To the next finding" },
+      { keys: ["Esc"], does: "Let go" },
+    ],
+  },
+];
+
+export const WORDS: readonly { word: string; means: string }[] = [
+  { word: "Ground", means: "what is there before you start" },
+  { word: "Crust", means: "the whole stack of layers on a zone" },
+  { word: "Seam", means: "where one layer meets the next; it carries the wait and the verdict" },
+  { word: "Window", means: "from the earliest to the latest moment; its two ends are gates that open and shut" },
+  { word: "Slip coat", means: "clear glaze under a tinted one, so that it can be moved" },
+  { word: "Resist", means: "wax or oil laid so that what comes over it lets go" },
+  { word: "Tooth", means: "what the next coat can key to" },
+  { word: "Arris", means: "a sharp edge, where wear begins" },
+  { word: "House rules", means: "the school a shop follows where practitioners disagree" },
+  { word: "Stop", means: "will fail, or can hurt: a broken seam" },
+  { word: "Caution", means: "may fail; it depends: a dashed seam" },
+  { word: "Note", means: "normal, worth knowing: a whole seam" },
+];

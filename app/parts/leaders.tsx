@@ -1,0 +1,66 @@
+import type { SectionGeometry } from "~/drawing/section-profile";
+
+interface Props {
+  geometry: SectionGeometry;
+  /** y of the top of the section drawing and of the ladder, in the same frame */
+  sectionTop: number;
+  ladderTop: number;
+  middles: ReadonlyMap<string, number>;
+  sectionLeft: number;
+  ladderLeft: number;
+  height: number;
+  selected: string | null;
+}
+
+const LEAST_GAP = 7;
+const LANE = 2.6;
+
+/** Out to a lane of its own, along it, and over to the row, with rounded turns. The uppermost layer takes the nearest lane, so no two cross. */
+function routed(x: number, y: number, lane: number, to: number, end: number): string {
+  const turn = Math.min(9, Math.abs(to - y) / 2, lane - x, Math.max(2, end - lane));
+  const way = to < y ? -1 : 1;
+  return `M${x} ${y}H${lane - turn}Q${lane} ${y} ${lane} ${y + way * turn}V${to - way * turn}Q${lane} ${to} ${lane + turn} ${to}H${end}`;
+}
+
+/** Thin lines from each layer at the section's edge to its row. Anchors of thin layers are spread. */
+export function Leaders({
+  geometry,
+  sectionTop,
+  ladderTop,
+  middles,
+  sectionLeft,
+  ladderLeft,
+  height,
+  selected,
+}: Props) {
+  const at = geometry.xs.length - 3;
+  const x = sectionLeft + geometry.xs[at]!;
+  const anchors = [...geometry.strips]
+    .reverse()
+    .map(({ layer, lower, upper }) => ({ id: layer.stepId, y: sectionTop + (lower[at]! + upper[at]!) / 2 }));
+  anchors.push({ id: "ground", y: sectionTop + geometry.ground[at]! + 34 });
+  for (let index = 1; index < anchors.length; index++)
+    anchors[index]!.y = Math.max(anchors[index]!.y, anchors[index - 1]!.y + LEAST_GAP);
+  const lanes = x + 11;
+  return (
+    <svg className="pointer-events-none absolute inset-0" width={ladderLeft + 10} height={height} aria-hidden="true">
+      {anchors.map(({ id, y }, index) => {
+        const row = middles.get(id);
+        if (row === undefined) return null;
+        const to = ladderTop + row;
+        const chosen = id === selected;
+        return (
+          <g
+            key={id}
+            stroke={chosen ? "var(--color-verdigris)" : "var(--color-edge)"}
+            strokeWidth={chosen ? 1.8 : 0.9}
+            fill="none"
+          >
+            <path d={routed(x, y, lanes + index * LANE, to, ladderLeft)} />
+            <circle cx={x} cy={y} r={chosen ? 3 : 2.2} fill="var(--color-board)" />
+          </g>
+        );
+      })}
+    </svg>
+  );
+}

@@ -1,0 +1,41 @@
+import type { JudgedPhase } from "#core/judge/judge";
+import type { Demand, Finding, Severity } from "#core/rules/rule";
+import { SEVERITY_ORDER } from "#core/rules/rule";
+import { sayDuration } from "#core/units/duration";
+
+export interface SeamSays {
+  severity: Severity | "none";
+  text: string;
+  /** a window that shuts within two days: worth saying even in a long crust */
+  tight: boolean;
+}
+
+const TIGHT = 48 * 60;
+
+function window(demand: Demand): { opens: number; shuts: number | null; reason: string } {
+  const gate = demand.gates[0]!;
+  return { opens: gate.opens.safe, shuts: gate.shuts?.safe ?? null, reason: demand.reason };
+}
+
+/** What stands between a step and the one under it: the worst verdict, else the wait that binds, else nothing. */
+export function seamSays(first: JudgedPhase | undefined, findings: readonly Finding[]): SeamSays {
+  const worst = [...findings].sort((one, two) => SEVERITY_ORDER[one.severity] - SEVERITY_ORDER[two.severity])[0];
+  if (worst && worst.severity !== "note") return { severity: worst.severity, text: worst.title, tight: true };
+  const windows = (first?.demands ?? []).map(window);
+  const shutting = windows
+    .filter((one) => one.shuts !== null && one.shuts <= TIGHT)
+    .sort((one, two) => one.shuts! - two.shuts!)[0];
+  const opening = windows.filter((one) => one.opens > 0).sort((one, two) => two.opens - one.opens)[0];
+  const own = first?.phase.step.wait;
+  const parts: string[] = [];
+  if (shutting) {
+    const opens = Math.max(shutting.opens, opening?.opens ?? 0);
+    const until = sayDuration(shutting.shuts!);
+    parts.push(
+      `${opens === 0 ? `within ${until}` : shutting.opens > 0 ? `between ${sayDuration(opens)} and ${until}` : `${sayDuration(opens)}, but within ${until}`}: ${shutting.reason}`,
+    );
+  } else if (opening) parts.push(`${sayDuration(opening.opens)}: ${opening.reason}`);
+  if (own) parts.push(`you wait ${own.kind} ${sayDuration(own.minutes)}`);
+  if (worst && parts.length === 0) return { severity: "note", text: worst.title, tight: false };
+  return { severity: "none", text: parts.join(" · "), tight: shutting !== undefined };
+}

@@ -1,0 +1,44 @@
+import { useSearchParams } from "react-router";
+import type { ZoneJudgement } from "#core/judge/judge";
+import { type Zone, zonesOf } from "#core/plan/plan";
+import { useJobEditor } from "~/editor/job-editor";
+
+export interface Selection {
+  zone: Zone | undefined;
+  judged: ZoneJudgement | undefined;
+  stepId: string | null;
+  /** where the next step would be put in, counted from the ground; null while nothing is being added */
+  addAt: number | null;
+  /** the finding asked for by name, where no script opens it */
+  findingId: string | null;
+  linkTo: (change: { zone?: string; step?: string | null; add?: number | null; finding?: string }) => string;
+}
+
+/** What is in hand: it lives in the address, so that links, the keyboard and a reload all agree. */
+export function useSelection(): Selection {
+  const { plan, judgement } = useJobEditor();
+  const [params] = useSearchParams();
+  const zones = zonesOf(plan);
+  const zone = zones.find((one) => one.id === params.get("zone")) ?? zones[0];
+  const judged = judgement.zones.find((one) => one.zone.id === zone?.id);
+  const stepId = params.get("step");
+  const add = params.get("add");
+  const addAt = add === null || !/^\d{1,3}$/.test(add) ? null : Math.min(Number(add), judged?.crust.steps.length ?? 0);
+  return {
+    zone,
+    judged,
+    stepId: judged?.crust.steps.some((step) => step.id === stepId) ? stepId : null,
+    addAt,
+    findingId: params.get("finding"),
+    linkTo: (change) => {
+      const next = new URLSearchParams();
+      const zoneId = change.zone ?? zone?.id;
+      if (zoneId) next.set("zone", zoneId);
+      const step = change.step === undefined ? (change.zone ? null : stepId) : change.step;
+      if (step) next.set("step", step);
+      if (change.add !== undefined && change.add !== null) next.set("add", String(change.add));
+      if (change.finding) next.set("finding", change.finding);
+      return `?${next}`;
+    },
+  };
+}

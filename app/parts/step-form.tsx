@@ -1,0 +1,184 @@
+import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
+import { CATALOGUE } from "#core/materials/catalogue";
+import { isTimber } from "#core/plan/ground";
+import { type Crust, INTENTS, RELIEF_CLASSES, type Step, type Zone } from "#core/plan/plan";
+import { findTechnique, TECHNIQUES, techniquesFor } from "#core/surface/technique";
+import { useJobEditor } from "~/editor/job-editor";
+import { stepName, waitText } from "~/forms/edit-form";
+import { EditForm, Field } from "~/forms/edit-form-parts";
+import { INTENT_WORDS, WHERE_WORDS } from "./step-words";
+
+/** The step in hand: every field is saved as it is left. */
+export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone: Zone }) {
+  const { plan } = useJobEditor();
+  const technique = findTechnique(step.how);
+  const materials = [
+    ...plan.pinned.materials,
+    ...CATALOGUE.filter((one) => !plan.pinned.materials.some((pinned) => pinned.id === one.id)),
+  ];
+  const material = materials.find((one) => one.id === step.what);
+  const ways = material ? techniquesFor(material) : TECHNIQUES.filter((one) => one.lays.length === 0);
+  const distress = step.how === "wet-distress" || step.how.startsWith("sand-");
+  const below = crust.steps.slice(0, crust.steps.indexOf(step)).filter((one) => one.what);
+  return (
+    <EditForm
+      key={`${crust.id}/${step.id}/${JSON.stringify(step)}`}
+      does="patch step"
+      about={{ crustId: crust.id, stepId: step.id }}
+      autosave
+      label={`Step: ${stepName(plan, step)}`}
+    >
+      {({ faults, values }) => (
+        <div className="grid grid-cols-2 gap-x-3 gap-y-2.5">
+          {material && (
+            <div className="col-span-2">
+              <Field name="what" label="Material" fault={faults.what}>
+                {(field) => (
+                  <select {...field} defaultValue={values?.what ?? step.what}>
+                    {materials
+                      .filter((one) => one.role === material.role)
+                      .map((one) => (
+                        <option key={one.id} value={one.id}>
+                          {one.name}
+                        </option>
+                      ))}
+                  </select>
+                )}
+              </Field>
+            </div>
+          )}
+          <Field name="how" label="How" fault={faults.how}>
+            {(field) => (
+              <select {...field} defaultValue={values?.how ?? step.how}>
+                {ways.map((one) => (
+                  <option key={one.id} value={one.id}>
+                    {one.name}
+                  </option>
+                ))}
+                {!ways.some((one) => one.id === step.how) && (
+                  <option value={step.how}>{technique?.name ?? step.how}</option>
+                )}
+              </select>
+            )}
+          </Field>
+          {material ? (
+            <Field name="coats" label="Coats" fault={faults.coats}>
+              {(field) => (
+                <input {...field} type="text" inputMode="numeric" defaultValue={values?.coats ?? step.coats} />
+              )}
+            </Field>
+          ) : (
+            <p className="self-end pb-1.5 text-note text-soft">{technique?.hint}</p>
+          )}
+          <Field name="on" label="Where" fault={faults.on}>
+            {(field) => (
+              <select {...field} defaultValue={values?.on ?? step.where.on}>
+                {(["everywhere", ...RELIEF_CLASSES] as const).map((one) => (
+                  <option key={one} value={one}>
+                    {WHERE_WORDS[one]}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Field>
+          <Field name="share" label="Share covered, %" fault={faults.share}>
+            {(field) => (
+              <input
+                {...field}
+                type="text"
+                inputMode="decimal"
+                defaultValue={values?.share ?? Math.round(step.where.share * 1000) / 10}
+              />
+            )}
+          </Field>
+          <Field name="waitKind" label="Wait before it">
+            {(field) => (
+              <select {...field} defaultValue={values?.waitKind ?? step.wait?.kind ?? "as needed"}>
+                <option value="as needed">as needed</option>
+                <option value="at least">at least …</option>
+                <option value="exactly">exactly …</option>
+              </select>
+            )}
+          </Field>
+          <Field name="wait" label="… so long" fault={faults.wait}>
+            {(field) => (
+              <input
+                {...field}
+                type="text"
+                placeholder="45 min, 2 h, 1 day"
+                defaultValue={values?.wait ?? waitText(step)}
+              />
+            )}
+          </Field>
+          {distress && (
+            <div className="col-span-2">
+              <Field name="reveals" label="Shall show">
+                {(field) => (
+                  <select {...field} defaultValue={values?.reveals ?? step.reveals ?? ""}>
+                    <option value="">whatever it opens</option>
+                    {below.map((one) => (
+                      <option key={one.id} value={one.id}>
+                        {stepName(plan, one)}
+                      </option>
+                    ))}
+                    <option value="ground">the bare {isTimber(zone.ground.kind) ? "timber" : zone.ground.kind}</option>
+                  </select>
+                )}
+              </Field>
+            </div>
+          )}
+          {material && (
+            <fieldset className="col-span-2">
+              <legend className="mb-0.5 text-note text-soft">Meant so</legend>
+              <input type="hidden" name="hasIntents" value="yes" />
+              {INTENTS.map((intent) => (
+                <label key={intent} className="flex min-h-[26px] items-center gap-2">
+                  <input
+                    type="checkbox"
+                    name="intents"
+                    value={intent}
+                    defaultChecked={
+                      values ? (values.intents ?? "").split(",").includes(intent) : step.intents.includes(intent)
+                    }
+                    className="size-4 accent-verdigris"
+                  />
+                  {INTENT_WORDS[intent]}
+                </label>
+              ))}
+            </fieldset>
+          )}
+          <noscript className="col-span-2">
+            <button className="press press-main w-full" type="submit">
+              Save the step
+            </button>
+          </noscript>
+        </div>
+      )}
+    </EditForm>
+  );
+}
+
+/** Moving the step in hand, and taking it out. */
+export function StepPresses({ crust, step }: { crust: Crust; step: Step }) {
+  const at = crust.steps.indexOf(step);
+  const about = { crustId: crust.id, stepId: step.id };
+  return (
+    <div className="flex gap-2">
+      <EditForm does="move step" about={{ ...about, to: "up" }}>
+        <button className="press" disabled={at === crust.steps.length - 1}>
+          <ArrowUp size={15} strokeWidth={1.5} aria-hidden="true" /> Up
+        </button>
+      </EditForm>
+      <EditForm does="move step" about={{ ...about, to: "down" }}>
+        <button className="press" disabled={at === 0}>
+          <ArrowDown size={15} strokeWidth={1.5} aria-hidden="true" /> Down
+        </button>
+      </EditForm>
+      <EditForm does="remove step" about={about}>
+        <button className="press">
+          <Trash2 size={15} strokeWidth={1.5} aria-hidden="true" /> Leave out
+        </button>
+      </EditForm>
+    </div>
+  );
+}

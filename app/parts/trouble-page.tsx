@@ -1,0 +1,51 @@
+import { isRouteErrorResponse, Link } from "react-router";
+
+interface Told {
+  title: string;
+  says: string;
+}
+
+function tell(error: unknown): Told {
+  if (isRouteErrorResponse(error)) {
+    const told = error.data as Partial<Told> | null;
+    if (told && typeof told === "object" && told.title && told.says) return { title: told.title, says: told.says };
+    if (error.status === 404)
+      return { title: "There is no such page", says: "The address may be cut short. The jobs list leads everywhere." };
+    if (error.status === 405)
+      return { title: "That cannot be done here", says: "Go back to the page you came from and try again." };
+  }
+  return {
+    title: "Something broke in the tool",
+    says: "Nothing that was saved is lost. Load the page again; if it breaks again, export the job from the jobs list and start the tool anew.",
+  };
+}
+
+/** Instead of a stack: where it went wrong and what to do. */
+export function TroublePage({ error }: { error: unknown }) {
+  const { title, says } = tell(error);
+  return (
+    <main className="mx-auto flex min-h-screen max-w-xl flex-col justify-center px-8 pb-24">
+      <svg viewBox="0 0 480 40" aria-hidden="true" className="mb-6 w-full text-ochre">
+        <path d="M0 20c40-8 80 8 120 0s70-8 100 0" fill="none" stroke="currentColor" strokeWidth="2.5" />
+        <path
+          d="M262 22c40-6 70 8 110 0s70-8 108 0"
+          fill="none"
+          stroke="currentColor"
+          strokeWidth="2.5"
+          strokeDasharray="3 9"
+          strokeLinecap="round"
+        />
+      </svg>
+      <h1 className="text-3xl">{title}</h1>
+      <p className="mt-3 text-base">{says}</p>
+      <p className="mt-6 flex gap-3">
+        <Link to="/" className="press press-main">
+          To the jobs list
+        </Link>
+        <Link to="." reloadDocument className="press">
+          Load this page again
+        </Link>
+      </p>
+    </main>
+  );
+}

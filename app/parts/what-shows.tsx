@@ -1,0 +1,51 @@
+import type { ZoneJudgement } from "#core/judge/judge";
+import { groundNamed, named } from "#core/rules/words";
+import { shows } from "#core/surface/surface";
+
+const WORTH_A_LINE = 0.01;
+
+/** Which layers the eye sees when the crust is done, as shares of the zone, from the surface state of the checks. */
+export function WhatShows({ judged }: { judged: ZoneJudgement }) {
+  const { zone, phases } = judged;
+  const after = phases.at(-1)?.after;
+  if (!after) return null;
+  const layers = new Map(
+    phases.flatMap(({ phase }) =>
+      phase.material ? [[phase.step.id, { name: named(phase.material), colour: phase.material.colour }] as const] : [],
+    ),
+  );
+  const shares = [...shows(after, zone.relief)]
+    .map(([key, share]) => ({
+      key,
+      share,
+      ...(layers.get(key) ?? { name: groundNamed(zone.ground), colour: zone.ground.colour }),
+    }))
+    .filter((one) => one.share >= WORTH_A_LINE)
+    .sort((one, two) => two.share - one.share);
+  return (
+    <section aria-label="What shows" className="mt-2">
+      <h2 className="mb-1.5 text-lg">What shows</h2>
+      <div className="flex h-4 overflow-hidden rounded-std border border-edge" aria-hidden="true">
+        {shares.map(({ key, share, colour }) => (
+          <span key={key} style={{ flexGrow: share, background: colour }} />
+        ))}
+      </div>
+      <ul className="mt-1.5">
+        {shares.map(({ key, share, name, colour }) => (
+          <li key={key} className="flex items-center gap-2 py-0.5">
+            <span
+              className="size-2.5 shrink-0 rounded-full border border-edge"
+              style={{ background: colour }}
+              aria-hidden="true"
+            />
+            <span className="min-w-0 flex-1 truncate">{name}</span>
+            <span className="font-semibold">{Math.round(share * 100)} %</span>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-1 text-note text-soft">
+        Share of the zone, through translucent layers. A prediction from film thickness and hiding power.
+      </p>
+    </section>
+  );
+}

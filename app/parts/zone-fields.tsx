@@ -1,0 +1,201 @@
+import { useState } from "react";
+import { GROUND_KINDS, SPECIES } from "#core/plan/ground";
+import { WEAR } from "#core/plan/plan";
+import type { ShapeKind } from "#core/quantity/shape";
+import { Field } from "~/forms/edit-form-parts";
+import type { Faults, FormFields } from "~/forms/fields";
+import { RELIEFS, SHAPE_SIZES } from "~/forms/zone-form";
+import { FieldGroup } from "./plain-field";
+
+const isShape = (text: string | undefined): text is ShapeKind => text !== undefined && text in SHAPE_SIZES;
+
+const WEAR_WORDS = {
+  display: "to look at only",
+  gentle: "gentle, dusted",
+  daily: "daily use",
+  hard: "hard knocks",
+} as const;
+
+interface ChoiceProps {
+  name: string;
+  label: string;
+  values: FormFields;
+  faults: Faults;
+  /** what stands there unless something else was chosen */
+  usual: string;
+  choices: readonly (readonly [value: string, says: string])[];
+}
+
+function Choice({ name, label, values, faults, usual, choices }: ChoiceProps) {
+  return (
+    <Field name={name} label={label} fault={faults[name]}>
+      {(field) => (
+        <select {...field} defaultValue={values[name] ?? usual}>
+          {choices.map(([value, says]) => (
+            <option key={value} value={value}>
+              {says}
+            </option>
+          ))}
+        </select>
+      )}
+    </Field>
+  );
+}
+
+/** Shape, ground and use of a zone, for a new job and for the piece's own form. Sizes are named after the shape. */
+export function ZoneFields({ values, faults }: { values: FormFields; faults: Faults }) {
+  const [shape, setShape] = useState<ShapeKind>(isShape(values.shape) ? values.shape : "panel");
+  const { sizes } = SHAPE_SIZES[shape];
+  return (
+    <>
+      <FieldGroup title="Zone" says="a part that gets one finish; sizes in millimetres, off the tape">
+        <div className="col-span-3">
+          <Field name="zoneName" label="Name" fault={faults.zoneName}>
+            {(field) => <input {...field} type="text" defaultValue={values.zoneName} placeholder="Back panel" />}
+          </Field>
+        </div>
+        <div className="col-span-3">
+          <Field name="shape" label="Shape" fault={faults.shape}>
+            {(field) => (
+              <select
+                {...field}
+                value={shape}
+                onChange={(event) => isShape(event.target.value) && setShape(event.target.value)}
+              >
+                {Object.entries(SHAPE_SIZES).map(([kind, { name }]) => (
+                  <option key={kind} value={kind}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Field>
+        </div>
+        {[0, 1, 2].map((index) => {
+          const size = sizes[index];
+          const name = `size${index + 1}`;
+          if (!size) return null;
+          return (
+            <div key={name} className="col-span-2">
+              <Field name={name} label={`${size.label}, mm`} fault={faults[name]}>
+                {(field) => <input {...field} type="text" inputMode="decimal" defaultValue={values[name]} />}
+              </Field>
+            </div>
+          );
+        })}
+        <div className="col-span-2">
+          <Field name="count" label="How many" fault={faults.count}>
+            {(field) => <input {...field} type="text" inputMode="numeric" defaultValue={values.count ?? "1"} />}
+          </Field>
+        </div>
+        <div className="col-span-2">
+          <Choice
+            name="reliefKind"
+            label="Relief"
+            values={values}
+            faults={faults}
+            usual="plain"
+            choices={Object.entries(RELIEFS).map(([kind, { name }]) => [kind, name])}
+          />
+        </div>
+        <div className="col-span-2">
+          <Choice
+            name="orientation"
+            label="It stands"
+            values={values}
+            faults={faults}
+            usual="upright"
+            choices={[
+              ["upright", "upright"],
+              ["flat", "flat"],
+            ]}
+          />
+        </div>
+        <div className="col-span-2">
+          <Choice
+            name="faces"
+            label="Faces finished"
+            values={values}
+            faults={faults}
+            usual="1"
+            choices={[
+              ["1", "one"],
+              ["2", "both"],
+            ]}
+          />
+        </div>
+      </FieldGroup>
+      <FieldGroup title="Ground" says="what is there now; oak, chestnut, mahogany and cedar bleed">
+        <div className="col-span-3">
+          <Choice
+            name="groundKind"
+            label="It is"
+            values={values}
+            faults={faults}
+            usual="raw timber"
+            choices={GROUND_KINDS.map((kind) => [kind, kind])}
+          />
+        </div>
+        <div className="col-span-2">
+          <Choice
+            name="species"
+            label="Timber"
+            values={values}
+            faults={faults}
+            usual="unknown"
+            choices={SPECIES.map((species) => [species, species])}
+          />
+        </div>
+        <div className="col-span-1">
+          <Field name="knots" label="Knots" fault={faults.knots}>
+            {(field) => <input {...field} type="text" inputMode="numeric" defaultValue={values.knots ?? "0"} />}
+          </Field>
+        </div>
+        {values.groundColour && (
+          <div className="col-span-2">
+            <Field name="groundColour" label="Colour of the ground" fault={faults.groundColour}>
+              {(field) => (
+                <input {...field} type="color" defaultValue={values.groundColour} className="field !h-8 !p-0.5" />
+              )}
+            </Field>
+          </div>
+        )}
+      </FieldGroup>
+      <FieldGroup title="Life" says="what it will have to stand">
+        <div className="col-span-2">
+          <Choice
+            name="wear"
+            label="Use"
+            values={values}
+            faults={faults}
+            usual="gentle"
+            choices={WEAR.map((wear) => [wear, WEAR_WORDS[wear]])}
+          />
+        </div>
+        <div className="col-span-2">
+          <Choice
+            name="water"
+            label="Water"
+            values={values}
+            faults={faults}
+            usual="dry"
+            choices={[
+              ["dry", "dry"],
+              ["splashes", "splashes"],
+              ["standing", "left standing"],
+            ]}
+          />
+        </div>
+        <label className="col-span-2 flex items-center gap-2 self-end pb-1.5">
+          <input
+            type="checkbox"
+            name="heat"
+            defaultChecked={values.heat === "on"}
+            className="size-4 accent-verdigris"
+          />
+          hot cups or pans
+        </label>
+      </FieldGroup>
+    </>
+  );
+}

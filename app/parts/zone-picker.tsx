@@ -1,0 +1,49 @@
+import { useHotkeys } from "react-hotkeys-hook";
+import { Link, useNavigate } from "react-router";
+import { zonesOf } from "#core/plan/plan";
+import { SEVERITY_ORDER } from "#core/rules/rule";
+import { useJobEditor } from "~/editor/job-editor";
+import type { Selection } from "./selection";
+import { SEVERITY_WORDS, SeamMark } from "./severity";
+
+/** The zones of the job, the one in hand filled; each says the worst that was found on it. */
+export function ZonePicker({ selection }: { selection: Selection }) {
+  const { plan, judgement } = useJobEditor();
+  const navigate = useNavigate();
+  const zones = zonesOf(plan);
+  const at = zones.findIndex((zone) => zone.id === selection.zone?.id);
+  const go = (step: number) => {
+    const zone = zones[(at + step + zones.length) % zones.length];
+    if (zone) navigate(selection.linkTo({ zone: zone.id }), { replace: true, preventScrollReset: true });
+  };
+  useHotkeys("[", () => go(-1), { useKey: true }, [plan, at]);
+  useHotkeys("]", () => go(1), { useKey: true }, [plan, at]);
+  return (
+    <nav aria-label="Zones" className="flex max-h-[92px] flex-wrap gap-1.5 overflow-y-auto">
+      {zones.map((zone) => {
+        const chosen = zone.id === selection.zone?.id;
+        const findings = judgement.zones.find((one) => one.zone.id === zone.id)?.findings ?? [];
+        const worst = [...findings].sort((one, two) => SEVERITY_ORDER[one.severity] - SEVERITY_ORDER[two.severity])[0]
+          ?.severity;
+        return (
+          <Link
+            key={zone.id}
+            to={selection.linkTo({ zone: zone.id })}
+            replace
+            preventScrollReset
+            aria-current={chosen ? "true" : undefined}
+            className={`flex min-h-[26px] items-center gap-1.5 rounded-std border px-2 text-note font-medium ${chosen ? "border-ink bg-ink text-board" : "border-line bg-board hover:border-ink"}`}
+          >
+            {zone.name}
+            {worst && worst !== "note" && (
+              <span className={`flex ${chosen ? "rounded-std bg-board px-0.5" : ""}`}>
+                <SeamMark severity={worst} width={14} />
+                <span className="sr-only">: {SEVERITY_WORDS[worst].one}</span>
+              </span>
+            )}
+          </Link>
+        );
+      })}
+    </nav>
+  );
+}

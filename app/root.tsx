@@ -1,0 +1,47 @@
+import { type ReactNode, useEffect } from "react";
+import { Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteError } from "react-router";
+import { Toaster } from "sonner";
+import type { Route } from "./+types/root";
+import "./app.css";
+import { guardWrites } from "./http/security.server";
+import { TroublePage } from "./parts/trouble-page";
+
+export const middleware: Route.MiddlewareFunction[] = [guardWrites];
+
+export const meta: Route.MetaFunction = () => [{ title: "Jolly Crust" }];
+
+export function Layout({ children }: { children: ReactNode }) {
+  return (
+    <html lang="en">
+      <head>
+        <meta charSet="utf-8" />
+        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <link rel="icon" href="/mark.svg" type="image/svg+xml" />
+        <Meta />
+        <Links />
+      </head>
+      <body className="min-h-screen">
+        {children}
+        <ScrollRestoration />
+        <Scripts />
+      </body>
+    </html>
+  );
+}
+
+export default function App() {
+  useEffect(() => {
+    // from here on keys and presses are heard by the page itself
+    document.documentElement.dataset.live = "yes";
+  }, []);
+  return (
+    <>
+      <Outlet />
+      <Toaster position="bottom-center" offset={56} toastOptions={{ className: "font-text" }} />
+    </>
+  );
+}
+
+export function ErrorBoundary() {
+  return <TroublePage error={useRouteError()} />;
+}

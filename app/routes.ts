@@ -1,0 +1,17 @@
+import { index, type RouteConfig, route } from "@react-router/dev/routes";
+
+export default [
+  index("routes/jobs.tsx"),
+  route("jobs/new", "routes/new-job.tsx"),
+  route("jobs/:planId", "routes/job.tsx", [
+    index("routes/job-start.tsx"),
+    route("piece", "routes/piece.tsx"),
+    route("crust", "routes/crust.tsx"),
+    route("days", "routes/days.tsx"),
+    route("shelf", "routes/shelf.tsx"),
+  ]),
+  route("jobs/:planId/edit", "routes/edit.ts"),
+  route("jobs/:planId/export", "routes/export.ts"),
+  route("keys", "routes/keys.tsx"),
+  route("*", "routes/nowhere.tsx"),
+] satisfies RouteConfig;

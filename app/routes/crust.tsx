@@ -1,0 +1,259 @@
+import { nanoid } from "nanoid";
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { Link, useNavigate } from "react-router";
+import type { ZoneJudgement } from "#core/judge/judge";
+import { type Finding, SEVERITY_ORDER } from "#core/rules/rule";
+import { sayDuration } from "#core/units/duration";
+import { useJobEditor } from "~/editor/job-editor";
+import { readEditForm, stepName } from "~/forms/edit-form";
+import { EditForm } from "~/forms/edit-form-parts";
+import { jobAction } from "~/http/job-action.server";
+import { AddStep } from "~/parts/add-step";
+import { FindingCard } from "~/parts/finding-card";
+import { Ladder, rungMiddles, rungsOf } from "~/parts/ladder";
+import { Leaders } from "~/parts/leaders";
+import { SectionPanel, useSection } from "~/parts/section-panel";
+import { type Selection, useSelection } from "~/parts/selection";
+import { StepForm, StepPresses } from "~/parts/step-form";
+import { WhatShows } from "~/parts/what-shows";
+import { countOf } from "~/words/amount";
+import { sayDayClock } from "~/words/when";
+import type { Route } from "./+types/crust";
+
+export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params.planId);
+
+const SECTION_HEIGHT = 520;
+const LADDER_TOP = 58;
+
+function useCrustKeys(judged: ZoneJudgement | undefined, selection: Selection) {
+  const editor = useJobEditor();
+  const navigate = useNavigate();
+  const steps = judged?.crust.steps ?? [];
+  const at = steps.findIndex((step) => step.id === selection.stepId);
+  const step = steps[at];
+  const go = (to: string) => navigate(to, { replace: true, preventScrollReset: true });
+  const hold = (index: number) => {
+    const next = steps[Math.max(0, Math.min(steps.length - 1, index))];
+    if (next) go(selection.linkTo({ step: next.id }));
+  };
+  const form = (fields: Record<string, string>) => {
+    if (!judged) return;
+    const done = readEditForm(editor.plan, { crustId: judged.crust.id, stepId: step?.id ?? "", ...fields }, () =>
+      nanoid(10),
+    );
+    if (!done.ok) return;
+    if (editor.send(done.label, done.commands) === null && done.step !== step?.id)
+      go(selection.linkTo({ step: done.step ?? null }));
+  };
+  const keys = [judged, selection.stepId, editor.plan];
+  useHotkeys("up", () => hold(at < 0 ? 0 : at + 1), { preventDefault: true }, keys);
+  useHotkeys("down", () => hold(at < 0 ? steps.length - 1 : at - 1), { preventDefault: true }, keys);
+  useHotkeys("alt+up", () => form({ do: "move step", to: "up" }), { preventDefault: true }, keys);
+  useHotkeys("alt+down", () => form({ do: "move step", to: "down" }), { preventDefault: true }, keys);
+  useHotkeys("delete, backspace", () => step && form({ do: "remove step" }), keys);
+  useHotkeys(
+    "enter",
+    (event) => {
+      if (
+        event.target instanceof HTMLElement &&
+        event.target.closest("a, button, summary") &&
+        !event.target.closest("[data-step]")
+      )
+        return;
+      event.preventDefault();
+      go(selection.linkTo({ add: at < 0 ? steps.length : at + 1 }));
+    },
+    keys,
+  );
+  useHotkeys("shift+enter", () => go(selection.linkTo({ add: Math.max(0, at) })), { preventDefault: true }, keys);
+  useHotkeys(
+    "e",
+    () => document.querySelector<HTMLElement>("#in-hand select, #in-hand input:not([type=hidden])")?.focus(),
+    { preventDefault: true },
+  );
+  useHotkeys("f", () => document.querySelector<HTMLElement>("[data-first-fix]")?.click(), { preventDefault: true });
+  useHotkeys("n", () => {
+    const all = editor.judgement.zones
+      .flatMap((zone) => zone.findings)
+      .filter((finding) => finding.severity !== "note");
+    const here = all.findIndex(
+      (finding) => finding.zoneId === selection.zone?.id && finding.stepId === selection.stepId,
+    );
+    const next = all[(here + 1) % Math.max(1, all.length)];
+    if (next) go(selection.linkTo({ zone: next.zoneId, step: next.stepId }));
+  }, [...keys, editor.judgement]);
+  useHotkeys(
+    "escape",
+    () => go(selection.linkTo({ step: selection.addAt === null ? null : undefined, add: null })),
+    { enableOnFormTags: true },
+    keys,
+  );
+}
+
+function whereOf({ stepId, lower, surface }: Finding, numberOf: (stepId: string) => number): string {
+  if (surface) return "the finished surface";
+  const below = lower === undefined || lower === "ground" ? 0 : numberOf(lower);
+  return below > 0 ? `step ${numberOf(stepId)} on ${below}` : `step ${numberOf(stepId)}`;
+}
+
+function InHand({ judged, selection }: { judged: ZoneJudgement; selection: Selection }) {
+  const { plan } = useJobEditor();
+  const { crust, zone, findings } = judged;
+  const numberOf = (stepId: string) => crust.steps.findIndex((step) => step.id === stepId) + 1;
+  const step = crust.steps.find((one) => one.id === selection.stepId);
+  if (selection.addAt !== null || crust.steps.length === 0)
+    return <AddStep crust={crust} at={selection.addAt ?? 0} selection={selection} />;
+  const told = [...findings]
+    .sort((one, two) => SEVERITY_ORDER[one.severity] - SEVERITY_ORDER[two.severity])
+    .filter((finding) => !step || finding.stepId === step.id);
+  const asked = told.find((finding) => finding.id === selection.findingId);
+  const cards = told.map((finding, index) => (
+    <FindingCard
+      key={finding.id}
+      finding={finding}
+      open={asked ? finding === asked : index === 0}
+      where={whereOf(finding, numberOf)}
+      linkToOpen={selection.linkTo({ finding: finding.id })}
+    />
+  ));
+  if (!step)
+    return (
+      <div className="flex flex-col gap-3">
+        <h2 className="text-lg">
+          {told.some((finding) => finding.severity !== "note") ? "What stands in the way" : "Nothing stands in the way"}
+        </h2>
+        {told.length === 0 && (
+          <p className="text-soft">
+            Every seam of this crust holds by your house rules, on this ground and for this use. Take a step in hand to
+            change it.
+          </p>
+        )}
+        {cards}
+        <WhatShows judged={judged} />
+      </div>
+    );
+  return (
+    <div className="flex flex-col gap-4">
+      {cards.length > 0 && <div className="flex flex-col gap-2">{cards}</div>}
+      <section id="in-hand" aria-label="The step in hand">
+        <div className="mb-2 flex items-baseline justify-between gap-2">
+          <h2 className="text-lg">
+            <span className="kicker mr-1 text-[0.9375rem] text-soft">{numberOf(step.id)}</span> {stepName(plan, step)}
+          </h2>
+          <Link to={selection.linkTo({ step: null })} replace preventScrollReset className="link text-note">
+            Let go
+          </Link>
+        </div>
+        <StepForm crust={crust} step={step} zone={zone} />
+        <div className="mt-4">
+          <StepPresses crust={crust} step={step} />
+        </div>
+      </section>
+    </div>
+  );
+}
+
+export default function CrustRoute() {
+  const { plan, schedule } = useJobEditor();
+  const selection = useSelection();
+  const { judged } = selection;
+  useCrustKeys(judged, selection);
+  const frame = useRef<HTMLDivElement>(null);
+  const [height, setHeight] = useState(708);
+  const effect = typeof window === "undefined" ? useEffect : useLayoutEffect;
+  effect(() => {
+    const measure = () => setHeight(frame.current?.clientHeight ?? 708);
+    measure();
+    window.addEventListener("resize", measure);
+    return () => window.removeEventListener("resize", measure);
+  }, []);
+  const sectionHeight = Math.max(280, Math.min(SECTION_HEIGHT, height - 170));
+  const geometry = useSection(judged, sectionHeight);
+  const rungs = useMemo(() => {
+    if (!judged) return [];
+    const first = new Map<string, number>();
+    for (const { zoneId, stepId, starts } of schedule.bookings)
+      if (zoneId === judged.zone.id && !first.has(stepId)) first.set(stepId, starts);
+    return rungsOf(judged, (stepId) => (first.has(stepId) ? sayDayClock(first.get(stepId)!) : null));
+  }, [judged, schedule]);
+  if (!judged)
+    return (
+      <div className="flex h-full flex-col items-center justify-center gap-3">
+        <h1 className="text-view">There is no zone to lay a crust on</h1>
+        <Link to={`/jobs/${plan.id}/piece`} className="press press-main">
+          Measure the piece
+        </Link>
+      </div>
+    );
+  const { crust, phases } = judged;
+  const middles = rungMiddles(judged, rungs);
+  const ladderHeight = middles.get("ground")! + 30;
+  const hands = phases.reduce((sum, placed) => sum + placed.phase.hands, 0);
+  return (
+    <div ref={frame} className="relative grid h-full grid-cols-[336px_minmax(0,1fr)_324px]">
+      <div className="min-h-0 border-r border-line">
+        <SectionPanel judged={judged} geometry={geometry} selection={selection} height={sectionHeight} />
+      </div>
+      <div className="min-h-0 overflow-y-auto border-r border-line" style={{ scrollbarGutter: "stable" }}>
+        <div className="flex items-center gap-3 pr-4 pl-6" style={{ height: LADDER_TOP }}>
+          <EditForm
+            key={crust.name}
+            does="rename crust"
+            about={{ crustId: crust.id }}
+            autosave
+            label="Name of the crust"
+            className="min-w-0 flex-1"
+          >
+            {({ faults }) => (
+              <>
+                <input
+                  name="crustName"
+                  type="text"
+                  aria-label="Name of the crust"
+                  aria-invalid={faults.crustName ? true : undefined}
+                  defaultValue={crust.name}
+                  className="w-full truncate rounded-std border border-transparent bg-transparent px-1 font-head text-xl font-semibold hover:border-line focus:border-edge focus:bg-white"
+                />
+                {faults.crustName && <p className="text-note text-ochre">{faults.crustName}</p>}
+              </>
+            )}
+          </EditForm>
+          <span className="shrink-0 text-note text-soft">
+            {countOf(crust.steps.length, "step")} · {sayDuration(hands)} hands-on
+          </span>
+          <Link
+            to={selection.linkTo({ add: crust.steps.length, step: null })}
+            replace
+            preventScrollReset
+            className="shrink-0 font-semibold text-verdigris hover:underline"
+          >
+            + step
+          </Link>
+        </div>
+        <Ladder judged={judged} rungs={rungs} selection={selection} nameOf={(step) => stepName(plan, step)} />
+        {crust.steps.length === 0 && (
+          <p className="px-14 py-3 text-soft">
+            Nothing lies on it yet. Choose the first step on the right, from the ground up.
+          </p>
+        )}
+        <div className="h-8" />
+      </div>
+      {LADDER_TOP + ladderHeight <= height && (
+        <Leaders
+          geometry={geometry}
+          sectionTop={height - 24 - sectionHeight}
+          ladderTop={LADDER_TOP}
+          middles={middles}
+          sectionLeft={10}
+          ladderLeft={364}
+          height={height}
+          selected={selection.stepId}
+        />
+      )}
+      <aside className="min-h-0 overflow-y-auto p-4" aria-label="In hand">
+        <InHand judged={judged} selection={selection} />
+      </aside>
+    </div>
+  );
+}

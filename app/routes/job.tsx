@@ -1,0 +1,46 @@
+import { nanoid } from "nanoid";
+import { Outlet, useRouteError } from "react-router";
+import { getJob } from "#db/plans";
+import { JobEditorProvider } from "~/editor/job-editor";
+import { noSuchJob, withStore } from "~/http/trouble.server";
+import { JobFrame } from "~/parts/job-frame";
+import { TroublePage } from "~/parts/trouble-page";
+import type { Route } from "./+types/job";
+
+export async function loader({ params }: Route.LoaderArgs) {
+  const job = await withStore((store) => getJob(store, params.planId));
+  if (!job) throw noSuchJob(params.planId);
+  return { job, token: nanoid(10) };
+}
+
+/** The page keeps the plan itself; only another job, or a form the server did, is loaded anew. */
+export function shouldRevalidate({
+  currentParams,
+  nextParams,
+  formMethod,
+}: {
+  currentParams: { planId?: string };
+  nextParams: { planId?: string };
+  formMethod?: string;
+}) {
+  return currentParams.planId !== nextParams.planId || formMethod !== undefined;
+}
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: loaderData ? `${loaderData.job.plan.title} · Jolly Crust` : "Jolly Crust" },
+];
+
+export default function JobRoute({ loaderData }: Route.ComponentProps) {
+  const { job, token } = loaderData;
+  return (
+    <JobEditorProvider key={job.plan.id} job={job} token={token}>
+      <JobFrame>
+        <Outlet />
+      </JobFrame>
+    </JobEditorProvider>
+  );
+}
+
+export function ErrorBoundary() {
+  return <TroublePage error={useRouteError()} />;
+}

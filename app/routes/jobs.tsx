@@ -1,0 +1,307 @@
+import { FileDown, Plus, Trash2 } from "lucide-react";
+import { nanoid } from "nanoid";
+import { data, Form, Link, redirect, useNavigation } from "react-router";
+import { type Fault, readPlanFile, tooLarge } from "#core/exchange/plan-file";
+import { LIMITS } from "#core/plan/plan";
+import { readWallTime } from "#core/units/wall-time";
+import type { Store } from "#db/open";
+import { addPlan, isKnown, type JobRow, listJobs, listRemoved, setRemoved } from "#db/plans";
+import { CrustStrip } from "~/drawing/crust-strip";
+import { withStore } from "~/http/trouble.server";
+import { Brand } from "~/parts/brand";
+import { SEVERITY_WORDS, SeamMark } from "~/parts/severity";
+import { countOf } from "~/words/amount";
+import { sayDate } from "~/words/when";
+import type { Route } from "./+types/jobs";
+
+export function loader({ request }: Route.LoaderArgs) {
+  const asked = Number(new URL(request.url).searchParams.get("page") ?? 0);
+  const page = Number.isInteger(asked) && asked >= 0 && asked < 10_000 ? asked : 0;
+  return withStore(async (store) => ({
+    ...(await listJobs(store, page)),
+    page,
+    removed: await listRemoved(store),
+    token: nanoid(10),
+  }));
+}
+
+const refuseFile = (file: string, faults: Fault[]) => data({ file, faults }, { status: 422 });
+
+async function importFile(store: Store, form: FormData) {
+  const file = form.get("file");
+  if (!(file instanceof File) || file.size === 0)
+    return refuseFile("", [{ where: "", says: "Choose a *.crust.json file first." }]);
+  if (file.size > LIMITS.projectFileBytes) return refuseFile(file.name, [{ where: "", says: tooLarge(file.size) }]);
+  const read = readPlanFile(await file.text());
+  if (!read.ok) return refuseFile(file.name, read.faults);
+  // a job of this id stays as it is; the file comes in beside it
+  const id = (await isKnown(store, read.plan.id))
+    ? `import-${String(form.get("token") ?? nanoid(10))
+        .replace(/[^A-Za-z0-9_-]/g, "")
+        .slice(0, 40)}`
+    : read.plan.id;
+  await addPlan(store, { ...read.plan, id });
+  return redirect(`/jobs/${id}/crust`);
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const form = await request.formData();
+  return withStore(async (store) => {
+    const planId = String(form.get("planId") ?? "");
+    switch (form.get("do")) {
+      case "import":
+        return importFile(store, form);
+      case "remove":
+      case "put back":
+        await setRemoved(store, planId, form.get("do") === "remove");
+        return redirect("/");
+      default:
+        return refuseFile("", [{ where: "", says: "The form was cut short; load the page again." }]);
+    }
+  });
+}
+
+export const meta: Route.MetaFunction = () => [{ title: "Jobs · Jolly Crust" }];
+
+function Verdict({ summary }: { summary: JobRow["summary"] }) {
+  const { counts, clashes } = summary;
+  const parts = (["stop", "caution"] as const).filter((severity) => counts[severity] > 0);
+  if (parts.length === 0 && clashes === 0)
+    return (
+      <span className="flex items-center gap-2">
+        <SeamMark severity="none" width={40} /> holds
+      </span>
+    );
+  return (
+    <span className="flex flex-col gap-0.5">
+      {parts.map((severity) => (
+        <span key={severity} className={`flex items-center gap-2 font-semibold ${SEVERITY_WORDS[severity].text}`}>
+          <SeamMark severity={severity} width={40} />
+          {countOf(counts[severity], SEVERITY_WORDS[severity].one)}
+        </span>
+      ))}
+      {clashes > 0 && <span className="text-note text-ochre">{countOf(clashes, "window")} cannot be kept</span>}
+    </span>
+  );
+}
+
+function Due({ summary }: { summary: JobRow["summary"] }) {
+  if (!summary.due) return <span className="text-soft">–</span>;
+  const due = readWallTime(summary.due)!;
+  const late = summary.leaves !== null && summary.leaves > due;
+  return (
+    <span>
+      {sayDate(due)}
+      {late && <span className="block text-note font-semibold text-ochre">leaves too late</span>}
+    </span>
+  );
+}
+
+function JobLine({ job }: { job: JobRow }) {
+  const { summary } = job;
+  return (
+    <tr className="group border-b border-hair hover:bg-board">
+      <td className="w-[108px] py-2.5 pl-2">
+        <CrustStrip layers={summary.strip} seed={job.id} />
+      </td>
+      <th scope="row" className="py-2.5 pr-4 text-left">
+        <Link to={`/jobs/${job.id}/crust`} className="font-head text-lg leading-tight font-semibold hover:underline">
+          {job.title}
+        </Link>
+        <span className="block text-note font-normal text-soft">
+          {[
+            job.client,
+            summary.pieces.filter((piece) => piece !== job.title).join(", "),
+            countOf(summary.zones, "zone"),
+          ]
+            .filter(Boolean)
+            .join(" · ")}
+        </span>
+      </th>
+      <td className="py-2.5 pr-4">
+        <Verdict summary={summary} />
+      </td>
+      <td className="py-2.5 pr-4 whitespace-nowrap">
+        {summary.finish === null ? (
+          <span className="text-soft">no steps yet</span>
+        ) : (
+          sayDate(readWallTime(summary.start)!)
+        )}
+      </td>
+      <td className="py-2.5 pr-4 font-semibold whitespace-nowrap">
+        {summary.leaves === null ? "" : sayDate(summary.leaves)}
+      </td>
+      <td className="py-2.5 pr-4 whitespace-nowrap">{summary.fullUse === null ? "" : sayDate(summary.fullUse)}</td>
+      <td className="py-2.5 pr-4 whitespace-nowrap">
+        <Due summary={summary} />
+      </td>
+      <td className="py-2.5 pr-2">
+        <div className="flex justify-end gap-1">
+          <a
+            href={`/jobs/${job.id}/export`}
+            download
+            className="flex size-8 items-center justify-center rounded-std text-soft hover:bg-wash hover:text-ink"
+            aria-label={`Export ${job.title}`}
+            title="Export as a crust file"
+          >
+            <FileDown size={16} strokeWidth={1.5} aria-hidden="true" />
+          </a>
+          <Form method="post">
+            <input type="hidden" name="planId" value={job.id} />
+            <button
+              name="do"
+              value="remove"
+              className="flex size-8 items-center justify-center rounded-std text-soft hover:bg-wash hover:text-ink"
+              aria-label={`Take ${job.title} off the list`}
+              title="Take off the list; it can be put back"
+            >
+              <Trash2 size={16} strokeWidth={1.5} aria-hidden="true" />
+            </button>
+          </Form>
+        </div>
+      </td>
+    </tr>
+  );
+}
+
+function Empty() {
+  return (
+    <section className="mt-10 flex items-center gap-10">
+      <CrustStrip
+        layers={[
+          { colour: "#b98a58", hides: 1 },
+          { colour: "#e9e5da", hides: 1 },
+          { colour: "#3f2c1c", hides: 1 },
+          { colour: "#e6dfcf", hides: 1 },
+          { colour: "#d9c48e", hides: 0.3 },
+        ]}
+        seed="empty"
+        width={300}
+        height={150}
+      />
+      <div className="max-w-md">
+        <h2 className="text-view">No job yet</h2>
+        <p className="mt-2 text-base">
+          A job is one commission or one piece for sale: measure it, lay its crust, and every seam is checked and dated.
+        </p>
+        <p className="mt-4">
+          <Link to="/jobs/new" className="press press-main px-5 text-base">
+            Begin the first one
+          </Link>
+        </p>
+      </div>
+    </section>
+  );
+}
+
+const HEADINGS = ["", "Job", "Seams", "Begins", "Leaves", "Full use", "Due", ""];
+
+export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
+  const { jobs, page, pages, removed, token } = loaderData;
+  const busy = useNavigation().formData?.get("do") === "import";
+  return (
+    <div className="mx-auto flex min-h-screen max-w-[1240px] flex-col px-8 py-5">
+      <header className="flex items-center gap-4 border-b border-line pb-4">
+        <Brand />
+        <span className="flex-1" />
+        <Form
+          method="post"
+          encType="multipart/form-data"
+          className="flex items-center gap-2"
+          aria-label="Import a crust file"
+        >
+          <input type="hidden" name="token" value={token} />
+          <input
+            type="file"
+            name="file"
+            accept=".json,application/json"
+            aria-label="A crust file"
+            className="w-56 text-note file:mr-2 file:min-h-8 file:rounded-std file:border file:border-edge file:bg-board file:px-3"
+          />
+          <button name="do" value="import" className="press" disabled={busy}>
+            {busy ? "Reading …" : "Import"}
+          </button>
+        </Form>
+        <Link to="/jobs/new" className="press press-main">
+          <Plus size={16} strokeWidth={1.75} aria-hidden="true" /> New job
+        </Link>
+      </header>
+      <main className="flex-1">
+        <h1 className="mt-5 mb-3 text-2xl">Jobs</h1>
+        {actionData && (
+          <div role="alert" className="mb-4 border-l-4 border-l-ochre bg-board px-4 py-3">
+            <p className="font-semibold">
+              {actionData.file
+                ? `${actionData.file} was not taken in. The jobs here are as they were.`
+                : "Nothing was taken in."}
+            </p>
+            <ul className="mt-1">
+              {actionData.faults.map(({ where, says }) => (
+                <li key={`${where} ${says}`}>
+                  {where && <code className="mr-2 rounded-std bg-wash px-1 text-note">{where}</code>}
+                  {says}
+                </li>
+              ))}
+            </ul>
+          </div>
+        )}
+        {jobs.length === 0 && page === 0 ? (
+          <Empty />
+        ) : (
+          <table className="w-full">
+            <thead className="border-b border-line text-left text-note text-soft">
+              <tr>
+                {HEADINGS.map((heading, index) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: the headings never change
+                  <th key={index} scope="col" className="py-1.5 pr-4 font-normal">
+                    {heading || <span className="sr-only">{index === 0 ? "Crust" : "Export or remove"}</span>}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {jobs.map((job) => (
+                <JobLine key={job.id} job={job} />
+              ))}
+            </tbody>
+          </table>
+        )}
+        {pages > 1 && (
+          <nav aria-label="Pages of the list" className="mt-4 flex gap-4">
+            {page > 0 && (
+              <Link to={`/?page=${page - 1}`} className="link">
+                later jobs
+              </Link>
+            )}
+            <span className="text-soft">
+              page {page + 1} of {pages}
+            </span>
+            {page < pages - 1 && (
+              <Link to={`/?page=${page + 1}`} className="link">
+                earlier jobs
+              </Link>
+            )}
+          </nav>
+        )}
+      </main>
+      {removed.length > 0 && (
+        <details className="mt-8 border-t border-line pt-3">
+          <summary className="text-soft">{countOf(removed.length, "job")} taken off the list</summary>
+          <ul className="mt-2">
+            {removed.map((job) => (
+              <li key={job.id} className="flex items-center gap-3 py-1">
+                <span className="w-64 truncate">{job.title}</span>
+                <Form method="post">
+                  <input type="hidden" name="planId" value={job.id} />
+                  <button name="do" value="put back" className="press">
+                    Put back
+                  </button>
+                </Form>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </div>
+  );
+}

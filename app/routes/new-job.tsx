@@ -1,0 +1,98 @@
+import { nanoid } from "nanoid";
+import { data, Form, Link, redirect, useNavigation } from "react-router";
+import { DAY } from "#core/units/units";
+import { midnightBefore, sayWallTime, weekday } from "#core/units/wall-time";
+import { addPlan } from "#db/plans";
+import { Field } from "~/forms/edit-form-parts";
+import { type Faults, type FormFields, fieldsOf } from "~/forms/fields";
+import { readNewJob } from "~/forms/job-form";
+import { withStore } from "~/http/trouble.server";
+import { Brand } from "~/parts/brand";
+import { FieldGroup } from "~/parts/plain-field";
+import { ZoneFields } from "~/parts/zone-fields";
+import type { Route } from "./+types/new-job";
+
+const NINE = 9 * 60;
+
+/** Nine o'clock on the next working day. */
+function nextMorning(now: Date): string {
+  let day = midnightBefore(now.getTime() / 60_000) + DAY;
+  while (weekday(day) > 4) day += DAY;
+  return sayWallTime(day + NINE);
+}
+
+export const loader = () => ({ id: nanoid(10), start: nextMorning(new Date()) });
+
+export async function action({ request }: Route.ActionArgs) {
+  const values = fieldsOf(await request.formData());
+  const read = readNewJob(values);
+  if (!read.ok) return data({ faults: read.faults, values }, { status: 422 });
+  // a form sent twice finds its job there already
+  await withStore((store) => addPlan(store, read.plan));
+  return redirect(`/jobs/${read.plan.id}/crust`);
+}
+
+export const meta: Route.MetaFunction = () => [{ title: "New job · Jolly Crust" }];
+
+export default function NewJob({ loaderData, actionData }: Route.ComponentProps) {
+  const values: FormFields = actionData?.values ?? {};
+  const faults: Faults = actionData?.faults ?? {};
+  const busy = useNavigation().state !== "idle";
+  const wrong = Object.keys(faults).length;
+  return (
+    <div className="mx-auto max-w-3xl px-8 py-6">
+      <header className="flex items-center justify-between border-b border-line pb-4">
+        <Brand />
+        <Link to="/" className="link text-soft">
+          Back to the jobs
+        </Link>
+      </header>
+      <main>
+        <h1 className="mt-6 text-2xl">A new job</h1>
+        <p className="mb-5 text-soft">The piece and its first zone; more zones can follow. The crust comes next.</p>
+        {wrong > 0 && (
+          <p role="alert" className="mb-4 border-l-4 border-l-ochre bg-board px-4 py-2.5 font-medium text-ochre">
+            {faults[""] ??
+              `${wrong === 1 ? "One field needs" : `${wrong} fields need`} another look. Everything you typed is still here.`}
+          </p>
+        )}
+        <Form method="post" className="flex flex-col gap-6" noValidate>
+          <input type="hidden" name="id" value={values.id ?? loaderData.id} />
+          <FieldGroup title="Job">
+            <div className="col-span-3">
+              <Field name="title" label="Name of the job" fault={faults.title}>
+                {(field) => <input {...field} type="text" defaultValue={values.title} placeholder="Carved settle" />}
+              </Field>
+            </div>
+            <div className="col-span-3">
+              <Field name="client" label="For whom (may stay empty)" fault={faults.client}>
+                {(field) => <input {...field} type="text" defaultValue={values.client} />}
+              </Field>
+            </div>
+            <div className="col-span-2">
+              <Field name="piece" label="Piece" fault={faults.piece}>
+                {(field) => <input {...field} type="text" defaultValue={values.piece} placeholder="Settle" />}
+              </Field>
+            </div>
+            <div className="col-span-2">
+              <Field name="start" label="Work can begin" fault={faults.start}>
+                {(field) => <input {...field} type="datetime-local" defaultValue={values.start ?? loaderData.start} />}
+              </Field>
+            </div>
+            <div className="col-span-2">
+              <Field name="due" label="Due (may stay empty)" fault={faults.due}>
+                {(field) => <input {...field} type="datetime-local" defaultValue={values.due} />}
+              </Field>
+            </div>
+          </FieldGroup>
+          <ZoneFields values={values} faults={faults} />
+          <div className="flex justify-end border-t border-line pt-4">
+            <button className="press press-main px-6 text-base" disabled={busy}>
+              {busy ? "Making the job …" : "Make the job"}
+            </button>
+          </div>
+        </Form>
+      </main>
+    </div>
+  );
+}

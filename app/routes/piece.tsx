@@ -1,0 +1,212 @@
+import { Link } from "react-router";
+import { stripOf } from "#core/judge/strip";
+import { type Plan, type Zone, zoneArea, zonesOf, zonesWithCrust } from "#core/plan/plan";
+import { groundNamed } from "#core/rules/words";
+import { CrustStrip } from "~/drawing/crust-strip";
+import { useJobEditor } from "~/editor/job-editor";
+import { EditForm, Field } from "~/forms/edit-form-parts";
+import { SHAPE_SIZES, zoneFields } from "~/forms/zone-form";
+import { jobAction } from "~/http/job-action.server";
+import { type Selection, useSelection } from "~/parts/selection";
+import { HoursForm, HouseRulesForm } from "~/parts/shop-rules";
+import { ZoneFields } from "~/parts/zone-fields";
+import { countOf, sayArea } from "~/words/amount";
+import type { Route } from "./+types/piece";
+
+export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params.planId);
+
+const sayShape = ({ shape }: Zone) => {
+  const sizes = SHAPE_SIZES[shape.kind].sizes.map(({ key }) => (shape as Record<string, unknown>)[key]).join(" × ");
+  return `${SHAPE_SIZES[shape.kind].name.split(",")[0]!.toLowerCase()} ${sizes} mm${shape.count > 1 ? `, ${shape.count} of them` : ""}`;
+};
+
+function ZoneLine({ zone, selection }: { zone: Zone; selection: Selection }) {
+  const { plan, judgement } = useJobEditor();
+  const judged = judgement.zones.find((one) => one.zone.id === zone.id);
+  const chosen = selection.zone?.id === zone.id && selection.addAt === null;
+  const crust = judged?.crust;
+  return (
+    <li>
+      <Link
+        to={selection.linkTo({ zone: zone.id })}
+        replace
+        preventScrollReset
+        aria-current={chosen ? "true" : undefined}
+        className={`grid grid-cols-[104px_minmax(0,1fr)_90px] items-center gap-3 border-b border-l-[3px] border-b-hair py-2.5 pr-4 pl-3 ${chosen ? "border-l-verdigris bg-board" : "border-l-transparent hover:bg-board/60"}`}
+      >
+        <CrustStrip layers={judged ? stripOf(judged) : []} seed={zone.id} />
+        <span className="min-w-0">
+          <span className="block truncate text-[0.9375rem] font-semibold">{zone.name}</span>
+          <span className="block truncate text-note text-soft">
+            {groundNamed(zone.ground)}
+            {zone.ground.knots > 0 ? `, ${countOf(zone.ground.knots, "knot")}` : ""} · {sayShape(zone)}
+          </span>
+          <span className="block truncate text-note text-soft">
+            {crust && `${crust.name}, ${countOf(crust.steps.length, "step")}`}
+            {crust && zonesWithCrust(plan, crust.id).length > 1
+              ? `, on ${zonesWithCrust(plan, crust.id).length} zones`
+              : ""}
+          </span>
+        </span>
+        <span className="text-right text-lg font-semibold">{sayArea(zoneArea(zone))}</span>
+      </Link>
+    </li>
+  );
+}
+
+function CrustChoice({ plan, chosen, own }: { plan: Plan; chosen?: string; own: string }) {
+  return (
+    <Field name="crustId" label="Crust">
+      {(field) => (
+        <select {...field} defaultValue={chosen ?? ""}>
+          {plan.crusts.map((crust) => (
+            <option key={crust.id} value={crust.id}>
+              {crust.name}
+            </option>
+          ))}
+          <option value={chosen ? "new" : ""}>{own}</option>
+        </select>
+      )}
+    </Field>
+  );
+}
+
+function ZoneForm({ zone }: { zone: Zone }) {
+  const { plan } = useJobEditor();
+  return (
+    <>
+      <EditForm
+        key={`${zone.id}/${JSON.stringify(zone)}`}
+        does="patch zone"
+        about={{ zoneId: zone.id }}
+        label={`Zone ${zone.name}`}
+        autosave
+      >
+        {({ faults, values }) => (
+          <div className="flex flex-col gap-5">
+            <ZoneFields values={values ?? zoneFields(zone)} faults={faults} />
+            <CrustChoice plan={plan} chosen={zone.crustId} own="a crust of its own, new" />
+            <noscript>
+              <button className="press press-main" type="submit">
+                Save the zone
+              </button>
+            </noscript>
+          </div>
+        )}
+      </EditForm>
+      {zonesOf(plan).length > 1 && (
+        <EditForm does="remove zone" about={{ zoneId: zone.id }} className="mt-4">
+          <button className="press">Take this zone off</button>
+        </EditForm>
+      )}
+    </>
+  );
+}
+
+function NewZone() {
+  const { plan } = useJobEditor();
+  return (
+    <EditForm does="add zone" about={{ pieceId: plan.pieces[0]?.id ?? "" }} label="New zone">
+      {({ faults, values }) => (
+        <div className="flex flex-col gap-5">
+          <ZoneFields values={values ?? {}} faults={faults} />
+          <CrustChoice plan={plan} own="a crust of its own, new" />
+          <button className="press press-main">Add the zone</button>
+        </div>
+      )}
+    </EditForm>
+  );
+}
+
+function JobForm() {
+  const { plan } = useJobEditor();
+  return (
+    <EditForm
+      key={`${plan.title}/${plan.client}/${plan.start}/${plan.due}`}
+      does="set job"
+      autosave
+      label="The job"
+      className="grid grid-cols-2 gap-3"
+    >
+      {({ faults, values }) => (
+        <>
+          {(
+            [
+              ["title", "Job", "text", plan.title],
+              ["client", "For whom", "text", plan.client ?? ""],
+              ["start", "Work can begin", "datetime-local", plan.start],
+              ["due", "Due", "datetime-local", plan.due ?? ""],
+            ] as const
+          ).map(([name, label, type, value]) => (
+            <Field key={name} name={name} label={label} fault={faults[name]}>
+              {(field) => <input {...field} type={type} defaultValue={values?.[name] ?? value} />}
+            </Field>
+          ))}
+          <noscript className="col-span-2">
+            <button className="press" type="submit">
+              Save the job
+            </button>
+          </noscript>
+        </>
+      )}
+    </EditForm>
+  );
+}
+
+export default function PieceRoute() {
+  const { plan } = useJobEditor();
+  const selection = useSelection();
+  const zones = zonesOf(plan);
+  const adding = selection.addAt !== null || zones.length === 0;
+  return (
+    <div className="grid h-full grid-cols-[minmax(0,1fr)_480px]">
+      <section className="min-h-0 overflow-y-auto border-r border-line pb-8" aria-label="Zones of the piece">
+        <div className="px-6 pt-4 pb-4">
+          <JobForm />
+        </div>
+        {plan.pieces.map((piece) => (
+          <div key={piece.id}>
+            <div className="flex items-baseline gap-4 border-b border-line px-6 pb-1.5">
+              <h1 className="text-view">{piece.name}</h1>
+              <span className="flex-1 text-note text-soft">
+                {countOf(piece.zones.length, "zone")} ·{" "}
+                {sayArea(piece.zones.reduce((sum, zone) => sum + zoneArea(zone), 0))} to cover
+              </span>
+              <Link
+                to={selection.linkTo({ add: 0 })}
+                replace
+                preventScrollReset
+                className="font-semibold text-verdigris hover:underline"
+              >
+                + zone
+              </Link>
+            </div>
+            <ul className="pl-3">
+              {piece.zones.map((zone) => (
+                <ZoneLine key={zone.id} zone={zone} selection={selection} />
+              ))}
+            </ul>
+          </div>
+        ))}
+        <div className="flex flex-col gap-2 px-6 pt-6">
+          {[
+            { title: "House rules", says: "the school this job is judged by", form: <HouseRulesForm /> },
+            { title: "Working hours", says: "when hands are there; drying goes on outside them", form: <HoursForm /> },
+          ].map(({ title, says, form }) => (
+            <details key={title} className="border-t border-line">
+              <summary className="py-2">
+                <span className="font-head text-lg font-semibold">{title}</span>{" "}
+                <span className="ml-2 text-note text-soft">{says}</span>
+              </summary>
+              <div className="pt-1 pb-4">{form}</div>
+            </details>
+          ))}
+        </div>
+      </section>
+      <aside className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Zone in hand">
+        <h2 className="mb-3 text-view">{adding ? "A new zone" : selection.zone?.name}</h2>
+        {adding ? <NewZone /> : selection.zone && <ZoneForm zone={selection.zone} />}
+      </aside>
+    </div>
+  );
+}

@@ -1,0 +1,11 @@
+import type { Millilitres, SquareMetres } from "#core/units/units";
+
+export const sayArea = (area: SquareMetres) => `${area.toFixed(2)} m²`;
+
+/** Millilitres to two figures or the next 5 ml, litres from one litre up: nobody measures paint closer. */
+export function sayVolume(millilitres: Millilitres): string {
+  if (millilitres >= 1000) return `${(Math.ceil(millilitres / 50) / 20).toFixed(2)} l`;
+  return `${Math.max(5, Math.ceil(millilitres / 5) * 5)} ml`;
+}
+
+export const countOf = (count: number, one: string, many = `${one}s`) => `${count} ${count === 1 ? one : many}`;

@@ -1,0 +1,20 @@
+import type { WallMinutes } from "#core/units/units";
+
+const at = (wall: WallMinutes) => new Date(wall * 60_000);
+const format = (options: Intl.DateTimeFormatOptions) =>
+  new Intl.DateTimeFormat("en-GB", { ...options, timeZone: "UTC" });
+
+const DAY_NAME = format({ weekday: "short" });
+const DATE = format({ weekday: "short", day: "numeric", month: "short" });
+const DATE_YEAR = format({ day: "numeric", month: "short", year: "numeric" });
+const LONG_DATE = format({ weekday: "long", day: "numeric", month: "long" });
+const CLOCK = format({ hour: "2-digit", minute: "2-digit", hourCycle: "h23" });
+
+// Wall-clock words, the same in every time zone and on both sides of the wire.
+
+export const sayClock = (wall: WallMinutes) => CLOCK.format(at(wall));
+export const sayDate = (wall: WallMinutes) => DATE.format(at(wall)).replace(",", "");
+export const sayDateYear = (wall: WallMinutes) => DATE_YEAR.format(at(wall));
+export const sayLongDate = (wall: WallMinutes) => LONG_DATE.format(at(wall)).replace(",", "");
+/** "Mon 13:30" */
+export const sayDayClock = (wall: WallMinutes) => `${DAY_NAME.format(at(wall))} ${sayClock(wall)}`;

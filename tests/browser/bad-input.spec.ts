@@ -1,0 +1,113 @@
+import { writeFileSync } from "node:fs";
+import { hobnailYard } from "#demo/hobnail-yard";
+import { expect, open, test } from "./shop";
+
+const crustFile = (change: (plan: Record<string, unknown>) => void) => {
+  const plan = structuredClone(hobnailYard()[0]!) as unknown as Record<string, unknown>;
+  change(plan);
+  return JSON.stringify(plan);
+};
+
+const FILES: [name: string, text: string, says: RegExp][] = [
+  ["cut short", '{"format":"jolly-crust"', /not whole JSON/],
+  ["another kind", '{"format":"shopping-list"}', /This is not a crust file/],
+  ["from the future", crustFile((plan) => Object.assign(plan, { version: 99 })), /written by a newer version/],
+  [
+    "negative coats",
+    crustFile((plan) => Object.assign((plan.crusts as { steps: object[] }[])[0]!.steps[1]!, { coats: -1 })),
+    /crusts\[0\]\.steps\[1\]\.coats.*At least one coat/is,
+  ],
+  [
+    "a zone without size",
+    crustFile((plan) =>
+      Object.assign((plan.pieces as { zones: { shape: object }[] }[])[0]!.zones[0]!.shape, { width: 0 }),
+    ),
+    /pieces\[0\]\.zones\[0\]\.shape\.width.*a size must be more than 0 mm/is,
+  ],
+  ["too large", `{"format":"jolly-crust","title":"${"x".repeat(5_050_000)}"}`, /5 MB at most/],
+];
+
+test("a broken project file is refused with where and what to do, and the jobs stay as they are", async ({
+  page,
+}, info) => {
+  await page.goto("/");
+  const rows = await page.locator("tbody tr").count();
+  for (const [name, text, says] of FILES) {
+    const file = info.outputPath(`${name.replace(/ /g, "-")}.crust.json`);
+    writeFileSync(file, text);
+    await page.getByLabel("A crust file", { exact: true }).setInputFiles(file);
+    await page.getByRole("button", { name: "Import" }).click();
+    await expect(
+      page.getByRole("alert").or(page.getByRole("heading", { name: "That is too large" })),
+      name,
+    ).toBeVisible();
+    await expect(page.locator("main"), name).toContainText(says);
+    await page.goto("/");
+    await expect(page.locator("tbody tr")).toHaveCount(rows);
+  }
+});
+
+test("a plan that does not exist gets a page that says so and leads on", async ({ page }) => {
+  const answer = await page.goto("/jobs/no-such-job/days");
+  expect(answer?.status()).toBe(404);
+  await expect(page.getByRole("heading", { name: "There is no such job here" })).toBeVisible();
+  await page.getByRole("link", { name: "To the jobs list" }).click();
+  await expect(page.getByRole("heading", { name: "Jobs" })).toBeVisible();
+});
+
+test("a wrong figure on the page is said at its field and changes nothing", async ({ page }) => {
+  await open(page, "/jobs/carved-settle/crust?zone=back&step=bone");
+  await page.getByLabel("Coats").fill("-3");
+  await page.getByLabel("Coats").press("Tab");
+  await expect(page.getByText("At least one coat.")).toBeVisible();
+  await page.getByLabel("Wait before it").selectOption("at least");
+  await page.getByLabel("… so long").fill("a while");
+  await page.getByLabel("… so long").press("Tab");
+  await expect(page.getByText("Write the wait like 45 min, 2 h or 1 day.")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Nothing to undo" })).toBeVisible();
+});
+
+test("changes from another page, and edits that are no edits, are refused", async ({ page, shop }) => {
+  const edit = {
+    base: 1,
+    id: "12345678",
+    label: "From afar",
+    commands: [{ do: "remove step", crustId: "seat", stepId: "seal" }],
+  };
+  const address = `${shop.address}/jobs/carved-settle/edit`;
+  const afar = await page.request.post(address, {
+    data: edit,
+    headers: { Origin: "http://elsewhere.example", "Sec-Fetch-Site": "cross-site" },
+  });
+  expect(afar.status()).toBe(403);
+  const none = await page.request.post(address, { data: edit });
+  expect(none.status()).toBe(403);
+  const ours = { Origin: shop.address };
+  for (const broken of [
+    {},
+    { ...edit, base: 0 },
+    { ...edit, commands: [] },
+    { ...edit, commands: [{ do: "burn it" }] },
+    { ...edit, extra: true },
+  ]) {
+    const answer = await page.request.post(address, { data: broken, headers: ours });
+    expect(answer.status()).toBe(400);
+    expect(await answer.json()).toMatchObject({ is: "refused" });
+  }
+  const cut = await page.request.post(address, {
+    data: '{"base":',
+    headers: { ...ours, "Content-Type": "application/json" },
+  });
+  expect(cut.status()).toBe(400);
+  await page.goto("/jobs/carved-settle/crust?zone=seat-board");
+  await expect(page.locator("#ladder")).toContainText("Tough polyurethane");
+});
+
+test("a job taken off the list can be put back", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("button", { name: "Take Dough bin off the list" }).click();
+  await expect(page.getByRole("link", { name: "Dough bin" })).toHaveCount(0);
+  await page.getByText("1 job taken off the list").click();
+  await page.getByRole("button", { name: "Put back" }).click();
+  await expect(page.getByRole("link", { name: "Dough bin", exact: true })).toBeVisible();
+});

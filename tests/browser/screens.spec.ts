@@ -1,0 +1,80 @@
+import { AxeBuilder } from "@axe-core/playwright";
+import { expect, test } from "./shop";
+
+const SCREENS = [
+  ["jobs", "/"],
+  ["new job", "/jobs/new"],
+  ["piece", "/jobs/carved-settle/piece"],
+  ["a new zone", "/jobs/carved-settle/piece?add=0"],
+  ["crust", "/jobs/carved-settle/crust"],
+  ["crust with findings", "/jobs/chart-cabinet/crust?zone=sides&step=seal"],
+  ["adding a step", "/jobs/chart-cabinet/crust?add=2"],
+  ["days", "/jobs/carved-settle/days"],
+  ["days with a clash", "/jobs/chart-cabinet/days"],
+  ["shelf", "/jobs/sailmakers-bench/shelf"],
+  ["keys", "/keys"],
+  ["a job that is not there", "/jobs/nobody/crust"],
+] as const;
+
+for (const [name, path] of SCREENS)
+  test(`${name}: no serious fault of access, and nothing breaks the page's own content policy`, async ({ page }) => {
+    const faults: string[] = [];
+    page.on("console", (message) => {
+      if (message.type() === "error" && !/404/.test(message.text())) faults.push(message.text());
+    });
+    page.on("pageerror", (error) => faults.push(error.message));
+    await page.goto(path);
+    await page.waitForLoadState("networkidle");
+    const { violations } = await new AxeBuilder({ page })
+      .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"])
+      .analyze();
+    for (const { id, impact, nodes } of violations)
+      faults.push(`${id} (${impact}) at ${nodes.map((node) => node.html.slice(0, 160)).join(" | ")}`);
+    expect(faults).toEqual([]);
+  });
+
+test("nothing runs out of the window at 1280 by 800", async ({ page }) => {
+  for (const [name, path] of SCREENS) {
+    await page.goto(path);
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect(wide, name).toBeLessThanOrEqual(0);
+  }
+});
+
+test("a press on a layer of the section takes it in hand", async ({ page }) => {
+  await page.goto("/jobs/carved-settle/crust?zone=back");
+  await page
+    .getByRole("link", { name: "Sealing tint-base, walnut" })
+    .first()
+    .click({ position: { x: 120, y: 30 }, force: true });
+  await expect(page).toHaveURL(/step=/);
+});
+
+test("a press on a seam of the section adds a step there", async ({ page }) => {
+  await page.goto("/jobs/carved-settle/crust?zone=back");
+  await page.locator("html[data-live]").waitFor();
+  await page.locator("[data-insert-over=walnut]").click();
+  await expect(page.getByRole("heading", { name: /over sealing tint-base, walnut/ })).toBeVisible();
+  await page.getByPlaceholder(/Type a few letters/).fill("slate");
+  await page.getByRole("button", { name: "Chalk-type, slate", exact: true }).click();
+  const names = await page.locator("#ladder a[data-step] span.font-semibold").allTextContents();
+  expect(names.indexOf("Chalk-type, slate")).toBe(names.indexOf("Sealing tint-base, walnut") - 1);
+});
+
+test("a zone is measured anew, and hours and school are changed, where the piece is", async ({ page }) => {
+  await page.goto("/jobs/carved-settle/piece?zone=seat-board");
+  await page.locator("html[data-live]").waitFor();
+  await page.getByLabel("Width, mm").fill("2480");
+  await page.getByLabel("Width, mm").press("Tab");
+  await expect(page.getByRole("link", { name: /^Seat/ })).toContainText("1.09 m²");
+  await page.getByText("House rules", { exact: true }).click();
+  await page.getByLabel("Wax is buffed").selectOption("next day");
+  await expect(page.getByRole("button", { name: "Undo: Change the house rules" })).toBeVisible();
+  await page.getByText("Working hours", { exact: true }).click();
+  await page.getByLabel("Monday").fill("whenever");
+  await page.getByLabel("Monday").press("Tab");
+  await expect(page.getByText("Write hours like 9:00–13:00")).toBeVisible();
+  await page.getByLabel("Monday").fill("14–18");
+  await page.getByLabel("Monday").press("Tab");
+  await expect(page.getByRole("contentinfo")).toContainText("Begins Mon 30 Nov 14:00");
+});

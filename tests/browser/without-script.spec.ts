@@ -1,0 +1,94 @@
+import { expect, makeJob, test } from "./shop";
+
+test.use({ javaScriptEnabled: false, demo: false });
+
+test("without script: make a job, add layers, see the verdict, mend it, take it back", async ({ page }) => {
+  await makeJob(page, { title: "Plain chest", piece: "Chest", zone: "Front", species: "pine" });
+  await page.getByRole("button", { name: "Chalk-type, slate", exact: true }).click();
+  await expect(page.locator("#ladder a[data-step]")).toHaveCount(1);
+  await expect(page.getByRole("contentinfo")).toContainText("1 stop");
+
+  await page.getByRole("link", { name: "+ step" }).click();
+  await page.getByRole("button", { name: "Dark wax", exact: true }).click();
+  await expect(page.locator("#ladder a[data-step]")).toHaveCount(2);
+  await expect(page.getByRole("contentinfo")).toContainText("1 caution");
+  await expect(page.getByRole("heading", { name: /stains it for good/ })).toBeVisible();
+
+  await page.getByRole("button", { name: /Clear wax first/ }).click();
+  await expect(page.getByRole("contentinfo")).toContainText("0 cautions");
+  await page.getByRole("button", { name: /^Undo: Clear wax first/ }).click();
+  await expect(page.getByRole("contentinfo")).toContainText("1 caution");
+
+  // the days and the amounts are there as well
+  await page.getByRole("link", { name: /^Days/ }).click();
+  await expect(
+    page.getByRole("img", { name: /Work and drying/ }).or(page.getByRole("group", { name: /Work and drying/ })),
+  ).toBeVisible();
+  await page.getByRole("link", { name: /^Shelf/ }).click();
+  await expect(page.getByRole("rowheader", { name: /Dark wax/ })).toBeVisible();
+});
+
+test("without script: a wrong field comes back with everything that was typed", async ({ page }) => {
+  await page.goto("/jobs/new");
+  await page.getByLabel("Name of the job").fill("Sea chest");
+  await page.getByLabel("Piece", { exact: true }).fill("Chest");
+  await page.getByLabel("Name", { exact: true }).fill("Lid");
+  await page.getByLabel("Height, mm").fill("-40");
+  await page.getByRole("button", { name: "Make the job" }).click();
+  await expect(page.getByText("Width: measure it, in millimetres.")).toBeVisible();
+  await expect(page.getByLabel("Name of the job")).toHaveValue("Sea chest");
+  await expect(page.getByLabel("Height, mm")).toHaveValue("-40");
+  await page.getByLabel("Width, mm").fill("800");
+  await page.getByRole("button", { name: "Make the job" }).click();
+  await expect(page.getByText("Height: a size must be more than 0 mm.")).toBeVisible();
+});
+
+test("without script: a negative coat count is refused where it was typed, and a form sent twice is done once", async ({
+  page,
+  shop,
+}) => {
+  await makeJob(page, { title: "Twice", piece: "Box", zone: "Side", species: "pine" });
+  const form = page.getByRole("form", { name: "Add a step" });
+  const fields = await form
+    .locator("input[type=hidden]")
+    .evaluateAll((inputs) =>
+      inputs.map((input) => [(input as HTMLInputElement).name, (input as HTMLInputElement).value]),
+    );
+  const address = page.url();
+  for (const _time of [1, 2]) {
+    const sent = await page.request.post(address, {
+      form: { ...Object.fromEntries(fields), pick: "brush|mineral-storm" },
+      headers: { Origin: shop.address },
+      maxRedirects: 0,
+    });
+    expect(sent.status()).toBe(302);
+  }
+  await page.reload();
+  await expect(page.locator("#ladder a[data-step]")).toHaveCount(1);
+
+  await page.locator("#ladder a[data-step]").click();
+  await page.getByLabel("Coats").fill("-2");
+  await page.getByRole("button", { name: "Save the step" }).click();
+  await expect(page.getByText("At least one coat.")).toBeVisible();
+  await expect(page.getByLabel("Coats")).toHaveValue("-2");
+});
+
+test("without script: a page that is out of date is told what changed and keeps what was typed", async ({
+  page,
+  context,
+}) => {
+  await makeJob(page, { title: "Two windows", piece: "Box", zone: "Side", species: "pine" });
+  await page.getByRole("button", { name: "Acrylic mineral, oyster", exact: true }).click();
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await other.getByLabel("Coats").fill("3");
+  await other.getByRole("button", { name: "Save the step" }).click();
+  await expect(other.getByLabel("Coats")).toHaveValue("3");
+
+  await page.getByLabel("Share covered, %").fill("40");
+  await page.getByRole("button", { name: "Save the step" }).click();
+  await expect(page.getByRole("alert").first()).toContainText(
+    "changed in another window meanwhile: Change Acrylic mineral, oyster",
+  );
+  await expect(page.getByLabel("Share covered, %")).toHaveValue("40");
+});
