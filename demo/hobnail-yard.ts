@@ -7,13 +7,14 @@ import {
   DEFAULT_HOURS,
   MOULDED_RELIEF,
   PLAIN_RELIEF,
+  PLAN_VERSION,
   type Plan,
   REFERENCE_ROOM,
   type Step,
   type Use,
   type Zone,
 } from "#core/plan/plan";
-import { findTechnique } from "#core/surface/technique";
+import { findTechnique } from "#core/surface/techniques";
 
 // Hobnail Yard, a two-person finishing shop in an invented harbour town, ages the furniture for a museum's rebuilt
 // ship-chandler's office. Everything in this folder is invented.
@@ -31,7 +32,7 @@ const step = (id: string, how: string, what?: string, more: StepMore = {}): Step
   ...more,
 });
 
-const GENTLE: Use = { wear: "gentle", heat: false, water: "dry" };
+const GENTLE: Use = { wear: "gentle", heat: false, water: "dry", outdoors: false, near: "nothing" };
 const ground = (kind: GroundKind, species?: Species, knots = 0, more: Partial<Ground> = {}): Ground => ({
   ...groundOf(kind, species, knots),
   ...more,
@@ -55,6 +56,9 @@ const zone = (
   use: GENTLE,
   ground: its,
   crustId,
+  overrides: [],
+  hands: [],
+  movingParts: false,
   ...more,
 });
 
@@ -70,7 +74,7 @@ function plan(
   const used = new Set(crusts.flatMap((crust) => crust.steps.map((one) => one.what)));
   return {
     format: "jolly-crust",
-    version: 1,
+    version: PLAN_VERSION,
     id,
     title,
     client: "Chandler's office, museum",
@@ -82,6 +86,7 @@ function plan(
       houseRules: DEFAULT_HOUSE_RULES,
       materials: CATALOGUE.filter((material) => used.has(material.id)),
     },
+    acknowledged: [],
     crusts,
     pieces: [{ id: `${id}-piece`, name: piece, zones }],
   };
@@ -151,7 +156,7 @@ const settle = (): Plan =>
         "seat",
         { kind: "panel", width: 1240, height: 440, count: 1 },
         ground("raw timber", "oak"),
-        { orientation: "flat", use: { wear: "hard", heat: false, water: "splashes" } },
+        { orientation: "flat", use: { ...GENTLE, wear: "hard", heat: false, water: "splashes" } },
       ),
     ],
   );
@@ -193,7 +198,7 @@ const chartCabinet = (): Plan =>
         "carcass",
         { kind: "box", width: 980, height: 720, depth: 640, count: 1 },
         ground("laminate"),
-        { use: { wear: "daily", heat: true, water: "splashes" } },
+        { use: { ...GENTLE, wear: "daily", heat: true, water: "splashes" } },
       ),
       zone(
         "drawers",
@@ -201,7 +206,7 @@ const chartCabinet = (): Plan =>
         "fronts",
         { kind: "panel", width: 900, height: 78, count: 8 },
         ground("raw timber", "pine", 5),
-        { relief: MOULDED_RELIEF, carving: 1.1, use: { wear: "daily", heat: false, water: "dry" } },
+        { relief: MOULDED_RELIEF, carving: 1.1, use: { ...GENTLE, wear: "daily", heat: false, water: "dry" } },
       ),
     ],
   );
@@ -247,7 +252,7 @@ const bench = (): Plan =>
         "top",
         { kind: "panel", width: 1900, height: 420, count: 1 },
         ground("raw timber", "beech"),
-        { orientation: "flat", use: { wear: "hard", heat: false, water: "splashes" } },
+        { orientation: "flat", use: { ...GENTLE, wear: "hard", heat: false, water: "splashes" } },
       ),
       zone(
         "bench-legs",
@@ -290,7 +295,7 @@ const doughBin = (): Plan =>
         "chippy",
         { kind: "box", width: 780, height: 420, depth: 430, count: 1 },
         ground("raw timber", "pine", 4),
-        { relief: PLAIN_RELIEF, use: { wear: "display", heat: false, water: "dry" } },
+        { relief: PLAIN_RELIEF, use: { ...GENTLE, wear: "display", heat: false, water: "dry" } },
       ),
     ],
   );

@@ -1,20 +1,22 @@
 import fc from "fast-check";
 import { CATALOGUE } from "#core/materials/catalogue";
 import { GROUND_KINDS, type GroundKind, groundOf, SPECIES } from "#core/plan/ground";
-import { DEFAULT_HOUSE_RULES, type HouseRules } from "#core/plan/house-rules";
+import { HOUSE_RULE_KEYS, HouseRules, SCHOOLS } from "#core/plan/house-rules";
 import {
   CARVED_RELIEF,
   DEFAULT_HOURS,
   INTENTS,
   MOULDED_RELIEF,
   PLAIN_RELIEF,
+  PLAN_VERSION,
   type Plan,
   REFERENCE_ROOM,
+  type Room,
   type Step,
   WEAR,
   type Zone,
 } from "#core/plan/plan";
-import { TECHNIQUES, techniquesFor } from "#core/surface/technique";
+import { TECHNIQUES, techniquesFor } from "#core/surface/techniques";
 
 const wait: fc.Arbitrary<Step["wait"]> = fc.option(
   fc.record({
@@ -32,14 +34,14 @@ const laid = fc
       .map((technique) => ({ technique, what: material.id as string | undefined })),
   );
 const taken = fc
-  .constantFrom(...TECHNIQUES.filter((one) => one.lays.length === 0))
+  .constantFrom(...TECHNIQUES.filter((one) => one.lays.length === 0 && one.kind !== "inspect"))
   .map((technique) => ({ technique, what: undefined as string | undefined }));
 
 const stepBody = fc.record({
   pick: fc.oneof({ arbitrary: laid, weight: 3 }, { arbitrary: taken, weight: 2 }),
   coats: fc.integer({ min: 1, max: 3 }),
   intents: fc.subarray([...INTENTS], { maxLength: 1 }),
-  on: fc.constantFrom<Step["where"]["on"]>("everywhere", "everywhere", "everywhere", "arris", "field"),
+  on: fc.constantFrom<Step["where"]["on"]>("everywhere", "everywhere", "everywhere", "arris", "field", "border"),
   share: fc.constantFrom(1, 1, 0.6, 0.2),
   wait,
   reveal: fc.option(fc.nat(8), { nil: undefined, freq: 3 }),
@@ -65,14 +67,10 @@ export const steps = (max = 9): fc.Arbitrary<Step[]> =>
     ),
   );
 
-export const houseRules: fc.Arbitrary<HouseRules> = fc.record({
-  waitBeforeClear: fc.constantFrom("the full wait", "touch dry"),
-  milkRecoat: fc.constantFrom("12 h", "label, 2 h"),
-  darkWax: fc.constantFrom("over clear wax", "straight on the paint"),
-  darkOnClear: fc.constantFrom("while fresh", "set, next day"),
-  lastWax: fc.constantFrom("dark goes last", "thin clear over all"),
-  buff: fc.constantFrom("after 10–15 min", "at once", "next day"),
-});
+/** Any school in every question. */
+export const houseRules: fc.Arbitrary<HouseRules> = fc
+  .tuple(...HOUSE_RULE_KEYS.map((key) => fc.constantFrom(...Object.keys(SCHOOLS[key].choices))))
+  .map((choices) => HouseRules.parse(Object.fromEntries(HOUSE_RULE_KEYS.map((key, at) => [key, choices[at]]))));
 
 export const zone = (id: string, crustId: string): fc.Arbitrary<Zone> =>
   fc
@@ -85,18 +83,28 @@ export const zone = (id: string, crustId: string): fc.Arbitrary<Zone> =>
       wear: fc.constantFrom(...WEAR),
       heat: fc.boolean(),
       water: fc.constantFrom<Zone["use"]["water"]>("dry", "splashes", "standing"),
+      outdoors: fc.constantFrom(false, false, false, true),
+      near: fc.constantFrom<Zone["use"]["near"]>("nothing", "nothing", "food", "children"),
+      orientation: fc.constantFrom<Zone["orientation"]>("upright", "flat"),
+      soundness: fc.constantFrom<Zone["ground"]["soundness"]>("sound", "sound", "flaking"),
+      age: fc.constantFrom<Zone["ground"]["age"]>("after 1978", "after 1978", "before 1978", "unknown"),
+      faces: fc.constantFrom(1, 1, 2),
+      movingParts: fc.constantFrom(false, false, true),
     })
-    .map(({ kind, species, knots, relief, width, wear, heat, water }) => ({
+    .map(({ kind, species, knots, relief, width, wear, heat, water, outdoors, near, ...more }) => ({
       id,
       name: `Zone ${id}`,
       shape: { kind: "panel", width, height: 400, count: 1 },
       carving: 1,
-      faces: 1,
+      faces: more.faces,
       relief,
-      orientation: "upright",
-      use: { wear, heat, water },
-      ground: groundOf(kind, species, knots),
+      orientation: more.orientation,
+      use: { wear, heat, water, outdoors, near },
+      ground: { ...groundOf(kind, species, knots), soundness: more.soundness, age: more.age },
       crustId,
+      overrides: [],
+      hands: [],
+      movingParts: more.movingParts,
     }));
 
 /** A plan of one to three zones on one or two random crusts. */
@@ -107,19 +115,21 @@ export const plan: fc.Arbitrary<Plan> = fc
     zones: fc.tuple(zone("z1", "c1"), zone("z2", "c2"), zone("z3", "c1")),
     count: fc.integer({ min: 1, max: 3 }),
     houseRules,
+    air: fc.constantFrom<Room>(REFERENCE_ROOM, REFERENCE_ROOM, { celsius: 8, relativeHumidity: 88, draught: true }),
   })
-  .map(({ one, two, zones, count, houseRules: rules }) => ({
+  .map(({ one, two, zones, count, houseRules: rules, air }) => ({
     format: "jolly-crust",
-    version: 1,
+    version: PLAN_VERSION,
     id: "random",
     title: "Random",
     start: "2026-11-30T09:00",
     pinned: {
-      room: REFERENCE_ROOM,
+      room: air,
       hours: DEFAULT_HOURS,
-      houseRules: rules ?? DEFAULT_HOUSE_RULES,
+      houseRules: rules,
       materials: [...CATALOGUE],
     },
+    acknowledged: [],
     crusts: [
       { id: "c1", name: "One", steps: one },
       { id: "c2", name: "Two", steps: two },

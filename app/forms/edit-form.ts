@@ -14,7 +14,7 @@ import {
   RELIEF_CLASSES,
   type Step,
 } from "#core/plan/plan";
-import { findTechnique, techniquesFor } from "#core/surface/technique";
+import { findTechnique, techniquesFor } from "#core/surface/techniques";
 import { readDuration } from "#core/units/duration";
 import { DAY, HOUR } from "#core/units/units";
 import type { Faults, FormFields } from "./fields";

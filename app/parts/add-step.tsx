@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import { CATALOGUE } from "#core/materials/catalogue";
 import type { Material } from "#core/materials/material";
 import type { Crust } from "#core/plan/plan";
-import { TECHNIQUES, techniquesFor } from "#core/surface/technique";
+import { TECHNIQUES, techniquesFor } from "#core/surface/techniques";
 import { HandMark, Swatch } from "~/drawing/swatch";
 import { useJobEditor } from "~/editor/job-editor";
 import { stepName } from "~/forms/edit-form";

@@ -5,7 +5,7 @@ import type { ZoneJudgement } from "#core/judge/judge";
 import { isTimber } from "#core/plan/ground";
 import type { Step } from "#core/plan/plan";
 import { groundNamed } from "#core/rules/words";
-import { findTechnique } from "#core/surface/technique";
+import { findTechnique } from "#core/surface/techniques";
 import { GroundSwatch, HandMark, Swatch } from "~/drawing/swatch";
 import { type SeamSays, seamSays } from "./seam-words";
 import type { Selection } from "./selection";

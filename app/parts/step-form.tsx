@@ -2,7 +2,7 @@ import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
 import { CATALOGUE } from "#core/materials/catalogue";
 import { isTimber } from "#core/plan/ground";
 import { type Crust, INTENTS, RELIEF_CLASSES, type Step, type Zone } from "#core/plan/plan";
-import { findTechnique, TECHNIQUES, techniquesFor } from "#core/surface/technique";
+import { findTechnique, TECHNIQUES, techniquesFor } from "#core/surface/techniques";
 import { useJobEditor } from "~/editor/job-editor";
 import { stepName, waitText } from "~/forms/edit-form";
 import { EditForm, Field } from "~/forms/edit-form-parts";

@@ -52,7 +52,7 @@ describe("a crust file", () => {
     ["another format", '{"format":"knitting"}', "format", /"format" should be "jolly-crust"/],
     ["no version", '{"format":"jolly-crust"}', "version", /whole number from 1/],
     ["a version with a fraction", '{"format":"jolly-crust","version":1.5}', "version", /whole number from 1/],
-    ["a newer version", '{"format":"jolly-crust","version":2}', "version", /newer version.*Update/],
+    ["a newer version", '{"format":"jolly-crust","version":99}', "version", /newer version.*Update/],
     [
       "a zone without size",
       writePlanFile(plain()).replace('"width": 1000', '"width": 0'),

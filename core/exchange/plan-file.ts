@@ -10,7 +10,10 @@ export interface Fault {
 export type ReadPlan = { ok: true; plan: Plan } | { ok: false; faults: Fault[] };
 
 /** Steps from one version of the format to the next: the key is the version they start from. */
-const MIGRATIONS: Record<number, (raw: Record<string, unknown>) => Record<string, unknown>> = {};
+const MIGRATIONS: Record<number, (raw: Record<string, unknown>) => Record<string, unknown>> = {
+  // what version 2 added has a usual value for every field, which the schema fills in
+  1: (raw) => raw,
+};
 
 const refused = (says: string, where = ""): ReadPlan => ({ ok: false, faults: [{ where, says }] });
 

@@ -4,7 +4,7 @@ import { shop } from "../judge/shop.ts";
 import { findCrust, type Plan, type Zone, zoneArea, zonesOf } from "../plan/plan.ts";
 import { datesOf } from "../schedule/dates.ts";
 import { schedule } from "../schedule/schedule.ts";
-import { bareSurface, covers, type Surface, shows } from "../surface/surface.ts";
+import { covers, type Surface, shows } from "../surface/surface.ts";
 import type { Instant, WallMinutes } from "../units/units.ts";
 import { readWallTime, sayWallTime } from "../units/wall-time.ts";
 
@@ -45,13 +45,13 @@ export function checkReport(plan: Plan, judgement: Judgement = judge(plan)) {
         })),
       })),
     ),
-    zones: judgement.zones.map(({ zone, crust, phases, done, handled, fullUse }) => ({
+    zones: judgement.zones.map(({ zone, crust, after, done, handled, fullUse }) => ({
       id: zone.id,
       name: zone.name,
       crust: crust.id,
       areaSquareMetres: Math.round(zoneArea(zone) * 1000) / 1000,
       nominal: { done: wall(done), handled: wall(handled), fullUse: wall(fullUse) },
-      ...looksOf(phases.at(-1)?.after ?? bareSurface(zone.ground), zone),
+      ...looksOf(after, zone),
     })),
   };
 }

@@ -1,21 +1,19 @@
 import { applyCommands } from "../edit/apply.ts";
-import { type Plan, zonesWithCrust } from "../plan/plan.ts";
+import type { Material } from "../materials/material.ts";
+import { findCrust, type Plan } from "../plan/plan.ts";
 import { type Finding, type Fix, SEVERITY_ORDER } from "../rules/rule.ts";
 import type { Minutes } from "../units/units.ts";
-import { type JudgeOptions, judgeZone, shelfOf, type ZoneJudgement } from "./judge.ts";
+import { type Judgement, type JudgeOptions, judgeZones, shelfOf, type ZoneJudgement } from "./judge.ts";
 
 export interface PricedFix extends Fix {
   /** change of the zone's nominal end; negative is sooner */
   price: Minutes;
 }
 
-/** Every zone that the crust lies on, for a fix changes all of them. */
-function judgeCrust(plan: Plan, crustId: string, options: JudgeOptions): ZoneJudgement[] {
-  const shelf = shelfOf(plan, options.catalogue);
-  const crust = plan.crusts.find((one) => one.id === crustId)!;
-  return zonesWithCrust(plan, crustId).map((zone) =>
-    judgeZone(zone, crust, plan.pinned.houseRules, shelf, options.rules),
-  );
+/** The repairs a rule names for a finding, as they would be laid on the plan as it is now; not tried yet. */
+export function namedFixes(plan: Plan, finding: Finding, catalogue?: readonly Material[]): Fix[] {
+  const crust = findCrust(plan, finding.crustId);
+  return crust ? (finding.fixes?.({ crust, shelf: shelfOf(plan, catalogue) }) ?? []) : [];
 }
 
 const doneIn = (zones: readonly ZoneJudgement[], zoneId: string) =>
@@ -50,13 +48,15 @@ function mends(finding: Finding, before: readonly ZoneJudgement[], after: readon
  * says more stops than before, on any zone of the crust. With the price in time on the zone's nominal line.
  */
 export function workingFixes(plan: Plan, finding: Finding, options: JudgeOptions = {}): PricedFix[] {
-  if (finding.fixes.length === 0) return [];
-  const before = judgeCrust(plan, finding.crustId, options);
+  const fixes = namedFixes(plan, finding, options.catalogue);
+  if (fixes.length === 0) return [];
+  const before = judgeZones(plan, options, finding.crustId);
+  const previous: Judgement = { zones: before, counts: { stop: 0, caution: 0, note: 0 } };
   const stopsBefore = stopsByRule(before);
-  return finding.fixes.flatMap((fix) => {
+  return fixes.flatMap((fix) => {
     const done = applyCommands(plan, fix.commands);
     if (!done.ok) return [];
-    const after = judgeCrust(done.plan, finding.crustId, options);
+    const after = judgeZones(done.plan, { ...options, previous }, finding.crustId);
     if (!mends(finding, before, after)) return [];
     for (const [rule, count] of stopsByRule(after)) if (count > (stopsBefore.get(rule) ?? 0)) return [];
     return [{ ...fix, price: doneIn(after, finding.zoneId) - doneIn(before, finding.zoneId) }];

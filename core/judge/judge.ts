@@ -1,31 +1,15 @@
-import { gateVerdict, nextOpening } from "../drying/gate.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
 import type { Material } from "../materials/material.ts";
 import type { HouseRules } from "../plan/house-rules.ts";
-import { type Crust, type Plan, RELIEF_CLASSES, type ReliefClass, type Zone, zonesOf } from "../plan/plan.ts";
-import {
-  type Demand,
-  type Draft,
-  type Finding,
-  type Placed,
-  type Rule,
-  SEVERITY_ORDER,
-  type Seam,
-  type Severity,
-  type Shelf,
-  type Top,
-} from "../rules/rule.ts";
+import { type Crust, type Plan, type Room, type Zone, zonesOf } from "../plan/plan.ts";
+import { type Finding, type Rule, SEVERITY_ORDER, type Severity, type Shelf } from "../rules/rule.ts";
 import { RULES } from "../rules/rules.ts";
 import { compile, type Unreadable } from "../surface/compile.ts";
-import type { Phase } from "../surface/phase.ts";
-import { apply, bareSurface, type Film, type Surface } from "../surface/surface.ts";
-import type { Instant, Share } from "../units/units.ts";
+import { apply, bareSurface, type Surface } from "../surface/surface.ts";
+import type { Instant } from "../units/units.ts";
+import { byKind, type JudgedPhase, Line, type RulesByKind } from "./line.ts";
 
-/** A phase on the nominal line, with the waits that hold it and the surface it leaves. */
-export interface JudgedPhase extends Placed {
-  demands: readonly Demand[];
-  after: Surface;
-}
+export type { JudgedPhase } from "./line.ts";
 
 export interface ZoneJudgement {
   zone: Zone;
@@ -33,6 +17,8 @@ export interface ZoneJudgement {
   phases: JudgedPhase[];
   unreadable: Unreadable[];
   findings: Finding[];
+  /** the surface when the last step is done */
+  after: Surface;
   /** when the last step is done, when it may be handled, and when the last film has cured */
   done: Instant;
   handled: Instant;
@@ -48,140 +34,43 @@ export interface JudgeOptions {
   /** what repairs may take besides the plan's own materials */
   catalogue?: readonly Material[];
   rules?: readonly Rule[];
+  /** a judgement of the plan before an edit: what lies under the edit is taken from it, and the answer is the same */
+  previous?: Judgement;
 }
 
-function topsUnder(surface: Surface, zone: Zone, on: "everywhere" | ReliefClass): Top[] {
-  const found: Top[] = [];
-  for (const relief of RELIEF_CLASSES) {
-    if (on !== "everywhere" && on !== relief) continue;
-    for (const patch of surface.patches[relief]) {
-      const share = zone.relief[relief] * patch.share;
-      if (share <= 0) continue;
-      const known = found.find((top) => (top.stack?.film.phaseId ?? null) === (patch.stack?.film.phaseId ?? null));
-      if (known) known.share += share;
-      else found.push({ stack: patch.stack, share });
-    }
-  }
-  return found;
+/** What one zone is judged by. */
+interface Setting {
+  houseRules: HouseRules;
+  room: Room;
+  materials: ReadonlyMap<string, Material>;
+  rules: readonly Rule[];
 }
 
-function filmsOf(tops: readonly Top[]): { film: Film; share: Share }[] {
-  const films: { film: Film; share: Share }[] = [];
-  for (const { stack, share } of tops) if (stack !== null) films.push({ film: stack.film, share });
-  return films;
+/** What a zone's judgement leaves for the next: never part of an answer. */
+interface Memory {
+  setting: Setting;
+  remembered: Line["remembered"];
+  /** findings before the louder ones silence the rest */
+  found: ReadonlyMap<string, Finding>;
+}
+const memories = new WeakMap<ZoneJudgement, Memory>();
+
+const sortedRules = new WeakMap<readonly Rule[], RulesByKind>();
+function rulesByKind(rules: readonly Rule[]): RulesByKind {
+  const known = sortedRules.get(rules);
+  if (known) return known;
+  const sorted = byKind(rules);
+  sortedRules.set(rules, sorted);
+  return sorted;
 }
 
-/** When a phase may start: the hands are free, the author's wait is over, and a gate of every demand stands open, if it can be. */
-function place(phase: Phase, free: Instant, demands: readonly Demand[], endsOf: ReadonlyMap<string, Instant>): Instant {
-  const wait = phase.coat === 1 ? phase.step.wait : undefined;
-  if (wait?.kind === "exactly") return free + wait.minutes;
-  let start = free + (wait?.minutes ?? 0);
-  for (let pushed = true; pushed; ) {
-    pushed = false;
-    for (const demand of demands) {
-      const from = endsOf.get(demand.from)!;
-      const opening = nextOpening(demand.gates, start - from);
-      if (opening !== null && from + opening > start) {
-        start = from + opening;
-        pushed = true;
-      }
-    }
-  }
-  return start;
-}
-
-class ZoneJudge {
-  readonly findings = new Map<string, Finding>();
-  readonly phases: JudgedPhase[] = [];
-  private readonly endsOf = new Map<string, Instant>();
-  private readonly looking: Record<"coat" | "take" | "prepare" | "finish", Rule[]>;
-
-  constructor(
-    private readonly zone: Zone,
-    private readonly crust: Crust,
-    private readonly houseRules: HouseRules,
-    private readonly shelf: Shelf,
-    private readonly rules: readonly Rule[],
-  ) {
-    const looksAt = (kind: Rule["looksAt"][number]) => rules.filter((rule) => rule.looksAt.includes(kind));
-    this.looking = {
-      coat: looksAt("coat"),
-      take: looksAt("take"),
-      prepare: looksAt("prepare"),
-      finish: looksAt("finish"),
-    };
-  }
-
-  /** Signs a draft; of the same rule at the same step the worst is kept. */
-  private note(rule: string, stepId: string, draft: Draft, surface = false) {
-    const id = [this.zone.id, stepId, rule, draft.part].filter(Boolean).join("/");
-    const known = this.findings.get(id);
-    if (known && SEVERITY_ORDER[known.severity] <= SEVERITY_ORDER[draft.severity]) return;
-    this.findings.set(id, { ...draft, id, rule, stepId, surface, zoneId: this.zone.id, crustId: this.crust.id });
-  }
-
-  run(phases: readonly Phase[]) {
-    let surface = bareSurface(this.zone.ground);
-    let free: Instant = 0;
-    for (const phase of phases) {
-      const { zone, crust, houseRules, shelf } = this;
-      const tops = topsUnder(surface, zone, phase.where.on);
-      const seam: Seam = {
-        zone,
-        crust,
-        houseRules,
-        shelf,
-        phase,
-        before: surface,
-        tops,
-        films: filmsOf(tops),
-        at: free,
-        past: this.phases,
-        phases,
-      };
-      const rules = this.looking[phase.step.kind];
-      const demands: Demand[] = [];
-      for (const rule of rules) if (rule.demands) demands.push(...rule.demands(seam));
-      const starts = place(phase, free, demands, this.endsOf);
-      for (const demand of demands) {
-        const waited = starts - this.endsOf.get(demand.from)!;
-        const verdict = gateVerdict(demand.gates, waited);
-        const draft = verdict === "open" ? null : demand.tell(verdict, waited);
-        if (draft) this.note(demand.rule, phase.step.id, draft);
-      }
-      seam.at = starts;
-      for (const rule of rules)
-        if (rule.check) for (const draft of rule.check(seam)) this.note(rule.meta.id, phase.step.id, draft);
-      surface = apply(surface, phase, starts);
-      free = starts + phase.hands;
-      this.endsOf.set(phase.id, free);
-      this.phases.push({ phase, starts, ends: free, demands, after: surface });
-    }
-    const last = this.phases.at(-1);
-    if (!last) return;
-    const finish = {
-      zone: this.zone,
-      crust: this.crust,
-      houseRules: this.houseRules,
-      shelf: this.shelf,
-      after: surface,
-      tops: topsUnder(surface, this.zone, "everywhere"),
-      past: this.phases,
-    };
-    for (const rule of this.looking.finish)
-      for (const draft of rule.finish?.(finish) ?? []) this.note(rule.meta.id, last.phase.step.id, draft, true);
-  }
-
-  /** Several rules on one seam: the one that subsumes speaks. */
-  told(): Finding[] {
-    const all = [...this.findings.values()];
-    const silenced = new Set<string>();
-    for (const rule of this.rules)
-      for (const speaking of all)
-        if (speaking.rule === rule.meta.id)
-          for (const quiet of rule.meta.subsumes) silenced.add(`${speaking.stepId}/${quiet}`);
-    return all.filter((finding) => !silenced.has(`${finding.stepId}/${finding.rule}`));
-  }
+/** Several rules on one seam: the one that subsumes speaks. */
+function told(found: Iterable<Finding>, rules: readonly Rule[]): Finding[] {
+  const all = [...found];
+  const silenced = new Set<string>();
+  const quietBy = new Map(rules.map((rule) => [rule.meta.id, rule.meta.subsumes]));
+  for (const { rule, stepId } of all) for (const quiet of quietBy.get(rule) ?? []) silenced.add(`${stepId}/${quiet}`);
+  return silenced.size === 0 ? all : all.filter((finding) => !silenced.has(`${finding.stepId}/${finding.rule}`));
 }
 
 function unreadableFinding(zone: Zone, crust: Crust, { step, because }: Unreadable): Finding {
@@ -195,7 +84,12 @@ function unreadableFinding(zone: Zone, crust: Crust, { step, because }: Unreadab
     surface: false,
     title: "This step cannot be judged",
     because: `${because} It is kept as it stands, and the rest is judged as if it were not there.`,
-    fixes: [{ label: "Leave the step out", commands: [{ do: "remove step", crustId: crust.id, stepId: step.id }] }],
+    fixes: (place) => [
+      {
+        label: "Leave the step out",
+        commands: [{ do: "remove step", crustId: place.crust.id, stepId: step.id }],
+      },
+    ],
   };
 }
 
@@ -223,33 +117,102 @@ function inOrder(crust: Crust, findings: Finding[]): Finding[] {
   );
 }
 
+/** How many of the first phases stand as they were judged before: the same steps, with the same materials. */
+function unchangedPhases(before: ZoneJudgement, crust: Crust, materials: ReadonlyMap<string, Material>): number {
+  const steps = new Set<string>();
+  const unread = new Set(before.unreadable.map(({ step }) => step));
+  for (let at = 0; at < crust.steps.length; at++) {
+    const step = crust.steps[at]!;
+    if (step !== before.crust.steps[at] || unread.has(step)) break;
+    steps.add(step.id);
+  }
+  let count = 0;
+  for (const { phase } of before.phases) {
+    if (!steps.has(phase.step.id)) break;
+    if (phase.material && materials.get(phase.material.id) !== phase.material) break;
+    count++;
+  }
+  // a step's coats stand or fall together
+  while (count > 0 && before.phases[count]?.phase.step === before.phases[count - 1]!.phase.step) count--;
+  return count;
+}
+
+const sameSetting = (one: Setting, two: Setting) =>
+  one.houseRules === two.houseRules && one.room === two.room && one.rules === two.rules;
+
 /**
  * Judges one zone: compiles its crust, places every phase on the nominal line, folds the surface and checks each seam, once.
- * Depends on the zone, its crust, the house rules and the materials alone: no clock, no other zone.
+ * Depends on the zone, its crust, the house rules, the room and the materials alone: no clock, no other zone.
+ * With an earlier judgement of the same zone, whatever lies under the first changed step is taken from it.
  */
-export function judgeZone(
+function judgeZone(zone: Zone, crust: Crust, setting: Setting, previous?: ZoneJudgement): ZoneJudgement {
+  const memory = previous && memories.get(previous);
+  if (previous && memory && previous.zone === zone && sameSetting(memory.setting, setting)) {
+    if (previous.crust === crust && memory.setting.materials === setting.materials) return previous;
+    return judgedFrom(zone, crust, setting, { previous, memory });
+  }
+  return judgedFrom(zone, crust, setting);
+}
+
+function judgedFrom(
   zone: Zone,
   crust: Crust,
-  houseRules: HouseRules,
-  shelf: Shelf,
-  rules: readonly Rule[] = RULES,
+  setting: Setting,
+  before?: { previous: ZoneJudgement; memory: Memory },
 ): ZoneJudgement {
-  const { phases, unreadable } = compile(crust, zone, shelf.pinned);
-  const judge = new ZoneJudge(zone, crust, houseRules, shelf, rules);
-  judge.run(phases);
-  const findings = [...judge.told(), ...unreadable.map((one) => unreadableFinding(zone, crust, one))];
-  return {
+  const { houseRules, room, materials, rules } = setting;
+  const kept = before ? unchangedPhases(before.previous, crust, materials) : 0;
+  const { phases, unreadable } = compile(
+    crust,
+    zone,
+    materials,
+    before?.previous.phases.slice(0, kept).map((judged) => judged.phase),
+  );
+  const line = new Line(
+    { zone, crustId: crust.id, houseRules, room, rules: rulesByKind(rules) },
+    bareSurface(zone.ground),
+  );
+  if (before && kept > 0) {
+    const judged = before.previous.phases.slice(0, kept);
+    const steps = new Set(judged.map((one) => one.phase.step.id));
+    const found = [...before.memory.found.values()].filter((finding) => !finding.surface && steps.has(finding.stepId));
+    line.resume(judged, before.memory.remembered, found);
+  }
+  for (let at = kept; at < phases.length; at++) line.take(phases[at]!);
+  line.finish();
+  const findings = told(line.findings.values(), rules);
+  for (const one of unreadable) findings.push(unreadableFinding(zone, crust, one));
+  const judgement: ZoneJudgement = {
     zone,
     crust,
-    phases: judge.phases,
+    phases: line.phases,
     unreadable,
     findings: inOrder(crust, findings),
-    ...datesOf(judge.phases),
+    after: line.surface,
+    ...datesOf(line.phases),
   };
+  memories.set(judgement, { setting, remembered: line.remembered, found: line.findings });
+  return judgement;
+}
+
+/** The surface as it is when the phase of that index is done, folded anew from the ground. */
+export function surfaceAfter({ zone, phases }: ZoneJudgement, index: number): Surface {
+  let surface = bareSurface(zone.ground);
+  for (const { phase, starts } of phases.slice(0, index + 1)) surface = apply(surface, phase, starts);
+  return surface;
 }
 
 export function shelfOf(plan: Plan, catalogue: readonly Material[] = CATALOGUE): Shelf {
-  return { pinned: new Map(plan.pinned.materials.map((material) => [material.id, material])), catalogue };
+  return { pinned: materialsOf(plan), catalogue };
+}
+
+const materialMaps = new WeakMap<readonly Material[], ReadonlyMap<string, Material>>();
+function materialsOf(plan: Plan): ReadonlyMap<string, Material> {
+  const known = materialMaps.get(plan.pinned.materials);
+  if (known) return known;
+  const made = new Map(plan.pinned.materials.map((material) => [material.id, material]));
+  materialMaps.set(plan.pinned.materials, made);
+  return made;
 }
 
 export function countFindings(findings: readonly Finding[]): Record<Severity, number> {
@@ -258,12 +221,25 @@ export function countFindings(findings: readonly Finding[]): Record<Severity, nu
   return counts;
 }
 
+/** Judges the zones of a plan that lie under one crust, or all of them. */
+export function judgeZones(plan: Plan, options: JudgeOptions = {}, crustId?: string): ZoneJudgement[] {
+  const crusts = new Map(plan.crusts.map((crust) => [crust.id, crust]));
+  const setting: Setting = {
+    houseRules: plan.pinned.houseRules,
+    room: plan.pinned.room,
+    materials: materialsOf(plan),
+    rules: options.rules ?? RULES,
+  };
+  const before = new Map(options.previous?.zones.map((judged) => [judged.zone.id, judged]));
+  return zonesOf(plan)
+    .filter((zone) => crustId === undefined || zone.crustId === crustId)
+    .map((zone) => judgeZone(zone, crusts.get(zone.crustId)!, setting, before.get(zone.id)));
+}
+
 /** Judges every zone of a plan on the nominal line. Equal input gives equal output, anywhere and at any time. */
 export function judge(plan: Plan, options: JudgeOptions = {}): Judgement {
-  const shelf = shelfOf(plan, options.catalogue);
-  const crusts = new Map(plan.crusts.map((crust) => [crust.id, crust]));
-  const zones = zonesOf(plan).map((zone) =>
-    judgeZone(zone, crusts.get(zone.crustId)!, plan.pinned.houseRules, shelf, options.rules),
-  );
-  return { zones, counts: countFindings(zones.flatMap((zone) => zone.findings)) };
+  const zones = judgeZones(plan, options);
+  const counts = { stop: 0, caution: 0, note: 0 };
+  for (const { findings } of zones) for (const finding of findings) counts[finding.severity]++;
+  return { zones, counts };
 }

@@ -1,7 +1,8 @@
 import type { Material } from "../materials/material.ts";
 import { type Plan, zoneArea, zonesOf } from "../plan/plan.ts";
 import { volumeNeeded } from "../quantity/spread.ts";
-import { findTechnique } from "../surface/technique.ts";
+import { shareWhere } from "../surface/surface.ts";
+import { findTechnique } from "../surface/techniques.ts";
 import type { Millilitres, SquareMetres } from "../units/units.ts";
 
 export interface Need {
@@ -25,8 +26,7 @@ export function shop(plan: Plan): Need[] {
       const material = materials.get(step.what ?? "");
       const technique = findTechnique(step.how);
       if (!material || !technique || technique.lays.length === 0) continue;
-      const onRelief = step.where.on === "everywhere" ? 1 : zone.relief[step.where.on];
-      const covered = area * onRelief * step.where.share;
+      const covered = area * shareWhere(step.where.on, zone.relief) * step.where.share;
       const millilitres = volumeNeeded(material, covered, step.coats, 1, technique.load);
       const need = needs.get(material.id) ?? { material, millilitres: 0, uses: [] };
       need.millilitres += millilitres;

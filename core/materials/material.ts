@@ -20,6 +20,7 @@ const figure = (unit: string, max: number) =>
 export const TimeFigure = figure("minutes at 23 °C, 50 % RH", YEAR_IN_MINUTES);
 export type TimeFigure = z.infer<typeof TimeFigure>;
 export const ShareFigure = figure("share, 0 to 1", 1);
+export type ShareFigure = z.infer<typeof ShareFigure>;
 export const RateFigure = figure("square metres per litre", 200).refine((rate) => rate.typical > 0, {
   message: "a spreading rate must be more than nothing",
 });
@@ -31,32 +32,111 @@ export const FAMILIES = [
   "bonding primer",
   "stain-block primer, shellac",
   "stain-block primer, water-borne",
+  "metal barrier primer",
   "chalk-type paint",
+  "home-made chalk-type paint",
   "clay-type paint",
   "milk paint",
   "acrylic mineral paint",
+  "craft acrylic",
   "flat emulsion",
+  "oil paint",
+  "aerosol colour",
+  "hardware metallic paint",
+  "reactive metal paint",
+  "patina spray",
   "sealing tint-base",
+  "wood stain, water",
+  "wood stain, oil",
+  "gel stain",
   "crackle medium",
+  "craft glue",
+  "texture paste",
+  "texture crumb",
   "clear glaze medium",
   "tinted glaze",
+  "thin pale glaze",
+  "metallic glaze",
+  "leaf size",
+  "metal leaf",
+  "printed tissue",
+  "rub-on transfer",
+  "stamping ink",
   "clear wax",
   "tinted wax",
+  "liquid dark wax",
+  "gilding wax",
+  "metallic wax, water-borne",
+  "wax and paint blend",
+  "drying oil",
   "water-borne clear coat",
   "tough water-borne polyurethane",
+  "solvent polyurethane",
+  "aerosol clear",
+  "découpage varnish",
+  "penetrating clear sealer",
   "shellac sealer",
+  "heat-resisting varnish",
 ] as const;
+
+export const ROLES = [
+  "primer",
+  "paint",
+  "tint-base",
+  "stain",
+  "medium",
+  "paste",
+  "crumb",
+  "glaze",
+  "size",
+  "leaf",
+  "tissue",
+  "transfer",
+  "ink",
+  "patina",
+  "wax",
+  "oil",
+  "clear",
+] as const;
+
+export const BINDERS = [
+  "acrylic",
+  "alkyd",
+  "chalk",
+  "clay",
+  "casein",
+  "shellac",
+  "gum",
+  "glue",
+  "glaze",
+  "dye",
+  "metal",
+  "paper",
+  "salt",
+  "wax",
+  "wax and acrylic",
+  "oil",
+  "polyurethane",
+] as const;
+
+export type Binder = (typeof BINDERS)[number];
+
+export const HAZARDS = ["dust", "powder", "fumes", "flammable", "oily rags", "acid"] as const;
+export type Hazard = (typeof HAZARDS)[number];
+
+/** A time in which the next coat of the same kind must not be laid: before it, wet in wet; after it, dry. */
+const ClosedTime = z.strictObject({ from: TimeFigure, until: TimeFigure });
 
 /** What a material's stages and windows hang on. */
 export const Material = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]{1,60}$/),
-  name: z.string().min(1).max(80),
+  name: z.string().trim().min(1, "give it a name").max(80, "80 letters at most"),
   family: z.enum(FAMILIES),
-  role: z.enum(["primer", "paint", "tint-base", "medium", "glaze", "wax", "clear"]),
+  role: z.enum(ROLES),
   carrier: z
-    .enum(["water", "alcohol", "solvent"])
+    .enum(["water", "alcohol", "solvent", "none"])
     .describe("what leaves as it dries, and what it would float on or bead from"),
-  binder: z.enum(["acrylic", "chalk", "clay", "casein", "shellac", "gum", "glaze", "wax", "polyurethane"]),
+  binder: z.enum(BINDERS),
   colour: Colour,
   contrastRatio: ShareFigure.describe("hiding of one normal coat, ISO 6504-3 contrast ratio"),
   drying: z.strictObject({
@@ -67,6 +147,7 @@ export const Material = z.strictObject({
   }),
   windows: z.strictObject({
     recoatUntil: TimeFigure.optional().describe("after this it must be scuffed before the next coat"),
+    closed: ClosedTime.optional().describe("the next coat of it goes on before or after this time, not between"),
     open: TimeFigure.optional().describe("how long it can be worked wet"),
     tack: z.strictObject({ opens: TimeFigure, shuts: TimeFigure }).optional(),
     buff: z.strictObject({ opens: TimeFigure, shuts: TimeFigure }).optional(),
@@ -87,13 +168,26 @@ export const Material = z.strictObject({
   tooth: ShareFigure.describe("how well the next coat keys to it"),
   grip: ShareFigure.describe("how slick a surface it can still hold on"),
   hardness: ShareFigure.describe("resistance to paper and cloth once dry"),
+  gloss: ShareFigure.default({ typical: 0.1, safe: 0.1, origin: "from memory" }).describe("sheen once dry or buffed"),
+  brittle: z.boolean().default(false).describe("cracks over a film that gives"),
+  yellows: z.boolean().default(false).describe("ambers what lies beneath, the more the paler it is"),
+  tarnishes: z.boolean().default(false).describe("metal that darkens in air until it is sealed"),
+  reacts: z.boolean().default(false).describe("real metal that an acid patina turns"),
+  underHeat: z.enum(["stands", "marks", "softens"]).default("stands").describe("what a hot cup does to it"),
+  outdoors: z.boolean().default(false).describe("stands weather"),
+  soldAs: z.enum(["litres", "sheets", "square metres", "powder", "aerosol"]).default("litres"),
   spreadingRate: RateFigure,
   volumeSolids: PercentFigure,
   tannin: z.enum(["blocks", "passes"]).describe("whether tannin and knots come through it"),
   wear: z
     .enum(["display", "gentle", "daily", "hard"])
     .describe("the hardest life it stands as the last coat, at its usual number of coats"),
-  hazards: z.array(z.enum(["dust", "powder", "fumes", "flammable", "oily rags"])).max(5),
+  hazards: z.array(z.enum(HAZARDS)).max(HAZARDS.length),
+  copyOf: z
+    .string()
+    .regex(/^[a-z0-9-]{1,60}$/)
+    .optional()
+    .describe("the catalogue material this house copy began as"),
 });
 export type Material = z.infer<typeof Material>;
 export type Family = Material["family"];

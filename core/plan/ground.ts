@@ -11,6 +11,8 @@ export const GROUND_KINDS = [
   "ferrous metal",
   "brass",
   "glass or glazed",
+  "plastic or resin",
+  "old gilding",
 ] as const;
 
 export const SPECIES = ["oak", "chestnut", "mahogany", "cedar", "pine", "beech", "walnut", "unknown"] as const;
@@ -18,6 +20,22 @@ export const SPECIES = ["oak", "chestnut", "mahogany", "cedar", "pine", "beech",
 export const BLEEDING_SPECIES: ReadonlySet<string> = new Set(["oak", "chestnut", "mahogany", "cedar"]);
 
 /** What is there before you start. */
+export const LEAD = ["not tested", "found", "none found"] as const;
+
+/** What was tried on the piece, and what it told. */
+export const GroundTests = z.strictObject({
+  solventRub: z.enum(["alcohol softens it", "solvent softens it", "nothing moves it"]).optional(),
+  waterDrop: z.enum(["beads", "sits", "soaks in slowly", "soaks in at once"]).optional(),
+  tapePull: z.enum(["clean", "flakes come off"]).optional(),
+  leadSwab: z.enum(["turned colour", "no change"]).optional(),
+  bleedPatch: z.enum(["stayed clean", "rings came through"]).optional(),
+  clues: z
+    .array(z.enum(["slotted screws", "hand-cut joints", "crazed varnish"]))
+    .max(3)
+    .default([]),
+});
+export type GroundTests = z.infer<typeof GroundTests>;
+
 export const Ground = z.strictObject({
   kind: z.enum(GROUND_KINDS),
   species: z.enum(SPECIES).optional(),
@@ -29,13 +47,23 @@ export const Ground = z.strictObject({
   contamination: z.array(z.enum(["grease", "wax", "oil"])).max(3),
   soundness: z.enum(["sound", "flaking"]),
   age: z.enum(["after 1978", "before 1978", "unknown"]),
+  lead: z.enum(LEAD).default("not tested"),
+  grain: z.enum(["open", "close"]).default("close"),
+  inSight: z.number().min(0).max(1).default(0).describe("share of the ground that is meant to stay in sight"),
+  tests: GroundTests.default({ clues: [] }),
 });
 export type Ground = z.infer<typeof Ground>;
 export type GroundKind = Ground["kind"];
 export type Species = NonNullable<Ground["species"]>;
 
-type Preset = Omit<Ground, "kind" | "species" | "knots" | "age">;
-const plain = { bleeds: [], contamination: [], soundness: "sound" } satisfies Partial<Preset>;
+type Preset = Omit<Ground, "kind" | "species" | "knots" | "age" | "lead" | "tests">;
+const plain = {
+  bleeds: [],
+  contamination: [],
+  soundness: "sound",
+  grain: "close",
+  inSight: 0,
+} satisfies Partial<Preset>;
 
 /** Properties each kind of ground starts from (from memory); tests on the piece overwrite them. */
 const PRESETS: Record<GroundKind, Preset> = {
@@ -54,7 +82,12 @@ const PRESETS: Record<GroundKind, Preset> = {
   "ferrous metal": { ...plain, colour: "#5d5b58", absorbency: 0, tooth: 0.1, contamination: ["grease"] },
   brass: { ...plain, colour: "#b08d3c", absorbency: 0, tooth: 0.05, contamination: ["grease"] },
   "glass or glazed": { ...plain, colour: "#cfd6d4", absorbency: 0, tooth: 0, contamination: ["grease"] },
+  "plastic or resin": { ...plain, colour: "#d9d6cf", absorbency: 0, tooth: 0.1, contamination: ["grease"] },
+  "old gilding": { ...plain, colour: "#b9954f", absorbency: 0.05, tooth: 0.3, contamination: ["grease"] },
 };
+
+/** Species whose pores stay open under thin paint (common practice). */
+const OPEN_GRAIN: ReadonlySet<string> = new Set(["oak", "chestnut", "mahogany", "walnut"]);
 
 const TIMBER_COLOURS: Record<Species, string> = {
   oak: "#b98a58",
@@ -85,6 +118,9 @@ export function groundOf(kind: GroundKind, species?: Species, knots = 0): Ground
     contamination: [...preset.contamination],
     bleeds,
     knots,
-    age: kind === "old paint" ? "unknown" : "after 1978",
+    age: kind === "old paint" || kind === "old gilding" ? "unknown" : "after 1978",
+    lead: "not tested",
+    grain: timber && OPEN_GRAIN.has(species) ? "open" : "close",
+    tests: { clues: [] },
   };
 }

@@ -1,16 +1,207 @@
 import { z } from "zod";
 
-/**
- * The school a shop follows, where practitioners disagree. Each choice has a default here and its reason where it is used.
- */
+/** The school a shop follows, where practitioners disagree; the first of each is not better, only commoner here. */
 export const HouseRules = z.strictObject({
+  end: z.enum(["wax", "film"]).default("wax"),
+  ground: z.enum(["scuffed", "cleaned", "deglossed", "primed"]).default("scuffed"),
   waitBeforeClear: z.enum(["the full wait", "touch dry"]).default("the full wait"),
+  forcedDry: z.enum(["counts as dry", "does not count"]).default("does not count"),
+  milkMix: z.enum(["1 : 1 by scoop", "2 : 1 by weight"]).default("1 : 1 by scoop"),
   milkRecoat: z.enum(["12 h", "label, 2 h"]).default("12 h"),
+  chippyMilk: z.enum(["wax", "sprayed clear"]).default("wax"),
+  porousGlaze: z.enum(["slip coat", "film", "mist", "straight"]).default("slip coat"),
+  glazeWait: z.enum(["24–48 h", "when dry", "heat-dried"]).default("24–48 h"),
   darkWax: z.enum(["over clear wax", "straight on the paint"]).default("over clear wax"),
   darkOnClear: z.enum(["while fresh", "set, next day"]).default("while fresh"),
-  lastWax: z.enum(["dark goes last", "thin clear over all"]).default("dark goes last"),
+  lastWax: z.enum(["dark goes last", "never clear over dark", "thin clear over all"]).default("dark goes last"),
   buff: z.enum(["after 10–15 min", "at once", "next day"]).default("after 10–15 min"),
+  waxFaces: z.enum(["whole faces", "sections"]).default("whole faces"),
+  wiping: z.enum(["full length, off the edge", "circular", "any way"]).default("full length, off the edge"),
+  filmOverWax: z.enum(["never", "over a blend", "over accents"]).default("never"),
+  drawers: z.enum(["out for everything", "in for waxing"]).default("out for everything"),
 });
 export type HouseRules = z.infer<typeof HouseRules>;
+export type HouseRule = keyof HouseRules;
 
 export const DEFAULT_HOUSE_RULES: HouseRules = HouseRules.parse({});
+
+/** What one house rule decides, and what each school says for itself. */
+export interface School {
+  title: string;
+  asks: string;
+  /** why practitioners differ, and why the default is what it is */
+  reason: string;
+  choices: Record<string, string>;
+}
+
+type ChoicesOf<Key extends HouseRule> = Record<HouseRules[Key], string>;
+type Schools = { [Key in HouseRule]: Omit<School, "choices"> & { choices: ChoicesOf<Key> } };
+
+/** The words of the house rules, all common practice. A choice is worded as its school would put it. */
+export const SCHOOLS: Schools = {
+  end: {
+    title: "What ends a finish",
+    asks: "Wax, or a film of clear coat?",
+    reason:
+      "Wax is mended by hand and looks old; a film stands more and cannot be touched up. It decides which repair is offered first.",
+    choices: {
+      wax: "Wax, renewed once or twice a year.",
+      film: "A clear coat, and no wax over it unless for colour.",
+    },
+  },
+  ground: {
+    title: "Sound varnish before paint",
+    asks: "How is old sound varnish made ready?",
+    reason:
+      "Chalk-type paints hold on much that others slide off, so some shops only clean. Scuffing costs minutes and is the safe side.",
+    choices: {
+      scuffed: "Cleaned and scuffed until the shine is gone.",
+      cleaned: "Cleaned well; the paint grips by itself.",
+      deglossed: "Wiped with deglossing cleaner instead of paper.",
+      primed: "Cleaned, scuffed and primed, always.",
+    },
+  },
+  waitBeforeClear: {
+    title: "Paint before wax or clear coat",
+    asks: "How long does paint stand before it is sealed?",
+    reason: "The full wait is on most labels. Many seal as soon as the hand feels no cold, and seldom rue it.",
+    choices: {
+      "the full wait": "A day and more, as the label says.",
+      "touch dry": "As soon as it is dry and no longer cold to the hand.",
+    },
+  },
+  forcedDry: {
+    title: "Paint dried by warm air",
+    asks: "Does paint dried with a hair-dryer count as dry?",
+    reason: "Warm air dries the skin first. Thin coats are dry through, thick ones only look it.",
+    choices: {
+      "counts as dry": "Dry is dry, however it came about.",
+      "does not count": "The skin is dry, the rest takes its time.",
+    },
+  },
+  milkMix: {
+    title: "Mixing milk paint",
+    asks: "Powder to water?",
+    reason: "By scoop it is thinner than by weight; a scoop of powder is about two thirds of its volume in grams.",
+    choices: {
+      "1 : 1 by scoop": "A scoop of powder to a scoop of water, a little less for thick.",
+      "2 : 1 by weight": "Two parts of powder to one of water on the scales.",
+    },
+  },
+  milkRecoat: {
+    title: "Milk paint, second coat",
+    asks: "When may milk paint be recoated?",
+    reason: "Labels say two hours. Casein goes on drying overnight, and a coat laid the next day pulls less.",
+    choices: { "12 h": "The next morning.", "label, 2 h": "After two hours, as labels say." },
+  },
+  chippyMilk: {
+    title: "Sealing chippy milk paint",
+    asks: "What holds the flakes that are left?",
+    reason: "A brush drags flakes off. Wax is pressed in and binds them; a sprayed clear touches nothing.",
+    choices: { wax: "Wax, pressed in.", "sprayed clear": "A sprayed clear coat, in mists." },
+  },
+  porousGlaze: {
+    title: "Glaze on thirsty paint",
+    asks: "How is thirsty paint kept from grabbing the glaze?",
+    reason:
+      "Each way buys open time. A slip coat buys most, a film wipes cleanest, mist costs nothing, straight on is dirtiest.",
+    choices: {
+      "slip coat": "A coat of clear glaze first.",
+      film: "A film of clear coat first.",
+      mist: "Mist the face with water, then glaze.",
+      straight: "Straight on: the grime is wanted.",
+    },
+  },
+  glazeWait: {
+    title: "Glaze before a clear coat",
+    asks: "How long does glaze stand before it is sealed?",
+    reason: "Glaze is slow by design; sealed early it clouds. Warm air brings it on, and some trust that.",
+    choices: {
+      "24–48 h": "One to two days.",
+      "when dry": "As soon as it no longer marks.",
+      "heat-dried": "Dried with warm air and straight on.",
+    },
+  },
+  darkWax: {
+    title: "Clear wax before dark",
+    asks: "Does dark wax go over clear, or straight on the paint?",
+    reason: "Over clear the dark can be moved and taken back. Straight on it stains, which some want.",
+    choices: {
+      "over clear wax": "Clear first, always.",
+      "straight on the paint": "Straight on, for the grimed whole.",
+    },
+  },
+  darkOnClear: {
+    title: "Dark into clear",
+    asks: "Is dark wax worked into fresh clear, or laid on set clear?",
+    reason:
+      "Fresh it blends and can be pushed about. On set clear it stays where it is put. Between the two it drags both.",
+    choices: {
+      "while fresh": "Into the fresh clear, section by section.",
+      "set, next day": "On clear that has set overnight.",
+    },
+  },
+  lastWax: {
+    title: "The last wax",
+    asks: "May clear wax go over dark?",
+    reason:
+      "The solvent of the clear lifts some of the dark. A thin one, not rubbed, takes little and evens the sheen.",
+    choices: {
+      "dark goes last": "Dark goes last; clear over it is a risk.",
+      "never clear over dark": "Never: it takes off what was just put on.",
+      "thin clear over all": "A thin clear over all to finish.",
+    },
+  },
+  buff: {
+    title: "Buffing",
+    asks: "When is wax buffed?",
+    reason: "At once it takes most off, the next day it shines most and is hardest to do.",
+    choices: {
+      "after 10–15 min": "When the solvent has left, after a quarter of an hour.",
+      "at once": "At once, as it is wiped.",
+      "next day": "The next day, hard.",
+    },
+  },
+  waxFaces: {
+    title: "Waxing a wide face",
+    asks: "A whole face in one go, or in sections?",
+    reason: "Two halves leave a line where they meet. Sections are fine where they end at a natural break.",
+    choices: {
+      "whole faces": "The whole face in one go.",
+      sections: "In sections that end at mouldings and joints.",
+    },
+  },
+  wiping: {
+    title: "Wiping wax and glaze",
+    asks: "Which way is it wiped?",
+    reason: "A cloth that turns back on the face leaves a curve that shows when the light rakes.",
+    choices: {
+      "full length, off the edge": "Flat cloth, full length with the grain, off over the edge.",
+      circular: "In circles, so that no line is left.",
+      "any way": "Any way; it is buffed after.",
+    },
+  },
+  filmOverWax: {
+    title: "Clear coat over wax",
+    asks: "May a clear coat ever go over wax?",
+    reason:
+      "A film has nothing to bite on. Over a thin dry blend, or over a few accents, some have got away with it for years.",
+    choices: {
+      never: "Never.",
+      "over a blend": "Over a thin, dry blend of wax and paint.",
+      "over accents": "Over touches of gilding wax.",
+    },
+  },
+  drawers: {
+    title: "Drawers while working",
+    asks: "Drawers in or out?",
+    reason: "Out, each front lies flat and nothing runs. In for waxing, the look runs through from front to front.",
+    choices: {
+      "out for everything": "Out for everything.",
+      "in for waxing": "Out for paint and washes, in for waxing.",
+    },
+  },
+};
+
+/** The keys in the order in which the questions come up at work. */
+export const HOUSE_RULE_KEYS = Object.keys(SCHOOLS) as HouseRule[];

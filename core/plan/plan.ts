@@ -46,12 +46,20 @@ export const Use = z.strictObject({
   wear: z.enum(WEAR),
   heat: z.boolean().describe("hot cups or pans"),
   water: z.enum(["dry", "splashes", "standing"]),
+  outdoors: z.boolean().default(false),
+  near: z.enum(["nothing", "food", "children"]).default("nothing").describe("what it must not be promised for"),
 });
 export type Use = z.infer<typeof Use>;
 
 /** Effects that turn what is a failure in one plan into what is wanted in this one. */
-export const INTENTS = ["resist", "stain", "blend", "chips", "cracks"] as const;
+export const INTENTS = ["resist", "stain", "blend", "chips", "cracks", "weathered"] as const;
 export type Intent = (typeof INTENTS)[number];
+
+/** Places on a face that several steps can mean: they fall together, unlike two shares taken at random. */
+export const PLACES = ["border", "hands", "motif", "patch"] as const;
+export type PlaceOnFace = (typeof PLACES)[number];
+export const WHERE = ["everywhere", ...RELIEF_CLASSES, ...PLACES] as const;
+export type Where = (typeof WHERE)[number];
 
 export const Wait = z.strictObject({
   kind: z.enum(["at least", "exactly"]),
@@ -59,13 +67,19 @@ export const Wait = z.strictObject({
 });
 export type Wait = z.infer<typeof Wait>;
 
+export const STEP_KINDS = ["prepare", "coat", "take", "help", "inspect", "handle", "hold"] as const;
+
+/** One way on after an inspection: the steps that carry its id lie between the inspection and where the ways meet again. */
+export const Branch = z.strictObject({ id: Id, name: Name });
+export type Branch = z.infer<typeof Branch>;
+
 export const Step = z.strictObject({
   id: Id,
-  kind: z.enum(["prepare", "coat", "take"]),
+  kind: z.enum(STEP_KINDS),
   what: Id.optional().describe("material id; only for coats"),
   how: Id.describe("technique id"),
   where: z.strictObject({
-    on: z.enum(["everywhere", ...RELIEF_CLASSES]),
+    on: z.enum(WHERE),
     share: z.number().gt(0, "a step covers more than nothing").max(1, "a step covers at most the whole"),
   }),
   coats: z
@@ -75,6 +89,17 @@ export const Step = z.strictObject({
   intents: z.array(z.enum(INTENTS)).max(INTENTS.length),
   reveals: Id.optional().describe('the step whose layer this distressing is meant to show, or "ground"'),
   wait: Wait.optional().describe("after the step before: the author's own wait"),
+  ratio: z
+    .string()
+    .trim()
+    .max(40, "40 letters at most")
+    .optional()
+    .describe("what it is let down or mixed with, such as 1 : 2 with water"),
+  with: Id.optional().describe("a second material in the same pot"),
+  note: z.string().trim().max(400, "400 letters at most").optional(),
+  branches: z.array(Branch).min(2, "an inspection leads at least two ways").max(4, "four ways at most").optional(),
+  expected: Id.optional().describe("the way that is planned and scheduled; the others are only checked"),
+  branch: Id.optional().describe("the way of the nearest inspection beneath that this step belongs to"),
 });
 export type Step = z.infer<typeof Step>;
 export type StepKind = Step["kind"];
@@ -99,6 +124,27 @@ export const Zone = z.strictObject({
   use: Use,
   ground: Ground,
   crustId: Id,
+  overrides: z
+    .array(z.strictObject({ stepId: Id, skip: z.boolean(), coats: Step.shape.coats.optional() }))
+    .max(LIMITS.steps)
+    .default([])
+    .describe("what differs on this zone from the crust it shares"),
+  hands: z
+    .array(z.enum(["hardware off", "drawers out", "top off", "masked"]))
+    .max(4)
+    .default([])
+    .describe("what is taken apart or masked before this zone is painted"),
+  movingParts: z.boolean().default(false).describe("drawer sides, runners, and other faces that slide"),
+  place: z
+    .strictObject({
+      x: z.number().min(-5000).max(20_000),
+      y: z.number().min(-5000).max(20_000),
+      width: z.number().gt(0).max(20_000),
+      height: z.number().gt(0).max(20_000),
+      drawn: z.enum(["panel", "moulded", "carved", "drawer", "frame", "leg", "disc", "top", "knob"]),
+    })
+    .optional()
+    .describe("where it stands on the piece's front, in millimetres from its lower left"),
 });
 export type Zone = z.infer<typeof Zone>;
 
@@ -124,12 +170,18 @@ const FULL_DAY: [number, number][] = [
 ];
 export const DEFAULT_HOURS: Hours = { weekdays: [FULL_DAY, FULL_DAY, FULL_DAY, FULL_DAY, FULL_DAY, [], []] };
 
-/** The air the times are counted in. This version plans at the reference air of the tins alone. */
-export const Room = z.strictObject({ celsius: z.literal(23), relativeHumidity: z.literal(50) });
-export const REFERENCE_ROOM = { celsius: 23, relativeHumidity: 50 } as const;
+/** The air of the room. Rules about air are judged by it; times are still the tins' own, at 23 °C and 50 %. */
+export const Room = z.strictObject({
+  celsius: z.number().min(-20, "-20 °C at least").max(50, "50 °C at most"),
+  relativeHumidity: z.number().min(1, "1 % at least").max(100, "100 % at most"),
+  surfaceCelsius: z.number().min(-20).max(80).optional().describe("of the piece itself, where it is colder or warmer"),
+  draught: z.boolean().default(false),
+});
+export type Room = z.infer<typeof Room>;
+export const REFERENCE_ROOM: Room = { celsius: 23, relativeHumidity: 50, draught: false };
 
 export const PLAN_FORMAT = "jolly-crust";
-export const PLAN_VERSION = 1;
+export const PLAN_VERSION = 2;
 
 export const Plan = z
   .strictObject({
@@ -146,6 +198,7 @@ export const Plan = z
       houseRules: HouseRules,
       materials: z.array(Material).max(LIMITS.materials),
     }),
+    acknowledged: z.array(Id).max(40).default([]).describe("dangers the painter has read and taken on: lead, heat"),
     crusts: z.array(Crust).max(LIMITS.crusts),
     pieces: z.array(Piece).max(LIMITS.pieces),
   })

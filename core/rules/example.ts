@@ -5,13 +5,15 @@ import {
   type Crust,
   DEFAULT_HOURS,
   MOULDED_RELIEF,
+  PLAN_VERSION,
   type Plan,
   REFERENCE_ROOM,
+  type Room,
   type Step,
   type Use,
   type Zone,
 } from "../plan/plan.ts";
-import { findTechnique } from "../surface/technique.ts";
+import { findTechnique } from "../surface/techniques.ts";
 
 export type ExampleStep = [how: string, what?: string | null, more?: Partial<Omit<Step, "id" | "kind" | "how">>];
 
@@ -24,6 +26,8 @@ export interface ExampleStack {
   groundIs?: Partial<Ground>;
   use?: Partial<Use>;
   houseRules?: Partial<HouseRules>;
+  room?: Partial<Room>;
+  zone?: Partial<Pick<Zone, "shape" | "carving" | "faces" | "relief" | "orientation" | "hands" | "movingParts">>;
   steps: readonly ExampleStep[];
 }
 
@@ -53,23 +57,28 @@ export function examplePlan(example: ExampleStack): Plan {
     faces: 1,
     relief: MOULDED_RELIEF,
     orientation: "upright",
-    use: { wear: "gentle", heat: false, water: "dry", ...example.use },
+    use: { wear: "gentle", heat: false, water: "dry", outdoors: false, near: "nothing", ...example.use },
     ground: { ...groundOf(example.ground, example.species, example.knots), ...example.groundIs },
     crustId: "c1",
+    overrides: [],
+    hands: [],
+    movingParts: false,
+    ...example.zone,
   };
   const used = new Set(crust.steps.map((step) => step.what));
   return {
     format: "jolly-crust",
-    version: 1,
+    version: PLAN_VERSION,
     id: "example",
     title: "Example",
     start: "2026-11-30T09:00",
     pinned: {
-      room: REFERENCE_ROOM,
+      room: { ...REFERENCE_ROOM, ...example.room },
       hours: DEFAULT_HOURS,
       houseRules: { ...DEFAULT_HOUSE_RULES, ...example.houseRules },
       materials: CATALOGUE.filter((material) => used.has(material.id)),
     },
+    acknowledged: [],
     crusts: [crust],
     pieces: [{ id: "p1", name: "Example piece", zones: [zone] }],
   };

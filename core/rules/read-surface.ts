@@ -1,6 +1,7 @@
+import { lightness } from "../colour/difference.ts";
 import type { Material } from "../materials/material.ts";
-import { RELIEF_CLASSES } from "../plan/plan.ts";
-import type { Film, Stack } from "../surface/surface.ts";
+import { RELIEF_CLASSES, type ReliefClass } from "../plan/plan.ts";
+import { type Film, patchesWhere, type Stack } from "../surface/surface.ts";
 import type { Share } from "../units/units.ts";
 import type { Seam, Top } from "./rule.ts";
 
@@ -24,17 +25,28 @@ export function* films(stack: Stack): Generator<Film> {
 }
 
 /** Whether this film was meant as a resist, to be chipped off with what lies on it. */
-export const isResist = (seam: { past: Seam["past"] }, film: Film) =>
-  seam.past.some((placed) => placed.phase.id === film.phaseId && placed.phase.intents.includes("resist"));
+export const isResist = (film: Film) => film.resist;
 
 /** All stacks where the phase goes, with the relief class they lie on. */
-export function stacksUnder(seam: Seam): { relief: (typeof RELIEF_CLASSES)[number]; stack: Stack; share: Share }[] {
-  const { on } = seam.phase.where;
-  return RELIEF_CLASSES.filter((relief) => on === "everywhere" || on === relief).flatMap((relief) =>
-    seam.before.patches[relief].map((patch) => ({
+export function stacksUnder(seam: Seam): { relief: ReliefClass; stack: Stack; share: Share }[] {
+  return RELIEF_CLASSES.flatMap((relief) =>
+    patchesWhere(seam.before, relief, seam.phase.where.on).map((patch) => ({
       relief,
       stack: patch.stack,
       share: patch.share * seam.zone.relief[relief],
     })),
   );
 }
+
+/** How much of the zone these tops take together. */
+export const sharesOf = (tops: readonly Top[]): Share => tops.reduce((sum, top) => sum + top.share, 0);
+
+/** Whether a film is still wet when the phase begins. */
+export const isOpenWet = (seam: Seam, film: Film) => seam.at - film.laidAt < film.material.drying.touch.typical;
+
+/** The palest paint among these tops, if it is pale enough to show what is done to it. */
+export const paleTop = (tops: readonly Top[]) =>
+  seen(tops).find(
+    ({ stack }) =>
+      stack !== null && stack.film.material.role === "paint" && lightness(stack.film.material.colour) >= PALE,
+  )?.stack ?? null;

@@ -1,16 +1,12 @@
 import type { Command } from "../edit/command.ts";
 import type { Material } from "../materials/material.ts";
 import type { Crust, Intent, Step } from "../plan/plan.ts";
-import { findTechnique } from "../surface/technique.ts";
+import { findTechnique } from "../surface/techniques.ts";
 import type { Minutes } from "../units/units.ts";
-import type { Shelf } from "./rule.ts";
+import type { Fix, Place, Shelf } from "./rule.ts";
+import { named } from "./words.ts";
 
 // Building blocks of fixes. Every fix is a list of edit commands, so it can be undone like any other edit.
-
-interface Place {
-  crust: Crust;
-  shelf: Shelf;
-}
 
 /** The plan's own material first, then the catalogue's. */
 export const choose = (shelf: Shelf, fits: (material: Material) => boolean): Material | undefined =>
@@ -80,3 +76,24 @@ export function withIntent(place: Place, stepId: string, intent: Intent): Comman
   const step = place.crust.steps[indexOfStep(place.crust, stepId)];
   return patchStep(place, stepId, { intents: [...new Set([...(step?.intents ?? []), intent])] });
 }
+
+/** A clear coat between the layers, where there is one to be had. */
+export function sealFirst(place: Place, stepId: string, look?: string): Fix[] {
+  const sealer = ofFamily(place.shelf, "water-borne clear coat");
+  if (!sealer) return [];
+  return [
+    {
+      label: `Seal it with ${named(sealer)} first`,
+      commands: insertBefore(place, stepId, [{ how: "brush", what: sealer }]),
+      ...(look ? { look } : {}),
+    },
+  ];
+}
+
+/** Takes the author's own wait away, so that the step falls into its window. */
+export const dropWait = (place: Place, stepId: string, label: string): Fix[] => [
+  { label, commands: patchStep(place, stepId, { wait: null }) },
+];
+
+/** Steps after the last one. */
+export const appended = (place: Place, steps: readonly NewStep[]) => insertAt(place, place.crust.steps.length, steps);

@@ -2,8 +2,8 @@ import type { Gate } from "../drying/gate.ts";
 import type { Command } from "../edit/command.ts";
 import type { Material } from "../materials/material.ts";
 import type { HouseRules } from "../plan/house-rules.ts";
-import type { Crust, Zone } from "../plan/plan.ts";
-import type { Phase } from "../surface/phase.ts";
+import type { Crust, Room, Zone } from "../plan/plan.ts";
+import type { Phase, RuledAs } from "../surface/phase.ts";
 import type { Film, Stack, Surface } from "../surface/surface.ts";
 import type { Instant, Minutes, Share } from "../units/units.ts";
 import type { ExampleStack } from "./example.ts";
@@ -19,6 +19,12 @@ export interface Fix {
   look?: string;
 }
 
+/** What a repair is worked out against: the crust as it is now, and what may be taken for it. */
+export interface Place {
+  crust: Crust;
+  shelf: Shelf;
+}
+
 /** What a rule says of one place, before it is signed with rule, zone and step. */
 export interface Draft {
   severity: Severity;
@@ -32,7 +38,8 @@ export interface Draft {
   lower?: string;
   /** tells two findings of one rule on one step apart */
   part?: string;
-  fixes: Fix[];
+  /** the repairs usual here; worked out only when they are asked for, and against the crust as it then is */
+  fixes?(place: Place): Fix[];
 }
 
 export interface Finding extends Draft {
@@ -47,7 +54,7 @@ export interface Finding extends Draft {
 }
 
 /** A wait or a window between two phases; the scheduler takes these, never the rules. */
-export interface Demand {
+export interface Wait {
   rule: string;
   from: string;
   to: string;
@@ -56,6 +63,9 @@ export interface Demand {
   gates: readonly Gate[];
   /** what is waited for, in a few words: "recoat", "tack" */
   reason: string;
+}
+
+export interface Demand extends Wait {
   /** what to say when the wait misses every gate */
   tell(verdict: "early" | "late", waited: Minutes): Draft | null;
 }
@@ -73,11 +83,11 @@ export interface Top {
   share: Share;
 }
 
-/** Where a rule looks: one phase about to be laid on the surface as it then is. */
+/** Where a rule looks: one phase about to be laid on the surface as it then is. What comes later is not known here. */
 export interface Seam {
   zone: Zone;
-  crust: Crust;
   houseRules: HouseRules;
+  room: Room;
   phase: Phase;
   before: Surface;
   tops: readonly Top[];
@@ -86,20 +96,16 @@ export interface Seam {
   /** while demands are asked for: the earliest the hands are free; while checking: when the phase starts */
   at: Instant;
   past: readonly Placed[];
-  /** every phase of the crust, this one among them */
-  phases: readonly Phase[];
-  shelf: Shelf;
 }
 
 /** The whole stack when the last step is done. */
 export interface Finish {
   zone: Zone;
-  crust: Crust;
   houseRules: HouseRules;
+  room: Room;
   after: Surface;
   tops: readonly Top[];
   past: readonly Placed[];
-  shelf: Shelf;
 }
 
 /** What a repair may take: the plan's own materials first, then the catalogue. */
@@ -121,7 +127,7 @@ export interface Rule {
     subsumes: readonly string[];
   };
   /** the kinds of phase it looks at */
-  looksAt: readonly ("coat" | "take" | "prepare" | "finish")[];
+  looksAt: readonly (RuledAs | "finish")[];
   demands?(seam: Seam): Demand[];
   check?(seam: Seam): Draft[];
   finish?(finish: Finish): Draft[];

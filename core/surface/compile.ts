@@ -1,10 +1,11 @@
 import type { Material } from "../materials/material.ts";
-import type { Crust, Step, Zone } from "../plan/plan.ts";
+import type { Crust, Step, StepKind, Zone } from "../plan/plan.ts";
 import { zoneArea } from "../plan/plan.ts";
 import { HOUR } from "../units/units.ts";
-import type { Effect, Phase } from "./phase.ts";
+import type { Effect, Phase, RuledAs } from "./phase.ts";
 import { coatThickness } from "./surface.ts";
-import { findTechnique, type Technique } from "./technique.ts";
+import type { Technique } from "./technique.ts";
+import { findTechnique } from "./techniques.ts";
 
 /** A step the engine cannot read: an unknown technique or material. It is kept and shown, and lays nothing. */
 export interface Unreadable {
@@ -16,6 +17,7 @@ export interface Unreadable {
 const reliefFactor = (zone: Zone) => 1 + 0.8 * (zone.relief.recess + zone.relief.high);
 
 function handsOn(technique: Technique, zone: Zone, area: number, share: number): number {
+  if (!technique.hands) return 0;
   const minutes = technique.setUp + area * technique.minutesPerSquareMetre * share * reliefFactor(zone);
   return Math.min(12 * HOUR, Math.max(5, Math.round(minutes / 5) * 5));
 }
@@ -29,47 +31,123 @@ function whyUnreadable(step: Step, technique: Technique | undefined, material: M
   return null;
 }
 
+const RULED_AS: Record<StepKind, RuledAs> = {
+  prepare: "prepare",
+  coat: "coat",
+  take: "take",
+  help: "help",
+  inspect: "help",
+  handle: "help",
+  hold: "help",
+};
+
+/** How a material goes onto the surface: most are laid, leaf and crumb stick to what is tacky or wet. */
+function layingOf(material: Material, technique: Technique): Effect {
+  const micrometres = coatThickness(material, technique.load);
+  if (material.role === "leaf") return { does: "stick", micrometres, to: "size" };
+  if (material.role === "crumb") return { does: "stick", micrometres, to: "wet" };
+  return { does: "deposit", micrometres, profile: technique.profile };
+}
+
+interface Laying {
+  effects: readonly Effect[];
+  does: ReadonlySet<Effect["does"]>;
+}
+
+const layings = new WeakMap<Technique, WeakMap<Material, Laying>>();
+const takings = new WeakMap<Technique, Laying>();
+
+const laying = (effects: readonly Effect[]): Laying => ({ effects, does: new Set(effects.map((one) => one.does)) });
+
+/** What a technique does with a material, worked out once for the two. */
+function effectsOf(technique: Technique, material: Material | null): Laying {
+  if (material === null) {
+    const known = takings.get(technique) ?? laying(technique.effects);
+    takings.set(technique, known);
+    return known;
+  }
+  const ofTechnique = layings.get(technique) ?? new WeakMap<Material, Laying>();
+  layings.set(technique, ofTechnique);
+  let known = ofTechnique.get(material);
+  if (!known) {
+    const lays = layingOf(material, technique);
+    const reacts: Effect[] = material.role === "patina" ? [{ does: "react" }] : [];
+    // the metal turns before the patina covers it
+    known = laying([...reacts, lays, ...technique.effects]);
+    ofTechnique.set(material, known);
+  }
+  return known;
+}
+
+/** The steps that a zone really gets: the planned ways of inspections, without what the zone skips. */
+export function stepsOn(crust: Crust, zone: Zone): readonly Step[] {
+  const skipped = new Set(zone.overrides.filter((one) => one.skip).map((one) => one.stepId));
+  let expected: string | undefined;
+  return crust.steps.filter((step) => {
+    if (step.branches) expected = step.expected ?? step.branches[0]?.id;
+    return !skipped.has(step.id) && (step.branch === undefined || step.branch === expected);
+  });
+}
+
+export interface Compiled {
+  phases: Phase[];
+  unreadable: Unreadable[];
+}
+
+/** One step as phases, a phase a coat; or why it cannot be read. */
+export function compileStep(
+  step: Step,
+  zone: Zone,
+  materials: ReadonlyMap<string, Material>,
+  area: number = zoneArea(zone),
+): Phase[] | string {
+  const technique = findTechnique(step.how);
+  const material = step.what === undefined ? undefined : materials.get(step.what);
+  const because = whyUnreadable(step, technique, material);
+  if (because !== null || !technique) return because ?? "";
+  const lays = technique.lays.length > 0 ? material! : null;
+  const { effects, does } = effectsOf(technique, lays);
+  const hands = handsOn(technique, zone, area, step.where.share);
+  const coats = lays ? (zone.overrides.find((one) => one.stepId === step.id)?.coats ?? step.coats) : 1;
+  const phases: Phase[] = [];
+  for (let coat = 1; coat <= coats; coat++)
+    phases.push({
+      id: coats === 1 ? step.id : `${step.id}/${coat}`,
+      step,
+      technique,
+      material: lays,
+      with: (lays && step.with !== undefined && materials.get(step.with)) || null,
+      coat,
+      coats,
+      ruledAs: RULED_AS[step.kind],
+      effects,
+      does,
+      where: step.where,
+      intents: step.intents,
+      hands,
+    });
+  return phases;
+}
+
 /**
  * Turns a crust on a zone into phases, from the first to the last: coats become single coats, and every phase carries
- * its effects on the surface and its minutes of hands.
+ * its effects on the surface and its minutes of hands. Phases already compiled from the first steps may be handed in.
  */
 export function compile(
   crust: Crust,
   zone: Zone,
   materials: ReadonlyMap<string, Material>,
-): { phases: Phase[]; unreadable: Unreadable[] } {
-  const phases: Phase[] = [];
+  known: readonly Phase[] = [],
+): Compiled {
+  const phases: Phase[] = [...known];
   const unreadable: Unreadable[] = [];
   const area = zoneArea(zone);
-  for (const step of crust.steps) {
-    const technique = findTechnique(step.how);
-    const material = step.what === undefined ? undefined : materials.get(step.what);
-    const because = whyUnreadable(step, technique, material);
-    if (because !== null || !technique) {
-      unreadable.push({ step, because: because ?? "" });
-      continue;
-    }
-    const lays = technique.lays.length > 0 ? material! : null;
-    const effects: readonly Effect[] = lays
-      ? [
-          { does: "deposit", micrometres: coatThickness(lays, technique.load), profile: technique.profile },
-          ...technique.effects,
-        ]
-      : technique.effects;
-    const hands = handsOn(technique, zone, area, step.where.share);
-    const coats = lays ? step.coats : 1;
-    for (let coat = 1; coat <= coats; coat++)
-      phases.push({
-        id: coats === 1 ? step.id : `${step.id}/${coat}`,
-        step,
-        technique,
-        material: lays,
-        coat,
-        effects,
-        where: step.where,
-        intents: step.intents,
-        hands,
-      });
+  const steps = stepsOn(crust, zone);
+  const last = known.at(-1)?.step;
+  for (let at = last ? steps.indexOf(last) + 1 : 0; at < steps.length; at++) {
+    const made = compileStep(steps[at]!, zone, materials, area);
+    if (typeof made === "string") unreadable.push({ step: steps[at]!, because: made });
+    else for (const phase of made) phases.push(phase);
   }
   return { phases, unreadable };
 }

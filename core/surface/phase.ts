@@ -1,22 +1,44 @@
-import type { Material } from "../materials/material.ts";
-import type { Intent, ReliefClass, Step } from "../plan/plan.ts";
+import type { Binder, Material } from "../materials/material.ts";
+import type { Intent, ReliefClass, Step, Where } from "../plan/plan.ts";
 import type { Micrometres, Minutes, Share } from "../units/units.ts";
 import type { Technique } from "./technique.ts";
 
 export type ByRelief = Record<ReliefClass, number>;
 
+export type Contaminant = "grease" | "wax" | "oil";
+
 /** What a phase does to the surface. Each effect is told by relief class, for every technique has another hand on each. */
 export type Effect =
   | { does: "deposit"; micrometres: Micrometres; profile: ByRelief }
+  /** Leaf and crumb hold only where something wet or tacky lies on top. */
+  | { does: "stick"; micrometres: Micrometres; to: "size" | "wet" }
   /** Rubbing with a solvent: within the share worked, every film that dissolves is gone, down to the first that holds. */
   | { does: "dissolve"; solvent: "water" | "solvent"; rubbing: number; worked: ByRelief }
   /** Wiping back what is still wet: the top film is thinned to this share of itself. */
   | { does: "thin"; leaves: ByRelief }
+  /** Taking a film of this binder down to this share of itself, wet or not: clear wax lifts tinted, fine foam lifts wax. */
+  | { does: "lift"; binder: Binder; leaves: ByRelief }
   /** Paper or blade: within the share worked, so many micrometres of soft film are gone, hard films less. */
   | { does: "abrade"; micrometres: Micrometres; worked: ByRelief }
+  /** Within the share worked, whatever lies on a resist or on a slick face comes away in flakes. */
+  | { does: "chip"; worked: ByRelief }
+  /** The crumb comes off, and with it what was laid over it. */
+  | { does: "scrape" }
+  /** Warm air: what lies on top counts as dry where the house rule says so. */
+  | { does: "force dry" }
+  | { does: "mist" }
+  | { does: "react" }
   | { does: "key" }
-  | { does: "clean"; removes: readonly ("grease" | "wax" | "oil")[] }
+  | { does: "degloss" }
+  | { does: "clean"; removes: readonly Contaminant[] }
+  /** Loose old paint comes off; what is left is sound. */
+  | { does: "knock back" }
+  /** Everything comes off down to bare timber. */
+  | { does: "strip" }
   | { does: "polish" };
+
+/** What the rules look at a phase as: handling, looking and holding are all help. */
+export type RuledAs = "prepare" | "coat" | "take" | "help";
 
 /** One pass of the hand: a coat, or a taking-off, compiled from a step. */
 export interface Phase {
@@ -25,9 +47,16 @@ export interface Phase {
   step: Step;
   technique: Technique;
   material: Material | null;
+  /** what is mixed into the same pot */
+  with: Material | null;
   coat: number;
+  /** how many coats the step lays on this zone */
+  coats: number;
+  ruledAs: RuledAs;
   effects: readonly Effect[];
-  where: { on: "everywhere" | ReliefClass; share: Share };
+  /** the kinds of effect it has, for rules to ask */
+  does: ReadonlySet<Effect["does"]>;
+  where: { on: Where; share: Share };
   intents: readonly Intent[];
   hands: Minutes;
 }

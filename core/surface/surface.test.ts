@@ -290,7 +290,7 @@ describe("compiling", () => {
   });
 
   it.each([
-    ["an unknown technique", step("sprinkle"), /"sprinkle" is not known/],
+    ["an unknown technique", step("moonwalk"), /"moonwalk" is not known/],
     ["a coat of nothing", step("brush"), /needs a material/],
     ["an unknown material", step("brush", "moon-dust"), /"moon-dust" is not pinned/],
     ["wax by brush as if it were paint", step("wash", "wax-dark"), /not laid by "Wash"/],

@@ -1,10 +1,10 @@
 import { opens } from "../drying/solubility.ts";
 import type { Material } from "../materials/material.ts";
-import type { Ground } from "../plan/ground.ts";
-import { RELIEF_CLASSES, type ReliefClass } from "../plan/plan.ts";
+import { type Ground, isTimber } from "../plan/ground.ts";
+import { PLACES, type PlaceOnFace, RELIEF_CLASSES, type ReliefClass, type Where } from "../plan/plan.ts";
 import { dryFilm } from "../quantity/spread.ts";
 import type { Instant, Micrometres, Share } from "../units/units.ts";
-import type { ByRelief, Effect, Phase } from "./phase.ts";
+import type { ByRelief, Contaminant, Effect, Phase } from "./phase.ts";
 
 /** One film as it lies on the piece. Never changed in place. */
 export interface Film {
@@ -15,6 +15,15 @@ export interface Film {
   laidAt: Instant;
   keyed: boolean;
   polished: boolean;
+  /** dried by warm air since it was laid */
+  forced: boolean;
+  /** an acid patina has been laid on it while it could still take it */
+  reacted: boolean;
+  /** a crackle medium that has torn the coat over it: its tack is over, it only lies bare in the cracks */
+  spent: boolean;
+  /** laid so that what lies on it comes away again, or laid to come away itself */
+  resist: boolean;
+  chips: boolean;
 }
 
 /**
@@ -39,18 +48,41 @@ const laid = (film: Film, below: Stack): Stack => ({
 export interface Patch {
   share: Share;
   stack: Stack;
+  /** which named places of the face it lies in, one bit each */
+  places: number;
 }
 
+/** The ground as preparing has left it. */
 export interface GroundState {
   ground: Ground;
-  contamination: readonly ("grease" | "wax" | "oil")[];
+  contamination: readonly Contaminant[];
   keyed: boolean;
+  deglossed: boolean;
+  sound: boolean;
+  /** taken down to bare timber */
+  stripped: boolean;
 }
 
 /** The surface as it is: the ground, and per relief class a few patches whose shares sum to 1. */
 export interface Surface {
   ground: GroundState;
   patches: Record<ReliefClass, readonly Patch[]>;
+  /** named places that have been told apart so far, one bit each */
+  places: number;
+  /** when it was last misted with water; null if never */
+  misted: Instant | null;
+}
+
+/** Share of a face that each named place takes (from memory). */
+export const PLACE_SHARE: Record<PlaceOnFace, Share> = { border: 0.2, hands: 0.12, motif: 0.15, patch: 0.1 };
+const bitOf = (place: PlaceOnFace) => 1 << PLACES.indexOf(place);
+const isPlace = (on: Where): on is PlaceOnFace => (PLACES as readonly string[]).includes(on);
+const isRelief = (on: Where): on is ReliefClass => (RELIEF_CLASSES as readonly string[]).includes(on);
+
+/** The share of a face that a step's "where" takes in. */
+export function shareWhere(on: Where, relief: ByRelief): Share {
+  if (on === "everywhere") return 1;
+  return isPlace(on) ? PLACE_SHARE[on] : relief[on];
 }
 
 export const PATCH_LIMIT = 6;
@@ -60,13 +92,24 @@ const TRACE: Micrometres = 0.3;
 const SPECK: Share = 0.004;
 /** Another layer on top counts as this much difference of thickness. */
 const ANOTHER_LAYER: Micrometres = 1000;
+/** And lying in another named place, as this much: places stay apart as long as they can. */
+const ANOTHER_PLACE: Micrometres = 10_000;
 
 /** The bare ground before the first step. */
 export function bareSurface(ground: Ground): Surface {
-  const whole: readonly Patch[] = [{ share: 1, stack: null }];
+  const whole: readonly Patch[] = [{ share: 1, stack: null, places: 0 }];
   return {
-    ground: { ground, contamination: ground.contamination, keyed: false },
+    ground: {
+      ground,
+      contamination: ground.contamination,
+      keyed: false,
+      deglossed: false,
+      sound: ground.soundness === "sound",
+      stripped: false,
+    },
     patches: { arris: whole, field: whole, high: whole, recess: whole },
+    places: 0,
+    misted: null,
   };
 }
 
@@ -76,7 +119,10 @@ function sameFilm(one: Film, two: Film): boolean {
     one.phaseId === two.phaseId &&
     Math.abs(one.micrometres - two.micrometres) <= TRACE &&
     one.keyed === two.keyed &&
-    one.polished === two.polished
+    one.polished === two.polished &&
+    one.forced === two.forced &&
+    one.reacted === two.reacted &&
+    one.spent === two.spent
   );
 }
 
@@ -95,8 +141,10 @@ function sameStack(one: Stack, two: Stack): boolean {
 /** The patch that a small one may be counted with: the same layer on top if there is one, and the nearest in thickness. */
 function likest(patches: readonly Patch[], gone: Patch): number {
   const top = gone.stack?.film.stepId;
-  const unlike = ({ stack }: Patch) =>
-    Math.abs((stack?.total ?? 0) - (gone.stack?.total ?? 0)) + (stack?.film.stepId === top ? 0 : ANOTHER_LAYER);
+  const unlike = ({ stack, places }: Patch) =>
+    Math.abs((stack?.total ?? 0) - (gone.stack?.total ?? 0)) +
+    (stack?.film.stepId === top ? 0 : ANOTHER_LAYER) +
+    (places === gone.places ? 0 : ANOTHER_PLACE);
   let best = 0;
   for (let at = 1; at < patches.length; at++) if (unlike(patches[at]!) < unlike(patches[best]!)) best = at;
   return best;
@@ -107,9 +155,9 @@ function tidied(patches: Patch[]): readonly Patch[] {
   const kept: Patch[] = [];
   for (const patch of patches) {
     let at = 0;
-    while (at < kept.length && !sameStack(kept[at]!.stack, patch.stack)) at++;
+    while (at < kept.length && (kept[at]!.places !== patch.places || !sameStack(kept[at]!.stack, patch.stack))) at++;
     if (at === kept.length) kept.push(patch);
-    else kept[at] = { share: kept[at]!.share + patch.share, stack: kept[at]!.stack };
+    else kept[at] = { share: kept[at]!.share + patch.share, stack: kept[at]!.stack, places: patch.places };
   }
   while (kept.length > 1) {
     let smallest = 0;
@@ -117,7 +165,8 @@ function tidied(patches: Patch[]): readonly Patch[] {
     if (kept.length <= PATCH_LIMIT && kept[smallest]!.share >= SPECK) break;
     const gone = kept.splice(smallest, 1)[0]!;
     const like = likest(kept, gone);
-    kept[like] = { share: kept[like]!.share + gone.share, stack: kept[like]!.stack };
+    const { share, stack, places } = kept[like]!;
+    kept[like] = { share: share + gone.share, stack, places };
   }
   return kept;
 }
@@ -148,49 +197,79 @@ export function dissolved(stack: Stack, solvent: "water" | "solvent", rubbing: n
   return left;
 }
 
-/** Puts a patch into the list, the part of it that was worked with its new stack. Whether anything changed. */
-function split(into: Patch[], patch: Patch, worked: Share, next: Stack): boolean {
-  if (next === patch.stack || worked <= 0) {
-    into.push(patch);
+/** The stack without the top films down to and with the lowest one that fits; the same stack where none does. */
+function cutBelow(stack: Stack, fits: (film: Film) => boolean): Stack {
+  let cut = stack;
+  for (let at = stack; at !== null; at = at.below) if (fits(at.film)) cut = at.below;
+  return cut;
+}
+
+/** Under this tooth a film or a ground holds nothing against a blade. */
+const SLICK = 0.25;
+
+/** What is left when flakes come away: down to the resist, or to the slick or sealed face that a chipping paint lies on. */
+function chipped(stack: Stack, ground: GroundState): Stack {
+  let left = stack;
+  for (let at = stack; at !== null; at = at.below) {
+    const under = at.below;
+    const onResist = under?.film.resist === true || under?.film.material.binder === "wax";
+    const absorbency = under === null ? ground.ground.absorbency : under.film.material.absorbency.typical;
+    const lifts = at.film.chips && absorbency < 0.3;
+    const slick = toothOf(under, ground) < SLICK;
+    if (onResist || lifts || slick) left = under;
+  }
+  return left;
+}
+
+/** Share of a cracked coat that lies open (common practice and trial boards: about a seventh, whatever the size). */
+export const CRACK_SHARE: Share = 0.15;
+
+/** Whether a coat laid now onto this film tears into cracks: it has tack, and the window is open. */
+export function cracksOver(film: Film, material: Material, at: Instant): boolean {
+  const { tack } = film.material.windows;
+  if (
+    film.material.role !== "medium" ||
+    film.spent ||
+    !tack ||
+    (material.role !== "paint" && material.role !== "paste")
+  )
     return false;
-  }
-  if (worked < 1) into.push({ share: patch.share * (1 - worked), stack: patch.stack });
-  into.push({ share: worked < 1 ? patch.share * worked : patch.share, stack: next });
-  return true;
+  const age = at - film.laidAt;
+  return age >= tack.opens.typical && age <= tack.shuts.typical;
 }
 
-/** Whether an effect does anything at all in this relief class. */
-function reaches(effect: Effect, relief: ReliefClass): boolean {
-  switch (effect.does) {
-    case "deposit":
-      return effect.micrometres * effect.profile[relief] >= TRACE;
-    case "dissolve":
-    case "abrade":
-      return effect.worked[relief] > 0;
-    case "clean":
-      return false;
-    default:
-      return true;
-  }
+/** What a phase meets: where it goes, and when. */
+interface Meeting {
+  phase: Phase;
+  relief: ReliefClass;
+  ground: GroundState;
+  at: Instant;
+  misted: Instant | null;
 }
 
-/** The stack an effect leaves where it works, and the share of the patch it works on. */
-function worked(stack: Stack, effect: Effect, relief: ReliefClass, phase: Phase, at: Instant): Stack {
+function freshFilm({ phase, at }: Meeting, material: Material, micrometres: Micrometres): Film {
+  return {
+    phaseId: phase.id,
+    stepId: phase.step.id,
+    material,
+    micrometres,
+    laidAt: at + phase.hands,
+    keyed: false,
+    polished: false,
+    forced: false,
+    reacted: false,
+    spent: false,
+    resist: phase.intents.includes("resist"),
+    chips: phase.intents.includes("chips"),
+  };
+}
+
+const isWet = (film: Film, at: Instant) => at - film.laidAt < film.material.drying.touch.typical;
+
+/** The stack an effect leaves where it works; the same one where it does nothing. */
+function worked(stack: Stack, effect: Effect, meeting: Meeting): Stack {
+  const { phase, relief, ground, at } = meeting;
   switch (effect.does) {
-    case "deposit":
-      if (phase.material === null) return stack;
-      return laid(
-        {
-          phaseId: phase.id,
-          stepId: phase.step.id,
-          material: phase.material,
-          micrometres: effect.micrometres * effect.profile[relief],
-          laidAt: at + phase.hands,
-          keyed: false,
-          polished: false,
-        },
-        stack,
-      );
     case "dissolve":
       return dissolved(stack, effect.solvent, effect.rubbing, at);
     case "abrade":
@@ -198,45 +277,174 @@ function worked(stack: Stack, effect: Effect, relief: ReliefClass, phase: Phase,
     case "thin": {
       if (stack === null || !opens(stack.film.material, "water", at - stack.film.laidAt, phase.technique.rubbing))
         return stack;
-      const micrometres = stack.film.micrometres * effect.leaves[relief];
-      return micrometres < TRACE ? stack.below : laid({ ...stack.film, micrometres }, stack.below);
+      return thinned(stack, effect.leaves[relief]);
     }
+    case "lift":
+      return stack?.film.material.binder === effect.binder ? thinned(stack, effect.leaves[relief]) : stack;
+    case "chip":
+      return chipped(stack, ground);
+    case "scrape":
+      return cutBelow(stack, (film) => film.material.role === "crumb");
+    case "force dry":
+      return stack === null || stack.film.forced ? stack : laid({ ...stack.film, forced: true }, stack.below);
+    case "react":
+      return stack?.film.material.reacts && !stack.film.reacted
+        ? laid({ ...stack.film, reacted: true }, stack.below)
+        : stack;
     case "key":
       return stack === null || stack.film.keyed ? stack : laid({ ...stack.film, keyed: true }, stack.below);
     case "polish":
-      return stack?.film.material.binder === "wax" ? laid({ ...stack.film, polished: true }, stack.below) : stack;
-    case "clean":
+      return stack?.film.material.binder === "wax" && !stack.film.polished
+        ? laid({ ...stack.film, polished: true }, stack.below)
+        : stack;
+    case "strip":
+      return null;
+    default:
       return stack;
   }
 }
 
-function afterEffect(
+function thinned(stack: NonNullable<Stack>, leaves: Share): Stack {
+  const micrometres = stack.film.micrometres * leaves;
+  return micrometres < TRACE ? stack.below : laid({ ...stack.film, micrometres }, stack.below);
+}
+
+/** Lays a fresh film on every patch it reaches; over tack it tears, and the cracks stay open. */
+function deposited(
   patches: readonly Patch[],
-  effect: Effect,
-  relief: ReliefClass,
-  phase: Phase,
+  film: Film,
+  share: (patch: Patch) => Share,
+  holds: (patch: Patch) => boolean,
   at: Instant,
 ): readonly Patch[] {
-  if (!reaches(effect, relief)) return patches;
-  const reach = effect.does === "dissolve" || effect.does === "abrade" ? effect.worked[relief] : 1;
-  const share = phase.where.share * reach;
+  const next: Patch[] = [];
+  let broken = false;
+  for (const patch of patches) {
+    const covered = holds(patch) ? share(patch) : 0;
+    if (covered <= 0) {
+      next.push(patch);
+      broken = true;
+      continue;
+    }
+    const { places, stack } = patch;
+    const cracked = stack !== null && cracksOver(stack.film, film.material, at) ? CRACK_SHARE : 0;
+    if (covered < 1) next.push({ share: patch.share * (1 - covered), stack, places });
+    if (stack !== null && cracked > 0)
+      next.push({
+        share: patch.share * covered * cracked,
+        stack: laid({ ...stack.film, spent: true }, stack.below),
+        places,
+      });
+    next.push({ share: patch.share * covered * (1 - cracked), stack: laid(film, stack), places });
+    broken ||= covered < 1 || cracked > 0;
+  }
+  // a coat over everything keeps unlike patches unlike; only what covers in part can make them alike or many
+  return broken ? tidied(next) : next;
+}
+
+const EVERYWHERE = 1;
+/** Share of a relief class that an effect works on, before the step's own share. */
+function reach(effect: Effect, relief: ReliefClass): Share {
+  switch (effect.does) {
+    case "dissolve":
+    case "abrade":
+    case "chip":
+      return effect.worked[relief];
+    case "deposit":
+      return effect.micrometres * effect.profile[relief] >= TRACE ? EVERYWHERE : 0;
+    case "clean":
+    case "mist":
+    case "degloss":
+    case "knock back":
+      return 0;
+    default:
+      return EVERYWHERE;
+  }
+}
+
+function afterEffect(patches: readonly Patch[], effect: Effect, meeting: Meeting): readonly Patch[] {
+  const { phase, relief, at } = meeting;
+  const ofClass = reach(effect, relief);
+  if (ofClass <= 0) return patches;
+  const { on } = phase.where;
+  const bit = isPlace(on) ? bitOf(on) : 0;
+  const share = ({ places }: Patch) => ((places & bit) === bit ? phase.where.share * ofClass : 0);
+  if (effect.does === "deposit" || effect.does === "stick") {
+    if (phase.material === null) return patches;
+    const micrometres = effect.does === "deposit" ? effect.micrometres * effect.profile[relief] : effect.micrometres;
+    const holds =
+      effect.does === "deposit"
+        ? () => true
+        : ({ stack }: Patch) =>
+            stack !== null && (effect.to === "size" ? stack.film.material.role === "size" : isWet(stack.film, at));
+    return deposited(patches, freshFilm(meeting, phase.material, micrometres), share, holds, at);
+  }
   const next: Patch[] = [];
   let moved = false;
-  for (const patch of patches)
-    moved = split(next, patch, share, worked(patch.stack, effect, relief, phase, at)) || moved;
-  if (!moved) return patches;
-  // a coat over everything keeps unlike patches unlike; only what takes off, or covers in part, can make them alike or many
-  return effect.does === "deposit" && share >= 1 ? next : tidied(next);
+  for (const patch of patches) {
+    const part = share(patch);
+    const stack = part > 0 ? worked(patch.stack, effect, meeting) : patch.stack;
+    if (stack === patch.stack) {
+      next.push(patch);
+      continue;
+    }
+    moved = true;
+    if (part < 1) next.push({ share: patch.share * (1 - part), stack: patch.stack, places: patch.places });
+    next.push({ share: part < 1 ? patch.share * part : patch.share, stack, places: patch.places });
+  }
+  return moved ? tidied(next) : patches;
 }
+
+/** Bare timber under a stripped finish, from memory. */
+const STRIPPED = { kind: "raw timber", absorbency: 0.7, tooth: 0.85, soundness: "sound" } as const;
 
 function groundAfter(state: GroundState, phase: Phase): GroundState {
   let next = state;
-  for (const effect of phase.effects) {
-    if (effect.does === "clean" && next.contamination.length > 0)
-      next = { ...next, contamination: next.contamination.filter((one) => !effect.removes.includes(one)) };
-    if (effect.does === "key" && !next.keyed) next = { ...next, keyed: true };
-  }
+  for (const effect of phase.effects)
+    switch (effect.does) {
+      case "clean":
+        next = { ...next, contamination: next.contamination.filter((one) => !effect.removes.includes(one)) };
+        break;
+      case "key":
+        next = { ...next, keyed: true };
+        break;
+      case "degloss":
+        next = { ...next, deglossed: true };
+        break;
+      case "knock back":
+        next = { ...next, sound: true };
+        break;
+      case "strip":
+        next = {
+          ...next,
+          ground: isTimber(next.ground.kind) || next.ground.species ? { ...next.ground, ...STRIPPED } : next.ground,
+          contamination: [],
+          sound: true,
+          stripped: true,
+        };
+        break;
+    }
   return next;
+}
+
+/** Tells a named place apart on the whole face, the first time that a step goes there. */
+function withPlace(surface: Surface, place: PlaceOnFace): Surface {
+  const bit = bitOf(place);
+  if ((surface.places & bit) !== 0) return surface;
+  const inside = PLACE_SHARE[place];
+  const split = (patches: readonly Patch[]): readonly Patch[] =>
+    tidied(
+      patches.flatMap(({ share, stack, places }) => [
+        { share: share * inside, stack, places: places | bit },
+        { share: share * (1 - inside), stack, places },
+      ]),
+    );
+  const { arris, field, high, recess } = surface.patches;
+  return {
+    ...surface,
+    places: surface.places | bit,
+    patches: { arris: split(arris), field: split(field), high: split(high), recess: split(recess) },
+  };
 }
 
 /**
@@ -244,14 +452,24 @@ function groundAfter(state: GroundState, phase: Phase): GroundState {
  * here for the four relief classes. Pure; what does not change is shared with the surface given.
  */
 export function apply(surface: Surface, phase: Phase, at: Instant): Surface {
-  const patches = { ...surface.patches };
+  if (phase.effects.length === 0) return surface;
+  const { on } = phase.where;
+  const placed = isPlace(on) ? withPlace(surface, on) : surface;
+  const patches = { ...placed.patches };
   let bare = false;
   for (const relief of RELIEF_CLASSES) {
-    if (phase.where.on !== "everywhere" && phase.where.on !== relief) continue;
+    if (isRelief(on) && on !== relief) continue;
     bare ||= patches[relief].some((patch) => patch.stack === null);
-    for (const effect of phase.effects) patches[relief] = afterEffect(patches[relief], effect, relief, phase, at);
+    const meeting: Meeting = { phase, relief, ground: placed.ground, at, misted: placed.misted };
+    for (const effect of phase.effects) patches[relief] = afterEffect(patches[relief], effect, meeting);
   }
-  return { ground: bare ? groundAfter(surface.ground, phase) : surface.ground, patches };
+  const strips = phase.does.has("strip");
+  return {
+    ground: bare || strips ? groundAfter(placed.ground, phase) : placed.ground,
+    patches,
+    places: placed.places,
+    misted: phase.does.has("mist") ? at + phase.hands : placed.misted,
+  };
 }
 
 /** Mean dry film of a fresh coat of this material by this technique, before relief. */
@@ -259,17 +477,41 @@ export function coatThickness(material: Material, load: number): Micrometres {
   return dryFilm(material) * load;
 }
 
+/** The patches of a relief class where a step would go, each with its share of the class. */
+export function patchesWhere(surface: Surface, relief: ReliefClass, on: Where): readonly Patch[] {
+  if (on === "everywhere" || on === relief) return surface.patches[relief];
+  if (!isPlace(on)) return [];
+  const bit = bitOf(on);
+  if ((surface.places & bit) !== 0) return surface.patches[relief].filter((patch) => (patch.places & bit) !== 0);
+  return surface.patches[relief].map((patch) => ({ ...patch, share: patch.share * PLACE_SHARE[on] }));
+}
+
 /** How well the next coat keys to what lies on top of this stack. Scuffing helps a slick thing little, a sound film much. */
 export function toothOf(stack: Stack, ground: GroundState): number {
   const tooth = stack === null ? ground.ground.tooth : stack.film.material.tooth.typical;
   const keyed = stack === null ? ground.keyed : stack.film.keyed;
-  if (!keyed) return tooth;
-  return Math.min(1, tooth + (tooth < 0.2 ? 0.2 : 0.4));
+  if (keyed) return Math.min(1, tooth + (tooth < 0.2 ? 0.2 : 0.4));
+  return stack === null && ground.deglossed ? Math.min(1, tooth + 0.12) : tooth;
 }
 
 /** How thirsty what lies on top is, 0 to 1. */
 export function absorbencyOf(stack: Stack, ground: GroundState): number {
   return stack === null ? ground.ground.absorbency : stack.film.material.absorbency.typical;
+}
+
+/** How far it gives under what lies on it: 0 hard, 1 soft. A film that has not cured is softer than its figure. */
+export function softnessOf(stack: Stack, at: Instant): number {
+  if (stack === null) return 0;
+  const { hardness, drying } = stack.film.material;
+  const cured = Math.min(1, Math.max(0, (at - stack.film.laidAt) / Math.max(1, drying.cure.typical)));
+  return 1 - hardness.typical * (0.6 + 0.4 * cured);
+}
+
+/** How much it shines, 0 matt to 1 gloss; buffing brings wax up. */
+export function glossOf(stack: Stack): number {
+  if (stack === null) return 0.1;
+  const { gloss, binder } = stack.film.material;
+  return binder === "wax" && !stack.film.polished ? gloss.typical * 0.4 : gloss.typical;
 }
 
 /** How much of what lies beneath a film hides, 0 to 1: a film of n normal coats lets (1 − contrast ratio)^n through. */

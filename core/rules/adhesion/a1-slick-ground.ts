@@ -2,7 +2,7 @@ import type { Material } from "../../materials/material.ts";
 import { type Stack, toothOf } from "../../surface/surface.ts";
 import { isWax, seen, stepOf } from "../read-surface.ts";
 import { insertBefore, type NewStep, ofFamily, patchStep, withIntent } from "../repair.ts";
-import type { Draft, Fix, Rule, Seam } from "../rule.ts";
+import type { Draft, Fix, Place, Rule, Seam } from "../rule.ts";
 import { capital, named, topNamed } from "../words.ts";
 
 /** Shortfall of tooth and grip from which it peels rather than may peel (from memory). */
@@ -17,29 +17,32 @@ function tooSlick(seam: Seam, material: Material, stack: Stack): Draft | null {
   if (short < 1e-9) return null;
   const below = topNamed(stack, ground.ground);
   const stepId = seam.phase.step.id;
-  const keyed = stack === null ? ground.keyed : stack.film.keyed;
-  const fixes: Fix[] = [];
-  const afterScuff = Math.min(1, toothOf(stack, ground) + (toothOf(stack, ground) < VERY_SLICK ? 0.2 : 0.4));
-  const scuff: NewStep[] = keyed ? [] : [{ how: "scuff" }];
-  if (!keyed && shortfall(material, afterScuff) < 1e-9)
-    fixes.push({
-      label: `Scuff the ${stack === null ? "ground" : below} first`,
-      commands: insertBefore(seam, stepId, scuff),
-    });
-  const primer = ofFamily(seam.shelf, "bonding primer");
-  if (primer && material.role !== "clear" && material.role !== "glaze" && primer.id !== material.id)
-    fixes.push({
-      label: `${keyed ? "" : "Scuff, then "}${keyed ? "Two" : "two"} thin coats of bonding primer`,
-      commands: insertBefore(seam, stepId, [...scuff, { how: "brush", what: primer, coats: 2 }]),
-      look: "lies under everything; a chip would show its white",
-    });
-  if (stack !== null)
-    fixes.push({
-      label: "It is meant to chip here",
-      commands: withIntent(seam, stepId, "chips"),
-      look: "flakes come off on their own",
-    });
   const chips = seam.phase.intents.includes("chips");
+  const keyed = stack === null ? ground.keyed : stack.film.keyed;
+  const fixes = (place: Place): Fix[] => {
+    const list: Fix[] = [];
+    const afterScuff = Math.min(1, toothOf(stack, ground) + (toothOf(stack, ground) < VERY_SLICK ? 0.2 : 0.4));
+    const scuff: NewStep[] = keyed ? [] : [{ how: "scuff" }];
+    if (!keyed && shortfall(material, afterScuff) < 1e-9)
+      list.push({
+        label: `Scuff the ${stack === null ? "ground" : below} first`,
+        commands: insertBefore(place, stepId, scuff),
+      });
+    const primer = ofFamily(place.shelf, "bonding primer");
+    if (primer && material.role !== "clear" && material.role !== "glaze" && primer.id !== material.id)
+      list.push({
+        label: `${keyed ? "" : "Scuff, then "}${keyed ? "Two" : "two"} thin coats of bonding primer`,
+        commands: insertBefore(place, stepId, [...scuff, { how: "brush", what: primer, coats: 2 }]),
+        look: "lies under everything; a chip would show its white",
+      });
+    if (stack !== null)
+      list.push({
+        label: "It is meant to chip here",
+        commands: withIntent(place, stepId, "chips"),
+        look: "flakes come off on their own",
+      });
+    return list;
+  };
   return {
     severity: chips ? "note" : short > PEELS ? "stop" : "caution",
     title: chips
@@ -50,7 +53,7 @@ function tooSlick(seam: Seam, material: Material, stack: Stack): Draft | null {
       : `The ${below} is slick and not scuffed; there is nothing for the coat to key to.`,
     schools: short > PEELS ? undefined : "Some shops trust a clean or deglossed surface here without scuffing.",
     lower: stepOf(stack),
-    fixes: chips ? [] : fixes,
+    ...(chips ? {} : { fixes }),
   };
 }
 
@@ -85,7 +88,7 @@ export const slickGround: Rule = {
             because: "Two thin coats hold where one leaves misses that the paint finds.",
             lower: "ground",
             part: "thin",
-            fixes: [{ label: "Make it two thin coats", commands: patchStep(seam, step.id, { coats: 2 }) }],
+            fixes: (place) => [{ label: "Make it two thin coats", commands: patchStep(place, step.id, { coats: 2 }) }],
           },
         ];
     }

@@ -28,13 +28,13 @@ export const dirtyGround: Rule = {
         title: `The ${groundNamed(ground)} still has ${listed(contamination)} on it`,
         because: `${capital(named(material))} goes straight onto it; it will crawl, or peel within weeks.`,
         lower: "ground",
-        fixes: [
+        fixes: (place) => [
           needsSolvent
             ? {
                 label: isTimber(ground.kind) ? "Take the old wax off first" : "Wipe it off with solvent first",
-                commands: insertBefore(seam, step.id, [{ how: "dewax" }]),
+                commands: insertBefore(place, step.id, [{ how: "dewax" }]),
               }
-            : { label: "Clean the grease off first", commands: insertBefore(seam, step.id, [{ how: "clean" }]) },
+            : { label: "Clean the grease off first", commands: insertBefore(place, step.id, [{ how: "clean" }]) },
         ],
       },
     ];

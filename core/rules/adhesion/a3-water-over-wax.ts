@@ -21,7 +21,7 @@ export const waterOverWax: Rule = {
     const top = waxed[0]?.stack;
     if (!top) return [];
     const share = waxed.reduce((sum, one) => sum + one.share, 0);
-    const resist = isResist(seam, top.film);
+    const resist = isResist(top.film);
     const wax = named(top.film.material);
     return [
       {
@@ -33,16 +33,17 @@ export const waterOverWax: Rule = {
           ? `The ${wax} covers ${sayShare(share)}; rub those places when dry and the layer beneath shows.`
           : `The ${wax} covers ${sayShare(share)}. Water-borne coats bead on it and rub off.`,
         lower: top.film.stepId,
-        fixes: resist
-          ? []
-          : [
-              {
-                label: "The wax is a resist: it shall come away",
-                commands: withIntent(seam, top.film.stepId, "resist"),
-                look: "what lies under the wax will show",
-              },
-              { label: `Leave out the ${wax}`, commands: leaveOut(seam, top.film.stepId) },
-            ],
+        fixes: (place) =>
+          resist
+            ? []
+            : [
+                {
+                  label: "The wax is a resist: it shall come away",
+                  commands: withIntent(place, top.film.stepId, "resist"),
+                  look: "what lies under the wax will show",
+                },
+                { label: `Leave out the ${wax}`, commands: leaveOut(place, top.film.stepId) },
+              ],
       },
     ];
   },

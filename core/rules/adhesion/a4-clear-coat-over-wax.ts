@@ -1,6 +1,6 @@
 import { isResist, isWax, seen } from "../read-surface.ts";
 import { leaveOut, moveBefore } from "../repair.ts";
-import type { Fix, Rule, Seam } from "../rule.ts";
+import type { Fix, Place, Rule, Seam } from "../rule.ts";
 import { capital, named, sayShare } from "../words.ts";
 
 /** The lowest step of the run of waxes (and buffing) that lies directly under this one. */
@@ -29,24 +29,27 @@ export const clearCoatOverWax: Rule = {
   check(seam) {
     const { material, step } = seam.phase;
     if (material?.role !== "clear") return [];
-    const waxed = seen(seam.tops).filter((top) => isWax(top.stack) && !isResist(seam, top.stack!.film));
+    const waxed = seen(seam.tops).filter((top) => isWax(top.stack) && !isResist(top.stack!.film));
     const top = waxed[0]?.stack;
     if (!top) return [];
     const share = waxed.reduce((sum, one) => sum + one.share, 0);
     const wax = named(top.film.material);
-    const fixes: Fix[] = [];
-    const lowest = lowestWaxOfRun(seam);
-    if (lowest !== null)
-      fixes.push({
-        label: `Seal before waxing: the ${named(material)} goes under the wax`,
-        commands: moveBefore(seam, step.id, lowest),
-        look: "the wax tints the surface, not the paint: a little paler",
+    const fixes = (place: Place): Fix[] => {
+      const list: Fix[] = [];
+      const lowest = lowestWaxOfRun(seam);
+      if (lowest !== null)
+        list.push({
+          label: `Seal before waxing: the ${named(material)} goes under the wax`,
+          commands: moveBefore(place, step.id, lowest),
+          look: "the wax tints the surface, not the paint: a little paler",
+        });
+      list.push({
+        label: "Leave the wax as the finish",
+        commands: leaveOut(place, step.id),
+        look: "softer sheen, gentler use",
       });
-    fixes.push({
-      label: "Leave the wax as the finish",
-      commands: leaveOut(seam, step.id),
-      look: "softer sheen, gentler use",
-    });
+      return list;
+    };
     return [
       {
         severity: "stop",

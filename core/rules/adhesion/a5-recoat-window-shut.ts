@@ -37,7 +37,9 @@ export const recoatWindowShut: Rule = {
                   title: `${capital(named(film.material))} is past its recoat window`,
                   because: `It has stood ${sayDuration(waited)}; after ${sayDuration(shuts.safe)} the next coat no longer bites without scuffing.`,
                   lower: film.stepId,
-                  fixes: [{ label: "Scuff it first", commands: insertBefore(seam, step.id, [{ how: "scuff" }]) }],
+                  fixes: (place) => [
+                    { label: "Scuff it first", commands: insertBefore(place, step.id, [{ how: "scuff" }]) },
+                  ],
                 },
         },
       ];

@@ -1,44 +1,47 @@
 import { colourDifference } from "../../colour/difference.ts";
 import { absorbencyOf } from "../../surface/surface.ts";
 import { seen, stepOf, THIRSTY } from "../read-surface.ts";
-import { insertBefore, ofFamily, patchStep } from "../repair.ts";
+import { patchStep, sealFirst } from "../repair.ts";
 import type { Draft, Rule, Seam } from "../rule.ts";
 import { capital, named, topNamed } from "../words.ts";
 
 /** Below this colour difference a crack hardly reads. */
 const CRACK_READS = 15;
 
+/** The paint over a crackle medium against what the medium lies on. */
 function contrast(seam: Seam): Draft[] {
-  const over = seam.phases.slice(seam.past.length + 1).find((phase) => phase.material?.role === "paint");
-  const under = seen(seam.tops)[0]?.stack?.film;
-  if (!over?.material || !under) return [];
-  const difference = colourDifference(over.material.colour, under.material.colour);
+  const over = seam.phase.material;
+  const medium = seen(seam.tops).find((top) => top.stack?.film.material.windows.tack)?.stack;
+  const under = medium?.below?.film;
+  if (over?.role !== "paint" || seam.phase.coat > 1 || !under) return [];
+  const difference = colourDifference(over.colour, under.material.colour);
   if (difference >= CRACK_READS) return [];
   const { family, colour } = under.material;
-  const other = seam.shelf.catalogue
-    .filter((material) => material.family === over.material!.family && material.id !== over.material!.id)
-    .map((material) => ({ material, difference: colourDifference(material.colour, colour) }))
-    .filter((candidate) => candidate.difference >= 2 * CRACK_READS)
-    .sort((one, two) => two.difference - one.difference)[0]?.material;
   return [
     {
       severity: "caution",
       title: "The cracks will hardly show",
-      because: `${capital(named(over.material))} over ${named(under.material)} differs by ΔE00 ${difference.toFixed(0)}; cracks read from about ${CRACK_READS}.`,
+      because: `${capital(named(over))} over ${named(under.material)} differs by ΔE00 ${difference.toFixed(0)}; cracks read from about ${CRACK_READS}.`,
       lower: under.stepId,
       part: "contrast",
-      fixes: other
-        ? [
-            {
-              label: `Crack ${named(other)} over it instead`,
-              commands: [
-                ...(seam.shelf.pinned.has(other.id) ? [] : [{ do: "pin material" as const, material: other }]),
-                ...patchStep(seam, over.step.id, { what: other.id }),
-              ],
-              look: `changes the top colour${family === other.family ? ", same kind of paint" : ""}`,
-            },
-          ]
-        : [],
+      fixes: (place) => {
+        const other = place.shelf.catalogue
+          .filter((material) => material.family === over.family && material.id !== over.id)
+          .map((material) => ({ material, difference: colourDifference(material.colour, colour) }))
+          .filter((candidate) => candidate.difference >= 2 * CRACK_READS)
+          .sort((one, two) => two.difference - one.difference)[0]?.material;
+        if (!other) return [];
+        return [
+          {
+            label: `Crack ${named(other)} over it instead`,
+            commands: [
+              ...(place.shelf.pinned.has(other.id) ? [] : [{ do: "pin material" as const, material: other }]),
+              ...patchStep(place, seam.phase.step.id, { what: other.id }),
+            ],
+            look: `changes the top colour${family === other.family ? ", same kind of paint" : ""}`,
+          },
+        ];
+      },
     },
   ];
 }
@@ -55,9 +58,9 @@ export const baseForCracks: Rule = {
   },
   looksAt: ["coat"],
   check(seam) {
-    if (!seam.phase.material?.windows.tack || seam.phase.coat > 1) return [];
+    if (!seam.phase.material?.windows.tack) return contrast(seam);
+    if (seam.phase.coat > 1) return [];
     const thirsty = seen(seam.tops).find((top) => absorbencyOf(top.stack, seam.before.ground) >= THIRSTY);
-    const sealer = ofFamily(seam.shelf, "water-borne clear coat");
     const drinks: Draft[] = thirsty
       ? [
           {
@@ -66,18 +69,11 @@ export const baseForCracks: Rule = {
             because: "It is thirsty and unsealed; the medium sinks in and the cracks stay thin or fail.",
             lower: stepOf(thirsty.stack),
             part: "thirsty",
-            fixes: sealer
-              ? [
-                  {
-                    label: `Seal it with ${named(sealer)} first`,
-                    commands: insertBefore(seam, seam.phase.step.id, [{ how: "brush", what: sealer }]),
-                  },
-                ]
-              : [],
+            fixes: (place) => sealFirst(place, seam.phase.step.id),
           },
         ]
       : [];
-    return [...drinks, ...contrast(seam)];
+    return drinks;
   },
   examples: {
     clean: [

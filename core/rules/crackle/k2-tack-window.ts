@@ -1,14 +1,15 @@
 import { openBetween } from "../../drying/gate.ts";
+import type { Phase } from "../../surface/phase.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { indexOfStep, patchStep } from "../repair.ts";
-import type { Demand, Fix, Rule, Seam } from "../rule.ts";
+import type { Demand, Fix, Place, Rule } from "../rule.ts";
 
-function fixesFor(seam: Seam, medium: string): Fix[] {
-  const { crust, phase } = seam;
-  const at = indexOfStep(crust, phase.step.id);
-  const mediumAt = indexOfStep(crust, medium);
+function fixesFor(place: Place, phase: Phase, medium: string): Fix[] {
+  const { crust } = place;
+  const at = indexOfStep(place.crust, phase.step.id);
+  const mediumAt = indexOfStep(place.crust, medium);
   if (phase.step.wait)
-    return [{ label: "Paint while it has tack", commands: patchStep(seam, phase.step.id, { wait: null }) }];
+    return [{ label: "Paint while it has tack", commands: patchStep(place, phase.step.id, { wait: null }) }];
   if (at > mediumAt + 1)
     return [
       {
@@ -35,7 +36,7 @@ export const tackWindow: Rule = {
     if (!material || material.role === "wax") return [];
     return seam.films.flatMap(({ film }): Demand[] => {
       const tack = film.material.windows.tack;
-      if (!tack || film.stepId === step.id) return [];
+      if (!tack || film.material.role !== "medium" || film.spent || film.stepId === step.id) return [];
       return [
         {
           rule: "K2",
@@ -49,7 +50,7 @@ export const tackWindow: Rule = {
             title: verdict === "late" ? "The crackle medium is past its tack" : "The crackle medium is still wet",
             because: `Painted ${sayDuration(waited)} after the medium; it cracks between ${sayDuration(tack.opens.safe)} and ${sayDuration(tack.shuts.safe)}, milky with hair lines.`,
             lower: film.stepId,
-            fixes: fixesFor(seam, film.stepId),
+            fixes: (place) => fixesFor(place, seam.phase, film.stepId),
           }),
         },
       ];

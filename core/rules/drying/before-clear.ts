@@ -38,10 +38,10 @@ export function standsBefore(seam: Seam, film: Film, rule: string, fault: string
                 ? "Others go on as soon as it is touch dry."
                 : "Others wait the full day or more.",
             lower: film.stepId,
-            fixes: [
+            fixes: (place) => [
               {
                 label: `Let it stand ${sayDuration(opens.safe)}`,
-                commands: patchStep(seam, seam.phase.step.id, { wait: null }),
+                commands: patchStep(place, seam.phase.step.id, { wait: null }),
               },
             ],
           },

@@ -30,7 +30,11 @@ export const recoat: Rule = {
     return seam.films.flatMap(({ film }) => {
       const below = film.material;
       // wax is never painted over by waiting, tack has a window of its own, and a clear coat waits by its own rule
-      if (below.binder === "wax" || below.windows.tack || (material.role === "clear" && below.role !== "clear"))
+      if (
+        below.binder === "wax" ||
+        (below.windows.tack && !film.spent) ||
+        (material.role === "clear" && below.role !== "clear")
+      )
         return [];
       const opens = recoatFrom(below, seam.houseRules);
       return [
@@ -53,7 +57,9 @@ export const recoat: Rule = {
                       ? "Milk paint is recoated after 2 h by some labels, after 12 h by careful shops."
                       : undefined,
                   lower: film.stepId,
-                  fixes: [{ label: "Wait until it is ready", commands: patchStep(seam, step.id, { wait: null }) }],
+                  fixes: (place) => [
+                    { label: "Wait until it is ready", commands: patchStep(place, step.id, { wait: null }) },
+                  ],
                 },
         },
       ];

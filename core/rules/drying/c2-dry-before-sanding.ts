@@ -35,8 +35,8 @@ export const dryBeforeSanding: Rule = {
                 title: `${capital(named(film.material))} is still wet under the paper`,
                 because: `It has had ${sayDuration(waited)} and is touch dry after ${sayDuration(film.material.drying.touch.safe)}.`,
                 lower: film.stepId,
-                fixes: [
-                  { label: "Wait until it is touch dry", commands: patchStep(seam, phase.step.id, { wait: null }) },
+                fixes: (place) => [
+                  { label: "Wait until it is touch dry", commands: patchStep(place, phase.step.id, { wait: null }) },
                 ],
               },
       }));
@@ -52,7 +52,6 @@ export const dryBeforeSanding: Rule = {
         because: `The ${named(top.film.material)} lies on top; sand before waxing.`,
         lower: top.film.stepId,
         part: "wax",
-        fixes: [],
       },
     ];
   },

@@ -16,7 +16,7 @@ export const wipeWindow: Rule = {
   },
   looksAt: ["take"],
   demands(seam) {
-    const { phase, crust } = seam;
+    const { phase } = seam;
     if (!phase.effects.some((effect) => effect.does === "thin")) return [];
     return seam.films.flatMap(({ film }): Demand[] => {
       const open = film.material.windows.open;
@@ -37,21 +37,22 @@ export const wipeWindow: Rule = {
                   title: `${capital(named(film.material))} no longer moves`,
                   because: `Wiped ${sayDuration(waited)} after it was laid; it stays open ${sayDuration(open.safe)}.`,
                   lower: film.stepId,
-                  fixes: phase.step.wait
-                    ? [{ label: "Wipe it while it moves", commands: patchStep(seam, phase.step.id, { wait: null }) }]
-                    : [
-                        {
-                          label: "Wipe straight after laying it",
-                          commands: [
-                            {
-                              do: "move step",
-                              crustId: crust.id,
-                              stepId: phase.step.id,
-                              to: Math.min(crust.steps.length - 1, indexOfStep(crust, film.stepId) + 1),
-                            },
-                          ],
-                        },
-                      ],
+                  fixes: (place) =>
+                    phase.step.wait
+                      ? [{ label: "Wipe it while it moves", commands: patchStep(place, phase.step.id, { wait: null }) }]
+                      : [
+                          {
+                            label: "Wipe straight after laying it",
+                            commands: [
+                              {
+                                do: "move step",
+                                crustId: place.crust.id,
+                                stepId: phase.step.id,
+                                to: Math.min(place.crust.steps.length - 1, indexOfStep(place.crust, film.stepId) + 1),
+                              },
+                            ],
+                          },
+                        ],
                 },
         },
       ];
@@ -67,7 +68,7 @@ export const wipeWindow: Rule = {
         because: "Neither a glaze nor a wash lies on top here.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
         part: "nothing",
-        fixes: [{ label: "Leave the wiping out", commands: leaveOut(seam, seam.phase.step.id) }],
+        fixes: (place) => [{ label: "Leave the wiping out", commands: leaveOut(place, seam.phase.step.id) }],
       },
     ];
   },

@@ -3,7 +3,7 @@ import type { Film } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { seen } from "../read-surface.ts";
 import { indexOfStep, insertBefore, ofFamily, waitBefore, withIntent } from "../repair.ts";
-import type { Fix, Rule, Seam, Top } from "../rule.ts";
+import type { Fix, Place, Rule, Seam, Top } from "../rule.ts";
 import { capital, named } from "../words.ts";
 
 /** What the rag or the flood reaches that is not meant to move: the film on top, or under a wet glaze the one beneath it. */
@@ -46,30 +46,32 @@ export const pickUp: Rule = {
             title: `The ${below} will move with it: that is the blend`,
             because: `At ${sayDuration(age)} old it still dissolves.`,
             lower: film.stepId,
-            fixes: [],
           },
         ];
-      // the step that lies directly on the film is the one to hold back or to put a barrier under
-      const next = seam.crust.steps[indexOfStep(seam.crust, film.stepId) + 1]?.id ?? step.id;
       const holds = holdsFrom(film.material, "water", technique.rubbing);
-      const fixes: Fix[] = [];
-      if (Number.isFinite(holds))
-        fixes.push({
-          label: `Let the ${below} stand ${sayDuration(holds)} first`,
-          commands: waitBefore(seam, next, holds),
+      const fixes = (place: Place): Fix[] => {
+        const list: Fix[] = [];
+        // the step that lies directly on the film is the one to hold back or to put a barrier under
+        const next = place.crust.steps[indexOfStep(place.crust, film.stepId) + 1]?.id ?? step.id;
+        if (Number.isFinite(holds))
+          list.push({
+            label: `Let the ${below} stand ${sayDuration(holds)} first`,
+            commands: waitBefore(place, next, holds),
+          });
+        const barrier = ofFamily(place.shelf, "water-borne clear coat");
+        if (barrier)
+          list.push({
+            label: `Put a thin ${named(barrier)} between`,
+            commands: insertBefore(place, next, [{ how: "brush", what: barrier }]),
+            look: "the wash slides more and soaks in less",
+          });
+        list.push({
+          label: "They shall blend",
+          commands: withIntent(place, step.id, "blend"),
+          look: "soft, cloudy borders",
         });
-      const barrier = ofFamily(seam.shelf, "water-borne clear coat");
-      if (barrier)
-        fixes.push({
-          label: `Put a thin ${named(barrier)} between`,
-          commands: insertBefore(seam, next, [{ how: "brush", what: barrier }]),
-          look: "the wash slides more and soaks in less",
-        });
-      fixes.push({
-        label: "They shall blend",
-        commands: withIntent(seam, step.id, "blend"),
-        look: "soft, cloudy borders",
-      });
+        return list;
+      };
       return [
         {
           severity: "caution",

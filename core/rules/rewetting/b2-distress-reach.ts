@@ -3,7 +3,7 @@ import { dissolved, type Film, type Stack } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { films, stacksUnder, stepOf } from "../read-surface.ts";
 import { indexOfStep, insertBefore, ofFamily, patchStep, waitBefore } from "../repair.ts";
-import type { Draft, Fix, Rule, Seam } from "../rule.ts";
+import type { Draft, Fix, Place, Rule, Seam } from "../rule.ts";
 import { listed, named, topNamed } from "../words.ts";
 
 interface Reach {
@@ -37,26 +37,29 @@ const layerNames = (opened: readonly Film[]) => listed([...new Set(opened.map((f
 function goesThrough(seam: Seam, reach: Reach, reveals: string): Draft | null {
   const target = reach.opened.find((film) => film.stepId === reveals);
   if (!target) return null;
-  const { crust, phase } = seam;
-  const over = crust.steps[indexOfStep(crust, reveals) + 1];
+  const { phase } = seam;
   const holds = holdsFrom(target.material, "water", phase.technique.rubbing);
-  const fixes: Fix[] = [];
-  if (over && over.id !== phase.step.id && Number.isFinite(holds))
-    fixes.push({
-      label: `Let the ${named(target.material)} stand ${sayDuration(holds)} before the next layer`,
-      commands: waitBefore(seam, over.id, holds),
+  const fixes = (place: Place): Fix[] => {
+    const list: Fix[] = [];
+    const over = place.crust.steps[indexOfStep(place.crust, reveals) + 1];
+    if (over && over.id !== phase.step.id && Number.isFinite(holds))
+      list.push({
+        label: `Let the ${named(target.material)} stand ${sayDuration(holds)} before the next layer`,
+        commands: waitBefore(place, over.id, holds),
+      });
+    const barrier = ofFamily(place.shelf, "water-borne clear coat");
+    if (over && barrier)
+      list.push({
+        label: `Seal it with a ${named(barrier)} that the cloth stops at`,
+        commands: insertBefore(place, over.id, [{ how: "brush", what: barrier }]),
+      });
+    list.push({
+      label: "Sand the edges dry instead",
+      commands: patchStep(place, phase.step.id, { how: "sand-220" }),
+      look: "crisper wear, thin lines",
     });
-  const barrier = ofFamily(seam.shelf, "water-borne clear coat");
-  if (over && barrier)
-    fixes.push({
-      label: `Seal it with a ${named(barrier)} that the cloth stops at`,
-      commands: insertBefore(seam, over.id, [{ how: "brush", what: barrier }]),
-    });
-  fixes.push({
-    label: "Sand the edges dry instead",
-    commands: patchStep(seam, phase.step.id, { how: "sand-220" }),
-    look: "crisper wear, thin lines",
-  });
+    return list;
+  };
   return {
     severity: "stop",
     title: `The wet cloth goes through the ${named(target.material)} that is meant to show`,
@@ -92,7 +95,6 @@ export const distressReach: Rule = {
         title: `The cloth opens ${layerNames(reach.opened)}`,
         because: `It stops at ${topNamed(reach.lands, seam.zone.ground)}, which shows on the worn edges.`,
         lower: stepOf(reach.lands),
-        fixes: [],
       },
     ];
   },

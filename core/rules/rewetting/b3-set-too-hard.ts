@@ -46,13 +46,13 @@ export const setTooHard: Rule = {
                 ? `It has stood ${sayDuration(waited)}; a damp cloth moves it until about ${sayDuration(holds)}.`
                 : `It has had ${sayDuration(waited)}; the cloth would smear it. Touch dry after ${sayDuration(opens.safe)}.`,
             lower: film.stepId,
-            fixes: [
+            fixes: (place) => [
               ...(phase.step.wait
-                ? [{ label: "Do it in time", commands: patchStep(seam, phase.step.id, { wait: null }) }]
+                ? [{ label: "Do it in time", commands: patchStep(place, phase.step.id, { wait: null }) }]
                 : []),
               {
                 label: "Sand the edges dry instead",
-                commands: patchStep(seam, phase.step.id, { how: "sand-220" }),
+                commands: patchStep(place, phase.step.id, { how: "sand-220" }),
                 look: "crisper wear, thin lines",
               },
             ],
@@ -74,10 +74,10 @@ export const setTooHard: Rule = {
         because: "It does not dissolve in water once laid; paper takes it off, or something soluble has to lie on top.",
         lower: top.film.stepId,
         part: "holds",
-        fixes: [
+        fixes: (place) => [
           {
             label: "Sand the edges dry instead",
-            commands: patchStep(seam, seam.phase.step.id, { how: "sand-220" }),
+            commands: patchStep(place, seam.phase.step.id, { how: "sand-220" }),
             look: "crisper wear, thin lines",
           },
         ],

@@ -33,13 +33,13 @@ export const acrylicTears: Rule = {
         title: `${capital(named(film.material))} will roll up under the paper`,
         because: `It is ${sayDuration(seam.at - film.laidAt)} old and cured only after ${sayDuration(cure)}.`,
         lower: film.stepId,
-        fixes: [
+        fixes: (place) => [
           {
             label: `Wet distress it within ${sayDuration(holdsFrom(film.material, "water", 1))} instead`,
-            commands: patchStep(seam, phase.step.id, { how: "wet-distress", wait: null }),
+            commands: patchStep(place, phase.step.id, { how: "wet-distress", wait: null }),
             look: "softer, feathered wear",
           },
-          { label: "Sand it once it has cured", commands: waitBefore(seam, phase.step.id, cure) },
+          { label: "Sand it once it has cured", commands: waitBefore(place, phase.step.id, cure) },
         ],
       },
     ];

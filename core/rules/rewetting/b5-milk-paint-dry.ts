@@ -22,7 +22,9 @@ export const milkPaintDry: Rule = {
         title: `${capital(named(milk.film.material))} is distressed dry`,
         because: "A damp cloth streaks it rather than wearing it.",
         lower: milk.film.stepId,
-        fixes: [{ label: "Sand it dry instead", commands: patchStep(seam, seam.phase.step.id, { how: "sand-220" }) }],
+        fixes: (place) => [
+          { label: "Sand it dry instead", commands: patchStep(place, seam.phase.step.id, { how: "sand-220" }) },
+        ],
       },
     ];
   },

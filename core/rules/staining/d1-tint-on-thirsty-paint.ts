@@ -2,7 +2,7 @@ import { lightness } from "../../colour/difference.ts";
 import { absorbencyOf } from "../../surface/surface.ts";
 import { isTinted, seen, stepOf, THIRSTY } from "../read-surface.ts";
 import { insertBefore, ofFamily, withIntent } from "../repair.ts";
-import type { Fix, Rule } from "../rule.ts";
+import type { Fix, Place, Rule } from "../rule.ts";
 import { capital, named, sayShare, topNamed } from "../words.ts";
 
 const DARK_GLAZE = 45;
@@ -31,35 +31,36 @@ export const tintOnThirstyPaint: Rule = {
     const below = topNamed(top.stack, seam.zone.ground);
     const wanted = step.intents.includes("stain");
     const accepted = wax && seam.houseRules.darkWax === "straight on the paint";
-    const { clearWax, clearCoat, slip } = {
-      clearWax: ofFamily(seam.shelf, "clear wax"),
-      clearCoat: ofFamily(seam.shelf, "water-borne clear coat"),
-      slip: ofFamily(seam.shelf, "clear glaze medium"),
+    const fixes = (place: Place): Fix[] => {
+      const list: Fix[] = [];
+      const clearWax = ofFamily(place.shelf, "clear wax");
+      const clearCoat = ofFamily(place.shelf, "water-borne clear coat");
+      const slip = ofFamily(place.shelf, "clear glaze medium");
+      if (wax && clearWax)
+        list.push({
+          label: "Clear wax first, dark into it while fresh",
+          commands: insertBefore(place, step.id, [{ how: "wax", what: clearWax }]),
+          look: "stays paler on the flats, dark only in the grooves",
+        });
+      if (!wax && slip)
+        list.push({
+          label: "A slip coat of clear glaze first",
+          commands: insertBefore(place, step.id, [{ how: "brush", what: slip }]),
+          look: "wipes back cleaner",
+        });
+      if (clearCoat)
+        list.push({
+          label: `Seal with ${named(clearCoat)} first`,
+          commands: insertBefore(place, step.id, [{ how: "brush", what: clearCoat }]),
+          look: "wipes back almost clean",
+        });
+      list.push({
+        label: "A grimed whole is wanted",
+        commands: withIntent(place, step.id, "stain"),
+        look: "the paint takes the tint all over",
+      });
+      return list;
     };
-    const fixes: Fix[] = [];
-    if (wax && clearWax)
-      fixes.push({
-        label: "Clear wax first, dark into it while fresh",
-        commands: insertBefore(seam, step.id, [{ how: "wax", what: clearWax }]),
-        look: "stays paler on the flats, dark only in the grooves",
-      });
-    if (!wax && slip)
-      fixes.push({
-        label: "A slip coat of clear glaze first",
-        commands: insertBefore(seam, step.id, [{ how: "brush", what: slip }]),
-        look: "wipes back cleaner",
-      });
-    if (clearCoat)
-      fixes.push({
-        label: `Seal with ${named(clearCoat)} first`,
-        commands: insertBefore(seam, step.id, [{ how: "brush", what: clearCoat }]),
-        look: "wipes back almost clean",
-      });
-    fixes.push({
-      label: "A grimed whole is wanted",
-      commands: withIntent(seam, step.id, "stain"),
-      look: "the paint takes the tint all over",
-    });
     return [
       {
         severity: wanted || accepted ? "note" : "caution",
@@ -72,7 +73,7 @@ export const tintOnThirstyPaint: Rule = {
           ? "Others lay clear wax first, so that the dark can be moved."
           : "Some shops want the grimed whole and go straight on.",
         lower: stepOf(top.stack),
-        fixes: wanted || accepted ? [] : fixes,
+        ...(wanted || accepted ? {} : { fixes }),
       },
     ];
   },

@@ -1,7 +1,7 @@
 import { absorbencyOf } from "../../surface/surface.ts";
 import { isTinted, seen, stepOf, THIRSTY } from "../read-surface.ts";
 import { insertBefore, ofFamily, withIntent } from "../repair.ts";
-import type { Fix, Rule } from "../rule.ts";
+import type { Fix, Place, Rule } from "../rule.ts";
 import { capital, named, topNamed } from "../words.ts";
 
 export const glazeGrabs: Rule = {
@@ -20,21 +20,24 @@ export const glazeGrabs: Rule = {
     if (material?.role !== "glaze" || !isTinted(material)) return [];
     const top = seen(seam.tops).find((one) => absorbencyOf(one.stack, seam.before.ground) >= THIRSTY);
     if (!top) return [];
-    const slip = ofFamily(seam.shelf, "clear glaze medium");
-    const clearCoat = ofFamily(seam.shelf, "water-borne clear coat");
-    const fixes: Fix[] = [];
-    if (slip)
-      fixes.push({
-        label: "A slip coat of clear glaze first",
-        commands: insertBefore(seam, step.id, [{ how: "brush", what: slip }]),
-      });
-    if (clearCoat)
-      fixes.push({
-        label: `Seal with ${named(clearCoat)} first`,
-        commands: insertBefore(seam, step.id, [{ how: "brush", what: clearCoat }]),
-      });
-    fixes.push({ label: "Patches are wanted", commands: withIntent(seam, step.id, "stain"), look: "uneven, grimed" });
     const wanted = step.intents.includes("stain");
+    const fixes = (place: Place): Fix[] => {
+      const list: Fix[] = [];
+      const slip = ofFamily(place.shelf, "clear glaze medium");
+      const clearCoat = ofFamily(place.shelf, "water-borne clear coat");
+      if (slip)
+        list.push({
+          label: "A slip coat of clear glaze first",
+          commands: insertBefore(place, step.id, [{ how: "brush", what: slip }]),
+        });
+      if (clearCoat)
+        list.push({
+          label: `Seal with ${named(clearCoat)} first`,
+          commands: insertBefore(place, step.id, [{ how: "brush", what: clearCoat }]),
+        });
+      list.push({ label: "Patches are wanted", commands: withIntent(place, step.id, "stain"), look: "uneven, grimed" });
+      return list;
+    };
     return [
       {
         severity: wanted ? "note" : "caution",
@@ -42,7 +45,7 @@ export const glazeGrabs: Rule = {
         because: "It is thirsty and unsealed, so the glaze will not move after the first touch.",
         schools: "Some mist the face with water instead of sealing it.",
         lower: stepOf(top.stack),
-        fixes: wanted ? [] : fixes,
+        ...(wanted ? {} : { fixes }),
       },
     ];
   },

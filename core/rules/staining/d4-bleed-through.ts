@@ -2,7 +2,7 @@ import { lightness } from "../../colour/difference.ts";
 import type { Material } from "../../materials/material.ts";
 import { films, PALE, seen } from "../read-surface.ts";
 import { indexOfStep, insertAt, ofFamily, withIntent } from "../repair.ts";
-import type { Fix, Rule } from "../rule.ts";
+import type { Fix, Place, Rule } from "../rule.ts";
 import { capital, groundNamed, listed, named } from "../words.ts";
 
 const showsBleed = (material: Material) =>
@@ -32,32 +32,35 @@ export const bleedThrough: Rule = {
     const raw = ground.kind === "raw timber";
     const wanted = step.intents.includes("stain");
     const lowest = [...films(open.stack)].at(-1)?.stepId ?? step.id;
-    const at = indexOfStep(seam.crust, lowest);
     const what = listed(
       ground.bleeds.map((one) =>
         one === "knots" && ground.knots > 0 ? `${ground.knots} knot${ground.knots > 1 ? "s" : ""}` : one,
       ),
     );
-    const fixes: Fix[] = [];
-    const shellac = ofFamily(seam.shelf, "stain-block primer, shellac");
-    const water = ofFamily(seam.shelf, "stain-block primer, water-borne");
-    if (shellac)
-      fixes.push({
-        label: "Two thin coats of shellac stain-block first",
-        commands: insertAt(seam, at, [{ how: "brush", what: shellac, coats: 2 }]),
-        look: "lies under everything; a chip would show its white",
+    const fixes = (place: Place): Fix[] => {
+      const list: Fix[] = [];
+      const at = indexOfStep(place.crust, lowest);
+      const shellac = ofFamily(place.shelf, "stain-block primer, shellac");
+      const water = ofFamily(place.shelf, "stain-block primer, water-borne");
+      if (shellac)
+        list.push({
+          label: "Two thin coats of shellac stain-block first",
+          commands: insertAt(place, at, [{ how: "brush", what: shellac, coats: 2 }]),
+          look: "lies under everything; a chip would show its white",
+        });
+      if (water)
+        list.push({
+          label: "Two coats of water-borne stain-block first",
+          commands: insertAt(place, at, [{ how: "brush", what: water, coats: 2 }]),
+          look: "lies under everything; a chip would show its white",
+        });
+      list.push({
+        label: "Let it mark: it suits the age",
+        commands: withIntent(place, step.id, "stain"),
+        look: "brown rings and clouds, where they please",
       });
-    if (water)
-      fixes.push({
-        label: "Two coats of water-borne stain-block first",
-        commands: insertAt(seam, at, [{ how: "brush", what: water, coats: 2 }]),
-        look: "lies under everything; a chip would show its white",
-      });
-    fixes.push({
-      label: "Let it mark: it suits the age",
-      commands: withIntent(seam, step.id, "stain"),
-      look: "brown rings and clouds, where they please",
-    });
+      return list;
+    };
     return [
       {
         severity: wanted ? "note" : raw ? "stop" : "caution",
@@ -68,7 +71,7 @@ export const bleedThrough: Rule = {
           ? `${capital(what)}, and nothing that blocks it between the timber and the first pale coat.`
           : `${capital(what)} under the old finish. It may hold it back; an overnight test patch decides.`,
         lower: open.stack?.film.stepId ?? "ground",
-        fixes: wanted ? [] : fixes,
+        ...(wanted ? {} : { fixes }),
       },
     ];
   },

@@ -2,7 +2,7 @@ import type { Material } from "../../materials/material.ts";
 import { WEAR } from "../../plan/plan.ts";
 import { films, isWax, seen, stepOf } from "../read-surface.ts";
 import { indexOfStep, insertAt, ofFamily } from "../repair.ts";
-import type { Finish, Fix, Rule, Top } from "../rule.ts";
+import type { Fix, Place, Rule, Top } from "../rule.ts";
 import { capital, named } from "../words.ts";
 
 /** Coats of an ordinary clear coat that stand a hard life (common practice). */
@@ -22,8 +22,8 @@ function stands(top: Top): number {
 }
 
 /** Index below the run of waxes that ends the crust, where a clear coat belongs. */
-function belowTheWax(finish: Finish): number {
-  const { steps } = finish.crust;
+function belowTheWax(place: Place): number {
+  const { steps } = place.crust;
   let at = steps.length;
   while (at > 0 && ["wax", "buff"].includes(steps[at - 1]!.how)) at--;
   return at;
@@ -45,37 +45,40 @@ export const hardWear: Rule = {
     if (need < rank("daily")) return [];
     const weak = seen(finish.tops).find((top) => stands(top) < need);
     if (!weak || weak.stack === null) return [];
-    const at = belowTheWax(finish);
-    const fixes: Fix[] = [];
-    const tough = ofFamily(finish.shelf, "tough water-borne polyurethane");
-    const clear = ofFamily(finish.shelf, "water-borne clear coat");
-    const place = isWax(weak.stack) ? " under the wax" : "";
-    if (tough)
-      fixes.push({
-        label: `Two coats of tough polyurethane${place}`,
-        commands: insertAt(finish, at, [{ how: "brush", what: tough, coats: 2 }]),
-        look: "a little less matt",
-      });
-    if (clear)
-      fixes.push({
-        label: `${capital(need === rank("hard") ? "three" : "two")} coats of ${named(clear)}${place}`,
-        commands: insertAt(finish, at, [
-          { how: "brush", what: clear, coats: need === rank("hard") ? COATS_FOR_HARD_WEAR : 2 },
-        ]),
-      });
-    const existing = finish.crust.steps.find((step) => finish.shelf.pinned.get(step.what ?? "")?.role === "clear");
-    if (
-      existing &&
-      need === rank("hard") &&
-      existing.coats < COATS_FOR_HARD_WEAR &&
-      indexOfStep(finish.crust, existing.id) >= 0
-    )
-      fixes.unshift({
-        label: `Make it ${COATS_FOR_HARD_WEAR} coats of the clear coat`,
-        commands: [
-          { do: "patch step", crustId: finish.crust.id, stepId: existing.id, patch: { coats: COATS_FOR_HARD_WEAR } },
-        ],
-      });
+    const fixes = (place: Place): Fix[] => {
+      const list: Fix[] = [];
+      const at = belowTheWax(place);
+      const tough = ofFamily(place.shelf, "tough water-borne polyurethane");
+      const clear = ofFamily(place.shelf, "water-borne clear coat");
+      const under = isWax(weak.stack) ? " under the wax" : "";
+      if (tough)
+        list.push({
+          label: `Two coats of tough polyurethane${under}`,
+          commands: insertAt(place, at, [{ how: "brush", what: tough, coats: 2 }]),
+          look: "a little less matt",
+        });
+      if (clear)
+        list.push({
+          label: `${capital(need === rank("hard") ? "three" : "two")} coats of ${named(clear)}${under}`,
+          commands: insertAt(place, at, [
+            { how: "brush", what: clear, coats: need === rank("hard") ? COATS_FOR_HARD_WEAR : 2 },
+          ]),
+        });
+      const existing = place.crust.steps.find((step) => place.shelf.pinned.get(step.what ?? "")?.role === "clear");
+      if (
+        existing &&
+        need === rank("hard") &&
+        existing.coats < COATS_FOR_HARD_WEAR &&
+        indexOfStep(place.crust, existing.id) >= 0
+      )
+        list.unshift({
+          label: `Make it ${COATS_FOR_HARD_WEAR} coats of the clear coat`,
+          commands: [
+            { do: "patch step", crustId: place.crust.id, stepId: existing.id, patch: { coats: COATS_FOR_HARD_WEAR } },
+          ],
+        });
+      return list;
+    };
     return [
       {
         severity: "caution",

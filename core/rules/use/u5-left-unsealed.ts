@@ -1,7 +1,7 @@
 import { absorbencyOf } from "../../surface/surface.ts";
 import { seen, THIRSTY } from "../read-surface.ts";
 import { insertAt, ofFamily } from "../repair.ts";
-import type { Fix, Rule } from "../rule.ts";
+import type { Fix, Place, Rule } from "../rule.ts";
 import { capital, named, sayShare } from "../words.ts";
 
 export const leftUnsealed: Rule = {
@@ -23,30 +23,33 @@ export const leftUnsealed: Rule = {
     if (!top) return [];
     const share = open.reduce((sum, one) => sum + one.share, 0);
     const display = finish.zone.use.wear === "display";
-    const end = finish.crust.steps.length;
-    const wax = ofFamily(finish.shelf, "clear wax");
-    const clear = ofFamily(finish.shelf, "water-borne clear coat");
-    const tough = ofFamily(finish.shelf, "tough water-borne polyurethane");
-    const fixes: Fix[] = [];
-    const hard = finish.zone.use.wear === "hard" || finish.zone.use.wear === "daily";
-    if (hard && tough)
-      fixes.push({
-        label: "Two coats of tough polyurethane",
-        commands: insertAt(finish, end, [{ how: "brush", what: tough, coats: 2 }]),
-        look: "a little deeper, a little less matt",
-      });
-    if (!hard && wax)
-      fixes.push({
-        label: "Finish with clear wax",
-        commands: insertAt(finish, end, [{ how: "wax", what: wax }, { how: "buff" }]),
-        look: "deeper colour, soft sheen",
-      });
-    if (clear)
-      fixes.push({
-        label: `Two coats of ${named(clear)}`,
-        commands: insertAt(finish, end, [{ how: "brush", what: clear, coats: 2 }]),
-        look: "a little deeper",
-      });
+    const fixes = (place: Place): Fix[] => {
+      const list: Fix[] = [];
+      const end = place.crust.steps.length;
+      const wax = ofFamily(place.shelf, "clear wax");
+      const clear = ofFamily(place.shelf, "water-borne clear coat");
+      const tough = ofFamily(place.shelf, "tough water-borne polyurethane");
+      const hard = finish.zone.use.wear === "hard" || finish.zone.use.wear === "daily";
+      if (hard && tough)
+        list.push({
+          label: "Two coats of tough polyurethane",
+          commands: insertAt(place, end, [{ how: "brush", what: tough, coats: 2 }]),
+          look: "a little deeper, a little less matt",
+        });
+      if (!hard && wax)
+        list.push({
+          label: "Finish with clear wax",
+          commands: insertAt(place, end, [{ how: "wax", what: wax }, { how: "buff" }]),
+          look: "deeper colour, soft sheen",
+        });
+      if (clear)
+        list.push({
+          label: `Two coats of ${named(clear)}`,
+          commands: insertAt(place, end, [{ how: "brush", what: clear, coats: 2 }]),
+          look: "a little deeper",
+        });
+      return list;
+    };
     return [
       {
         severity: display ? "note" : "stop",
@@ -55,7 +58,7 @@ export const leftUnsealed: Rule = {
           : `${capital(named(top.film.material))} is left unsealed`,
         because: `${sayShare(share).replace(/^./, (letter) => letter.toUpperCase())} would mark at the first touch; ${finish.zone.name}: planned for ${finish.zone.use.wear} use.`,
         lower: top.film.stepId,
-        fixes: display ? [] : fixes,
+        ...(display ? {} : { fixes }),
       },
     ];
   },

@@ -29,16 +29,17 @@ export const clearOverDark: Rule = {
           : "Your house rule is that dark goes last.",
         schools: finishing ? "Others never put clear over dark." : "Some finish with a thin clear wax over all.",
         lower: top.film.stepId,
-        fixes: finishing
-          ? []
-          : [
-              {
-                label: `Clear wax under the ${dark}`,
-                commands: moveBefore(seam, step.id, top.film.stepId),
-                look: "the dark stays as strong as it was laid",
-              },
-              { label: "Leave out the last clear wax", commands: leaveOut(seam, step.id) },
-            ],
+        fixes: (place) =>
+          finishing
+            ? []
+            : [
+                {
+                  label: `Clear wax under the ${dark}`,
+                  commands: moveBefore(place, step.id, top.film.stepId),
+                  look: "the dark stays as strong as it was laid",
+                },
+                { label: "Leave out the last clear wax", commands: leaveOut(place, step.id) },
+              ],
       },
     ];
   },

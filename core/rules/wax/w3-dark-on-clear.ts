@@ -43,10 +43,10 @@ export const darkOnClear: Rule = {
             ? "Others always let the clear set overnight."
             : "Others work the dark into the fresh clear, section by section.",
           lower: film.stepId,
-          fixes: [
+          fixes: (place) => [
             {
               label: fresh ? "Go into it while fresh" : "Let it set",
-              commands: patchStep(seam, step.id, { wait: null }),
+              commands: patchStep(place, step.id, { wait: null }),
             },
           ],
         }),

@@ -45,9 +45,10 @@ export const buffWindow: Rule = {
             because: `Buffed ${sayDuration(waited)} after waxing; the house rule is ${houseRules.buff}, and it polishes until ${sayDuration(buff.shuts.safe)}.`,
             schools: "Buffing at once, after 10 to 15 minutes and the next day all have their followers.",
             lower: film.stepId,
-            fixes: phase.step.wait
-              ? [{ label: "Buff in time", commands: patchStep(seam, phase.step.id, { wait: null }) }]
-              : [],
+            fixes: (place) =>
+              phase.step.wait
+                ? [{ label: "Buff in time", commands: patchStep(place, phase.step.id, { wait: null }) }]
+                : [],
           }),
         },
       ];
@@ -63,7 +64,7 @@ export const buffWindow: Rule = {
         because: "Nothing on top takes a polish from a cloth.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
         part: "nothing",
-        fixes: [{ label: "Leave the buffing out", commands: leaveOut(seam, seam.phase.step.id) }],
+        fixes: (place) => [{ label: "Leave the buffing out", commands: leaveOut(place, seam.phase.step.id) }],
       },
     ];
   },

@@ -18,7 +18,7 @@ export const nothingAfterWax: Rule = {
     const { material, step, technique } = seam.phase;
     const wet = material?.carrier === "water" || technique.wets === "water";
     if (!wet) return [];
-    const waxed = seen(seam.tops).filter((top) => isWax(top.stack) && !isResist(seam, top.stack!.film));
+    const waxed = seen(seam.tops).filter((top) => isWax(top.stack) && !isResist(top.stack!.film));
     const top = waxed[0]?.stack;
     if (!top) return [];
     const share = waxed.reduce((sum, one) => sum + one.share, 0);
@@ -32,18 +32,18 @@ export const nothingAfterWax: Rule = {
           : `${capital(technique.name)} reaches nothing under the wax, which lies over ${sayShare(share)}.`,
         schools: material ? "As a resist, wax under paint is wanted: mark it so." : undefined,
         lower: top.film.stepId,
-        fixes: [
-          { label: `Do it before the ${wax}`, commands: moveBefore(seam, step.id, top.film.stepId) },
+        fixes: (place) => [
+          { label: `Do it before the ${wax}`, commands: moveBefore(place, step.id, top.film.stepId) },
           ...(material
             ? [
                 {
                   label: "The wax is a resist: paint shall come away",
-                  commands: withIntent(seam, top.film.stepId, "resist"),
+                  commands: withIntent(place, top.film.stepId, "resist"),
                   look: "what lies under the wax will show",
                 },
               ]
             : []),
-          { label: "Leave it out", commands: leaveOut(seam, step.id) },
+          { label: "Leave it out", commands: leaveOut(place, step.id) },
         ],
       },
     ];

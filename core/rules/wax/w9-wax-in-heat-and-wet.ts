@@ -1,17 +1,17 @@
 import type { Command } from "../../edit/command.ts";
 import { isWax, seen } from "../read-surface.ts";
 import { insertAt, ofFamily } from "../repair.ts";
-import type { Finish, Rule } from "../rule.ts";
+import type { Place, Rule } from "../rule.ts";
 
 /** Takes the waxes off the end of the crust and seals with polyurethane instead. */
-function filmInsteadOfWax(finish: Finish): Command[] {
-  const tough = ofFamily(finish.shelf, "tough water-borne polyurethane");
+function filmInsteadOfWax(place: Place): Command[] {
+  const tough = ofFamily(place.shelf, "tough water-borne polyurethane");
   if (!tough) return [];
-  const { steps, id } = finish.crust;
+  const { steps, id } = place.crust;
   let at = steps.length;
   while (at > 0 && ["wax", "buff"].includes(steps[at - 1]!.how)) at--;
   const gone: Command[] = steps.slice(at).map((step) => ({ do: "remove step", crustId: id, stepId: step.id }));
-  return [...gone, ...insertAt(finish, at, [{ how: "brush", what: tough, coats: 2 }])];
+  return [...gone, ...insertAt(place, at, [{ how: "brush", what: tough, coats: 2 }])];
 }
 
 export const waxInHeatAndWet: Rule = {
@@ -29,7 +29,6 @@ export const waxInHeatAndWet: Rule = {
     const wet = water === "standing";
     const top = seen(finish.tops).find((one) => isWax(one.stack))?.stack;
     if (!top || (!heat && !wet)) return [];
-    const commands = filmInsteadOfWax(finish);
     return [
       {
         severity: heat && wet ? "stop" : "caution",
@@ -37,8 +36,9 @@ export const waxInHeatAndWet: Rule = {
         because: `${finish.zone.name} ends in wax; planned for ${[heat ? "heat" : "", wet ? "standing water" : ""].filter(Boolean).join(" and ")}.`,
         schools: "Some shops wax such tops all the same, and hand over a tin for mending.",
         lower: top.film.stepId,
-        fixes:
-          commands.length > 1
+        fixes: (place) => {
+          const commands = filmInsteadOfWax(place);
+          return commands.length > 1
             ? [
                 {
                   label: "End with two coats of tough polyurethane instead of wax",
@@ -46,7 +46,8 @@ export const waxInHeatAndWet: Rule = {
                   look: "crisper sheen, no wax in the grooves",
                 },
               ]
-            : [],
+            : [];
+        },
       },
     ];
   },

@@ -1,0 +1,200 @@
+import { gateVerdict, nextOpening } from "../drying/gate.ts";
+import type { HouseRules } from "../plan/house-rules.ts";
+import { RELIEF_CLASSES, type Room, type Where, type Zone } from "../plan/plan.ts";
+import {
+  type Demand,
+  type Draft,
+  type Finding,
+  type Finish,
+  type Placed,
+  type Rule,
+  SEVERITY_ORDER,
+  type Seam,
+  type Top,
+  type Wait,
+} from "../rules/rule.ts";
+import type { Phase } from "../surface/phase.ts";
+import { apply, type Film, patchesWhere, type Surface } from "../surface/surface.ts";
+import type { Instant, Share } from "../units/units.ts";
+
+/** A phase on the nominal line, with the waits that hold it. */
+export interface JudgedPhase extends Placed {
+  demands: readonly Wait[];
+}
+
+/** What a line is judged by: everything but its phases. */
+export interface Bench {
+  zone: Zone;
+  crustId: string;
+  houseRules: HouseRules;
+  room: Room;
+  rules: RulesByKind;
+}
+
+export type RulesByKind = Record<Rule["looksAt"][number], readonly Rule[]>;
+
+export function byKind(rules: readonly Rule[]): RulesByKind {
+  const looksAt = (kind: Rule["looksAt"][number]) => rules.filter((rule) => rule.looksAt.includes(kind));
+  return {
+    coat: looksAt("coat"),
+    take: looksAt("take"),
+    prepare: looksAt("prepare"),
+    help: looksAt("help"),
+    finish: looksAt("finish"),
+  };
+}
+
+/** What lies on top where a phase goes, each film once, with its share of the zone. */
+export function topsUnder(surface: Surface, zone: Zone, on: Where): Top[] {
+  const found: Top[] = [];
+  for (const relief of RELIEF_CLASSES) {
+    for (const patch of patchesWhere(surface, relief, on)) {
+      const share = zone.relief[relief] * patch.share;
+      if (share <= 0) continue;
+      const phaseId = patch.stack === null ? null : patch.stack.film.phaseId;
+      let at = 0;
+      while (at < found.length && (found[at]!.stack?.film.phaseId ?? null) !== phaseId) at++;
+      if (at < found.length) found[at]!.share += share;
+      else found.push({ stack: patch.stack, share });
+    }
+  }
+  return found;
+}
+
+function filmsOf(tops: readonly Top[]): { film: Film; share: Share }[] {
+  const films: { film: Film; share: Share }[] = [];
+  for (const { stack, share } of tops) if (stack !== null) films.push({ film: stack.film, share });
+  return films;
+}
+
+/** When a phase may start: the hands are free, the author's wait is over, and a gate of every demand stands open, if it can be. */
+function place(phase: Phase, free: Instant, demands: readonly Demand[], endsOf: ReadonlyMap<string, Instant>): Instant {
+  const wait = phase.coat === 1 ? phase.step.wait : undefined;
+  if (wait?.kind === "exactly") return free + wait.minutes;
+  let start = free + (wait?.minutes ?? 0);
+  for (let pushed = true; pushed; ) {
+    pushed = false;
+    for (const demand of demands) {
+      const from = endsOf.get(demand.from)!;
+      const opening = nextOpening(demand.gates, start - from);
+      if (opening !== null && from + opening > start) {
+        start = from + opening;
+        pushed = true;
+      }
+    }
+  }
+  return start;
+}
+
+/** The wait without what would be said of it: a judgement is kept long, and must not hold every surface alive. */
+const bare = ({ rule, from, to, lower, gates, reason }: Demand): Wait => ({ rule, from, to, lower, gates, reason });
+
+/** Every so many phases the surface is remembered, so that judging again need not begin at the ground. */
+const REMEMBER_EVERY = 8;
+
+/**
+ * One zone's nominal line under way: phases are placed, folded onto the surface and checked one after the other.
+ * It can be taken up again from what an earlier line left.
+ */
+export class Line {
+  readonly findings = new Map<string, Finding>();
+  readonly phases: JudgedPhase[] = [];
+  /** surfaces before the phase of that index */
+  readonly remembered: { at: number; surface: Surface }[] = [];
+  private readonly endsOf = new Map<string, Instant>();
+  private free: Instant = 0;
+
+  constructor(
+    private readonly bench: Bench,
+    public surface: Surface,
+  ) {}
+
+  /** Takes over the first phases of an earlier line, with what was found at their steps. */
+  resume(phases: readonly JudgedPhase[], remembered: Line["remembered"], findings: Iterable<Finding>) {
+    for (const finding of findings) this.findings.set(finding.id, finding);
+    let from = 0;
+    for (const memory of remembered) {
+      if (memory.at > phases.length) break;
+      this.remembered.push(memory);
+      this.surface = memory.surface;
+      from = memory.at;
+    }
+    for (let at = 0; at < phases.length; at++) {
+      const { phase, starts, ends } = phases[at]!;
+      if (at >= from) this.surface = apply(this.surface, phase, starts);
+      this.endsOf.set(phase.id, ends);
+      this.free = ends;
+      this.phases.push(phases[at]!);
+    }
+  }
+
+  /** Places, checks and lays one phase. */
+  take(phase: Phase) {
+    if (this.phases.length % REMEMBER_EVERY === 0)
+      this.remembered.push({ at: this.phases.length, surface: this.surface });
+    const seam = this.seam(phase);
+    const rules = this.bench.rules[phase.ruledAs];
+    const demands = demandsOf(seam, rules);
+    const starts = place(phase, this.free, demands, this.endsOf);
+    for (const demand of demands) {
+      const waited = starts - this.endsOf.get(demand.from)!;
+      const verdict = gateVerdict(demand.gates, waited);
+      const draft = verdict === "open" ? null : demand.tell(verdict, waited);
+      if (draft) this.note(demand.rule, phase.step.id, draft);
+    }
+    seam.at = starts;
+    for (const rule of rules)
+      if (rule.check) for (const draft of rule.check(seam)) this.note(rule.meta.id, phase.step.id, draft);
+    this.surface = apply(this.surface, phase, starts);
+    this.free = starts + phase.hands;
+    this.endsOf.set(phase.id, this.free);
+    this.phases.push({ phase, starts, ends: this.free, demands: demands.map(bare) });
+  }
+
+  /** What the rules say of the whole stack. */
+  finish() {
+    const last = this.phases.at(-1);
+    if (!last) return;
+    const finish: Finish = {
+      zone: this.bench.zone,
+      houseRules: this.bench.houseRules,
+      room: this.bench.room,
+      after: this.surface,
+      tops: topsUnder(this.surface, this.bench.zone, "everywhere"),
+      past: this.phases,
+    };
+    for (const rule of this.bench.rules.finish)
+      for (const draft of rule.finish?.(finish) ?? []) this.note(rule.meta.id, last.phase.step.id, draft, true);
+  }
+
+  private seam(phase: Phase): Seam {
+    const { zone, houseRules, room } = this.bench;
+    const tops = topsUnder(this.surface, zone, phase.where.on);
+    return {
+      zone,
+      houseRules,
+      room,
+      phase,
+      before: this.surface,
+      tops,
+      films: filmsOf(tops),
+      at: this.free,
+      past: this.phases,
+    };
+  }
+
+  /** Signs a draft; of the same rule at the same step the worst is kept. */
+  private note(rule: string, stepId: string, draft: Draft, surface = false) {
+    const { zone, crustId } = this.bench;
+    const id = `${zone.id}/${stepId}/${rule}${draft.part ? `/${draft.part}` : ""}`;
+    const known = this.findings.get(id);
+    if (known && SEVERITY_ORDER[known.severity] <= SEVERITY_ORDER[draft.severity]) return;
+    this.findings.set(id, { ...draft, id, rule, stepId, surface, zoneId: zone.id, crustId });
+  }
+}
+
+function demandsOf(seam: Seam, rules: readonly Rule[]): Demand[] {
+  const demands: Demand[] = [];
+  for (const rule of rules) if (rule.demands) for (const demand of rule.demands(seam)) demands.push(demand);
+  return demands;
+}

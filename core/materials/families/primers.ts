@@ -1,0 +1,60 @@
+import { always, days, type FamilyDefaults, hours, mem, PLAIN, untilDry } from "../figures.ts";
+
+const waterBorne = {
+  ...PLAIN,
+  role: "primer",
+  binder: "acrylic",
+  contrastRatio: mem(0.9),
+  absorbency: mem(0.15),
+  tooth: mem(0.8),
+  grip: mem(0.9),
+  hardness: mem(0.6),
+  spreadingRate: mem(10),
+  wear: "display",
+  hazards: ["dust"],
+} satisfies Partial<FamilyDefaults>;
+
+export const PRIMERS = {
+  "bonding primer": {
+    ...waterBorne,
+    drying: { touch: mem(30), recoat: hours(mem(3)), beforeClear: hours(mem(12)), cure: days(mem(14)) },
+    windows: { recoatUntil: days(mem(7)) },
+    solubility: untilDry(90),
+    volumeSolids: mem(38),
+  },
+  "stain-block primer, shellac": {
+    ...PLAIN,
+    carrier: "alcohol",
+    role: "primer",
+    binder: "shellac",
+    contrastRatio: mem(0.85),
+    drying: { touch: mem(20), recoat: hours(mem(1)), beforeClear: hours(mem(2)), cure: days(mem(3)) },
+    solubility: always("alcohol"),
+    absorbency: mem(0.05),
+    tooth: mem(0.7),
+    grip: mem(0.85),
+    hardness: mem(0.6),
+    brittle: true,
+    spreadingRate: mem(11),
+    volumeSolids: mem(25),
+    tannin: "blocks",
+    wear: "display",
+    hazards: ["fumes", "flammable", "dust"],
+  },
+  "stain-block primer, water-borne": {
+    ...waterBorne,
+    drying: { touch: hours(mem(1)), recoat: hours(mem(3)), beforeClear: hours(mem(24)), cure: days(mem(21)) },
+    windows: { recoatUntil: days(mem(7)) },
+    solubility: untilDry(120),
+    volumeSolids: mem(40),
+    tannin: "blocks",
+  },
+  "metal barrier primer": {
+    ...waterBorne,
+    drying: { touch: hours(mem(1)), recoat: hours(mem(4)), beforeClear: hours(mem(24)), cure: days(mem(14)) },
+    windows: { recoatUntil: days(mem(7)) },
+    solubility: untilDry(120),
+    absorbency: mem(0.1),
+    volumeSolids: mem(45),
+  },
+} satisfies Record<string, FamilyDefaults>;

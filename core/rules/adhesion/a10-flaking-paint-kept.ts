@@ -1,0 +1,66 @@
+import { seen } from "../read-surface.ts";
+import { insertBefore, withIntent } from "../repair.ts";
+import type { Rule } from "../rule.ts";
+import { capital, named } from "../words.ts";
+
+export const flakingPaintKept: Rule = {
+  meta: {
+    id: "A10",
+    title: "Loose paint carries nothing",
+    reason: "A new coat holds the flake, and the flake holds nothing. It comes away in plates, the new finish with it.",
+    origin: "common practice",
+    schools: [],
+    subsumes: ["A1"],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material, step, intents } = seam.phase;
+    if (!material || seam.before.ground.sound || !seen(seam.tops).some((top) => top.stack === null)) return [];
+    const wanted = intents.includes("weathered");
+    return [
+      {
+        severity: wanted ? "caution" : "stop",
+        title: wanted
+          ? "Loose paint is kept for its look"
+          : `${capital(named(material))} goes over paint that is loose`,
+        because: wanted
+          ? "It will go on coming off. Bind it well, for display only."
+          : "The old paint flakes. What is laid on it comes away with it.",
+        lower: "ground",
+        fixes: (place) =>
+          wanted
+            ? []
+            : [
+                {
+                  label: "Scrape the loose paint off first",
+                  commands: insertBefore(place, step.id, [{ how: "knock-back" }]),
+                },
+                {
+                  label: "Strip it",
+                  commands: insertBefore(place, step.id, [{ how: "strip" }]),
+                  look: "bare timber where it wears",
+                },
+                { label: "The loose paint is wanted", commands: withIntent(place, step.id, "weathered") },
+              ],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "loose paint scraped off first",
+        ground: "old paint",
+        groundIs: { soundness: "flaking", age: "after 1978" },
+        steps: [["clean"], ["knock-back"], ["brush", "chalk-slate", { coats: 2 }]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "chalk paint over flakes",
+        ground: "old paint",
+        groundIs: { soundness: "flaking", age: "after 1978" },
+        steps: [["clean"], ["brush", "chalk-slate", { coats: 2 }]],
+      },
+    ],
+  },
+};

@@ -1,0 +1,108 @@
+import type { Film } from "../../surface/surface.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { THIRSTY, WORTH_SAYING } from "../read-surface.ts";
+import { ofFamily, waitBefore, withIntent } from "../repair.ts";
+import type { Fix, Rule, Seam } from "../rule.ts";
+import { capital, named } from "../words.ts";
+
+/** Under this hardness a film gives for good (from memory). */
+const STAYS_SOFT = 0.3;
+
+function gives(seam: Seam, film: Film): boolean {
+  const { material } = film;
+  if (material.role === "oil") return seam.at - film.laidAt < material.drying.cure.safe;
+  return (
+    material.hardness.typical <= STAYS_SOFT &&
+    material.absorbency.typical < THIRSTY &&
+    material.binder !== "wax" &&
+    material.role !== "medium" &&
+    material.role !== "size"
+  );
+}
+
+export const brittleOverSoft: Rule = {
+  meta: {
+    id: "A6",
+    title: "A hard film over a soft one cracks",
+    reason: "The soft film gives with every touch and every season; a brittle one on top cannot follow, and crazes.",
+    origin: "common practice; the limit of hardness is from memory",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material, step, intents } = seam.phase;
+    if (!material?.brittle || seam.phase.coat > 1) return [];
+    const soft = seam.films.find(({ film, share }) => share >= WORTH_SAYING && gives(seam, film))?.film;
+    if (!soft) return [];
+    const wanted = intents.includes("cracks");
+    return [
+      {
+        severity: wanted ? "note" : "caution",
+        title: wanted
+          ? `${capital(named(material))} will craze over ${named(soft.material)}, as you want it`
+          : `${capital(named(material))} will craze over ${named(soft.material)}`,
+        because: `The ${named(soft.material)} stays soft; the ${named(material)} sets hard and cannot follow it.`,
+        lower: soft.stepId,
+        fixes: (place) => {
+          const flexible = ofFamily(place.shelf, "water-borne clear coat");
+          const list: Fix[] = [];
+          if (wanted) return list;
+          if (soft.material.role === "oil")
+            list.push({
+              label: `Let the oil cure ${sayDuration(soft.material.drying.cure.safe)}`,
+              commands: waitBefore(place, step.id, soft.material.drying.cure.safe),
+            });
+          if (flexible && material.role === "clear")
+            list.push({
+              label: `Use ${named(flexible)} instead, which gives a little`,
+              commands: [
+                ...(place.shelf.pinned.has(flexible.id) ? [] : [{ do: "pin material" as const, material: flexible }]),
+                ...patchStep(place, step.id, { what: flexible.id }),
+              ],
+            });
+          list.push({
+            label: "Crazing is wanted",
+            commands: withIntent(place, step.id, "cracks"),
+            look: "fine crazing in time",
+          });
+          return list;
+        },
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "oil varnish over hard acrylic",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm", { coats: 2 }],
+          ["brush", "varnish-oil"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "oil varnish over a wax and paint blend",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "wax-blend-slate"],
+          ["brush", "varnish-oil", { wait: { kind: "at least", minutes: 2880 } }],
+        ],
+      },
+      {
+        shows: "heat-resisting varnish over fresh oil",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["oil-on", "hemp-oil"],
+          ["brush", "varnish-heat", { wait: { kind: "at least", minutes: 5760 } }],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,78 @@
+import { openFrom, type Range } from "../../drying/gate.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { DAY } from "../../units/units.ts";
+import { dropWait } from "../repair.ts";
+import type { Place, Rule } from "../rule.ts";
+import { capital, named } from "../words.ts";
+
+/** How long paint stands before tape is pressed on it (common practice). */
+const TAPE_HOLDS: Range = { typical: DAY, safe: DAY };
+
+export const tapeOnYoungPaint: Rule = {
+  meta: {
+    id: "A7",
+    title: "Tape and stencils wait a day",
+    reason: "Paint younger than a day comes off with the tape, in strips, and a stencil pressed on it leaves its edge.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["help", "coat"],
+  demands(seam) {
+    const { phase } = seam;
+    if (phase.technique.id !== "mask" && phase.technique.id !== "stencil") return [];
+    return seam.films
+      .filter(({ film }) => film.material.binder !== "wax" && film.stepId !== phase.step.id)
+      .map(({ film }) => ({
+        rule: "A7",
+        from: film.phaseId,
+        to: phase.id,
+        lower: film.stepId,
+        gates: [openFrom("through", TAPE_HOLDS)],
+        reason: "hard enough for tape",
+        tell: (verdict, waited) =>
+          verdict === "late"
+            ? null
+            : {
+                severity: "caution" as const,
+                title: `${capital(named(film.material))} is too young for ${phase.technique.id === "mask" ? "tape" : "a stencil"}`,
+                because: `It is ${sayDuration(waited)} old; tape pulls off what is younger than ${sayDuration(TAPE_HOLDS.safe)}.`,
+                lower: film.stepId,
+                fixes: (place: Place) => dropWait(place, phase.step.id, "Wait until it holds"),
+              },
+      }));
+  },
+  examples: {
+    clean: [
+      {
+        shows: "a stencil the next day",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["stencil", "mineral-oyster", { where: { on: "motif", share: 1 } }],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "a stencil the same morning",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["stencil", "mineral-oyster", { where: { on: "motif", share: 1 }, wait: { kind: "exactly", minutes: 240 } }],
+        ],
+      },
+      {
+        shows: "tape on paint three hours old",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["mask", null, { wait: { kind: "exactly", minutes: 180 } }],
+        ],
+      },
+    ],
+  },
+};

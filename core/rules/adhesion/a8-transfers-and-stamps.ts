@@ -1,0 +1,115 @@
+import { openFrom } from "../../drying/gate.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { isWax, seen } from "../read-surface.ts";
+import { dropWait, leaveOut, moveBefore } from "../repair.ts";
+import type { Place, Rule } from "../rule.ts";
+import { capital, named } from "../words.ts";
+
+export const transfersAndStamps: Rule = {
+  meta: {
+    id: "A8",
+    title: "Transfers want a dry, clean, matt face",
+    reason:
+      "A transfer is glue on a film: wax keeps it off, and soft paint comes up with the backing. A stamp prints what it touches, so a rough face prints broken.",
+    origin: "common practice",
+    schools: [],
+    subsumes: ["A1", "A3", "W6", "C1"],
+  },
+  looksAt: ["coat"],
+  demands(seam) {
+    const { material, step } = seam.phase;
+    if (material?.role !== "transfer") return [];
+    return seam.films
+      .filter(({ film }) => film.material.binder !== "wax")
+      .map(({ film }) => ({
+        rule: "A8",
+        from: film.phaseId,
+        to: seam.phase.id,
+        lower: film.stepId,
+        gates: [openFrom("before clear", film.material.drying.beforeClear)],
+        reason: "hard enough for a transfer",
+        tell: (verdict, waited) =>
+          verdict === "late"
+            ? null
+            : {
+                severity: "caution" as const,
+                title: `${capital(named(film.material))} is too soft for a transfer`,
+                because: `It has had ${sayDuration(waited)} and needs ${sayDuration(film.material.drying.beforeClear.safe)}: the backing would lift it.`,
+                lower: film.stepId,
+                fixes: (place: Place) => dropWait(place, step.id, "Let it harden first"),
+              },
+      }));
+  },
+  check(seam) {
+    const { material, step } = seam.phase;
+    if (material?.role === "transfer") {
+      const wax = seen(seam.tops).find((top) => isWax(top.stack))?.stack;
+      if (!wax) return [];
+      return [
+        {
+          severity: "stop",
+          title: `A transfer does not stick to ${named(wax.film.material)}`,
+          because: "Its glue finds wax instead of paint, and the backing takes the print away again.",
+          lower: wax.film.stepId,
+          part: "wax",
+          fixes: (place) => [
+            {
+              label: `Put it on before the ${named(wax.film.material)}`,
+              commands: moveBefore(place, step.id, wax.film.stepId),
+            },
+            { label: "Leave it out", commands: leaveOut(place, step.id) },
+          ],
+        },
+      ];
+    }
+    if (material?.role !== "ink") return [];
+    const rough = seen(seam.tops).find(
+      (top) => top.stack !== null && (top.stack.film.keyed || top.stack.film.spent),
+    )?.stack;
+    if (!rough) return [];
+    return [
+      {
+        severity: "note",
+        title: "The stamp will print broken here",
+        because: `The ${named(rough.film.material)} is ${rough.film.spent ? "cracked" : "sanded"}: a softer, older print. It can be distressed with the rest.`,
+        lower: rough.film.stepId,
+        part: "rough",
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "lettering on paint a day old",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-oyster", { coats: 2 }],
+          ["rub-transfer", "transfer-lettering", { where: { on: "motif", share: 1 } }],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "lettering on wax",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-oyster", { coats: 2 }],
+          ["wax", "wax-clear"],
+          ["rub-transfer", "transfer-lettering", { where: { on: "motif", share: 1 } }],
+        ],
+      },
+      {
+        shows: "a stamp on sanded paint",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-bone-white", { coats: 2 }],
+          ["sand-320"],
+          ["stamp", "ink-soot", { where: { on: "motif", share: 1 } }],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,112 @@
+import { openFrom, type Range } from "../../drying/gate.ts";
+import type { Film, Stack } from "../../surface/surface.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { HOUR } from "../../units/units.ts";
+import { films, stepOf } from "../read-surface.ts";
+import { dropWait, leaveOut } from "../repair.ts";
+import type { Demand, Rule } from "../rule.ts";
+import { named } from "../words.ts";
+
+/** How long paint over the crumb dries before the crumb is scraped (common practice). */
+const OVER_CRUMB: Range = { typical: 2 * HOUR, safe: 2 * HOUR };
+
+function crumbIn(stack: Stack): Film | null {
+  for (const film of films(stack)) if (film.material.role === "crumb") return film;
+  return null;
+}
+
+export const textureBeforeDry: Rule = {
+  meta: {
+    id: "A9",
+    title: "Texture dries before it is painted over or scraped",
+    reason:
+      "Under a skin of paint the wet paste never dries: it stays soft, sinks and splits. Crumb scraped wet smears instead of breaking off.",
+    origin: "common practice",
+    schools: [],
+    subsumes: ["C1"],
+  },
+  looksAt: ["coat", "take"],
+  demands(seam) {
+    const { phase } = seam;
+    const scrapes = phase.does.has("scrape");
+    if (!phase.material && !scrapes) return [];
+    const demands: Demand[] = [];
+    for (const { stack } of seam.tops) {
+      if (stack === null) continue;
+      const crumb = scrapes ? crumbIn(stack) : null;
+      const soft =
+        crumb ??
+        (phase.material && stack.film.material.role === "paste" && stack.film.stepId !== phase.step.id
+          ? stack.film
+          : null);
+      if (!soft || phase.material?.role === "leaf") continue;
+      const under = scrapes && stack.film !== soft;
+      const opens = under ? OVER_CRUMB : soft.material.drying.recoat;
+      const film = under ? stack.film : soft;
+      demands.push({
+        rule: "A9",
+        from: film.phaseId,
+        to: phase.id,
+        lower: soft.stepId,
+        gates: [openFrom("through", opens)],
+        reason: scrapes ? "dry enough to scrape" : "texture dry",
+        tell: (verdict, waited) =>
+          verdict === "late"
+            ? null
+            : {
+                severity: "stop",
+                title: scrapes
+                  ? "The crumb is still wet under the scraper"
+                  : `The ${named(soft.material)} is not dry through`,
+                because: `It has had ${sayDuration(waited)} and needs ${sayDuration(opens.safe)}.`,
+                lower: soft.stepId,
+                fixes: (place) => dropWait(place, phase.step.id, "Wait until it is dry through"),
+              },
+      });
+    }
+    return demands;
+  },
+  check(seam) {
+    if (!seam.phase.does.has("scrape") || seam.tops.some((top) => crumbIn(top.stack) !== null)) return [];
+    return [
+      {
+        severity: "caution",
+        title: "There is no crumb here to scrape off",
+        because: "Nothing coarse lies in this stack.",
+        lower: stepOf(seam.tops[0]?.stack ?? null),
+        part: "nothing",
+        fixes: (place) => [{ label: "Leave the scraping out", commands: leaveOut(place, seam.phase.step.id) }],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "paste painted the next day",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["trowel", "texture-paste"],
+          ["brush", "mineral-storm"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "paste painted after five hours",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["trowel", "texture-paste"],
+          ["brush", "mineral-storm", { wait: { kind: "exactly", minutes: 300 } }],
+        ],
+      },
+      {
+        shows: "scraping where nothing was dropped",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "mineral-storm"], ["scrape"]],
+      },
+    ],
+  },
+};

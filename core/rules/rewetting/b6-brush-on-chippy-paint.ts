@@ -1,0 +1,82 @@
+import { seen, sharesOf } from "../read-surface.ts";
+import { ofFamily, patchStep } from "../repair.ts";
+import type { Fix, Rule } from "../rule.ts";
+import { capital, named, sayShare } from "../words.ts";
+
+export const brushOnChippyPaint: Rule = {
+  meta: {
+    id: "B6",
+    title: "A brush lifts the flakes of chippy paint",
+    reason:
+      "What has chipped so far hangs by little, and the drag of a brush takes more of it than was meant. Wax is pressed in; a spray touches nothing.",
+    origin: "common practice, with schools",
+    schools: ["chippyMilk"],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material, step, technique } = seam.phase;
+    if (material?.role !== "clear" || technique.id === "spray" || seam.phase.coat > 1) return [];
+    const flakes = seen(seam.tops).filter((top) => top.stack?.film.chips);
+    const top = flakes[0]?.stack;
+    if (!top) return [];
+    return [
+      {
+        severity: "stop",
+        title: `The brush will lift the ${named(top.film.material)} that is left`,
+        because: `${capital(sayShare(sharesOf(flakes)))} is laid to chip and hangs by little.`,
+        schools:
+          seam.houseRules.chippyMilk === "wax"
+            ? "Your house rule seals it with wax; others mist a clear coat over it."
+            : "Your house rule mists a clear coat over it; others press wax in.",
+        lower: top.film.stepId,
+        fixes: (place) => {
+          const wax = ofFamily(place.shelf, "clear wax");
+          const spray: Fix = { label: "Spray it, in mists", commands: patchStep(place, step.id, { how: "spray" }) };
+          const waxed: Fix[] = wax
+            ? [
+                {
+                  label: "Press clear wax in instead",
+                  commands: [
+                    ...(place.shelf.pinned.has(wax.id) ? [] : [{ do: "pin material" as const, material: wax }]),
+                    ...patchStep(place, step.id, { how: "wax", what: wax.id, coats: 1 }),
+                  ],
+                  look: "softer sheen, gentler use",
+                },
+              ]
+            : [];
+          return seam.houseRules.chippyMilk === "wax" ? [...waxed, spray] : [spray, ...waxed];
+        },
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "chippy paint, sprayed",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["wax", "wax-clear", { intents: ["resist"], where: { on: "arris", share: 0.8 } }],
+          ["brush", "milk-curd", { intents: ["chips"] }],
+          ["chip"],
+          ["spray", "clear-coat-matt"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "chippy paint, brushed with clear coat",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm", { coats: 2 }],
+          ["brush", "milk-curd", { intents: ["chips"] }],
+          ["chip"],
+          ["brush", "clear-coat-matt"],
+        ],
+      },
+    ],
+  },
+};

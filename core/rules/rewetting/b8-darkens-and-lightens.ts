@@ -1,0 +1,65 @@
+import { isTinted, seen, THIRSTY } from "../read-surface.ts";
+import type { Rule } from "../rule.ts";
+import { named } from "../words.ts";
+
+export const darkensAndLightens: Rule = {
+  meta: {
+    id: "B8",
+    title: "Porous paint darkens as it is sealed",
+    reason:
+      "Wetted, the chalk in it turns clear and the colour deepens. Under a film it lightens again as that dries; under wax it stays a little deeper.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material } = seam.phase;
+    if (
+      !material ||
+      (material.role !== "clear" && material.role !== "wax") ||
+      seam.phase.coat > 1 ||
+      isTinted(material)
+    )
+      return [];
+    const top = seen(seam.tops).find(
+      ({ stack }) => stack?.film.material.role === "paint" && stack.film.material.absorbency.typical >= THIRSTY,
+    )?.stack;
+    if (!top) return [];
+    return [
+      {
+        severity: "note",
+        title: `The ${named(top.film.material)} will darken, and patchily at first`,
+        because:
+          material.role === "wax"
+            ? "It stays a shade deeper under wax. Wet a corner beforehand to see it."
+            : "It lightens again within the hour as the clear coat dries.",
+        lower: top.film.stepId,
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "wax over self-sealing paint",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["wax", "wax-clear"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "clear coat over chalk paint",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-slate"],
+          ["brush", "clear-coat-matt"],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,54 @@
+import { absorbencyOf } from "../../surface/surface.ts";
+import { isTinted, seen, THIRSTY } from "../read-surface.ts";
+import type { Rule } from "../rule.ts";
+import { named, topNamed } from "../words.ts";
+
+export const missedSlipCoat: Rule = {
+  meta: {
+    id: "D3",
+    title: "A missed patch of slip coat shows",
+    reason: "Where the clear glaze was missed the tint grabs at once, as a dark freckle that cannot be wiped out.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material } = seam.phase;
+    if (material?.role !== "glaze" || !isTinted(material) || seam.phase.coat > 1) return [];
+    const slip = seen(seam.tops).find(({ stack }) => stack?.film.material.family === "clear glaze medium")?.stack;
+    const under = slip?.below ?? null;
+    if (!slip || absorbencyOf(under, seam.before.ground) < THIRSTY) return [];
+    return [
+      {
+        severity: "note",
+        title: "Look for misses in the slip coat before the tint",
+        because: `Seen against the light, a miss is dull on the ${topNamed(under, seam.zone.ground)}; the ${named(material)} grabs there.`,
+        lower: slip.film.stepId,
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "glaze on sealing paint",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "mineral-oyster"], ["brush", "glaze-umber"], ["wipe-back"]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "glaze on a slip coat over chalk paint",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-bone-white", { coats: 2 }],
+          ["brush", "glaze-clear", { wait: { kind: "at least", minutes: 1440 } }],
+          ["brush", "glaze-umber"],
+          ["wipe-back"],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,80 @@
+import { lightness } from "../../colour/difference.ts";
+import { paleTop } from "../read-surface.ts";
+import { ofFamily, withIntent } from "../repair.ts";
+import type { Fix, Rule } from "../rule.ts";
+import { capital, named } from "../words.ts";
+
+export const varnishAmbersWhite: Rule = {
+  meta: {
+    id: "D6",
+    title: "Oil varnish ambers whites",
+    reason: "It is yellow in the tin and yellows on; over white it turns cream, in the dark of a cupboard most of all.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material, step, intents } = seam.phase;
+    if (!material?.yellows || seam.phase.coat > 1 || intents.includes("stain")) return [];
+    const pale = paleTop(seam.tops);
+    if (!pale) return [];
+    return [
+      {
+        severity: "caution",
+        title: `${capital(named(material))} will amber the ${named(pale.film.material)}`,
+        because: `The ${named(pale.film.material)} has L* ${Math.round(lightness(pale.film.material.colour))}; the varnish turns it cream, more with every year.`,
+        lower: pale.film.stepId,
+        fixes: (place) => {
+          const clear =
+            material.role === "clear"
+              ? ofFamily(
+                  place.shelf,
+                  seam.zone.use.wear === "hard" ? "tough water-borne polyurethane" : "water-borne clear coat",
+                )
+              : undefined;
+          const list: Fix[] = [];
+          if (clear)
+            list.push({
+              label: `Use ${named(clear)} instead`,
+              commands: [
+                ...(place.shelf.pinned.has(clear.id) ? [] : [{ do: "pin material" as const, material: clear }]),
+                ...patchStep(place, step.id, { what: clear.id }),
+              ],
+              look: "stays as white as it is",
+            });
+          list.push({
+            label: "The amber is wanted",
+            commands: withIntent(place, step.id, "stain"),
+            look: "warm, like old varnish",
+          });
+          return list;
+        },
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "oil varnish over storm blue",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm", { coats: 2 }],
+          ["brush", "varnish-oil"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "oil varnish over oyster",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-oyster", { coats: 2 }],
+          ["brush", "varnish-oil"],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,133 @@
+import { type Technique, technique } from "../technique.ts";
+
+const help = (row: Omit<Parameters<typeof technique>[0], "kind">) => technique({ ...row, kind: "help" });
+const handle = (row: Omit<Parameters<typeof technique>[0], "kind" | "minutesPerSquareMetre">) =>
+  technique({ ...row, kind: "handle", minutesPerSquareMetre: 0 });
+
+export const HELPING: readonly Technique[] = [
+  help({
+    id: "mist",
+    name: "Mist with water",
+    wets: "water",
+    minutesPerSquareMetre: 2,
+    setUp: 0,
+    effects: [{ does: "mist" }],
+    hint: "from arm's length, damp, no drops",
+  }),
+  help({
+    id: "hair-dryer",
+    name: "Dry with a hair-dryer",
+    minutesPerSquareMetre: 20,
+    effects: [{ does: "force dry" }],
+    hint: "moving, a hand's breadth off, until it is no longer cold to the palm",
+    sign: "warm, not cold, to the hand",
+  }),
+  help({
+    id: "heat-gun",
+    name: "Dry with a heat gun",
+    minutesPerSquareMetre: 12,
+    effects: [{ does: "force dry" }],
+    hazards: ["heat"],
+    hint: "lowest setting, always moving; never on lead, on wet solvent or on wax",
+    sign: "warm, not cold, to the hand",
+  }),
+  help({
+    id: "rest-mix",
+    name: "Stir, rest and sieve the mix",
+    minutesPerSquareMetre: 0,
+    setUp: 15,
+    hint: "stir 3 to 4 minutes, rest 5 to 10 until it thickens, sieve for smooth",
+  }),
+  help({
+    id: "mask",
+    name: "Mask",
+    minutesPerSquareMetre: 8,
+    setUp: 10,
+    hint: "press the edge down with a thumbnail, pull it while the paint is soft",
+  }),
+  help({
+    id: "chalk-lines",
+    name: "Chalk the layout",
+    minutesPerSquareMetre: 6,
+    setUp: 5,
+    hint: "chalk, never pencil: it wipes off",
+  }),
+  help({
+    id: "tack-off",
+    name: "Tack off",
+    minutesPerSquareMetre: 3,
+    setUp: 2,
+    hint: "tack cloth, folded, no pressing",
+  }),
+  help({
+    id: "touch-up",
+    name: "Touch up",
+    minutesPerSquareMetre: 6,
+    hint: "only misses and sags, before sanding",
+  }),
+  help({
+    id: "wet-preview",
+    name: "Wet a corner to preview",
+    minutesPerSquareMetre: 0,
+    setUp: 5,
+    hint: "a damp cloth shows the waxed look; it lightens again as it dries",
+  }),
+];
+
+export const INSPECTING: readonly Technique[] = [
+  technique({
+    id: "look",
+    name: "Look and decide",
+    kind: "inspect",
+    minutesPerSquareMetre: 2,
+    setUp: 5,
+    hint: "dry, in raking light, from where it will be seen",
+  }),
+];
+
+export const HOLDING: readonly Technique[] = [
+  technique({
+    id: "stand",
+    name: "Let it stand",
+    kind: "hold",
+    minutesPerSquareMetre: 0,
+    setUp: 0,
+    hands: false,
+    hint: "leave it alone; dust settles on what is wet",
+  }),
+  technique({
+    id: "cure",
+    name: "Let it cure",
+    kind: "hold",
+    minutesPerSquareMetre: 0,
+    setUp: 0,
+    hands: false,
+    hint: "gentle use only until it is over",
+  }),
+];
+
+export const HANDLING: readonly Technique[] = [
+  handle({
+    id: "hardware-off",
+    name: "Hardware off",
+    setUp: 15,
+    hint: "bag and label it; note hole centres and screw lengths",
+  }),
+  handle({
+    id: "hardware-on",
+    name: "Hardware on",
+    setUp: 15,
+    hint: "screws by hand; the thread must end short of the face",
+  }),
+  handle({ id: "drawers-out", name: "Drawers out", setUp: 5, hint: "number them on the back" }),
+  handle({ id: "drawers-in", name: "Drawers in", setUp: 5, hint: "wax the runners, not the paint" }),
+  handle({ id: "top-off", name: "Top off", setUp: 15, hint: "two to lift; note which way round" }),
+  handle({ id: "top-on", name: "Top on", setUp: 15, hint: "block-dry first, felt between" }),
+  handle({
+    id: "turn-over",
+    name: "Turn over",
+    setUp: 5,
+    hint: "on clean battens, block-dry first",
+    sign: "a thumb pressed and twisted leaves no mark",
+  }),
+];

@@ -1,0 +1,131 @@
+import { type Technique, technique } from "../technique.ts";
+
+const take = (row: Omit<Parameters<typeof technique>[0], "kind">) => technique({ ...row, kind: "take" });
+
+const sand = (grit: number, micrometres: number, hint: string): Technique =>
+  take({
+    id: `sand-${grit}`,
+    name: `Sand ${grit}`,
+    minutesPerSquareMetre: 14,
+    effects: [
+      { does: "abrade", micrometres, worked: { arris: 0.75, field: 0.05, high: 0.35, recess: 0 } },
+      { does: "key" },
+    ],
+    hazards: ["dust"],
+    hint,
+  });
+
+export const TAKING: readonly Technique[] = [
+  take({
+    id: "wipe-back",
+    name: "Wipe back",
+    rubbing: 0.7,
+    wets: "water",
+    minutesPerSquareMetre: 10,
+    setUp: 0,
+    effects: [{ does: "thin", leaves: { arris: 0.12, field: 0.35, high: 0.18, recess: 0.9 } }],
+    hint: "damp takes more than dry; along the grooves, not into them",
+    sign: "at tack it drags the sponge",
+  }),
+  take({
+    id: "rag-off",
+    name: "Rag off",
+    rubbing: 0.5,
+    minutesPerSquareMetre: 12,
+    setUp: 0,
+    effects: [{ does: "thin", leaves: { arris: 0.3, field: 0.6, high: 0.45, recess: 0.95 } }],
+    hint: "dab with a crumpled rag: dabbing gives the pattern, wiping only thins",
+  }),
+  take({
+    id: "wet-distress",
+    name: "Wet distress",
+    rubbing: 1,
+    wets: "water",
+    minutesPerSquareMetre: 18,
+    effects: [
+      { does: "dissolve", solvent: "water", rubbing: 1, worked: { arris: 0.85, field: 0.05, high: 0.45, recess: 0 } },
+    ],
+    hint: "damp cloth over a finger, edges and beads",
+    sign: "colour comes onto the cloth at the second or third rub",
+  }),
+  sand(320, 10, "paper folded into the grooves; fine lines and smoothing"),
+  sand(220, 30, "worn edges"),
+  sand(150, 110, "through to the timber on the arrises"),
+  take({
+    id: "power-sand",
+    name: "Small power sander",
+    minutesPerSquareMetre: 6,
+    setUp: 10,
+    effects: [
+      { does: "abrade", micrometres: 60, worked: { arris: 0.8, field: 0.12, high: 0.3, recess: 0 } },
+      { does: "chip", worked: { arris: 0.4, field: 0.25, high: 0.3, recess: 0 } },
+      { does: "key" },
+    ],
+    hazards: ["dust"],
+    hint: "fine disc, held flat and moving: loosens flakes where they sit badly",
+  }),
+  take({
+    id: "chip",
+    name: "Chip with fingers or blade",
+    minutesPerSquareMetre: 15,
+    effects: [{ does: "chip", worked: { arris: 0.7, field: 0.3, high: 0.5, recess: 0.05 } }],
+    hazards: ["dust"],
+    hint: "find a lifting edge and flick; stop while it still looks like an accident",
+  }),
+  take({
+    id: "scrape",
+    name: "Scrape crumb off",
+    minutesPerSquareMetre: 12,
+    effects: [{ does: "scrape" }],
+    hazards: ["dust"],
+    hint: "scraper at a low angle when all is dry, then brush and wipe",
+    sign: "the crumb breaks off dry and leaves a clean rim",
+  }),
+  take({
+    id: "scrape-back",
+    name: "Scrape back",
+    minutesPerSquareMetre: 16,
+    effects: [{ does: "abrade", micrometres: 80, worked: { arris: 0.6, field: 0.15, high: 0.5, recess: 0 } }],
+    hazards: ["dust"],
+    hint: "blade upright, drawn towards you",
+  }),
+  take({
+    id: "erase-wax",
+    name: "Erase tinted wax with clear",
+    rubbing: 0.3,
+    wets: "solvent",
+    minutesPerSquareMetre: 12,
+    effects: [{ does: "lift", binder: "wax", leaves: { arris: 0.15, field: 0.35, high: 0.2, recess: 0.85 } }],
+    hazards: ["oily rags"],
+    hint: "a little clear wax on a clean cloth lifts the tint where it is too strong",
+    sign: "the tint comes onto the cloth and the paint beneath brightens",
+  }),
+  take({
+    id: "foam-off",
+    name: "Take wax off with fine foam",
+    rubbing: 0.3,
+    minutesPerSquareMetre: 14,
+    effects: [{ does: "lift", binder: "wax", leaves: { arris: 0.1, field: 0.2, high: 0.1, recess: 0.7 } }],
+    hint: "fine melamine foam, damp, on a sealed face only",
+  }),
+  take({
+    id: "buff",
+    name: "Buff",
+    minutesPerSquareMetre: 12,
+    setUp: 2,
+    effects: [{ does: "polish" }],
+    hint: "lint-free cloth, turned often",
+    sign: "the solvent has left and the colour has lightened",
+  }),
+  take({
+    id: "burnish",
+    name: "Burnish with brown paper",
+    minutesPerSquareMetre: 12,
+    setUp: 2,
+    effects: [
+      { does: "abrade", micrometres: 2, worked: { arris: 0.6, field: 0.3, high: 0.5, recess: 0 } },
+      { does: "polish" },
+    ],
+    hint: "crumpled brown paper, along the grain, until it feels like skin",
+  }),
+];
