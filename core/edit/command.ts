@@ -9,6 +9,12 @@ const StepPatch = Step.omit({ id: true }).partial().extend({
   what: Step.shape.what.nullable(),
   wait: Step.shape.wait.nullable(),
   reveals: Step.shape.reveals.nullable(),
+  ratio: Step.shape.ratio.nullable(),
+  with: Step.shape.with.nullable(),
+  note: Step.shape.note.nullable(),
+  branches: Step.shape.branches.nullable(),
+  expected: Step.shape.expected.nullable(),
+  branch: Step.shape.branch.nullable(),
 });
 
 const JobPatch = z.strictObject({

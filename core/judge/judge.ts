@@ -134,6 +134,8 @@ function unchangedPhases(before: ZoneJudgement, crust: Crust, materials: Readonl
   }
   // a step's coats stand or fall together
   while (count > 0 && before.phases[count]?.phase.step === before.phases[count - 1]!.phase.step) count--;
+  // and a step of help is placed by what comes after it
+  while (count > 0 && before.phases[count - 1]!.phase.step.kind === "help") count--;
   return count;
 }
 

@@ -65,7 +65,7 @@ export function examplePlan(example: ExampleStack): Plan {
     movingParts: false,
     ...example.zone,
   };
-  const used = new Set(crust.steps.map((step) => step.what));
+  const used = new Set(crust.steps.flatMap((step) => [step.what, step.with]));
   return {
     format: "jolly-crust",
     version: PLAN_VERSION,

@@ -25,22 +25,25 @@ function freshId(crust: Crust, base: string, taken: number): string {
   }
 }
 
+const EVERYWHERE: Step["where"] = { on: "everywhere", share: 1 };
+
 export interface NewStep {
   how: string;
   what?: Material;
   coats?: number;
   intents?: Intent[];
+  where?: Step["where"];
 }
 
 /** Puts steps in, the first of them at this index, and pins the materials they need. */
 export function insertAt(place: Place, at: number, steps: readonly NewStep[]): Command[] {
-  return steps.flatMap(({ how, what, coats = 1, intents = [] }, index): Command[] => {
+  return steps.flatMap(({ how, what, coats = 1, intents = [], where = EVERYWHERE }, index): Command[] => {
     const step: Step = {
       id: freshId(place.crust, how, index),
       kind: findTechnique(how)!.kind,
       how,
       ...(what ? { what: what.id } : {}),
-      where: { on: "everywhere", share: 1 },
+      where,
       coats,
       intents,
     };

@@ -125,6 +125,7 @@ export function compileStep(
       where: step.where,
       intents: step.intents,
       hands,
+      helps: null,
     });
   return phases;
 }
@@ -147,7 +148,11 @@ export function compile(
   for (let at = last ? steps.indexOf(last) + 1 : 0; at < steps.length; at++) {
     const made = compileStep(steps[at]!, zone, materials, area);
     if (typeof made === "string") unreadable.push({ step: steps[at]!, because: made });
-    else for (const phase of made) phases.push(phase);
+    else {
+      const next = steps[at + 1]?.what;
+      const helps = (steps[at]!.kind === "help" && next !== undefined && materials.get(next)) || null;
+      for (const phase of made) phases.push(helps ? { ...phase, helps } : phase);
+    }
   }
   return { phases, unreadable };
 }

@@ -59,4 +59,6 @@ export interface Phase {
   where: { on: Where; share: Share };
   intents: readonly Intent[];
   hands: Minutes;
+  /** what a step of help prepares for: the material of the next step, if that is a coat */
+  helps: Material | null;
 }

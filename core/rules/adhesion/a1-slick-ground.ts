@@ -15,6 +15,10 @@ function tooSlick(seam: Seam, material: Material, stack: Stack): Draft | null {
   const { ground } = seam.before;
   const short = shortfall(material, toothOf(stack, ground));
   if (short < 1e-9) return null;
+  // sound varnish is the one slick ground that the schools differ on
+  const school =
+    stack === null && ground.ground.kind === "varnished timber" && ground.sound ? seam.houseRules.ground : null;
+  const trusted = school === "cleaned" || (school === "deglossed" && ground.deglossed);
   const below = topNamed(stack, ground.ground);
   const stepId = seam.phase.step.id;
   const chips = seam.phase.intents.includes("chips");
@@ -44,16 +48,51 @@ function tooSlick(seam: Seam, material: Material, stack: Stack): Draft | null {
     return list;
   };
   return {
-    severity: chips ? "note" : short > PEELS ? "stop" : "caution",
+    severity: chips || trusted ? "note" : short > PEELS ? "stop" : "caution",
     title: chips
       ? `${capital(named(material))} will chip off the ${below}, as you want it`
-      : `${capital(named(material))} ${short > PEELS ? "will not hold" : "may not hold"} on ${below}`,
-    because: keyed
-      ? `The ${below} is scuffed and still too slick for it: it can be pushed off with a thumbnail once dry.`
-      : `The ${below} is slick and not scuffed; there is nothing for the coat to key to.`,
-    schools: short > PEELS ? undefined : "Some shops trust a clean or deglossed surface here without scuffing.",
+      : trusted
+        ? `${capital(named(material))} goes on ${below} that was only ${school}`
+        : `${capital(named(material))} ${short > PEELS ? "will not hold" : "may not hold"} on ${below}`,
+    because: trusted
+      ? "By your house rule that holds; press tape on a trial patch the next day."
+      : keyed
+        ? `The ${below} is scuffed and still too slick for it: it can be pushed off with a thumbnail once dry.`
+        : `The ${below} is slick and not scuffed; there is nothing for the coat to key to.`,
+    schools:
+      school === null
+        ? undefined
+        : trusted
+          ? "Others scuff or prime it always."
+          : "Some shops trust a clean or deglossed surface here without scuffing.",
     lower: stepOf(stack),
-    ...(chips ? {} : { fixes }),
+    ...(chips || trusted ? {} : { fixes }),
+  };
+}
+
+/** The school that primes old varnish always, even where it is scuffed. */
+function alwaysPrimed(seam: Seam, material: Material, stack: Stack): Draft | null {
+  const { ground } = seam.before.ground;
+  if (seam.houseRules.ground !== "primed" || stack !== null || ground.kind !== "varnished timber") return null;
+  if (material.role === "primer") return null;
+  return {
+    severity: "caution",
+    title: `Your house primes ${topNamed(null, ground)} first`,
+    because: `${capital(named(material))} goes straight onto it, scuffed or not.`,
+    schools: "Others trust a clean, scuffed face.",
+    lower: "ground",
+    part: "primed",
+    fixes: (place) => {
+      const primer = ofFamily(place.shelf, "bonding primer");
+      return primer
+        ? [
+            {
+              label: "Two thin coats of bonding primer",
+              commands: insertBefore(place, seam.phase.step.id, [{ how: "brush", what: primer, coats: 2 }]),
+            },
+          ]
+        : [];
+    },
   };
 }
 
@@ -64,7 +103,7 @@ export const slickGround: Rule = {
     reason:
       "Paint holds by creeping into scratches and pores. Laminate, metal, glass and gloss varnish have none, so the film sits on them like a sticker.",
     origin: "common practice; the shares of tooth and grip are from memory",
-    schools: [],
+    schools: ["ground"],
     subsumes: [],
   },
   looksAt: ["coat"],
@@ -75,6 +114,8 @@ export const slickGround: Rule = {
       if (isWax(stack)) continue;
       const draft = tooSlick(seam, material, stack);
       if (draft) return [draft];
+      const unprimed = alwaysPrimed(seam, material, stack);
+      if (unprimed) return [unprimed];
       if (
         stack === null &&
         seam.before.ground.ground.tooth < VERY_SLICK &&

@@ -1,3 +1,4 @@
+import type { Stack } from "../../surface/surface.ts";
 import { isResist, isWax, seen } from "../read-surface.ts";
 import { leaveOut, moveBefore } from "../repair.ts";
 import type { Fix, Place, Rule, Seam } from "../rule.ts";
@@ -9,11 +10,16 @@ function lowestWaxOfRun(seam: Seam): string | null {
   for (let at = seam.past.length - 1; at >= 0; at--) {
     const { phase } = seam.past[at]!;
     if (phase.technique.id === "buff" || phase.step.id === seam.phase.step.id) continue;
-    if (phase.material?.binder !== "wax") break;
+    if (phase.material?.binder !== "wax" && phase.material?.family !== "wax and paint blend") break;
     lowest = phase.step.id;
   }
   return lowest;
 }
+
+/** Up to this share of a face, gilding wax is an accent (from memory). */
+const ACCENTS = 0.15;
+
+const waxes = (stack: Stack) => isWax(stack) || stack?.film.material.family === "wax and paint blend";
 
 export const clearCoatOverWax: Rule = {
   meta: {
@@ -22,18 +28,25 @@ export const clearCoatOverWax: Rule = {
     reason:
       "A film needs something to bite on. Over wax it beads, stays soft, and peels within weeks; nothing but taking the wax off again mends it.",
     origin: "common practice",
-    schools: [],
+    schools: ["filmOverWax"],
     subsumes: ["A1", "A3", "W6"],
   },
   looksAt: ["coat"],
   check(seam) {
     const { material, step } = seam.phase;
     if (material?.role !== "clear") return [];
-    const waxed = seen(seam.tops).filter((top) => isWax(top.stack) && !isResist(top.stack!.film));
+    const waxed = seen(seam.tops).filter((top) => waxes(top.stack) && !isResist(top.stack!.film));
     const top = waxed[0]?.stack;
     if (!top) return [];
     const share = waxed.reduce((sum, one) => sum + one.share, 0);
     const wax = named(top.film.material);
+    const school = seam.houseRules.filmOverWax;
+    const allowed =
+      (school === "over a blend" &&
+        waxed.every(({ stack }) => stack?.film.material.family === "wax and paint blend")) ||
+      (school === "over accents" &&
+        share <= ACCENTS &&
+        waxed.every(({ stack }) => stack?.film.material.family === "gilding wax"));
     const fixes = (place: Place): Fix[] => {
       const list: Fix[] = [];
       const lowest = lowestWaxOfRun(seam);
@@ -52,10 +65,12 @@ export const clearCoatOverWax: Rule = {
     };
     return [
       {
-        severity: "stop",
+        severity: allowed ? "caution" : "stop",
         title: `A ${material.carrier === "water" ? "water-borne " : ""}clear coat will not hold on wax`,
         because: `${capital(wax)} lies over ${sayShare(share)}. The ${named(material)} would bead, and peel within weeks.`,
-        schools: "Some shops accept a clear coat over a thin, dry wax-and-paint blend, or over gilding-wax accents.",
+        schools: allowed
+          ? "Your house rule lets it pass here; most shops never do it."
+          : "Some shops accept a clear coat over a thin, dry wax-and-paint blend, or over gilding-wax accents.",
         lower: top.film.stepId,
         fixes,
       },

@@ -1,7 +1,7 @@
 import type { Film } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { THIRSTY, WORTH_SAYING } from "../read-surface.ts";
-import { ofFamily, waitBefore, withIntent } from "../repair.ts";
+import { ofFamily, patchStep, waitBefore, withIntent } from "../repair.ts";
 import type { Fix, Rule, Seam } from "../rule.ts";
 import { capital, named } from "../words.ts";
 

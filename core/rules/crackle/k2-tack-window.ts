@@ -1,8 +1,10 @@
 import { openBetween } from "../../drying/gate.ts";
 import type { Phase } from "../../surface/phase.ts";
 import { sayDuration } from "../../units/duration.ts";
-import { indexOfStep, patchStep } from "../repair.ts";
+import { stepOf } from "../read-surface.ts";
+import { indexOfStep, insertBefore, ofFamily, patchStep } from "../repair.ts";
 import type { Demand, Fix, Place, Rule } from "../rule.ts";
+import { capital, named } from "../words.ts";
 
 function fixesFor(place: Place, phase: Phase, medium: string): Fix[] {
   const { crust } = place;
@@ -56,6 +58,36 @@ export const tackWindow: Rule = {
       ];
     });
   },
+  check(seam) {
+    const { material, step, intents } = seam.phase;
+    if (material?.role !== "paint" || !intents.includes("cracks") || seam.phase.coat > 1) return [];
+    if (seam.films.some(({ film }) => film.material.role === "medium" && !film.spent)) return [];
+    return [
+      {
+        severity: "caution",
+        title: `${capital(named(material))} will not crack: there is no medium under it`,
+        because: "Paint by itself dries whole. Crackle medium, or wet glue, tears it from beneath.",
+        lower: stepOf(seam.tops[0]?.stack ?? null),
+        part: "nothing",
+        fixes: (place) => {
+          const medium = ofFamily(place.shelf, "crackle medium");
+          const without: Fix = {
+            label: "Cracks are not wanted",
+            commands: patchStep(place, step.id, { intents: intents.filter((one) => one !== "cracks") }),
+          };
+          return medium
+            ? [
+                {
+                  label: "Crackle medium first",
+                  commands: insertBefore(place, step.id, [{ how: "brush", what: medium }]),
+                },
+                without,
+              ]
+            : [without];
+        },
+      },
+    ];
+  },
   examples: {
     clean: [
       {
@@ -78,6 +110,15 @@ export const tackWindow: Rule = {
           ["brush", "mineral-storm"],
           ["brush", "crackle-medium"],
           ["brush", "mineral-oyster", { wait: { kind: "at least", minutes: 180 } }],
+        ],
+      },
+      {
+        shows: "cracks wanted, and no medium",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "mineral-oyster", { intents: ["cracks"] }],
         ],
       },
     ],

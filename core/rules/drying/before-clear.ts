@@ -14,10 +14,17 @@ export function waitBeforeClear(material: Material, houseRules: HouseRules): Ran
     : material.drying.beforeClear;
 }
 
+/** What is left to wait once warm air has dried a coat to the hand (from memory). */
+const AFTER_WARM_AIR: Range = { typical: 10, safe: 15 };
+
+/** The wait of a coat that was dried by warm air, where the house counts that as dry. */
+export const dryByWarmAir = (film: Film, houseRules: HouseRules): Range | null =>
+  film.forced && houseRules.forcedDry === "counts as dry" ? AFTER_WARM_AIR : null;
+
 /** The demand that a film has stood long enough before what seals it: stop before touch dry, caution before the school's wait. */
 export function standsBefore(seam: Seam, film: Film, rule: string, fault: string): Demand {
   const below = film.material;
-  const opens = waitBeforeClear(below, seam.houseRules);
+  const opens = dryByWarmAir(film, seam.houseRules) ?? waitBeforeClear(below, seam.houseRules);
   const school = seam.houseRules.waitBeforeClear;
   return {
     rule,

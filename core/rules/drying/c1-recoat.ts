@@ -1,18 +1,37 @@
-import { openFrom, type Range } from "../../drying/gate.ts";
-import type { Material } from "../../materials/material.ts";
+import { type Gate, openBetween, openFrom, openUntil, type Range } from "../../drying/gate.ts";
 import type { HouseRules } from "../../plan/house-rules.ts";
+import type { Film } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { HOUR } from "../../units/units.ts";
-import { patchStep } from "../repair.ts";
-import type { Rule } from "../rule.ts";
+import { dropWait } from "../repair.ts";
+import type { Demand, Rule, Seam } from "../rule.ts";
 import { capital, named } from "../words.ts";
+import { dryByWarmAir } from "./before-clear.ts";
 
 /** When the next coat may go over this one, by the school followed. */
-function recoatFrom(material: Material, houseRules: HouseRules): Range {
-  if (material.family === "milk paint" && houseRules.milkRecoat === "label, 2 h")
-    return { typical: 2 * HOUR, safe: 2 * HOUR };
-  return material.drying.recoat;
+function recoatFrom(film: Film, houseRules: HouseRules): Range {
+  const { family, drying } = film.material;
+  if (family === "milk paint" && houseRules.milkRecoat === "label, 2 h") return { typical: 2 * HOUR, safe: 2 * HOUR };
+  return dryByWarmAir(film, houseRules) ?? drying.recoat;
 }
+
+/** Whether the next coat is meant to go into this one while it is wet. */
+const wetInWet = ({ phase }: Seam, film: Film) =>
+  phase.technique.id === "blend" ||
+  phase.intents.includes("blend") ||
+  (phase.material?.role === "glaze" && film.material.role === "glaze");
+
+/** The times at which the next coat may start; some films have two, wet in wet and dry, and nothing between. */
+function gatesOver(seam: Seam, film: Film): Gate[] {
+  const { open, closed } = film.material.windows;
+  const opens = recoatFrom(film, seam.houseRules);
+  if (closed) return [openBetween("recoat", opens, closed.from), openFrom("recoat", closed.until)];
+  if (open && wetInWet(seam, film)) return [openUntil("open", open), openFrom("recoat", opens)];
+  return [openFrom("recoat", opens)];
+}
+
+/** Seams that wait by a rule of their own: leaf on size, crumb into wet paint, patina on metal, transfers, tissue. */
+const OWN_RULE: ReadonlySet<string> = new Set(["leaf", "crumb", "patina", "transfer", "tissue"]);
 
 export const recoat: Rule = {
   meta: {
@@ -20,46 +39,47 @@ export const recoat: Rule = {
     title: "Let the coat below dry",
     reason: "A coat laid too early drags the one beneath, wrinkles, and dries slowly all the way down.",
     origin: "the recoat figure of each material",
-    schools: ["milkRecoat"],
+    schools: ["milkRecoat", "forcedDry"],
     subsumes: [],
   },
-  looksAt: ["coat"],
+  looksAt: ["coat", "help"],
   demands(seam) {
-    const { material, step } = seam.phase;
-    if (!material || material.role === "wax") return [];
-    return seam.films.flatMap(({ film }) => {
+    const { step, does } = seam.phase;
+    // misting is the first stroke of the coat it prepares for, and waits as that would
+    const material = does.has("mist") ? seam.phase.helps : seam.phase.material;
+    if (!material || material.role === "wax" || OWN_RULE.has(material.role)) return [];
+    return seam.films.flatMap(({ film }): Demand[] => {
       const below = film.material;
       // wax is never painted over by waiting, tack has a window of its own, and a clear coat waits by its own rule
-      if (
-        below.binder === "wax" ||
-        (below.windows.tack && !film.spent) ||
-        (material.role === "clear" && below.role !== "clear")
-      )
-        return [];
-      const opens = recoatFrom(below, seam.houseRules);
+      if (below.binder === "wax" || (below.role === "medium" && !film.spent)) return [];
+      if (OWN_RULE.has(below.role) && below.role !== "leaf" && below.role !== "transfer") return [];
+      if (material.role === "clear" && below.role !== "clear") return [];
+      const gates = gatesOver(seam, film);
+      const opens = gates.at(-1)!.opens;
       return [
         {
           rule: "C1",
           from: film.phaseId,
           to: seam.phase.id,
           lower: film.stepId,
-          gates: [openFrom("recoat", opens)],
+          gates,
           reason: "recoat",
           tell: (verdict, waited) =>
             verdict === "late"
               ? null
               : {
-                  severity: waited < below.drying.touch.typical ? "stop" : "caution",
+                  severity: waited < below.drying.touch.typical && gates.length === 1 ? "stop" : "caution",
                   title: `${capital(named(below))} is not ready for the next coat`,
-                  because: `It has had ${sayDuration(waited)} and needs ${sayDuration(opens.safe)}: the brush would drag it.`,
+                  because:
+                    gates.length > 1
+                      ? `It has had ${sayDuration(waited)}: into it while wet, up to ${sayDuration(gates[0]!.shuts!.safe)}, or from ${sayDuration(opens.safe)}, not between.`
+                      : `It has had ${sayDuration(waited)} and needs ${sayDuration(opens.safe)}: the brush would drag it.`,
                   schools:
                     below.family === "milk paint"
                       ? "Milk paint is recoated after 2 h by some labels, after 12 h by careful shops."
                       : undefined,
                   lower: film.stepId,
-                  fixes: (place) => [
-                    { label: "Wait until it is ready", commands: patchStep(place, step.id, { wait: null }) },
-                  ],
+                  fixes: (place) => dropWait(place, step.id, "Wait until it is ready"),
                 },
         },
       ];
@@ -85,6 +105,15 @@ export const recoat: Rule = {
         steps: [
           ["brush", "chalk-slate"],
           ["brush", "chalk-bone-white", { wait: { kind: "exactly", minutes: 10 } }],
+        ],
+      },
+      {
+        shows: "aerosol again after four hours: neither wet in wet nor dry",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["spray", "aerosol-iron-black"],
+          ["spray", "aerosol-iron-black", { wait: { kind: "exactly", minutes: 240 } }],
         ],
       },
     ],

@@ -4,17 +4,23 @@ import { standsBefore } from "./before-clear.ts";
 export const standBeforeClearCoat: Rule = {
   meta: {
     id: "C3",
-    title: "Paint and glaze stand before a clear coat",
+    title: "Paint stands before a clear coat",
     reason: "A clear coat shuts the water in. Sealed too early the paint stays soft, clouds, or lifts with the brush.",
     origin: "common practice, with schools",
-    schools: ["waitBeforeClear"],
+    schools: ["waitBeforeClear", "forcedDry"],
     subsumes: [],
   },
   looksAt: ["coat"],
   demands(seam) {
     if (seam.phase.material?.role !== "clear") return [];
     return seam.films
-      .filter(({ film }) => film.material.role !== "clear" && !["wax", "clay"].includes(film.material.binder))
+      .filter(
+        ({ film }) =>
+          // glaze and clay have a rule of their own
+          film.material.role !== "clear" &&
+          film.material.role !== "glaze" &&
+          !["wax", "clay"].includes(film.material.binder),
+      )
       .map(({ film }) => standsBefore(seam, film, "C3", "The clear coat would shut its water in and pull at it."));
   },
   examples: {

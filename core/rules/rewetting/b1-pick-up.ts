@@ -39,7 +39,7 @@ export const pickUp: Rule = {
       if (!film) continue;
       const below = named(film.material);
       const age = seam.at - film.laidAt;
-      if (seam.phase.intents.includes("blend"))
+      if (seam.phase.intents.includes("blend") || technique.id === "blend")
         return [
           {
             severity: "note",

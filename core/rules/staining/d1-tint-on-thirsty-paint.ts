@@ -1,5 +1,6 @@
 import { lightness } from "../../colour/difference.ts";
 import { absorbencyOf } from "../../surface/surface.ts";
+import { acceptsThirst, porousGlazeFixes } from "../porous-glaze.ts";
 import { isTinted, seen, stepOf, THIRSTY } from "../read-surface.ts";
 import { insertBefore, ofFamily, withIntent } from "../repair.ts";
 import type { Fix, Place, Rule } from "../rule.ts";
@@ -14,7 +15,7 @@ export const tintOnThirstyPaint: Rule = {
     reason:
       "Unsealed chalk, clay and milk paint drink. The colour goes in where it first touches and cannot be wiped back to the paint again.",
     origin: "common practice",
-    schools: ["darkWax"],
+    schools: ["darkWax", "porousGlaze"],
     subsumes: ["D2"],
   },
   looksAt: ["coat"],
@@ -30,23 +31,17 @@ export const tintOnThirstyPaint: Rule = {
     const share = thirsty.reduce((sum, one) => sum + one.share, 0);
     const below = topNamed(top.stack, seam.zone.ground);
     const wanted = step.intents.includes("stain");
-    const accepted = wax && seam.houseRules.darkWax === "straight on the paint";
+    const accepted = wax ? seam.houseRules.darkWax === "straight on the paint" : acceptsThirst(seam);
     const fixes = (place: Place): Fix[] => {
+      if (!wax) return porousGlazeFixes(place, step.id, seam.houseRules);
       const list: Fix[] = [];
       const clearWax = ofFamily(place.shelf, "clear wax");
       const clearCoat = ofFamily(place.shelf, "water-borne clear coat");
-      const slip = ofFamily(place.shelf, "clear glaze medium");
-      if (wax && clearWax)
+      if (clearWax)
         list.push({
           label: "Clear wax first, dark into it while fresh",
           commands: insertBefore(place, step.id, [{ how: "wax", what: clearWax }]),
           look: "stays paler on the flats, dark only in the grooves",
-        });
-      if (!wax && slip)
-        list.push({
-          label: "A slip coat of clear glaze first",
-          commands: insertBefore(place, step.id, [{ how: "brush", what: slip }]),
-          look: "wipes back cleaner",
         });
       if (clearCoat)
         list.push({

@@ -1,7 +1,7 @@
 import { absorbencyOf } from "../../surface/surface.ts";
+import { acceptsThirst, isDamp, porousGlazeFixes } from "../porous-glaze.ts";
 import { isTinted, seen, stepOf, THIRSTY } from "../read-surface.ts";
-import { insertBefore, ofFamily, withIntent } from "../repair.ts";
-import type { Fix, Place, Rule } from "../rule.ts";
+import type { Place, Rule } from "../rule.ts";
 import { capital, named, topNamed } from "../words.ts";
 
 export const glazeGrabs: Rule = {
@@ -11,7 +11,7 @@ export const glazeGrabs: Rule = {
     reason:
       "The paint drinks the water out of the glaze before it can be moved; it sets where it lands, darker in one place than in the next.",
     origin: "common practice",
-    schools: [],
+    schools: ["porousGlaze"],
     subsumes: [],
   },
   looksAt: ["coat"],
@@ -20,32 +20,20 @@ export const glazeGrabs: Rule = {
     if (material?.role !== "glaze" || !isTinted(material)) return [];
     const top = seen(seam.tops).find((one) => absorbencyOf(one.stack, seam.before.ground) >= THIRSTY);
     if (!top) return [];
-    const wanted = step.intents.includes("stain");
-    const fixes = (place: Place): Fix[] => {
-      const list: Fix[] = [];
-      const slip = ofFamily(place.shelf, "clear glaze medium");
-      const clearCoat = ofFamily(place.shelf, "water-borne clear coat");
-      if (slip)
-        list.push({
-          label: "A slip coat of clear glaze first",
-          commands: insertBefore(place, step.id, [{ how: "brush", what: slip }]),
-        });
-      if (clearCoat)
-        list.push({
-          label: `Seal with ${named(clearCoat)} first`,
-          commands: insertBefore(place, step.id, [{ how: "brush", what: clearCoat }]),
-        });
-      list.push({ label: "Patches are wanted", commands: withIntent(place, step.id, "stain"), look: "uneven, grimed" });
-      return list;
-    };
+    const wanted = step.intents.includes("stain") || acceptsThirst(seam);
+    const below = topNamed(top.stack, seam.zone.ground);
     return [
       {
         severity: wanted ? "note" : "caution",
-        title: `${capital(named(material))} will grab on ${topNamed(top.stack, seam.zone.ground)}`,
-        because: "It is thirsty and unsealed, so the glaze will not move after the first touch.",
-        schools: "Some mist the face with water instead of sealing it.",
+        title: wanted
+          ? `${capital(named(material))} will tint the ${below} unevenly, as you want it`
+          : `${capital(named(material))} will grab on ${below}`,
+        because: isDamp(seam)
+          ? "The face is damp from misting, so it moves for a few minutes; then it stays where it is."
+          : "It is thirsty and unsealed, so the glaze will not move after the first touch.",
+        schools: "A slip coat, a film, a mist of water, or straight on: each has its shops.",
         lower: stepOf(top.stack),
-        ...(wanted ? {} : { fixes }),
+        ...(wanted ? {} : { fixes: (place: Place) => porousGlazeFixes(place, step.id, seam.houseRules) }),
       },
     ];
   },

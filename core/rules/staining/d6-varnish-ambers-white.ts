@@ -1,6 +1,6 @@
 import { lightness } from "../../colour/difference.ts";
 import { paleTop } from "../read-surface.ts";
-import { ofFamily, withIntent } from "../repair.ts";
+import { ofFamily, patchStep, withIntent } from "../repair.ts";
 import type { Fix, Rule } from "../rule.ts";
 import { capital, named } from "../words.ts";
 

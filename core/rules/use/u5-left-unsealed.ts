@@ -11,7 +11,7 @@ export const leftUnsealed: Rule = {
     reason:
       "Chalk, clay and milk paint left open take every fingerprint, ring and splash, and they cannot be washed off again.",
     origin: "common practice",
-    schools: [],
+    schools: ["end"],
     subsumes: ["U2"],
   },
   looksAt: ["finish"],
@@ -36,18 +36,26 @@ export const leftUnsealed: Rule = {
           commands: insertAt(place, end, [{ how: "brush", what: tough, coats: 2 }]),
           look: "a little deeper, a little less matt",
         });
-      if (!hard && wax)
-        list.push({
-          label: "Finish with clear wax",
-          commands: insertAt(place, end, [{ how: "wax", what: wax }, { how: "buff" }]),
-          look: "deeper colour, soft sheen",
-        });
-      if (clear)
-        list.push({
-          label: `Two coats of ${named(clear)}`,
-          commands: insertAt(place, end, [{ how: "brush", what: clear, coats: 2 }]),
-          look: "a little deeper",
-        });
+      const waxed: Fix[] =
+        !hard && wax
+          ? [
+              {
+                label: "Finish with clear wax",
+                commands: insertAt(place, end, [{ how: "wax", what: wax }, { how: "buff" }]),
+                look: "deeper colour, soft sheen",
+              },
+            ]
+          : [];
+      const filmed: Fix[] = clear
+        ? [
+            {
+              label: `Two coats of ${named(clear)}`,
+              commands: insertAt(place, end, [{ how: "brush", what: clear, coats: 2 }]),
+              look: "a little deeper",
+            },
+          ]
+        : [];
+      list.push(...(finish.houseRules.end === "wax" ? [...waxed, ...filmed] : [...filmed, ...waxed]));
       return list;
     };
     return [

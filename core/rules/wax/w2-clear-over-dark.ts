@@ -22,11 +22,11 @@ export const clearOverDark: Rule = {
     const dark = named(top.film.material);
     return [
       {
-        severity: finishing ? "note" : "caution",
+        severity: finishing ? "note" : seam.houseRules.lastWax === "never clear over dark" ? "stop" : "caution",
         title: `Clear wax will lift some of the ${dark}`,
         because: finishing
           ? "Keep it thin and do not rub: your house rule finishes with clear over all."
-          : "Your house rule is that dark goes last.",
+          : `Your house rule: ${seam.houseRules.lastWax}.`,
         schools: finishing ? "Others never put clear over dark." : "Some finish with a thin clear wax over all.",
         lower: top.film.stepId,
         fixes: (place) =>

@@ -8,14 +8,14 @@ export const waxOnUnreadyPaint: Rule = {
     reason:
       "Waxing is rubbing. Paint that is not dry through drags and tears under the cloth, the more the harder it is worked.",
     origin: "common practice, with schools",
-    schools: ["waitBeforeClear"],
+    schools: ["waitBeforeClear", "forcedDry"],
     subsumes: [],
   },
   looksAt: ["coat"],
   demands(seam) {
     if (seam.phase.material?.role !== "wax") return [];
     return seam.films
-      .filter(({ film }) => film.material.binder !== "wax")
+      .filter(({ film }) => film.material.binder !== "wax" && film.material.role !== "glaze")
       .map(({ film }) => standsBefore(seam, film, "W4", "Rubbing wax in would drag and tear it."));
   },
   examples: {

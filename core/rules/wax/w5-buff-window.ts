@@ -55,8 +55,8 @@ export const buffWindow: Rule = {
     });
   },
   check(seam) {
-    if (!seam.phase.effects.some((effect) => effect.does === "polish") || seam.tops.some((top) => isWax(top.stack)))
-      return [];
+    const { does } = seam.phase;
+    if (!does.has("polish") || does.has("abrade") || seam.tops.some((top) => isWax(top.stack))) return [];
     return [
       {
         severity: "caution",

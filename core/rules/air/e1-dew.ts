@@ -1,0 +1,44 @@
+import { dewPoint } from "../../drying/air.ts";
+import type { Rule } from "../rule.ts";
+
+/** The surface stays this much above the dew point (ISO 8502-4 practice). */
+const MARGIN = 3;
+
+export const dew: Rule = {
+  meta: {
+    id: "E1",
+    title: "The piece stays three degrees above the dew point",
+    reason: "On a colder face water is already settling, though nobody sees it, and the coat dries over it.",
+    origin: "published: ISO 8502-4 practice, 3 °C margin",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    if (!seam.phase.material || seam.past.some(({ phase }) => phase.material !== null)) return [];
+    const { celsius, relativeHumidity, surfaceCelsius } = seam.room;
+    const dewsAt = dewPoint(celsius, relativeHumidity);
+    const surface = surfaceCelsius ?? celsius;
+    if (surface - dewsAt >= MARGIN) return [];
+    return [
+      {
+        severity: "stop",
+        title: "The piece is too near the dew point",
+        because: `It is at ${surface.toFixed(0)} °C and dew settles at ${dewsAt.toFixed(1)} °C; keep ${MARGIN} °C between. Warm the room, or dry the air, and let the piece come to the room's warmth.`,
+        lower: "ground",
+      },
+    ];
+  },
+  examples: {
+    clean: [{ shows: "a warm dry room", ground: "raw timber", species: "pine", steps: [["brush", "mineral-storm"]] }],
+    faulty: [
+      {
+        shows: "a cold piece brought into a warm room",
+        ground: "raw timber",
+        species: "pine",
+        room: { celsius: 20, relativeHumidity: 65, surfaceCelsius: 10 },
+        steps: [["brush", "mineral-storm"]],
+      },
+    ],
+  },
+};

@@ -1,0 +1,53 @@
+import type { Rule } from "../rule.ts";
+import { named } from "../words.ts";
+
+/** Below this water-borne films do not form (from memory; the label decides). */
+const COLDEST = 10;
+
+export const tooCold: Rule = {
+  meta: {
+    id: "E2",
+    title: "Water-borne films do not form in the cold",
+    reason:
+      "The grains of the binder must be warm enough to melt together. Below that they dry to powder side by side, and no later warmth mends it.",
+    origin: "from memory; the label decides",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material } = seam.phase;
+    if (material?.carrier !== "water" || seam.past.some(({ phase }) => phase.material?.carrier === "water")) return [];
+    const { celsius, surfaceCelsius } = seam.room;
+    const coldest = Math.min(celsius, surfaceCelsius ?? celsius);
+    if (coldest >= COLDEST) return [];
+    return [
+      {
+        severity: "stop",
+        title: `Too cold for ${named(material)}`,
+        because: `It is ${coldest.toFixed(0)} °C; below ${COLDEST} °C water-borne films do not form. Warm the room and the piece, the night through.`,
+        lower: "ground",
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "shellac in a cool room",
+        ground: "raw timber",
+        species: "pine",
+        room: { celsius: 9 },
+        steps: [["brush", "shellac-sealer"]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "paint in a cold shed",
+        ground: "raw timber",
+        species: "pine",
+        room: { celsius: 7 },
+        steps: [["brush", "mineral-storm"]],
+      },
+    ],
+  },
+};

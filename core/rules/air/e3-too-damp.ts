@@ -1,0 +1,49 @@
+import type { Rule } from "../rule.ts";
+
+const DAMP = 85;
+const WET = 92;
+
+export const tooDamp: Rule = {
+  meta: {
+    id: "E3",
+    title: "Over 85 % water does not leave",
+    reason: "The air is full. Water-borne coats stay open for hours, run, and cloud; shellac goes white.",
+    origin: "common practice; the limits are from memory",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material } = seam.phase;
+    const { relativeHumidity } = seam.room;
+    if (!material || relativeHumidity <= DAMP || seam.past.some(({ phase }) => phase.material !== null)) return [];
+    return [
+      {
+        severity: relativeHumidity > WET ? "stop" : "caution",
+        title: "The air is too damp to dry in",
+        because: `The room is at ${Math.round(relativeHumidity)} %. Above ${DAMP} % coats hardly dry; warm the room or run a dryer until it falls.`,
+        lower: "ground",
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "a room at 60 %",
+        ground: "raw timber",
+        species: "pine",
+        room: { relativeHumidity: 60 },
+        steps: [["brush", "mineral-storm"]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "a room at 88 %",
+        ground: "raw timber",
+        species: "pine",
+        room: { relativeHumidity: 88, surfaceCelsius: 30, celsius: 24 },
+        steps: [["brush", "mineral-storm"]],
+      },
+    ],
+  },
+};

@@ -1,0 +1,43 @@
+import type { Rule } from "../rule.ts";
+
+const HOT = 35;
+
+export const heatAndDraught: Rule = {
+  meta: {
+    id: "E4",
+    title: "Heat and moving air skin a coat",
+    reason: "The top dries shut over a wet middle: laps show, and the skin wrinkles as the rest follows.",
+    origin: "common practice; the limit of 35 °C is from memory",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { celsius, draught } = seam.room;
+    if (!seam.phase.material || seam.past.some(({ phase }) => phase.material !== null)) return [];
+    if (celsius <= HOT && !draught) return [];
+    return [
+      {
+        severity: "caution",
+        title: celsius > HOT ? "The room is so hot that coats will skin" : "Moving air will skin the coats",
+        because:
+          celsius > HOT
+            ? `It is ${celsius.toFixed(0)} °C; above about ${HOT} °C work early, in small areas.`
+            : "The room is set to a draught. Keep it off wet faces; air the room between coats.",
+        lower: "ground",
+      },
+    ];
+  },
+  examples: {
+    clean: [{ shows: "a still room", ground: "raw timber", species: "pine", steps: [["brush", "mineral-storm"]] }],
+    faulty: [
+      {
+        shows: "a fan on the wet face",
+        ground: "raw timber",
+        species: "pine",
+        room: { draught: true },
+        steps: [["brush", "mineral-storm"]],
+      },
+    ],
+  },
+};

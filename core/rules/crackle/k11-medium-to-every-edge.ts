@@ -1,0 +1,60 @@
+import { stepOf } from "../read-surface.ts";
+import { patchStep } from "../repair.ts";
+import type { Rule } from "../rule.ts";
+
+export const mediumToEveryEdge: Rule = {
+  meta: {
+    id: "K11",
+    title: "The medium reaches every edge, or the bare spots stay whole",
+    reason: "Paint beside the medium dries without a crack, and the border between the two is as plain as a map.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material, step, where } = seam.phase;
+    if (material?.role !== "medium" || seam.phase.coat > 1) return [];
+    if (where.on === "everywhere" && where.share >= 1) return [];
+    return [
+      {
+        severity: "note",
+        title: "Where the medium stops, the cracks stop",
+        because: "It does not cover the whole face. Feather its borders, for they show as a line in the cracks.",
+        lower: stepOf(seam.tops[0]?.stack ?? null),
+        fixes: (place) => [
+          {
+            label: "Bring it to every edge",
+            commands: patchStep(place, step.id, { where: { on: "everywhere", share: 1 } }),
+          },
+        ],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "medium everywhere",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "crackle-medium"],
+          ["brush", "mineral-oyster"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "medium on two thirds",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "crackle-medium", { where: { on: "everywhere", share: 0.65 } }],
+          ["brush", "mineral-oyster"],
+        ],
+      },
+    ],
+  },
+};

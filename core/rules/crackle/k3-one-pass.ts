@@ -1,0 +1,77 @@
+import { cracksOver, type Film } from "../../surface/surface.ts";
+import { patchStep } from "../repair.ts";
+import type { Rule, Seam } from "../rule.ts";
+import { capital, named } from "../words.ts";
+
+/** From this rubbing a technique goes over the same place twice. */
+const GOES_BACK = 0.25;
+
+const underCracks = (seam: Seam): Film | null => {
+  const { material } = seam.phase;
+  if (material?.role !== "paint") return null;
+  return seam.films.find(({ film }) => cracksOver(film, material, seam.at))?.film ?? null;
+};
+
+export const onePass: Rule = {
+  meta: {
+    id: "K3",
+    title: "Over crackle, one pass and no going back",
+    reason:
+      "The medium swims as the paint wets it. A second stroke drags skin and medium together and the cracks close; they follow the stroke that was made.",
+    origin: "common practice",
+    schools: [],
+    subsumes: ["B1"],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { technique, step } = seam.phase;
+    const medium = underCracks(seam);
+    if (!medium || medium.material.binder === "glue" || technique.rubbing < GOES_BACK) return [];
+    return [
+      {
+        severity: "caution",
+        title: `${capital(technique.name)} goes over the same place twice`,
+        because: `On the ${named(medium.material)} each stroke is laid once, the same way as the medium was.`,
+        lower: medium.stepId,
+        fixes: (place) => [
+          {
+            label: "Brush it in single strokes",
+            commands: patchStep(place, step.id, { how: "brush" }),
+            look: "cracks along the stroke",
+          },
+          {
+            label: "Roll it",
+            commands: patchStep(place, step.id, { how: "roller" }),
+            look: "cracks in all directions, finer",
+          },
+        ],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "one stroke over the medium",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "crackle-medium"],
+          ["brush", "mineral-oyster"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "cross-hatched over the medium",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "crackle-medium"],
+          ["cross-hatch", "mineral-oyster"],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,56 @@
+import { stepOf } from "../read-surface.ts";
+import type { Rule } from "../rule.ts";
+
+const TOO_DAMP = 70;
+
+export const dampAir: Rule = {
+  meta: {
+    id: "K5",
+    title: "Damp air weakens crackle",
+    reason:
+      "The paint has to shrink faster than the medium gives. In damp air it dries as slowly as the medium, and they settle together.",
+    origin: "common practice; the limit of 70 % is from memory",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material } = seam.phase;
+    if (material?.role !== "medium" || seam.phase.coat > 1 || seam.room.relativeHumidity <= TOO_DAMP) return [];
+    return [
+      {
+        severity: "caution",
+        title: "The air is too damp for good cracks",
+        because: `The room is at ${Math.round(seam.room.relativeHumidity)} %; over ${TOO_DAMP} % they come late, few and thin. Wait for a dry day, or warm the room.`,
+        lower: stepOf(seam.tops[0]?.stack ?? null),
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "crackle in a dry room",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "crackle-medium"],
+          ["brush", "mineral-oyster"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "crackle at 82 %",
+        ground: "raw timber",
+        species: "pine",
+        room: { relativeHumidity: 82 },
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "crackle-medium"],
+          ["brush", "mineral-oyster"],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,114 @@
+import { sharesOf, WORTH_SAYING } from "../read-surface.ts";
+import { appended, ofFamily, patchStep } from "../repair.ts";
+import type { Rule } from "../rule.ts";
+import { named, sayShare } from "../words.ts";
+
+export const sealTheCracks: Rule = {
+  meta: {
+    id: "K6",
+    title: "Cracks are sealed, and lightly",
+    reason:
+      "In the cracks the medium lies bare and goes back into water at any touch. A wet brush wakes it and closes them; a mist, or one light coat, does not.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat", "finish"],
+  check(seam) {
+    const { material, step, technique } = seam.phase;
+    if (material?.role !== "clear" || material.carrier !== "water" || technique.id === "spray" || seam.phase.coat > 1)
+      return [];
+    const open = seam.tops.find((top) => top.stack?.film.spent)?.stack;
+    if (!open) return [];
+    return [
+      {
+        severity: seam.phase.coats > 1 ? "caution" : "note",
+        title:
+          seam.phase.coats > 1 ? "Brushed coats may close the cracks" : "One light coat over the cracks, laid once",
+        because: `The ${named(open.film.material)} lies bare in them and wakes under a wet brush.`,
+        lower: open.film.stepId,
+        fixes: (place) => [
+          { label: "Spray it, in mists", commands: patchStep(place, step.id, { how: "spray" }) },
+          ...(seam.phase.coats > 1
+            ? [{ label: "One single light coat", commands: patchStep(place, step.id, { coats: 1 }) }]
+            : []),
+        ],
+      },
+    ];
+  },
+  finish(finish) {
+    const open = finish.tops.filter((top) => top.stack?.film.spent);
+    const top = open[0]?.stack;
+    if (!top || sharesOf(open) < WORTH_SAYING) return [];
+    return [
+      {
+        severity: "caution",
+        title: "The cracks are left open",
+        because: `The ${named(top.film.material)} lies bare in ${sayShare(sharesOf(open))} and smears at the first damp cloth.`,
+        lower: top.film.stepId,
+        part: "open",
+        fixes: (place) => {
+          const clear = ofFamily(place.shelf, "water-borne clear coat");
+          const wax = ofFamily(place.shelf, "clear wax");
+          return [
+            ...(clear
+              ? [
+                  {
+                    label: `Mist ${named(clear)} over it`,
+                    commands: appended(place, [{ how: "spray", what: clear, coats: 2 }]),
+                  },
+                ]
+              : []),
+            ...(wax
+              ? [
+                  {
+                    label: "Wax it",
+                    commands: appended(place, [{ how: "wax", what: wax }, { how: "buff" }]),
+                    look: "the cracks fill a little",
+                  },
+                ]
+              : []),
+          ];
+        },
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "cracks sealed by spray",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm", { coats: 2 }],
+          ["brush", "crackle-medium"],
+          ["brush", "mineral-oyster"],
+          ["spray", "clear-coat-matt", { coats: 2 }],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "cracks left open",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm", { coats: 2 }],
+          ["brush", "crackle-medium"],
+          ["brush", "mineral-oyster"],
+        ],
+      },
+      {
+        shows: "two brushed coats over the cracks",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm", { coats: 2 }],
+          ["brush", "crackle-medium"],
+          ["brush", "mineral-oyster"],
+          ["brush", "clear-coat-matt", { coats: 2 }],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,62 @@
+import { cracksOver } from "../../surface/surface.ts";
+import { patchStep } from "../repair.ts";
+import type { Rule } from "../rule.ts";
+import { capital } from "../words.ts";
+
+export const paintOnWetGlue: Rule = {
+  meta: {
+    id: "K7",
+    title: "Over wet glue, few strokes",
+    reason:
+      "Glue cracks paint because it skins while the paint is wet. Every stroke too many mixes the two, and mixed they dry whole.",
+    origin: "common practice",
+    schools: [],
+    subsumes: ["B1", "K3"],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material, technique, step } = seam.phase;
+    if (material?.role !== "paint") return [];
+    const glue = seam.films.find(
+      ({ film }) => film.material.binder === "glue" && cracksOver(film, material, seam.at),
+    )?.film;
+    if (!glue || technique.rubbing <= 0.2) return [];
+    return [
+      {
+        severity: "caution",
+        title: `${capital(technique.name)} works the paint into the glue`,
+        because: "Lay it on thick with a full brush, one stroke beside the other, and leave it.",
+        lower: glue.stepId,
+        fixes: (place) => [
+          { label: "Lay it with single strokes", commands: patchStep(place, step.id, { how: "brush" }) },
+        ],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "single strokes into wet glue",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "craft-glue"],
+          ["brush", "chalk-bone-white"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "cross-hatched into wet glue",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "craft-glue"],
+          ["cross-hatch", "chalk-bone-white"],
+        ],
+      },
+    ],
+  },
+};

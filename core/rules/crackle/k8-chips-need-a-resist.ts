@@ -1,0 +1,135 @@
+import { absorbencyOf, toothOf } from "../../surface/surface.ts";
+import { films, isWax, seen, sharesOf, stacksUnder, stepOf } from "../read-surface.ts";
+import { insertBefore, leaveOut, ofFamily, patchStep } from "../repair.ts";
+import type { Fix, Rule, Seam, Top } from "../rule.ts";
+import { capital, named, sayShare, topNamed } from "../words.ts";
+
+/** From this absorbency milk paint soaks in and stays. */
+const SOAKS_IN = 0.5;
+
+function comesAway(seam: Seam, top: Top): boolean {
+  const { stack } = top;
+  if (stack !== null && (stack.film.resist || isWax(stack))) return true;
+  const slick = toothOf(stack, seam.before.ground) < 0.25;
+  const sealed = absorbencyOf(stack, seam.before.ground) < 0.3;
+  return slick || (sealed && seam.phase.material!.brittle);
+}
+
+export const chipsNeedAResist: Rule = {
+  meta: {
+    id: "K8",
+    title: "Chips need something to come away from",
+    reason:
+      "Milk paint flakes off wax, off sealed faces and off old finish. On raw timber it soaks in and holds; other paints hardly chip at all without a resist.",
+    origin: "common practice",
+    schools: [],
+    subsumes: ["A1"],
+  },
+  looksAt: ["coat", "take"],
+  check(seam) {
+    const { material, step, intents } = seam.phase;
+    if (seam.phase.does.has("chip") && seam.phase.technique.id === "chip") {
+      const anything = stacksUnder(seam).some(({ stack }) =>
+        [...films(stack)].some((film) => film.chips || film.resist),
+      );
+      if (anything) return [];
+      return [
+        {
+          severity: "caution",
+          title: "There is nothing here that chips",
+          because: "No resist lies in this stack and no layer is meant to chip: the blade only scratches.",
+          lower: stepOf(seam.tops[0]?.stack ?? null),
+          part: "nothing",
+          fixes: (place) => [
+            {
+              label: "Sand the edges instead",
+              commands: patchStep(place, step.id, { how: "sand-220" }),
+              look: "thin lines instead of flakes",
+            },
+            { label: "Leave the chipping out", commands: leaveOut(place, step.id) },
+          ],
+        },
+      ];
+    }
+    if (material?.role !== "paint" || !intents.includes("chips") || seam.phase.coat > 1) return [];
+    const open = seen(seam.tops);
+    const some = open.find((top) => comesAway(seam, top));
+    if (some) {
+      const lower = topNamed(some.stack, seam.zone.ground);
+      return [
+        {
+          severity: "note",
+          title: `${capital(named(material))} will chip off the ${lower}, as you want it`,
+          because: `${capital(sayShare(sharesOf(open.filter((top) => comesAway(seam, top)))))} gives it nothing to hold on to. Forced drying makes more flakes.`,
+          lower: stepOf(some.stack),
+        },
+      ];
+    }
+    const top = open[0];
+    if (!top) return [];
+    const soaks = absorbencyOf(top.stack, seam.before.ground) >= SOAKS_IN;
+    return [
+      {
+        severity: "caution",
+        title: `${capital(named(material))} will hardly chip here`,
+        because: soaks
+          ? `The ${topNamed(top.stack, seam.zone.ground)} is thirsty: the paint soaks in and holds.`
+          : `It holds well on the ${topNamed(top.stack, seam.zone.ground)}.`,
+        lower: stepOf(top.stack),
+        fixes: (place) => {
+          const wax = ofFamily(place.shelf, "clear wax");
+          const oil = ofFamily(place.shelf, "drying oil");
+          const list: Fix[] = [];
+          if (wax)
+            list.push({
+              label: "Dab wax on first, as a resist",
+              commands: insertBefore(place, step.id, [
+                { how: "wax", what: wax, intents: ["resist"], where: { on: "arris", share: 0.7 } },
+              ]),
+              look: "flakes off the edges",
+            });
+          if (oil)
+            list.push({
+              label: "Rub oil in first, as a resist",
+              commands: insertBefore(place, step.id, [{ how: "oil-on", what: oil, intents: ["resist"] }]),
+              look: "flakes all over, where it pleases",
+            });
+          list.push({
+            label: "Chips are not wanted",
+            commands: patchStep(place, step.id, { intents: intents.filter((one) => one !== "chips") }),
+          });
+          return list;
+        },
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "chipping where a resist lies",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["wax", "wax-clear", { intents: ["resist"], where: { on: "arris", share: 0.7 } }],
+          ["brush", "chalk-bone-white"],
+          ["chip"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "chips wanted on raw timber",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "milk-ochre", { intents: ["chips"] }]],
+      },
+      {
+        shows: "a blade where nothing chips",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "mineral-storm", { coats: 2 }], ["chip"]],
+      },
+    ],
+  },
+};

@@ -1,0 +1,105 @@
+import { openUntil } from "../../drying/gate.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { isOpenWet, stepOf } from "../read-surface.ts";
+import { dropWait, insertBefore, leaveOut } from "../repair.ts";
+import type { Place, Rule } from "../rule.ts";
+
+export const crumbOnWetPaint: Rule = {
+  meta: {
+    id: "R1",
+    title: "Crumb falls on wet, misted paint",
+    reason:
+      "It is held by the paint it falls into. On a skin it rolls off; misted again after, it takes up water and swells into its place.",
+    origin: "common practice",
+    schools: [],
+    subsumes: ["A1", "C1", "B1"],
+  },
+  looksAt: ["coat"],
+  demands(seam) {
+    const { material, step } = seam.phase;
+    if (material?.role !== "crumb") return [];
+    return seam.films
+      .filter(({ film }) => film.material.role === "paint")
+      .map(({ film }) => ({
+        rule: "R1",
+        from: film.phaseId,
+        to: seam.phase.id,
+        lower: film.stepId,
+        gates: [openUntil("wet", film.material.drying.touch)],
+        reason: "while the paint is wet",
+        tell: (verdict, waited) =>
+          verdict === "early"
+            ? null
+            : {
+                severity: "stop" as const,
+                title: "The paint is no longer wet enough to hold the crumb",
+                because: `It is ${sayDuration(waited)} old and skins within ${sayDuration(film.material.drying.touch.safe)}.`,
+                lower: film.stepId,
+                fixes: (place: Place) => dropWait(place, step.id, "Drop it while the paint is wet"),
+              },
+      }));
+  },
+  check(seam) {
+    const { material, step } = seam.phase;
+    if (material?.role !== "crumb") return [];
+    if (!seam.films.some(({ film }) => film.material.role === "paint"))
+      return [
+        {
+          severity: "stop",
+          title: "There is no wet paint for the crumb to fall into",
+          because: "It is held by paint and nothing else.",
+          lower: stepOf(seam.tops[0]?.stack ?? null),
+          part: "nothing",
+          fixes: (place) => [{ label: "Leave it out", commands: leaveOut(place, step.id) }],
+        },
+      ];
+    const wet = seam.films.some(({ film }) => film.material.role === "paint" && isOpenWet(seam, film));
+    if (!wet || (seam.before.misted !== null && seam.at - seam.before.misted <= 20)) return [];
+    return [
+      {
+        severity: "caution",
+        title: "Mist the paint before the crumb falls",
+        because: "Misted it stays open longer and takes the crumb in; mist again over it.",
+        lower: stepOf(seam.tops[0]?.stack ?? null),
+        part: "dry",
+        fixes: (place) => [{ label: "Mist first", commands: insertBefore(place, step.id, [{ how: "mist" }]) }],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "crumb on wet misted paint",
+        ground: "raw timber",
+        species: "pine",
+        zone: { shape: { kind: "panel", width: 300, height: 300, count: 1 } },
+        steps: [
+          ["brush", "chalk-slate"],
+          ["mist"],
+          ["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "crumb on dry paint",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-slate"],
+          [
+            "sprinkle",
+            "texture-crumb",
+            { where: { on: "everywhere", share: 0.25 }, wait: { kind: "at least", minutes: 120 } },
+          ],
+        ],
+      },
+      {
+        shows: "crumb on bare timber",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }]],
+      },
+    ],
+  },
+};

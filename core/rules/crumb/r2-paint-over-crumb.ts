@@ -1,0 +1,103 @@
+import { openFrom } from "../../drying/gate.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { dropWait, insertBefore, patchStep } from "../repair.ts";
+import type { Place, Rule } from "../rule.ts";
+
+export const paintOverCrumb: Rule = {
+  meta: {
+    id: "R2",
+    title: "Over crumb: when dry, and tapped",
+    reason:
+      "Wet crumb smears under the next colour, and a stroke drags it off even when dry. A tapped brush leaves it where it fell.",
+    origin: "common practice",
+    schools: [],
+    subsumes: ["C1", "B1", "A1", "A9"],
+  },
+  looksAt: ["coat"],
+  demands(seam) {
+    const { material, step } = seam.phase;
+    if (!material || material.role === "crumb") return [];
+    return seam.films
+      .filter(({ film }) => film.material.role === "crumb")
+      .map(({ film }) => ({
+        rule: "R2",
+        from: film.phaseId,
+        to: seam.phase.id,
+        lower: film.stepId,
+        gates: [openFrom("through", film.material.drying.recoat)],
+        reason: "crumb dry",
+        tell: (verdict, waited) =>
+          verdict === "late"
+            ? null
+            : {
+                severity: "stop" as const,
+                title: "The crumb is still wet",
+                because: `It has had ${sayDuration(waited)} and needs ${sayDuration(film.material.drying.recoat.safe)} before the next colour.`,
+                lower: film.stepId,
+                fixes: (place: Place) => dropWait(place, step.id, "Wait until the crumb is dry"),
+              },
+      }));
+  },
+  check(seam) {
+    const { material, technique, step } = seam.phase;
+    const crumb = seam.films.find(({ film }) => film.material.role === "crumb")?.film;
+    if (!material || !crumb || technique.rubbing <= 0.06 || seam.phase.coat > 1) return [];
+    return [
+      {
+        severity: "caution",
+        title: "A stroke drags the crumb off",
+        because: `${technique.name} pulls across it; tapped on, the colour lies over it.`,
+        lower: crumb.stepId,
+        part: "stroke",
+        fixes: (place) => [
+          ...(material.role === "paint"
+            ? [{ label: "Tap it on", commands: patchStep(place, step.id, { how: "tap" }) }]
+            : []),
+          { label: "Scrape the crumb off first", commands: insertBefore(place, step.id, [{ how: "scrape" }]) },
+        ],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "the next colour tapped over dry crumb",
+        ground: "raw timber",
+        species: "pine",
+        zone: { shape: { kind: "panel", width: 300, height: 300, count: 1 } },
+        steps: [
+          ["brush", "chalk-slate"],
+          ["mist"],
+          ["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }],
+          ["tap", "chalk-bone-white"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "the next colour stroked over crumb",
+        ground: "raw timber",
+        species: "pine",
+        zone: { shape: { kind: "panel", width: 300, height: 300, count: 1 } },
+        steps: [
+          ["brush", "chalk-slate"],
+          ["mist"],
+          ["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }],
+          ["brush", "chalk-bone-white"],
+        ],
+      },
+      {
+        shows: "the next colour after an hour",
+        ground: "raw timber",
+        species: "pine",
+        zone: { shape: { kind: "panel", width: 300, height: 300, count: 1 } },
+        steps: [
+          ["brush", "chalk-slate"],
+          ["mist"],
+          ["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }],
+          ["tap", "chalk-bone-white", { wait: { kind: "exactly", minutes: 60 } }],
+        ],
+      },
+    ],
+  },
+};

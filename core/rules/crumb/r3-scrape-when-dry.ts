@@ -1,0 +1,59 @@
+import { films, stacksUnder } from "../read-surface.ts";
+import type { Rule } from "../rule.ts";
+
+export const scrapeWhenDry: Rule = {
+  meta: {
+    id: "R3",
+    title: "Scraped craters are thirsty and need a rest",
+    reason:
+      "Scraping opens what lay under the crumb all at once. Brush the dust out and let it breathe before anything wet goes into it.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["take"],
+  check(seam) {
+    if (!seam.phase.does.has("scrape")) return [];
+    const crumb = stacksUnder(seam)
+      .flatMap(({ stack }) => [...films(stack)])
+      .find((film) => film.material.role === "crumb");
+    if (!crumb) return [];
+    return [
+      {
+        severity: "note",
+        title: "Scrape when all is dry, then brush it out",
+        because:
+          "The crumb breaks off with the paint on it and leaves a crater with a clean rim; what lies under it shows.",
+        lower: crumb.stepId,
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "no crumb to scrape",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "mineral-oyster"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "crumb scraped off",
+        ground: "raw timber",
+        species: "pine",
+        zone: { shape: { kind: "panel", width: 300, height: 300, count: 1 } },
+        steps: [
+          ["brush", "chalk-slate"],
+          ["mist"],
+          ["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }],
+          ["tap", "chalk-bone-white"],
+          ["scrape"],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,73 @@
+import { appended, ofFamily } from "../repair.ts";
+import type { Rule } from "../rule.ts";
+
+export const paleResidue: Rule = {
+  meta: {
+    id: "R4",
+    title: "Crumb leaves a pale residue",
+    reason: "Its dust stays in the craters and dries white. A damp wipe takes it, or a wax over it hides it.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["finish"],
+  finish(finish) {
+    const scraped = finish.past.findLast(({ phase }) => phase.does.has("scrape"));
+    if (!scraped) return [];
+    const after = finish.past.slice(finish.past.indexOf(scraped) + 1);
+    const hidden = after.some(
+      ({ phase }) =>
+        phase.technique.wets === "water" || phase.material?.role === "wax" || phase.material?.role === "glaze",
+    );
+    const crumb = finish.past.find(({ phase }) => phase.material?.role === "crumb");
+    if (hidden || !crumb) return [];
+    return [
+      {
+        severity: "note",
+        title: "The craters will dry with a pale bloom",
+        because: "Nothing wet and no wax goes over the scraped face.",
+        lower: crumb.phase.step.id,
+        fixes: (place) => {
+          const wax = ofFamily(place.shelf, "clear wax");
+          return wax
+            ? [{ label: "Wax over it", commands: appended(place, [{ how: "wax", what: wax }, { how: "buff" }]) }]
+            : [];
+        },
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "waxed over",
+        ground: "raw timber",
+        species: "pine",
+        zone: { shape: { kind: "panel", width: 300, height: 300, count: 1 } },
+        steps: [
+          ["brush", "chalk-slate"],
+          ["mist"],
+          ["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }],
+          ["tap", "mineral-oyster"],
+          ["scrape"],
+          ["wax", "wax-clear"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "left as scraped",
+        ground: "raw timber",
+        species: "pine",
+        zone: { shape: { kind: "panel", width: 300, height: 300, count: 1 } },
+        steps: [
+          ["brush", "chalk-slate"],
+          ["mist"],
+          ["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }],
+          ["tap", "mineral-oyster"],
+          ["scrape"],
+          ["spray", "clear-coat-matt"],
+        ],
+      },
+    ],
+  },
+};

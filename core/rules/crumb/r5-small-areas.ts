@@ -1,0 +1,62 @@
+import { sayDuration } from "../../units/duration.ts";
+import type { Rule } from "../rule.ts";
+
+export const smallAreas: Rule = {
+  meta: {
+    id: "R5",
+    title: "Crumb goes on in small areas",
+    reason:
+      "Paint, mist and crumb have to meet wet. On a wide face the far end has skinned before the crumb gets there.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material } = seam.phase;
+    if (material?.role !== "crumb") return [];
+    const paint = seam.films.find(({ film }) => film.material.role === "paint");
+    const laid = seam.past.find(({ phase }) => phase.id === paint?.film.phaseId);
+    if (!paint || !laid) return [];
+    const { shape, faces } = seam.zone;
+    const laying = (laid.phase.hands - laid.phase.technique.setUp) / (shape.count * faces);
+    const stays = paint.film.material.windows.open?.typical ?? 10;
+    if (laying <= stays / 2) return [];
+    return [
+      {
+        severity: "caution",
+        title: "Paint a smaller area at a time",
+        because: `Painting a face takes about ${sayDuration(Math.round(laying))} and it stays wet enough for ${sayDuration(stays)}; half of that is for the crumb.`,
+        lower: paint.film.stepId,
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "a hand's breadth at a time",
+        ground: "raw timber",
+        species: "pine",
+        zone: { shape: { kind: "panel", width: 300, height: 300, count: 1 } },
+        steps: [
+          ["brush", "chalk-slate"],
+          ["mist"],
+          ["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "a whole carcass side in one go",
+        ground: "raw timber",
+        species: "pine",
+        zone: { shape: { kind: "panel", width: 1200, height: 900, count: 1 } },
+        steps: [
+          ["brush", "chalk-slate"],
+          ["mist"],
+          ["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,77 @@
+import { sayDuration } from "../../units/duration.ts";
+import { isOpenWet, stepOf } from "../read-surface.ts";
+import { insertBefore, ofFamily } from "../repair.ts";
+import type { Rule } from "../rule.ts";
+
+/** What buys open time: water in the air over it, or a slip coat beneath (from memory). */
+const LONGER = 1.5;
+const WORKED_WET: ReadonlySet<string> = new Set(["wash", "blend", "rag-on", "stipple"]);
+
+export const workableArea: Rule = {
+  meta: {
+    id: "G1",
+    title: "As much as can be worked while it is open",
+    reason: "The far end must still move when the hand comes back to it. What has set by then keeps a lap.",
+    origin: "common practice; work rates and open times are from memory",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material, technique, step } = seam.phase;
+    const open = material?.windows.open;
+    if (!material || !open || (material.role !== "glaze" && !WORKED_WET.has(technique.id)) || seam.phase.coat > 1)
+      return [];
+    const { shape, faces } = seam.zone;
+    // each drawer, leg or face is a piece of its own, and a frame is worked member by member
+    const pieces = shape.count * faces * (shape.kind === "frame" ? 4 : shape.kind === "box" ? 5 : 1);
+    const laying = Math.max(0, seam.phase.hands - technique.setUp) / pieces;
+    const slip = seam.films.some(({ film }) => film.material.family === "clear glaze medium" && isOpenWet(seam, film));
+    const misted = seam.before.misted !== null && seam.at - seam.before.misted <= 30;
+    const workable = open.typical * (slip ? LONGER : 1) * (misted ? LONGER : 1);
+    if (laying <= workable) return [];
+    return [
+      {
+        severity: "caution",
+        title: `Too much face for one open time`,
+        because: `Laying it takes about ${sayDuration(Math.round(laying))} a face and it moves for ${sayDuration(Math.round(workable))}. Work in sections to a natural break, or with a helper who wipes.`,
+        lower: stepOf(seam.tops[0]?.stack ?? null),
+        fixes: (place) => {
+          const slipCoat = ofFamily(place.shelf, "clear glaze medium");
+          return [
+            ...(misted
+              ? []
+              : [{ label: "Mist the face first", commands: insertBefore(place, step.id, [{ how: "mist" }]) }]),
+            ...(slip || !slipCoat
+              ? []
+              : [
+                  {
+                    label: "A slip coat of clear glaze first",
+                    commands: insertBefore(place, step.id, [{ how: "brush", what: slipCoat }]),
+                  },
+                ]),
+          ];
+        },
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "a glaze on half a square metre",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "mineral-oyster"], ["brush", "glaze-umber"], ["wipe-back"]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "a glaze on a wide carcass side",
+        ground: "raw timber",
+        species: "pine",
+        zone: { shape: { kind: "panel", width: 1800, height: 1300, count: 1 } },
+        steps: [["brush", "mineral-oyster"], ["brush", "glaze-umber"], ["wipe-back"]],
+      },
+    ],
+  },
+};

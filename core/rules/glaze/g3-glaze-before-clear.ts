@@ -1,0 +1,88 @@
+import { openFrom, type Range } from "../../drying/gate.ts";
+import type { HouseRules } from "../../plan/house-rules.ts";
+import type { Film } from "../../surface/surface.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { dropWait } from "../repair.ts";
+import type { Place, Rule } from "../rule.ts";
+import { capital, named } from "../words.ts";
+
+/** What warm air needs to dry a glaze (from memory). */
+const HEAT_DRIED: Range = { typical: 20, safe: 30 };
+
+/** How long a glaze stands before it is sealed, by the school followed. */
+function standing(film: Film, houseRules: HouseRules): Range {
+  const { drying } = film.material;
+  if (houseRules.glazeWait === "heat-dried" && film.forced) return HEAT_DRIED;
+  if (houseRules.glazeWait === "24–48 h" || houseRules.glazeWait === "heat-dried") return drying.beforeClear;
+  return drying.touch;
+}
+
+export const glazeBeforeClear: Rule = {
+  meta: {
+    id: "G3",
+    title: "Glaze stands before it is sealed",
+    reason: "Glaze is made to stay wet. Sealed early it clouds, and the clear coat drags it about.",
+    origin: "common practice, with schools",
+    schools: ["glazeWait"],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  demands(seam) {
+    const { material, step } = seam.phase;
+    if (material?.role !== "clear" && material?.role !== "wax") return [];
+    const school = seam.houseRules.glazeWait;
+    return seam.films
+      .filter(({ film }) => film.material.role === "glaze")
+      .map(({ film }) => {
+        const opens = standing(film, seam.houseRules);
+        return {
+          rule: "G3",
+          from: film.phaseId,
+          to: seam.phase.id,
+          lower: film.stepId,
+          gates: [openFrom("before clear", opens)],
+          reason: "glaze stands before sealing",
+          tell: (verdict, waited) =>
+            verdict === "late"
+              ? null
+              : {
+                  severity:
+                    waited < film.material.drying.touch.typical && !film.forced
+                      ? ("stop" as const)
+                      : ("caution" as const),
+                  title: `${capital(named(film.material))} has not stood long enough`,
+                  because: `It has had ${sayDuration(waited)}; by the house rule "${school}" it needs ${sayDuration(opens.safe)}. Sealed wet it clouds.`,
+                  schools:
+                    school === "24–48 h"
+                      ? "Others go on when it is dry, or dry it with warm air."
+                      : "Others wait one to two days.",
+                  lower: film.stepId,
+                  fixes: (place: Place) => dropWait(place, step.id, `Let it stand ${sayDuration(opens.safe)}`),
+                },
+        };
+      });
+  },
+  examples: {
+    clean: [
+      {
+        shows: "glaze sealed two days later",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "mineral-oyster"], ["brush", "glaze-umber"], ["wipe-back"], ["brush", "clear-coat-matt"]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "glaze sealed after three hours",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-oyster"],
+          ["brush", "glaze-umber"],
+          ["wipe-back"],
+          ["brush", "clear-coat-matt", { wait: { kind: "exactly", minutes: 180 } }],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,48 @@
+import { stepOf } from "../read-surface.ts";
+import type { Rule } from "../rule.ts";
+
+export const uprightFacesRun: Rule = {
+  meta: {
+    id: "G5",
+    title: "Upright faces run",
+    reason: "Glaze and wash gather at the lower edge and in the grooves, and hang there as a tear.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material, technique } = seam.phase;
+    const runny = material?.role === "glaze" || technique.id === "wash";
+    if (!material || !runny || seam.phase.coat > 1 || seam.zone.orientation !== "upright") return [];
+    const out = seam.zone.hands.includes("drawers out");
+    if (out) return [];
+    return [
+      {
+        severity: "note",
+        title: "Load less: this face stands upright",
+        because: `Knock the brush off, start at the top, and go back to the lower edges of ${seam.zone.name} after five minutes. Drawers out and doors off lie flat.`,
+        lower: stepOf(seam.tops[0]?.stack ?? null),
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "a glaze on a top",
+        ground: "raw timber",
+        species: "pine",
+        zone: { orientation: "flat" },
+        steps: [["brush", "mineral-oyster"], ["brush", "glaze-umber"], ["wipe-back"]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "a glaze on an upright side",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "mineral-oyster"], ["brush", "glaze-umber"], ["wipe-back"]],
+      },
+    ],
+  },
+};

@@ -1,0 +1,80 @@
+import { appended } from "../repair.ts";
+import type { Draft, Rule } from "../rule.ts";
+
+const PAIRS = [
+  ["hardware-off", "hardware-on", "The hardware"],
+  ["drawers-out", "drawers-in", "The drawers"],
+  ["top-off", "top-on", "The top"],
+] as const;
+
+export const putBackTogether: Rule = {
+  meta: {
+    id: "H1",
+    title: "What is taken off goes back on",
+    reason:
+      "Off, each part saves masking and lies flat. Hardware is kept, recoloured off the piece, or fitted before painting so that it blends: a zone of its own. When it goes back is part of the plan, for wax in a screw hole is hard to undo.",
+    origin: "common practice, with schools",
+    schools: ["drawers"],
+    subsumes: [],
+  },
+  looksAt: ["finish"],
+  finish(finish) {
+    const at = (how: string) => finish.past.findLastIndex(({ phase }) => phase.technique.id === how);
+    const drafts: Draft[] = [];
+    for (const [off, on, what] of PAIRS)
+      if (at(off) >= 0 && at(on) < at(off))
+        drafts.push({
+          severity: "note",
+          title: `${what} ${what === "The top" ? "is" : "are"} never put back`.replace(
+            "The hardware are",
+            "The hardware is",
+          ),
+          because: "No step refits what was taken off, so the last day has no time for it.",
+          lower: finish.past[at(off)]!.phase.step.id,
+          part: off,
+          fixes: (place) => [{ label: "Refit at the end", commands: appended(place, [{ how: on }]) }],
+        });
+    const waxed = finish.past.findIndex(({ phase }) => phase.material?.role === "wax");
+    const drawersIn = at("drawers-in");
+    if (waxed >= 0 && drawersIn >= 0) {
+      const inForWaxing = drawersIn < waxed;
+      const wants = finish.houseRules.drawers === "in for waxing";
+      if (inForWaxing !== wants)
+        drafts.push({
+          severity: "note",
+          title: wants ? "Your house waxes with the drawers in" : "Your house waxes with the drawers out",
+          because: wants
+            ? "In, the look runs through from front to front."
+            : "Out, each front lies flat and its edges get their wax.",
+          schools: "Both have their followers.",
+          lower: finish.past[waxed]!.phase.step.id,
+          part: "waxing",
+        });
+    }
+    return drafts;
+  },
+  examples: {
+    clean: [
+      {
+        shows: "hardware off and on again",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["hardware-off"], ["brush", "mineral-storm", { coats: 2 }], ["hardware-on"]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "hardware off for good",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["hardware-off"], ["brush", "mineral-storm", { coats: 2 }]],
+      },
+      {
+        shows: "waxed with the drawers in, against the house",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["drawers-out"], ["brush", "mineral-storm", { coats: 2 }], ["drawers-in"], ["wax", "wax-clear"]],
+      },
+    ],
+  },
+};

@@ -1,0 +1,103 @@
+import { openBetween } from "../../drying/gate.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { stepOf } from "../read-surface.ts";
+import { dropWait, insertBefore, ofFamily } from "../repair.ts";
+import type { Demand, Rule } from "../rule.ts";
+
+export const sizeAtTack: Rule = {
+  meta: {
+    id: "L1",
+    title: "Leaf is laid on size at its tack",
+    reason:
+      "Wet size drowns the leaf and dulls it; dead size lets it blow away. In between it holds at a touch and keeps its shine.",
+    origin: "common practice for the opening, from memory for the end",
+    schools: [],
+    subsumes: ["A1", "C1"],
+  },
+  looksAt: ["coat"],
+  demands(seam) {
+    const { material, step } = seam.phase;
+    if (material?.role !== "leaf") return [];
+    return seam.films.flatMap(({ film }): Demand[] => {
+      const { tack } = film.material.windows;
+      if (film.material.role !== "size" || !tack) return [];
+      return [
+        {
+          rule: "L1",
+          from: film.phaseId,
+          to: seam.phase.id,
+          lower: film.stepId,
+          gates: [openBetween("tack", tack.opens, tack.shuts)],
+          reason: "size at tack",
+          tell: (verdict, waited) => ({
+            severity: "stop",
+            title: verdict === "late" ? "The size is dead" : "The size is still wet",
+            because: `Laid ${sayDuration(waited)} after the size; it holds leaf between ${sayDuration(tack.opens.safe)} and ${sayDuration(tack.shuts.safe)}: it whistles under a knuckle and does not wet it.`,
+            lower: film.stepId,
+            fixes: (place) => dropWait(place, step.id, "Lay it while the size has tack"),
+          }),
+        },
+      ];
+    });
+  },
+  check(seam) {
+    const { material, step } = seam.phase;
+    if (material?.role !== "leaf" || seam.films.some(({ film }) => film.material.role === "size")) return [];
+    return [
+      {
+        severity: "stop",
+        title: "There is no size for the leaf to hold on",
+        because: "Leaf weighs nothing and sticks to nothing but tacky size.",
+        lower: stepOf(seam.tops[0]?.stack ?? null),
+        part: "nothing",
+        fixes: (place) => {
+          const size = ofFamily(place.shelf, "leaf size");
+          return size
+            ? [
+                {
+                  label: "Size first",
+                  commands: insertBefore(place, step.id, [{ how: "brush", what: size, where: step.where }]),
+                },
+              ]
+            : [];
+        },
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "leaf on size after half an hour",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-oxide-red", { coats: 2 }],
+          ["brush", "clear-coat-satin"],
+          ["brush", "leaf-size"],
+          ["lay-leaf", "leaf-genuine-gold"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "leaf on bare paint",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["lay-leaf", "leaf-genuine-gold"],
+        ],
+      },
+      {
+        shows: "leaf on size two days old",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "leaf-size"],
+          ["lay-leaf", "leaf-genuine-gold", { wait: { kind: "at least", minutes: 2880 } }],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,52 @@
+import { stepOf } from "../read-surface.ts";
+import type { Rule } from "../rule.ts";
+
+export const noDraught: Rule = {
+  meta: {
+    id: "L2",
+    title: "Leaf is laid in still air",
+    reason: "A breath folds a sheet of leaf, and folded it is lost.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    if (seam.phase.material?.role !== "leaf" || !seam.room.draught) return [];
+    return [
+      {
+        severity: "caution",
+        title: "There is a draught where the leaf is to be laid",
+        because: "The room is set to a draught. Shut doors and windows, switch fans off, breathe aside.",
+        lower: stepOf(seam.tops[0]?.stack ?? null),
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "leaf in still air",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "leaf-size"],
+          ["lay-leaf", "leaf-genuine-gold"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "leaf with the fan on",
+        ground: "raw timber",
+        species: "pine",
+        room: { draught: true },
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "leaf-size"],
+          ["lay-leaf", "leaf-genuine-gold"],
+        ],
+      },
+    ],
+  },
+};

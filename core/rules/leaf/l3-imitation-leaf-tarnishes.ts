@@ -1,0 +1,149 @@
+import { seen } from "../read-surface.ts";
+import { appended, insertBefore, ofFamily, withIntent } from "../repair.ts";
+import type { Rule, Top } from "../rule.ts";
+import { named } from "../words.ts";
+
+const tarnishing = (tops: readonly Top[]) =>
+  seen(tops).find(({ stack }) => stack?.film.material.role === "leaf" && stack.film.material.tarnishes)?.stack ?? null;
+
+export const imitationLeafTarnishes: Rule = {
+  meta: {
+    id: "L3",
+    title: "Imitation leaf is sealed",
+    reason:
+      "It is brass or aluminium: it goes brown and green in air, and water in a glaze starts it at once. Genuine gold needs nothing.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat", "finish"],
+  check(seam) {
+    const { material, step } = seam.phase;
+    if (material?.carrier !== "water" || material.role === "clear" || step.intents.includes("weathered")) return [];
+    const leaf = tarnishing(seam.tops);
+    if (!leaf) return [];
+    return [
+      {
+        severity: "caution",
+        title: `The water in the ${named(material)} will tarnish the ${named(leaf.film.material)}`,
+        because: "It lies unsealed under it.",
+        lower: leaf.film.stepId,
+        fixes: (place) => {
+          const shellac = ofFamily(place.shelf, "shellac sealer");
+          return [
+            ...(shellac
+              ? [
+                  {
+                    label: `Seal the leaf with ${named(shellac)} first`,
+                    commands: insertBefore(place, step.id, [{ how: "brush", what: shellac }]),
+                    look: "a shade warmer",
+                  },
+                ]
+              : []),
+            {
+              label: "It may tarnish",
+              commands: withIntent(place, step.id, "weathered"),
+              look: "brown and green where it pleases",
+            },
+          ];
+        },
+      },
+    ];
+  },
+  finish(finish) {
+    const leaf = tarnishing(finish.tops);
+    if (
+      !leaf ||
+      finish.past.some(({ phase }) => phase.step.id === leaf.film.stepId && phase.intents.includes("weathered"))
+    )
+      return [];
+    return [
+      {
+        severity: "caution",
+        title: `The ${named(leaf.film.material)} is left unsealed`,
+        because: "It will brown in air within weeks.",
+        lower: leaf.film.stepId,
+        part: "open",
+        fixes: (place) => {
+          const shellac = ofFamily(place.shelf, "shellac sealer");
+          const spray = ofFamily(place.shelf, "aerosol clear");
+          return [
+            ...(shellac
+              ? [
+                  {
+                    label: `Seal it with ${named(shellac)}`,
+                    commands: appended(place, [{ how: "brush", what: shellac }]),
+                    look: "a shade warmer",
+                  },
+                ]
+              : []),
+            ...(spray
+              ? [
+                  {
+                    label: `Spray ${named(spray)} over it`,
+                    commands: appended(place, [{ how: "spray", what: spray }]),
+                    look: "less shine",
+                  },
+                ]
+              : []),
+            {
+              label: "It may tarnish",
+              commands: withIntent(place, leaf.film.stepId, "weathered"),
+              look: "brown and green where it pleases",
+            },
+          ];
+        },
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "genuine leaf left as it is",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "leaf-size"],
+          ["lay-leaf", "leaf-genuine-gold"],
+        ],
+      },
+      {
+        shows: "imitation leaf under shellac",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "leaf-size"],
+          ["lay-leaf", "leaf-imitation-gold"],
+          ["brush", "shellac-sealer"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "imitation leaf left bare",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "leaf-size"],
+          ["lay-leaf", "leaf-imitation-gold"],
+        ],
+      },
+      {
+        shows: "a glaze over unsealed imitation leaf",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "leaf-size"],
+          ["lay-leaf", "leaf-imitation-gold"],
+          ["brush", "glaze-umber"],
+          ["wipe-back"],
+          ["brush", "clear-coat-matt"],
+        ],
+      },
+    ],
+  },
+};

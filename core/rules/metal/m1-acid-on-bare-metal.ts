@@ -1,0 +1,74 @@
+import { films, seen, stepOf } from "../read-surface.ts";
+import { insertBefore, ofFamily } from "../repair.ts";
+import type { Rule } from "../rule.ts";
+
+const METAL: ReadonlySet<string> = new Set(["ferrous metal", "brass"]);
+
+export const acidOnBareMetal: Rule = {
+  meta: {
+    id: "M1",
+    title: "Real metal is shut off from the patina",
+    reason:
+      "The acid does not stop at the paint. It eats into the iron or brass beneath and goes on under the finish for years.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material } = seam.phase;
+    if (material?.role !== "patina" || !METAL.has(seam.zone.ground.kind)) return [];
+    const open = seen(seam.tops).find(
+      ({ stack }) => ![...films(stack)].some((film) => film.material.family === "metal barrier primer"),
+    );
+    if (!open) return [];
+    const lowest = [...films(open.stack)].at(-1)?.stepId ?? seam.phase.step.id;
+    return [
+      {
+        severity: "stop",
+        title: `The patina will eat into the ${seam.zone.ground.kind}`,
+        because: "No barrier primer lies between the metal and the reactive paint.",
+        lower: stepOf(open.stack),
+        fixes: (place) => {
+          const primer = ofFamily(place.shelf, "metal barrier primer");
+          return primer
+            ? [
+                {
+                  label: "Two coats of metal barrier primer first",
+                  commands: insertBefore(place, lowest, [{ how: "brush", what: primer, coats: 2 }]),
+                },
+              ]
+            : [];
+        },
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "barrier primer under the reactive paint",
+        ground: "ferrous metal",
+        steps: [
+          ["clean"],
+          ["scuff"],
+          ["brush", "metal-primer", { coats: 2 }],
+          ["brush", "reactive-iron", { coats: 2 }],
+          ["spray", "patina-rust"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "patina over iron with no barrier",
+        ground: "ferrous metal",
+        steps: [
+          ["clean"],
+          ["scuff"],
+          ["brush", "bonding-primer", { coats: 2 }],
+          ["brush", "reactive-iron", { coats: 2 }],
+          ["spray", "patina-rust"],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,119 @@
+import { openUntil } from "../../drying/gate.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { stepOf } from "../read-surface.ts";
+import { dropWait, insertBefore, leaveOut, ofFamily, patchStep } from "../repair.ts";
+import type { Place, Rule } from "../rule.ts";
+import { named } from "../words.ts";
+
+export const sprayWhileWet: Rule = {
+  meta: {
+    id: "M2",
+    title: "Patina is sprayed into the wet second coat",
+    reason:
+      "The acid has to reach the metal in the paint, and a dry film shuts it in. The first coat is for cover, the second for the reaction.",
+    origin: "common practice",
+    schools: [],
+    subsumes: ["C1", "A1", "B1"],
+  },
+  looksAt: ["coat"],
+  demands(seam) {
+    const { material, step } = seam.phase;
+    if (material?.role !== "patina") return [];
+    return seam.films
+      .filter(({ film }) => film.material.reacts)
+      .map(({ film }) => ({
+        rule: "M2",
+        from: film.phaseId,
+        to: seam.phase.id,
+        lower: film.stepId,
+        gates: [openUntil("wet", film.material.drying.touch)],
+        reason: "while the metal paint is wet",
+        tell: (verdict, waited) =>
+          verdict === "early"
+            ? null
+            : {
+                severity: "caution" as const,
+                title: `The ${named(film.material)} has dried: the patina will hardly turn it`,
+                because: `It is ${sayDuration(waited)} old and takes the spray while wet, about ${sayDuration(film.material.drying.touch.safe)}.`,
+                lower: film.stepId,
+                fixes: (place: Place) => dropWait(place, step.id, "Spray while it is wet"),
+              },
+      }));
+  },
+  check(seam) {
+    const { material, step } = seam.phase;
+    if (material?.role !== "patina") return [];
+    const metal = seam.films.find(({ film }) => film.material.reacts)?.film;
+    if (!metal)
+      return [
+        {
+          severity: "caution",
+          title: "There is no real metal here for the patina to turn",
+          because: "It reacts with metal in the paint, and with nothing else.",
+          lower: stepOf(seam.tops[0]?.stack ?? null),
+          part: "nothing",
+          fixes: (place) => [
+            ...(() => {
+              const paint = ofFamily(place.shelf, "reactive metal paint");
+              return paint
+                ? [
+                    {
+                      label: `Two coats of ${named(paint)} first`,
+                      commands: insertBefore(place, step.id, [{ how: "brush", what: paint, coats: 2 }]),
+                    },
+                  ]
+                : [];
+            })(),
+            { label: "Leave the patina out", commands: leaveOut(place, step.id) },
+          ],
+        },
+      ];
+    const coats = seam.past.filter(({ phase }) => phase.step.id === metal.stepId).length;
+    if (coats >= 2) return [];
+    return [
+      {
+        severity: "caution",
+        title: "One coat of metal paint is little for a patina",
+        because: "The spray goes into the wet second coat; the first keeps it off what lies beneath.",
+        lower: metal.stepId,
+        part: "thin",
+        fixes: (place) => [{ label: "Make it two coats", commands: patchStep(place, metal.stepId, { coats: 2 }) }],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "sprayed into the wet second coat",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "reactive-copper", { coats: 2 }],
+          ["spray", "patina-verdigris"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "sprayed the next day",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "reactive-copper", { coats: 2 }],
+          ["spray", "patina-verdigris", { wait: { kind: "at least", minutes: 1440 } }],
+        ],
+      },
+      {
+        shows: "patina on plain paint",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["spray", "patina-verdigris"],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,68 @@
+import { openFrom } from "../../drying/gate.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { dropWait } from "../repair.ts";
+import type { Place, Rule } from "../rule.ts";
+
+export const sealAfterTheReaction: Rule = {
+  meta: {
+    id: "M3",
+    title: "Nothing seals a patina before it is done",
+    reason: "It goes on for a day or two. Shut in early it stops where it is, stays damp, and lifts the film.",
+    origin: "common practice",
+    schools: [],
+    subsumes: ["C1", "C3", "W4"],
+  },
+  looksAt: ["coat"],
+  demands(seam) {
+    const { material, step } = seam.phase;
+    if (!material || material.role === "patina") return [];
+    return seam.films
+      .filter(({ film }) => film.material.role === "patina")
+      .map(({ film }) => ({
+        rule: "M3",
+        from: film.phaseId,
+        to: seam.phase.id,
+        lower: film.stepId,
+        gates: [openFrom("through", film.material.drying.beforeClear)],
+        reason: "the reaction is done",
+        tell: (verdict, waited) =>
+          verdict === "late"
+            ? null
+            : {
+                severity: "stop" as const,
+                title: "The patina is still at work",
+                because: `It has had ${sayDuration(waited)}; it turns for ${sayDuration(film.material.drying.beforeClear.typical)} to ${sayDuration(film.material.drying.beforeClear.safe)}.`,
+                lower: film.stepId,
+                fixes: (place: Place) => dropWait(place, step.id, "Let the reaction finish"),
+              },
+      }));
+  },
+  examples: {
+    clean: [
+      {
+        shows: "sealed two days later",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "reactive-copper", { coats: 2 }],
+          ["spray", "patina-verdigris"],
+          ["spray", "clear-coat-matt"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "sealed after six hours",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["brush", "reactive-copper", { coats: 2 }],
+          ["spray", "patina-verdigris"],
+          ["spray", "clear-coat-matt", { wait: { kind: "exactly", minutes: 360 } }],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,45 @@
+import type { HouseRules } from "../plan/house-rules.ts";
+import { insertBefore, ofFamily, withIntent } from "./repair.ts";
+import type { Fix, Place, Seam } from "./rule.ts";
+import { named } from "./words.ts";
+
+// What the schools do about glaze on thirsty paint; rules D1 and D2 share it.
+
+/** How long a mist keeps a face damp enough to glaze on (from memory). */
+const DAMP_FOR = 15;
+
+export const isDamp = (seam: Seam) => seam.before.misted !== null && seam.at - seam.before.misted <= DAMP_FOR;
+
+/** Whether the house goes straight on, or onto a face that is still damp from misting. */
+export const acceptsThirst = (seam: Seam) =>
+  seam.houseRules.porousGlaze === "straight" || (seam.houseRules.porousGlaze === "mist" && isDamp(seam));
+
+/** The ways out, the house's own first. */
+export function porousGlazeFixes(place: Place, stepId: string, houseRules: HouseRules): Fix[] {
+  const slip = ofFamily(place.shelf, "clear glaze medium");
+  const film = ofFamily(place.shelf, "water-borne clear coat");
+  const ways: Partial<Record<HouseRules["porousGlaze"], Fix>> = {
+    ...(slip && {
+      "slip coat": {
+        label: "A slip coat of clear glaze first",
+        commands: insertBefore(place, stepId, [{ how: "brush", what: slip }]),
+        look: "wipes back cleaner",
+      },
+    }),
+    ...(film && {
+      film: {
+        label: `Seal with ${named(film)} first`,
+        commands: insertBefore(place, stepId, [{ how: "brush", what: film }]),
+        look: "wipes back almost clean",
+      },
+    }),
+    mist: { label: "Mist the face first", commands: insertBefore(place, stepId, [{ how: "mist" }]) },
+    straight: {
+      label: "A grimed, patchy whole is wanted",
+      commands: withIntent(place, stepId, "stain"),
+      look: "the paint takes the tint all over",
+    },
+  };
+  const own = ways[houseRules.porousGlaze];
+  return [...(own ? [own] : []), ...Object.values(ways).filter((way) => way !== own)];
+}

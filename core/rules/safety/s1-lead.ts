@@ -1,0 +1,87 @@
+import type { Phase } from "../../surface/phase.ts";
+import { insertBefore, leaveOut, ofFamily } from "../repair.ts";
+import type { Rule } from "../rule.ts";
+import { capital, groundNamed } from "../words.ts";
+
+const MAKES_DUST: readonly Phase["effects"][number]["does"][] = [
+  "abrade",
+  "chip",
+  "key",
+  "knock back",
+  "strip",
+  "force dry",
+  "scrape",
+  "dissolve",
+];
+
+const mayHoldLead = (kind: string) => kind === "old paint" || kind === "old gilding" || kind === "varnished timber";
+
+export const lead: Rule = {
+  meta: {
+    id: "S1",
+    title: "Old paint is tested for lead before it is disturbed",
+    reason:
+      "Paint from before 1978, or of unknown age, may hold lead. Sanding and scraping make dust of it, heat makes fume, and a wet rag carries it. Children, pregnant women and animals stay away; the law may ask for licensed removal.",
+    origin: "published: US EPA renovation rule 40 CFR 745; 90 ppm limit 16 CFR 1303; elsewhere local law decides",
+    schools: [],
+    subsumes: ["S2"],
+  },
+  looksAt: ["prepare", "take", "help"],
+  check(seam) {
+    const { ground } = seam.zone;
+    const old = ground.age !== "after 1978" && ground.lead !== "none found" && mayHoldLead(ground.kind);
+    if (!old || !MAKES_DUST.some((does) => seam.phase.does.has(does))) return [];
+    const bare = seam.tops.some((top) => top.stack === null);
+    const reaches = bare || seam.phase.effects.some((effect) => effect.does === "abrade" && effect.micrometres >= 60);
+    if (!reaches) return [];
+    const found = ground.lead === "found";
+    return [
+      {
+        severity: "stop",
+        title: found
+          ? `${capital(seam.phase.technique.name)} on paint that holds lead`
+          : `Test for lead before you ${seam.phase.technique.name.toLowerCase()}`,
+        because: found
+          ? "No dry sanding, no scraping, no heat, no wet rubbing of the old layers. Seal over it sound, or hand it to licensed people; follow the local law."
+          : `The ${groundNamed(ground)} is from ${ground.age === "unknown" ? "an unknown age" : "before 1978"}. Swab it through all layers first, and note the answer in the piece.`,
+        lower: "ground",
+        fixes: (place) => {
+          const primer = ofFamily(place.shelf, "bonding primer");
+          return [
+            ...(primer && seam.phase.step.kind === "prepare"
+              ? [
+                  {
+                    label: "Leave the old layers alone: two coats of bonding primer over them",
+                    commands: [
+                      ...insertBefore(place, seam.phase.step.id, [{ how: "brush", what: primer, coats: 2 }]),
+                      ...leaveOut(place, seam.phase.step.id),
+                    ],
+                    look: "the old surface keeps its shape",
+                  },
+                ]
+              : []),
+            { label: "Leave it out", commands: leaveOut(place, seam.phase.step.id) },
+          ];
+        },
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "old paint, swabbed and clear",
+        ground: "old paint",
+        groundIs: { age: "before 1978", lead: "none found" },
+        steps: [["clean"], ["scuff"], ["brush", "mineral-storm"]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "scuffing old paint of unknown age",
+        ground: "old paint",
+        groundIs: { age: "unknown" },
+        steps: [["clean"], ["scuff"], ["brush", "mineral-storm"]],
+      },
+    ],
+  },
+};

@@ -1,0 +1,73 @@
+import { sayDuration } from "../../units/duration.ts";
+import { isWax, seen } from "../read-surface.ts";
+import { leaveOut } from "../repair.ts";
+import type { Rule } from "../rule.ts";
+import { named } from "../words.ts";
+
+export const heat: Rule = {
+  meta: {
+    id: "S2",
+    title: "No heat on lead, wet solvent or wax",
+    reason:
+      "A heat gun makes fume of lead, sets fire to solvent, and melts wax into the tool. Warm air from a hair-dryer is for water alone.",
+    origin: "common practice; the makers' labels and local law decide",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["help"],
+  check(seam) {
+    const { phase } = seam;
+    if (!phase.does.has("force dry")) return [];
+    const gun = phase.technique.hazards.includes("heat");
+    const wax = gun ? seen(seam.tops).find((top) => isWax(top.stack))?.stack : undefined;
+    const solvent = seen(seam.tops).find(
+      ({ stack }) =>
+        stack !== null &&
+        (stack.film.material.carrier === "solvent" || stack.film.material.carrier === "alcohol") &&
+        seam.at - stack.film.laidAt < stack.film.material.drying.recoat.safe,
+    )?.stack;
+    const top = solvent ?? wax;
+    if (!top) return [];
+    return [
+      {
+        severity: "stop",
+        title: solvent
+          ? `Warm air on wet ${named(top.film.material)} can set it alight`
+          : `A heat gun melts the ${named(top.film.material)}`,
+        because: solvent
+          ? `Its solvent has not left: it is ${sayDuration(seam.at - top.film.laidAt)} old. No flame, no hot wire, and air in the room.`
+          : "Wax softens long before anything dries, and smokes soon after.",
+        lower: top.film.stepId,
+        fixes: (place) => [{ label: "Leave the heat out", commands: leaveOut(place, phase.step.id) }],
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "warm air on water-borne paint",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "mineral-storm"], ["hair-dryer"]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "warm air on fresh oil paint",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "oil-deep-green"], ["hair-dryer"]],
+      },
+      {
+        shows: "a heat gun on wax",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["wax", "wax-clear"],
+          ["heat-gun", null, { wait: { kind: "at least", minutes: 2880 } }],
+        ],
+      },
+    ],
+  },
+};

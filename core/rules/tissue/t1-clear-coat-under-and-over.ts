@@ -1,0 +1,127 @@
+import { openUntil } from "../../drying/gate.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { seen, stepOf } from "../read-surface.ts";
+import { appended, dropWait, insertBefore, ofFamily } from "../repair.ts";
+import type { Place, Rule } from "../rule.ts";
+import { named } from "../words.ts";
+
+export const clearCoatUnderAndOver: Rule = {
+  meta: {
+    id: "T1",
+    title: "Tissue lies in clear coat, under and over",
+    reason: "The wet coat beneath pulls it down without a blister; the one over it makes it part of the paint.",
+    origin: "common practice",
+    schools: [],
+    subsumes: ["A1", "C3", "C1"],
+  },
+  looksAt: ["coat", "finish"],
+  demands(seam) {
+    const { material, step } = seam.phase;
+    if (material?.role !== "tissue") return [];
+    return seam.films
+      .filter(({ film }) => film.material.role === "clear")
+      .map(({ film }) => ({
+        rule: "T1",
+        from: film.phaseId,
+        to: seam.phase.id,
+        lower: film.stepId,
+        gates: [openUntil("wet", film.material.drying.touch)],
+        reason: "into the wet clear coat",
+        tell: (verdict, waited) =>
+          verdict === "early"
+            ? null
+            : {
+                severity: "caution" as const,
+                title: "The clear coat under the tissue has dried",
+                because: `It is ${sayDuration(waited)} old; the tissue is pressed into it while it is wet.`,
+                lower: film.stepId,
+                fixes: (place: Place) => dropWait(place, step.id, "Lay it into the wet coat"),
+              },
+      }));
+  },
+  check(seam) {
+    const { material, step } = seam.phase;
+    if (material?.role !== "tissue" || seam.films.some(({ film }) => film.material.role === "clear")) return [];
+    return [
+      {
+        severity: "stop",
+        title: "There is no clear coat under the tissue",
+        because: "Laid on dry paint it lifts at every edge and blisters.",
+        lower: stepOf(seam.tops[0]?.stack ?? null),
+        part: "under",
+        fixes: (place) => {
+          const clear = ofFamily(place.shelf, "découpage varnish") ?? ofFamily(place.shelf, "water-borne clear coat");
+          return clear
+            ? [
+                {
+                  label: `Lay it into wet ${named(clear)}`,
+                  commands: insertBefore(place, step.id, [{ how: "brush", what: clear, where: step.where }]),
+                },
+              ]
+            : [];
+        },
+      },
+    ];
+  },
+  finish(finish) {
+    const tissue = seen(finish.tops).find(({ stack }) => stack?.film.material.role === "tissue")?.stack;
+    if (!tissue) return [];
+    return [
+      {
+        severity: "caution",
+        title: "Nothing lies over the tissue",
+        because: "Open paper lifts, tears and takes every spot.",
+        lower: tissue.film.stepId,
+        part: "over",
+        fixes: (place) => {
+          const clear = ofFamily(place.shelf, "découpage varnish") ?? ofFamily(place.shelf, "water-borne clear coat");
+          return clear
+            ? [
+                {
+                  label: `Two coats of ${named(clear)} over it`,
+                  commands: appended(place, [{ how: "brush", what: clear, coats: 2 }]),
+                },
+              ]
+            : [];
+        },
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "tissue between clear coats",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-oyster", { coats: 2 }],
+          ["brush", "decoupage-varnish"],
+          ["lay-tissue", "tissue-roses", { where: { on: "motif", share: 1 } }],
+          ["brush", "decoupage-varnish", { coats: 2 }],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "tissue on dry paint",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-oyster", { coats: 2 }],
+          ["lay-tissue", "tissue-roses"],
+          ["brush", "decoupage-varnish", { coats: 2 }],
+        ],
+      },
+      {
+        shows: "nothing over the tissue",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-oyster", { coats: 2 }],
+          ["brush", "decoupage-varnish"],
+          ["lay-tissue", "tissue-roses"],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,68 @@
+import { openFrom } from "../../drying/gate.ts";
+import { sayDuration } from "../../units/duration.ts";
+import { dropWait } from "../repair.ts";
+import type { Place, Rule } from "../rule.ts";
+
+export const tissueDriesBeforePaint: Rule = {
+  meta: {
+    id: "T2",
+    title: "Tissue dries before it is painted over",
+    reason: "Wet paper tears under a brush. Three or four hours hold, overnight is better.",
+    origin: "common practice",
+    schools: [],
+    subsumes: ["C1", "C3"],
+  },
+  looksAt: ["coat"],
+  demands(seam) {
+    const { material, step } = seam.phase;
+    if (!material) return [];
+    return seam.films
+      .filter(({ film }) => film.material.role === "tissue" && film.stepId !== step.id)
+      .map(({ film }) => ({
+        rule: "T2",
+        from: film.phaseId,
+        to: seam.phase.id,
+        lower: film.stepId,
+        gates: [openFrom("through", film.material.drying.recoat)],
+        reason: "tissue dry",
+        tell: (verdict, waited) =>
+          verdict === "late"
+            ? null
+            : {
+                severity: waited < film.material.drying.touch.typical ? ("stop" as const) : ("caution" as const),
+                title: "The tissue is still wet and will tear",
+                because: `It has had ${sayDuration(waited)}; ${sayDuration(film.material.drying.recoat.typical)} at least, better ${sayDuration(film.material.drying.recoat.safe)}.`,
+                lower: film.stepId,
+                fixes: (place: Place) => dropWait(place, step.id, "Let it dry overnight"),
+              },
+      }));
+  },
+  examples: {
+    clean: [
+      {
+        shows: "coated the next day",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-oyster"],
+          ["brush", "decoupage-varnish"],
+          ["lay-tissue", "tissue-roses"],
+          ["brush", "decoupage-varnish"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "coated after an hour",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-oyster"],
+          ["brush", "decoupage-varnish"],
+          ["lay-tissue", "tissue-roses"],
+          ["brush", "decoupage-varnish", { wait: { kind: "exactly", minutes: 60 } }],
+        ],
+      },
+    ],
+  },
+};

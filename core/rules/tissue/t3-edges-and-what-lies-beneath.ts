@@ -1,0 +1,56 @@
+import { lightness } from "../../colour/difference.ts";
+import { films, seen, stepOf } from "../read-surface.ts";
+import type { Rule } from "../rule.ts";
+import { capital, groundNamed, named } from "../words.ts";
+
+export const tissueEdges: Rule = {
+  meta: {
+    id: "T3",
+    title: "Torn edges vanish, cut edges show",
+    reason: "A torn edge thins to nothing. And the print is a veil: white beneath brightens it, grey mutes it.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material } = seam.phase;
+    if (material?.role !== "tissue") return [];
+    const under = [...films(seen(seam.tops)[0]?.stack ?? null)].find((film) => film.material.role === "paint");
+    const light = lightness(under?.material.colour ?? seam.zone.ground.colour);
+    return [
+      {
+        severity: "note",
+        title: light >= 75 ? "Tear the edges, do not cut them" : "The print will be muted by what lies beneath",
+        because: `${under ? capital(named(under.material)) : capital(groundNamed(seam.zone.ground))} beneath has L* ${Math.round(light)}. Soaked paper tears: press through film; sand what hangs over with 150 when dry. Thin paper is half as strong.`,
+        lower: stepOf(seam.tops[0]?.stack ?? null),
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "no tissue",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-oyster"],
+          ["brush", "decoupage-varnish"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "roses over oyster",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-oyster"],
+          ["brush", "decoupage-varnish"],
+          ["lay-tissue", "tissue-roses"],
+          ["brush", "decoupage-varnish", { coats: 2 }],
+        ],
+      },
+    ],
+  },
+};

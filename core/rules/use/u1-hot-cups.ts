@@ -1,0 +1,81 @@
+import { isWax, seen } from "../read-surface.ts";
+import { appended, ofFamily } from "../repair.ts";
+import type { Rule } from "../rule.ts";
+import { named } from "../words.ts";
+
+export const hotCups: Rule = {
+  meta: {
+    id: "U1",
+    title: "Hot cups ring a finish that softens",
+    reason: "Découpage varnish and shellac go soft with warmth: the cup sticks, and takes its ring with it.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["finish"],
+  finish(finish) {
+    if (!finish.zone.use.heat) return [];
+    const top = seen(finish.tops).find(
+      ({ stack }) => stack !== null && !isWax(stack) && stack.film.material.underHeat !== "stands",
+    )?.stack;
+    if (!top) return [];
+    const softens = top.film.material.underHeat === "softens";
+    return [
+      {
+        severity: softens ? "stop" : "caution",
+        title: `Hot cups will ${softens ? "stick to" : "mark"} the ${named(top.film.material)}`,
+        because: `${finish.zone.name} is planned for hot cups, and this ${softens ? "softens with warmth" : "takes rings"}.`,
+        lower: top.film.stepId,
+        fixes: (place) => {
+          const heat = ofFamily(place.shelf, "heat-resisting varnish");
+          const tough = ofFamily(place.shelf, "tough water-borne polyurethane");
+          return [
+            ...(heat
+              ? [
+                  {
+                    label: `One coat of ${named(heat)} over it`,
+                    commands: appended(place, [{ how: "brush", what: heat }]),
+                    look: "ambers whites a little",
+                  },
+                ]
+              : []),
+            ...(tough
+              ? [
+                  {
+                    label: "Two coats of tough polyurethane over it",
+                    commands: appended(place, [{ how: "brush", what: tough, coats: 2 }]),
+                  },
+                ]
+              : []),
+          ];
+        },
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "a coaster under heat-resisting varnish",
+        ground: "raw timber",
+        species: "pine",
+        use: { heat: true },
+        steps: [
+          ["brush", "mineral-storm", { coats: 2 }],
+          ["brush", "varnish-heat"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "a coaster finished with découpage varnish",
+        ground: "raw timber",
+        species: "pine",
+        use: { heat: true },
+        steps: [
+          ["brush", "mineral-storm", { coats: 2 }],
+          ["brush", "decoupage-varnish", { coats: 2 }],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,39 @@
+import { stepOf } from "../read-surface.ts";
+import type { Rule } from "../rule.ts";
+
+export const neverCertified: Rule = {
+  meta: {
+    id: "U6",
+    title: "No finish here is promised for food or for children",
+    reason:
+      "Whether a finish may touch food or go in a child's mouth is decided by law and by the maker's tests of that product, not by how it was laid.",
+    origin: "common practice; local law decides",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["finish"],
+  finish(finish) {
+    const { near } = finish.zone.use;
+    if (near === "nothing") return [];
+    return [
+      {
+        severity: "caution",
+        title: near === "food" ? "Not to be promised for food" : "Not to be promised for children's things",
+        because: `${finish.zone.name} is marked as near ${near}. Ask the makers of every layer in writing, follow the local law, and leave what touches ${near === "food" ? "food" : "mouths"} bare if in doubt.`,
+        lower: stepOf(finish.tops[0]?.stack ?? null),
+      },
+    ];
+  },
+  examples: {
+    clean: [{ shows: "a cupboard", ground: "raw timber", species: "pine", steps: [["brush", "mineral-storm"]] }],
+    faulty: [
+      {
+        shows: "a dough bin",
+        ground: "raw timber",
+        species: "pine",
+        use: { near: "food" },
+        steps: [["brush", "mineral-storm", { coats: 2 }]],
+      },
+    ],
+  },
+};

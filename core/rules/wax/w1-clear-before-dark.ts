@@ -1,0 +1,75 @@
+import { lightness } from "../../colour/difference.ts";
+import { absorbencyOf } from "../../surface/surface.ts";
+import { isTinted, isWax, seen, stepOf, THIRSTY } from "../read-surface.ts";
+import { insertBefore, ofFamily } from "../repair.ts";
+import type { Rule } from "../rule.ts";
+import { named, topNamed } from "../words.ts";
+
+export const clearBeforeDark: Rule = {
+  meta: {
+    id: "W1",
+    title: "Clear wax goes before dark",
+    reason:
+      "Over clear wax the dark can be pushed into the grooves and taken off the flats again. On sealed paint it only slides, and on thirsty paint it stains.",
+    origin: "common practice, with schools",
+    schools: ["darkWax"],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material, step } = seam.phase;
+    if (material?.role !== "wax" || !isTinted(material) || material.family === "gilding wax") return [];
+    if (lightness(material.colour) > 50 || seam.houseRules.darkWax === "straight on the paint") return [];
+    const bare = seen(seam.tops).find(
+      (top) => !isWax(top.stack) && absorbencyOf(top.stack, seam.before.ground) < THIRSTY,
+    );
+    if (!bare) return [];
+    return [
+      {
+        severity: "note",
+        title: `Clear wax usually goes under the ${named(material)}`,
+        because: `The ${topNamed(bare.stack, seam.zone.ground)} is sealed, so the dark will not stain it; it moves less than over clear.`,
+        schools: "Others wax dark straight on a sealed face.",
+        lower: stepOf(bare.stack),
+        fixes: (place) => {
+          const clear = ofFamily(place.shelf, "clear wax");
+          return clear
+            ? [
+                {
+                  label: "Clear wax first",
+                  commands: insertBefore(place, step.id, [{ how: "wax", what: clear }]),
+                  look: "dark in the grooves, paler on the flats",
+                },
+              ]
+            : [];
+        },
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "dark over clear",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-oyster"],
+          ["wax", "wax-clear"],
+          ["wax", "wax-dark"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "dark wax on a clear coat",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "chalk-bone-white"],
+          ["brush", "clear-coat-matt"],
+          ["wax", "wax-dark"],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,59 @@
+import { stepOf } from "../read-surface.ts";
+import type { Rule } from "../rule.ts";
+
+export const wipingMarks: Rule = {
+  meta: {
+    id: "W11",
+    title: "The way it is wiped can be seen",
+    reason:
+      "A cloth that turns back on the face leaves a curve in the wax, and on a plain dark face the light finds it. Paper towel leaves lint, which some do not mind.",
+    origin: "common practice, with schools",
+    schools: ["wiping"],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material } = seam.phase;
+    const { wiping } = seam.houseRules;
+    if (material?.role !== "wax" || wiping === "full length, off the edge" || seam.phase.where.on !== "everywhere")
+      return [];
+    const plain = seam.zone.relief.field > 0.85;
+    if (!plain) return [];
+    return [
+      {
+        severity: "note",
+        title: "On a plain face, curves of the cloth may show",
+        because: `Your house rule wipes ${wiping === "circular" ? "in circles" : "any way"}, and ${seam.zone.name} is plain. Finish along the grain, off over the edge.`,
+        schools: "Others wipe in full lengths with a flat cloth that never turns back.",
+        lower: stepOf(seam.tops[0]?.stack ?? null),
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "wiped full length",
+        ground: "raw timber",
+        species: "pine",
+        zone: { relief: { arris: 0.06, field: 0.94, high: 0, recess: 0 } },
+        steps: [
+          ["brush", "mineral-storm"],
+          ["wax", "wax-dark"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "a plain top wiped in circles",
+        ground: "raw timber",
+        species: "pine",
+        houseRules: { wiping: "circular" },
+        zone: { relief: { arris: 0.06, field: 0.94, high: 0, recess: 0 } },
+        steps: [
+          ["brush", "mineral-storm"],
+          ["wax", "wax-clear"],
+        ],
+      },
+    ],
+  },
+};

@@ -1,0 +1,78 @@
+import { zoneArea } from "../../plan/plan.ts";
+import { stepOf } from "../read-surface.ts";
+import type { Rule } from "../rule.ts";
+
+/** A face wider than this is not waxed in one reach (from memory). */
+const ONE_REACH = 0.6;
+
+export const wideFaceInHalves: Rule = {
+  meta: {
+    id: "W7",
+    title: "A wide face waxed in halves keeps the line",
+    reason: "Where fresh wax meets wax that has begun to set there is a lap, and it shows in raking light for good.",
+    origin: "common practice, with schools",
+    schools: ["waxFaces"],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material, step } = seam.phase;
+    if (material?.role !== "wax" || seam.phase.where.on !== "everywhere" || step.where.share < 1) return [];
+    const { shape, relief } = seam.zone;
+    const face = zoneArea(seam.zone) / (shape.count * seam.zone.faces);
+    if (shape.kind === "frame" || shape.kind === "leg" || face < ONE_REACH) return [];
+    const plain = relief.high + relief.recess < 0.05;
+    const sections = seam.houseRules.waxFaces === "sections";
+    return [
+      {
+        severity: sections && plain ? "caution" : "note",
+        title:
+          sections && plain
+            ? "There is no natural break on this face to end a section at"
+            : "A wide face: wax it in one go, to a natural break",
+        because: `${seam.zone.name}: ${face.toFixed(2)} m² a face. ${sections ? (plain ? "By your house rule it is waxed in sections, and it is plain from edge to edge." : "End each section at a moulding or joint.") : "By your house rule the whole face is done in one go, a helper buffing behind."}`,
+        schools: sections ? "Others always do a whole face." : "Others work in sections that end at mouldings.",
+        lower: stepOf(seam.tops[0]?.stack ?? null),
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "a moulded panel of half a square metre",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["wax", "wax-clear"],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "a table top in sections",
+        ground: "raw timber",
+        species: "pine",
+        houseRules: { waxFaces: "sections" },
+        zone: {
+          shape: { kind: "panel", width: 1600, height: 800, count: 1 },
+          relief: { arris: 0.06, field: 0.94, high: 0, recess: 0 },
+        },
+        steps: [
+          ["brush", "mineral-storm"],
+          ["wax", "wax-clear"],
+        ],
+      },
+      {
+        shows: "a wide panelled side",
+        ground: "raw timber",
+        species: "pine",
+        zone: { shape: { kind: "panel", width: 1200, height: 900, count: 1 } },
+        steps: [
+          ["brush", "mineral-storm"],
+          ["wax", "wax-clear"],
+        ],
+      },
+    ],
+  },
+};
