@@ -44,6 +44,13 @@ const stepBody = fc.record({
   on: fc.constantFrom<Step["where"]["on"]>("everywhere", "everywhere", "everywhere", "arris", "field", "border"),
   share: fc.constantFrom(1, 1, 0.6, 0.2),
   wait,
+  pot: fc.option(
+    fc.record({ with: fc.constantFrom(...CATALOGUE), ratio: fc.constantFrom("30 : 70", "70 : 30", "1 : 1") }),
+    {
+      nil: undefined,
+      freq: 7,
+    },
+  ),
   reveal: fc.option(fc.nat(8), { nil: undefined, freq: 3 }),
 });
 
@@ -51,7 +58,7 @@ const stepBody = fc.record({
 export const steps = (max = 9): fc.Arbitrary<Step[]> =>
   fc.array(stepBody, { minLength: 1, maxLength: max }).map((bodies) =>
     bodies.map(
-      ({ pick, coats, intents, on, share, wait: pause, reveal }, index): Step => ({
+      ({ pick, coats, intents, on, share, wait: pause, reveal, pot }, index): Step => ({
         id: `s${index}`,
         kind: pick.technique.kind,
         how: pick.technique.id,
@@ -60,6 +67,7 @@ export const steps = (max = 9): fc.Arbitrary<Step[]> =>
         coats: pick.what ? coats : 1,
         intents,
         ...(pause ? { wait: pause } : {}),
+        ...(pot && pick.what ? { with: pot.with.id, ratio: pot.ratio } : {}),
         ...(reveal !== undefined && reveal < index && pick.technique.id === "wet-distress"
           ? { reveals: `s${reveal}` }
           : {}),

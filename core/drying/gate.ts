@@ -22,10 +22,22 @@ export interface Gate {
 const AT_ONCE: Range = { typical: 0, safe: 0 };
 const range = ({ typical, safe }: Range): Range => ({ typical, safe });
 
+/** A gate hangs on its figures alone, so it is made once for each of them. */
+function once(make: (figure: Range, stage: Stage) => Gate): (stage: Stage, figure: Range) => Gate {
+  const made = new WeakMap<Range, Gate>();
+  return (stage, figure) => {
+    const known = made.get(figure);
+    if (known?.stage === stage) return known;
+    const gate = make(figure, stage);
+    made.set(figure, gate);
+    return gate;
+  };
+}
+
 /** May start once the stage is reached. */
-export const openFrom = (stage: Stage, opens: Range): Gate => ({ stage, opens: range(opens), shuts: null });
+export const openFrom = once((opens, stage) => ({ stage, opens: range(opens), shuts: null }));
 /** May start at once, but not after. */
-export const openUntil = (stage: Stage, shuts: Range): Gate => ({ stage, opens: AT_ONCE, shuts: range(shuts) });
+export const openUntil = once((shuts, stage) => ({ stage, opens: AT_ONCE, shuts: range(shuts) }));
 /** May start only between the two. */
 export const openBetween = (stage: Stage, opens: TimeFigure | Range, shuts: TimeFigure | Range): Gate => ({
   stage,

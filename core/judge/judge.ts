@@ -1,13 +1,13 @@
 import { CATALOGUE } from "../materials/catalogue.ts";
 import type { Material } from "../materials/material.ts";
 import type { HouseRules } from "../plan/house-rules.ts";
-import { type Crust, type Plan, type Room, type Zone, zonesOf } from "../plan/plan.ts";
+import { type Branch, type Crust, type Plan, type Room, type Step, type Zone, zonesOf } from "../plan/plan.ts";
 import { type Finding, type Rule, SEVERITY_ORDER, type Severity, type Shelf } from "../rules/rule.ts";
 import { RULES } from "../rules/rules.ts";
 import { compile, type Unreadable } from "../surface/compile.ts";
 import { apply, bareSurface, type Surface } from "../surface/surface.ts";
 import type { Instant } from "../units/units.ts";
-import { byKind, type JudgedPhase, Line, type RulesByKind } from "./line.ts";
+import { type JudgedPhase, Line, type SortedRules, sorted } from "./line.ts";
 
 export type { JudgedPhase } from "./line.ts";
 
@@ -15,7 +15,7 @@ export interface ZoneJudgement {
   zone: Zone;
   crust: Crust;
   phases: JudgedPhase[];
-  unreadable: Unreadable[];
+  unreadable: readonly Unreadable[];
   findings: Finding[];
   /** the surface when the last step is done */
   after: Surface;
@@ -55,21 +55,22 @@ interface Memory {
 }
 const memories = new WeakMap<ZoneJudgement, Memory>();
 
-const sortedRules = new WeakMap<readonly Rule[], RulesByKind>();
-function rulesByKind(rules: readonly Rule[]): RulesByKind {
-  const known = sortedRules.get(rules);
+const sortings = new WeakMap<readonly Rule[], SortedRules>();
+export function sortedRules(rules: readonly Rule[]): SortedRules {
+  const known = sortings.get(rules);
   if (known) return known;
-  const sorted = byKind(rules);
-  sortedRules.set(rules, sorted);
-  return sorted;
+  const made = sorted(rules);
+  sortings.set(rules, made);
+  return made;
 }
 
 /** Several rules on one seam: the one that subsumes speaks. */
-function told(found: Iterable<Finding>, rules: readonly Rule[]): Finding[] {
+export function told<Told extends { rule: string; stepId: string }>(found: Iterable<Told>, rules: SortedRules): Told[] {
   const all = [...found];
+  if (all.length < 2) return all;
   const silenced = new Set<string>();
-  const quietBy = new Map(rules.map((rule) => [rule.meta.id, rule.meta.subsumes]));
-  for (const { rule, stepId } of all) for (const quiet of quietBy.get(rule) ?? []) silenced.add(`${stepId}/${quiet}`);
+  for (const { rule, stepId } of all)
+    for (const quiet of rules.silences.get(rule) ?? []) silenced.add(`${stepId}/${quiet}`);
   return silenced.size === 0 ? all : all.filter((finding) => !silenced.has(`${finding.stepId}/${finding.rule}`));
 }
 
@@ -162,7 +163,7 @@ function judgedFrom(
   setting: Setting,
   before?: { previous: ZoneJudgement; memory: Memory },
 ): ZoneJudgement {
-  const { houseRules, room, materials, rules } = setting;
+  const { materials, rules } = setting;
   const kept = before ? unchangedPhases(before.previous, crust, materials) : 0;
   const { phases, unreadable } = compile(
     crust,
@@ -170,10 +171,7 @@ function judgedFrom(
     materials,
     before?.previous.phases.slice(0, kept).map((judged) => judged.phase),
   );
-  const line = new Line(
-    { zone, crustId: crust.id, houseRules, room, rules: rulesByKind(rules) },
-    bareSurface(zone.ground),
-  );
+  const line = lineOn(zone, crust.id, setting);
   if (before && kept > 0) {
     const judged = before.previous.phases.slice(0, kept);
     const steps = new Set(judged.map((one) => one.phase.step.id));
@@ -182,7 +180,8 @@ function judgedFrom(
   }
   for (let at = kept; at < phases.length; at++) line.take(phases[at]!);
   line.finish();
-  const findings = told(line.findings.values(), rules);
+  const findings = told(line.findings.values(), sortedRules(rules));
+  for (const finding of onOtherWays(line, zone, crust, setting)) findings.push(finding);
   for (const one of unreadable) findings.push(unreadableFinding(zone, crust, one));
   const judgement: ZoneJudgement = {
     zone,
@@ -204,6 +203,62 @@ export function surfaceAfter({ zone, phases }: ZoneJudgement, index: number): Su
   return surface;
 }
 
+/** The crust as it would go on if an inspection came out otherwise, up to where the ways meet again. */
+function detour(crust: Crust, inspection: Step, branch: Branch): { crust: Crust; own: ReadonlySet<string> } {
+  const from = crust.steps.indexOf(inspection);
+  const own = new Set<string>();
+  const steps: Step[] = crust.steps.slice(0, from);
+  steps.push({ ...inspection, expected: branch.id });
+  for (const step of crust.steps.slice(from + 1)) {
+    if (step.branches || (step.branch === undefined && own.size > 0)) {
+      steps.push(step);
+      break;
+    }
+    if (step.branch === branch.id || step.branch === undefined) {
+      own.add(step.id);
+      steps.push(step);
+      if (step.branch === undefined) break;
+    }
+  }
+  return { crust: { ...crust, steps }, own };
+}
+
+/** What is found on the ways that are not expected, and where they meet the planned way again. */
+function onOtherWays(main: Line, zone: Zone, crust: Crust, setting: Setting): Finding[] {
+  const found: Finding[] = [];
+  for (const inspection of crust.steps) {
+    const expected = inspection.expected ?? inspection.branches?.[0]?.id;
+    for (const branch of inspection.branches ?? []) {
+      if (branch.id === expected) continue;
+      const other = detour(crust, inspection, branch);
+      const { phases } = compile(other.crust, zone, setting.materials);
+      const from = phases.findIndex((phase) => phase.step.id === inspection.id);
+      if (from < 0) continue;
+      const line = lineOn(zone, crust.id, setting);
+      line.resume(main.phases.slice(0, from), main.remembered, []);
+      for (const phase of phases.slice(from)) line.take(phase);
+      for (const finding of told(line.findings.values(), sortedRules(setting.rules))) {
+        const planned = main.findings.get(finding.id);
+        const onBranch = crust.steps.find((step) => step.id === finding.stepId)?.branch === branch.id;
+        if (onBranch) found.push(finding);
+        else if (!planned || SEVERITY_ORDER[finding.severity] < SEVERITY_ORDER[planned.severity])
+          found.push({ ...finding, id: `${finding.id}/${branch.id}`, title: `If "${branch.name}": ${finding.title}` });
+      }
+    }
+  }
+  return found;
+}
+
+const lineOn = (zone: Zone, crustId: string, { houseRules, room, rules }: Setting) =>
+  new Line({ zone, crustId, houseRules, room, rules: sortedRules(rules) }, bareSurface(zone.ground));
+
+/** A line taken up where a zone's judgement stands after that many phases, to try what could come next. */
+export function lineAfter(plan: Plan, judged: ZoneJudgement, count: number, options: JudgeOptions = {}): Line {
+  const line = lineOn(judged.zone, judged.crust.id, settingOf(plan, options));
+  line.resume(judged.phases.slice(0, count), memories.get(judged)?.remembered ?? [], []);
+  return line;
+}
+
 export function shelfOf(plan: Plan, catalogue: readonly Material[] = CATALOGUE): Shelf {
   return { pinned: materialsOf(plan), catalogue };
 }
@@ -223,15 +278,17 @@ export function countFindings(findings: readonly Finding[]): Record<Severity, nu
   return counts;
 }
 
+const settingOf = (plan: Plan, options: JudgeOptions): Setting => ({
+  houseRules: plan.pinned.houseRules,
+  room: plan.pinned.room,
+  materials: materialsOf(plan),
+  rules: options.rules ?? RULES,
+});
+
 /** Judges the zones of a plan that lie under one crust, or all of them. */
 export function judgeZones(plan: Plan, options: JudgeOptions = {}, crustId?: string): ZoneJudgement[] {
   const crusts = new Map(plan.crusts.map((crust) => [crust.id, crust]));
-  const setting: Setting = {
-    houseRules: plan.pinned.houseRules,
-    room: plan.pinned.room,
-    materials: materialsOf(plan),
-    rules: options.rules ?? RULES,
-  };
+  const setting = settingOf(plan, options);
   const before = new Map(options.previous?.zones.map((judged) => [judged.zone.id, judged]));
   return zonesOf(plan)
     .filter((zone) => crustId === undefined || zone.crustId === crustId)

@@ -1,6 +1,7 @@
 import { gateVerdict, nextOpening } from "../drying/gate.ts";
+import type { Material } from "../materials/material.ts";
 import type { HouseRules } from "../plan/house-rules.ts";
-import { RELIEF_CLASSES, type Room, type Where, type Zone } from "../plan/plan.ts";
+import { RELIEF_CLASSES, type Relief, type Room, type Where, type Zone } from "../plan/plan.ts";
 import {
   type Demand,
   type Draft,
@@ -15,6 +16,7 @@ import {
 } from "../rules/rule.ts";
 import type { Phase } from "../surface/phase.ts";
 import { apply, type Film, patchesWhere, type Surface } from "../surface/surface.ts";
+import type { Technique } from "../surface/technique.ts";
 import type { Instant, Share } from "../units/units.ts";
 
 /** A phase on the nominal line, with the waits that hold it. */
@@ -28,19 +30,46 @@ export interface Bench {
   crustId: string;
   houseRules: HouseRules;
   room: Room;
-  rules: RulesByKind;
+  rules: SortedRules;
 }
 
-export type RulesByKind = Record<Rule["looksAt"][number], readonly Rule[]>;
+/** Rules sorted by what they look at: for a kind of phase, those that could speak at all, and those of the finish. */
+export interface SortedRules {
+  for(phase: Phase): readonly Rule[];
+  finish: readonly Rule[];
+  /** for each rule, the ones it silences where it speaks */
+  silences: ReadonlyMap<string, readonly string[]>;
+}
 
-export function byKind(rules: readonly Rule[]): RulesByKind {
-  const looksAt = (kind: Rule["looksAt"][number]) => rules.filter((rule) => rule.looksAt.includes(kind));
+function couldSpeak({ looksAt, when }: Rule, phase: Phase): boolean {
+  if (!looksAt.includes(phase.ruledAs)) return false;
+  if (!when) return true;
+  if (phase.material && when.lays?.includes(phase.material.role)) return true;
+  return when.does?.some((does) => phase.does.has(does)) ?? false;
+}
+
+export function sorted(rules: readonly Rule[]): SortedRules {
+  const known = new Map<Technique, Map<Material["role"] | null, readonly Rule[]>>();
   return {
-    coat: looksAt("coat"),
-    take: looksAt("take"),
-    prepare: looksAt("prepare"),
-    help: looksAt("help"),
-    finish: looksAt("finish"),
+    for(phase) {
+      const { technique, material } = phase;
+      let byRole = known.get(technique);
+      if (!byRole) {
+        byRole = new Map();
+        known.set(technique, byRole);
+      }
+      const role = material === null ? null : material.role;
+      let found = byRole.get(role);
+      if (!found) {
+        found = rules.filter((rule) => couldSpeak(rule, phase));
+        byRole.set(role, found);
+      }
+      return found;
+    },
+    finish: rules.filter((rule) => rule.looksAt.includes("finish")),
+    silences: new Map(
+      rules.filter((rule) => rule.meta.subsumes.length > 0).map((rule) => [rule.meta.id, rule.meta.subsumes]),
+    ),
   };
 }
 
@@ -61,11 +90,27 @@ export function topsUnder(surface: Surface, zone: Zone, on: Where): Top[] {
   return found;
 }
 
+/** Under this share of the zone a film on top holds nothing up. */
+const SPECK: Share = 0.01;
+
 function filmsOf(tops: readonly Top[]): { film: Film; share: Share }[] {
   const films: { film: Film; share: Share }[] = [];
-  for (const { stack, share } of tops) if (stack !== null) films.push({ film: stack.film, share });
+  for (const { stack, share } of tops) if (stack !== null && share >= SPECK) films.push({ film: stack.film, share });
   return films;
 }
+
+interface Tops {
+  on: Where;
+  relief: Relief;
+  tops: readonly Top[];
+  films: readonly { film: Film; share: Share }[];
+}
+
+const lastTops = new WeakMap<Surface["patches"], Tops>();
+
+const sameRelief = (one: Relief, two: Relief) =>
+  one === two ||
+  (one.arris === two.arris && one.field === two.field && one.high === two.high && one.recess === two.recess);
 
 /** When a phase may start: the hands are free, the author's wait is over, and a gate of every demand stands open, if it can be. */
 function place(phase: Phase, free: Instant, demands: readonly Demand[], endsOf: ReadonlyMap<string, Instant>): Instant {
@@ -102,7 +147,7 @@ export class Line {
   /** surfaces before the phase of that index */
   readonly remembered: { at: number; surface: Surface }[] = [];
   private readonly endsOf = new Map<string, Instant>();
-  private free: Instant = 0;
+  free: Instant = 0;
 
   constructor(
     private readonly bench: Bench,
@@ -128,23 +173,28 @@ export class Line {
     }
   }
 
-  /** Places, checks and lays one phase. */
-  take(phase: Phase) {
-    if (this.phases.length % REMEMBER_EVERY === 0)
-      this.remembered.push({ at: this.phases.length, surface: this.surface });
+  /** Places and checks a phase, and says what was drafted about it; nothing is laid. */
+  look(phase: Phase, say: (rule: string, draft: Draft) => void): { starts: Instant; demands: Demand[] } {
     const seam = this.seam(phase);
-    const rules = this.bench.rules[phase.ruledAs];
+    const rules = this.bench.rules.for(phase);
     const demands = demandsOf(seam, rules);
     const starts = place(phase, this.free, demands, this.endsOf);
     for (const demand of demands) {
       const waited = starts - this.endsOf.get(demand.from)!;
       const verdict = gateVerdict(demand.gates, waited);
       const draft = verdict === "open" ? null : demand.tell(verdict, waited);
-      if (draft) this.note(demand.rule, phase.step.id, draft);
+      if (draft) say(demand.rule, draft);
     }
     seam.at = starts;
-    for (const rule of rules)
-      if (rule.check) for (const draft of rule.check(seam)) this.note(rule.meta.id, phase.step.id, draft);
+    for (const rule of rules) if (rule.check) for (const draft of rule.check(seam)) say(rule.meta.id, draft);
+    return { starts, demands };
+  }
+
+  /** Places, checks and lays one phase. */
+  take(phase: Phase) {
+    if (this.phases.length % REMEMBER_EVERY === 0)
+      this.remembered.push({ at: this.phases.length, surface: this.surface });
+    const { starts, demands } = this.look(phase, (rule, draft) => this.note(rule, phase.step.id, draft));
     this.surface = apply(this.surface, phase, starts);
     this.free = starts + phase.hands;
     this.endsOf.set(phase.id, this.free);
@@ -167,9 +217,20 @@ export class Line {
       for (const draft of rule.finish?.(finish) ?? []) this.note(rule.meta.id, last.phase.step.id, draft, true);
   }
 
+  /** What lies on top; looked up once for all that is tried on the same surface, and for zones alike in relief. */
+  private tops(on: Where): Tops {
+    const { zone } = this.bench;
+    const known = lastTops.get(this.surface.patches);
+    if (known && known.on === on && sameRelief(known.relief, zone.relief)) return known;
+    const tops = topsUnder(this.surface, zone, on);
+    const found: Tops = { on, relief: zone.relief, tops, films: filmsOf(tops) };
+    lastTops.set(this.surface.patches, found);
+    return found;
+  }
+
   private seam(phase: Phase): Seam {
     const { zone, houseRules, room } = this.bench;
-    const tops = topsUnder(this.surface, zone, phase.where.on);
+    const { tops, films } = this.tops(phase.where.on);
     return {
       zone,
       houseRules,
@@ -177,7 +238,7 @@ export class Line {
       phase,
       before: this.surface,
       tops,
-      films: filmsOf(tops),
+      films,
       at: this.free,
       past: this.phases,
     };
@@ -186,10 +247,27 @@ export class Line {
   /** Signs a draft; of the same rule at the same step the worst is kept. */
   private note(rule: string, stepId: string, draft: Draft, surface = false) {
     const { zone, crustId } = this.bench;
-    const id = `${zone.id}/${stepId}/${rule}${draft.part ? `/${draft.part}` : ""}`;
+    const { severity, title, because, schools, lower, part, fixes } = draft;
+    const id = part === undefined ? `${zone.id}/${stepId}/${rule}` : `${zone.id}/${stepId}/${rule}/${part}`;
     const known = this.findings.get(id);
-    if (known && SEVERITY_ORDER[known.severity] <= SEVERITY_ORDER[draft.severity]) return;
-    this.findings.set(id, { ...draft, id, rule, stepId, surface, zoneId: zone.id, crustId });
+    if (known && SEVERITY_ORDER[known.severity] <= SEVERITY_ORDER[severity]) return;
+    // written out, for spreading is several times slower here
+    const zoneId = zone.id;
+    this.findings.set(id, {
+      id,
+      rule,
+      zoneId,
+      crustId,
+      stepId,
+      surface,
+      severity,
+      title,
+      because,
+      schools,
+      lower,
+      part,
+      fixes,
+    });
   }
 }
 

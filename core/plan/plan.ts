@@ -180,6 +180,26 @@ export const Room = z.strictObject({
 export type Room = z.infer<typeof Room>;
 export const REFERENCE_ROOM: Room = { celsius: 23, relativeHumidity: 50, draught: false };
 
+/** What is wrong with the ways that part at inspections, and at which step. */
+function branchFaults(steps: readonly Step[]): { at: number; says: string }[] {
+  const faults: { at: number; says: string }[] = [];
+  let ways: ReadonlySet<string> = new Set();
+  steps.forEach((step, at) => {
+    if (step.branches) {
+      const ids = step.branches.map((branch) => branch.id);
+      if (step.kind !== "inspect") faults.push({ at, says: "only an inspection leads several ways" });
+      if (step.branch !== undefined) faults.push({ at, says: "an inspection cannot stand on the way of another" });
+      if (new Set(ids).size < ids.length) faults.push({ at, says: "two ways have the same id" });
+      if (step.expected !== undefined && !ids.includes(step.expected))
+        faults.push({ at, says: `the expected way "${step.expected}" is not one of its ways` });
+      ways = new Set(ids);
+    } else if (step.branch === undefined) ways = new Set();
+    else if (!ways.has(step.branch))
+      faults.push({ at, says: `the way "${step.branch}" does not part at the inspection beneath this step` });
+  });
+  return faults;
+}
+
 export const PLAN_FORMAT = "jolly-crust";
 export const PLAN_VERSION = 2;
 
@@ -221,6 +241,7 @@ export const Plan = z
     );
     plan.crusts.forEach((crust, index) => {
       twice(["crusts", index, "steps"], crust.steps);
+      for (const { at: step, says } of branchFaults(crust.steps)) at(["crusts", index, "steps", step], says);
     });
     plan.pieces.forEach((piece, pieceAt) => {
       piece.zones.forEach((zone, zoneAt) => {

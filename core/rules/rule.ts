@@ -3,7 +3,7 @@ import type { Command } from "../edit/command.ts";
 import type { Material } from "../materials/material.ts";
 import type { HouseRules } from "../plan/house-rules.ts";
 import type { Crust, Room, Zone } from "../plan/plan.ts";
-import type { Phase, RuledAs } from "../surface/phase.ts";
+import type { Effect, Phase, RuledAs } from "../surface/phase.ts";
 import type { Film, Stack, Surface } from "../surface/surface.ts";
 import type { Instant, Minutes, Share } from "../units/units.ts";
 import type { ExampleStack } from "./example.ts";
@@ -128,6 +128,8 @@ export interface Rule {
   };
   /** the kinds of phase it looks at */
   looksAt: readonly (RuledAs | "finish")[];
+  /** of those, only the phases that lay one of these or do one of these; every one when left out */
+  when?: { lays?: readonly Material["role"][]; does?: readonly Effect["does"][] };
   demands?(seam: Seam): Demand[];
   check?(seam: Seam): Draft[];
   finish?(finish: Finish): Draft[];

@@ -90,8 +90,8 @@ export function stepsOn(crust: Crust, zone: Zone): readonly Step[] {
 }
 
 export interface Compiled {
-  phases: Phase[];
-  unreadable: Unreadable[];
+  phases: readonly Phase[];
+  unreadable: readonly Unreadable[];
 }
 
 /** One step as phases, a phase a coat; or why it cannot be read. */
@@ -139,6 +139,28 @@ export function compile(
   zone: Zone,
   materials: ReadonlyMap<string, Material>,
   known: readonly Phase[] = [],
+): Compiled {
+  if (zone.overrides.length > 0) return compileFrom(crust, zone, materials, known);
+  const twin = twins.get(crust);
+  const goesOnFrom = (phases: readonly Phase[]) => known.length === 0 || phases[known.length - 1] === known.at(-1);
+  if (twin && twin.materials === materials && sameSize(twin.zone, zone) && goesOnFrom(twin.compiled.phases))
+    return twin.compiled;
+  const compiled = compileFrom(crust, zone, materials, known);
+  twins.set(crust, { zone, materials, compiled });
+  return compiled;
+}
+
+/** The zone a crust was last compiled for: zones of one size under one crust share their phases. */
+const twins = new WeakMap<Crust, { zone: Zone; materials: ReadonlyMap<string, Material>; compiled: Compiled }>();
+
+const sameSize = (one: Zone, two: Zone) =>
+  two.overrides.length === 0 && zoneArea(one) === zoneArea(two) && reliefFactor(one) === reliefFactor(two);
+
+function compileFrom(
+  crust: Crust,
+  zone: Zone,
+  materials: ReadonlyMap<string, Material>,
+  known: readonly Phase[],
 ): Compiled {
   const phases: Phase[] = [...known];
   const unreadable: Unreadable[] = [];

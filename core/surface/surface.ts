@@ -95,9 +95,11 @@ const ANOTHER_LAYER: Micrometres = 1000;
 /** And lying in another named place, as this much: places stay apart as long as they can. */
 const ANOTHER_PLACE: Micrometres = 10_000;
 
+const WHOLE: readonly Patch[] = [{ share: 1, stack: null, places: 0 }];
+const BARE: Surface["patches"] = { arris: WHOLE, field: WHOLE, high: WHOLE, recess: WHOLE };
+
 /** The bare ground before the first step. */
 export function bareSurface(ground: Ground): Surface {
-  const whole: readonly Patch[] = [{ share: 1, stack: null, places: 0 }];
   return {
     ground: {
       ground,
@@ -107,7 +109,7 @@ export function bareSurface(ground: Ground): Surface {
       sound: ground.soundness === "sound",
       stripped: false,
     },
-    patches: { arris: whole, field: whole, high: whole, recess: whole },
+    patches: BARE,
     places: 0,
     misted: null,
   };
@@ -244,7 +246,6 @@ interface Meeting {
   relief: ReliefClass;
   ground: GroundState;
   at: Instant;
-  misted: Instant | null;
 }
 
 function freshFilm({ phase, at }: Meeting, material: Material, micrometres: Micrometres): Film {
@@ -447,6 +448,31 @@ function withPlace(surface: Surface, place: PlaceOnFace): Surface {
   };
 }
 
+/** What the last phase laid on these patches has left: zones of one size under one crust go the same way. */
+const lastStep = new WeakMap<Surface["patches"], { phase: Phase; at: Instant; patches: Surface["patches"] }>();
+
+function patchesAfter(surface: Surface, phase: Phase, at: Instant): Surface["patches"] {
+  const known = lastStep.get(surface.patches);
+  // flakes hang on the ground too, and that is each zone's own
+  const ofTheGround = phase.does.has("chip");
+  if (known && known.phase === phase && known.at === at && !ofTheGround) return known.patches;
+  const { on } = phase.where;
+  const patches = { ...surface.patches };
+  for (const relief of RELIEF_CLASSES) {
+    if (isRelief(on) && on !== relief) continue;
+    const meeting: Meeting = { phase, relief, ground: surface.ground, at };
+    for (const effect of phase.effects) patches[relief] = afterEffect(patches[relief], effect, meeting);
+  }
+  if (!ofTheGround) lastStep.set(surface.patches, { phase, at, patches });
+  return patches;
+}
+
+function isBare(surface: Surface, on: Where): boolean {
+  return RELIEF_CLASSES.some(
+    (relief) => (!isRelief(on) || on === relief) && surface.patches[relief].some((patch) => patch.stack === null),
+  );
+}
+
 /**
  * The surface after a phase that begins at this instant: the same effects that the sample board draws pixel by pixel,
  * here for the four relief classes. Pure; what does not change is shared with the surface given.
@@ -455,18 +481,10 @@ export function apply(surface: Surface, phase: Phase, at: Instant): Surface {
   if (phase.effects.length === 0) return surface;
   const { on } = phase.where;
   const placed = isPlace(on) ? withPlace(surface, on) : surface;
-  const patches = { ...placed.patches };
-  let bare = false;
-  for (const relief of RELIEF_CLASSES) {
-    if (isRelief(on) && on !== relief) continue;
-    bare ||= patches[relief].some((patch) => patch.stack === null);
-    const meeting: Meeting = { phase, relief, ground: placed.ground, at, misted: placed.misted };
-    for (const effect of phase.effects) patches[relief] = afterEffect(patches[relief], effect, meeting);
-  }
   const strips = phase.does.has("strip");
   return {
-    ground: bare || strips ? groundAfter(placed.ground, phase) : placed.ground,
-    patches,
+    ground: strips || isBare(placed, on) ? groundAfter(placed.ground, phase) : placed.ground,
+    patches: patchesAfter(placed, phase, at),
     places: placed.places,
     misted: phase.does.has("mist") ? at + phase.hands : placed.misted,
   };

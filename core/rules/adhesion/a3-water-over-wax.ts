@@ -1,14 +1,19 @@
+import type { Stack } from "../../surface/surface.ts";
 import { isResist, isWax, seen } from "../read-surface.ts";
 import { leaveOut, withIntent } from "../repair.ts";
-import type { Rule } from "../rule.ts";
+import type { Rule, Seam } from "../rule.ts";
 import { capital, named, sayShare } from "../words.ts";
+
+/** Oil carries nothing until it has dried through (common practice). */
+const isFreshOil = (seam: Seam, stack: Stack) =>
+  stack?.film.material.role === "oil" && seam.at - stack.film.laidAt < stack.film.material.drying.beforeClear.typical;
 
 export const waterOverWax: Rule = {
   meta: {
     id: "A3",
-    title: "Water-borne coats do not hold on wax",
+    title: "Coats do not hold on wax or fresh oil",
     reason:
-      "Wax keeps water off. Paint beads on it as it is laid, or dries and comes away at a touch: unwelcome under a finish, wanted where wax is laid as a resist.",
+      "Wax and oil keep water off, and other carriers only soften them. Paint beads as it is laid, or dries and comes away at a touch: unwelcome under a finish, wanted where wax or oil is laid as a resist.",
     origin: "common practice",
     schools: [],
     subsumes: ["A1"],
@@ -16,8 +21,8 @@ export const waterOverWax: Rule = {
   looksAt: ["coat"],
   check(seam) {
     const { material } = seam.phase;
-    if (material?.carrier !== "water") return [];
-    const waxed = seen(seam.tops).filter((top) => isWax(top.stack));
+    if (!material || material.role === "wax") return [];
+    const waxed = seen(seam.tops).filter((top) => isWax(top.stack) || isFreshOil(seam, top.stack));
     const top = waxed[0]?.stack;
     if (!top) return [];
     const share = waxed.reduce((sum, one) => sum + one.share, 0);
@@ -31,16 +36,16 @@ export const waterOverWax: Rule = {
           : `${capital(named(material))} will not hold on ${wax}`,
         because: resist
           ? `The ${wax} covers ${sayShare(share)}; rub those places when dry and the layer beneath shows.`
-          : `The ${wax} covers ${sayShare(share)}. Water-borne coats bead on it and rub off.`,
+          : `The ${wax} covers ${sayShare(share)}. ${material.carrier === "water" ? "Water-borne coats bead on it and rub off." : "It stays soft beneath, and the coat comes away."}`,
         lower: top.film.stepId,
         fixes: (place) =>
           resist
             ? []
             : [
                 {
-                  label: "The wax is a resist: it shall come away",
+                  label: "It is a resist: the paint shall come away",
                   commands: withIntent(place, top.film.stepId, "resist"),
-                  look: "what lies under the wax will show",
+                  look: "what lies under it will show",
                 },
                 { label: `Leave out the ${wax}`, commands: leaveOut(place, top.film.stepId) },
               ],

@@ -32,6 +32,7 @@ export const clearCoatOverWax: Rule = {
     subsumes: ["A1", "A3", "W6"],
   },
   looksAt: ["coat"],
+  when: { lays: ["clear"] },
   check(seam) {
     const { material, step } = seam.phase;
     if (material?.role !== "clear") return [];

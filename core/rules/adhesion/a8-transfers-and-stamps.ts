@@ -16,6 +16,7 @@ export const transfersAndStamps: Rule = {
     subsumes: ["A1", "A3", "W6", "C1"],
   },
   looksAt: ["coat"],
+  when: { lays: ["transfer", "ink"] },
   demands(seam) {
     const { material, step } = seam.phase;
     if (material?.role !== "transfer") return [];

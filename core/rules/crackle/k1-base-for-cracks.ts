@@ -57,6 +57,7 @@ export const baseForCracks: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["medium", "paint"] },
   check(seam) {
     if (!seam.phase.material?.windows.tack) return contrast(seam);
     if (seam.phase.coat > 1) return [];

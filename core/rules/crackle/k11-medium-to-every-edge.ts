@@ -12,6 +12,7 @@ export const mediumToEveryEdge: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["medium"] },
   check(seam) {
     const { material, step, where } = seam.phase;
     if (material?.role !== "medium" || seam.phase.coat > 1) return [];

@@ -23,6 +23,7 @@ export const onePass: Rule = {
     subsumes: ["B1"],
   },
   looksAt: ["coat"],
+  when: { lays: ["paint"] },
   check(seam) {
     const { technique, step } = seam.phase;
     const medium = underCracks(seam);

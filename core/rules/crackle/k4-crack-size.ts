@@ -19,6 +19,7 @@ export const crackSize: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["paint"] },
   check(seam) {
     const { material } = seam.phase;
     if (material?.role !== "paint" || seam.phase.coat > 1) return [];

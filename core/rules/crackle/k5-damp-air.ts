@@ -14,6 +14,7 @@ export const dampAir: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["medium"] },
   check(seam) {
     const { material } = seam.phase;
     if (material?.role !== "medium" || seam.phase.coat > 1 || seam.room.relativeHumidity <= TOO_DAMP) return [];

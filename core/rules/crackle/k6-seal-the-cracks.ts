@@ -14,6 +14,7 @@ export const sealTheCracks: Rule = {
     subsumes: [],
   },
   looksAt: ["coat", "finish"],
+  when: { lays: ["clear"] },
   check(seam) {
     const { material, step, technique } = seam.phase;
     if (material?.role !== "clear" || material.carrier !== "water" || technique.id === "spray" || seam.phase.coat > 1)

@@ -26,6 +26,7 @@ export const chipsNeedAResist: Rule = {
     subsumes: ["A1"],
   },
   looksAt: ["coat", "take"],
+  when: { lays: ["paint"], does: ["chip"] },
   check(seam) {
     const { material, step, intents } = seam.phase;
     if (seam.phase.does.has("chip") && seam.phase.technique.id === "chip") {

@@ -17,6 +17,7 @@ export const thickPasteCracks: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["paste"] },
   check(seam) {
     const { material, step, intents, technique } = seam.phase;
     if (material?.role !== "paste" || seam.phase.coat < seam.phase.coats) return [];

@@ -15,6 +15,7 @@ export const crumbOnWetPaint: Rule = {
     subsumes: ["A1", "C1", "B1"],
   },
   looksAt: ["coat"],
+  when: { lays: ["crumb"] },
   demands(seam) {
     const { material, step } = seam.phase;
     if (material?.role !== "crumb") return [];

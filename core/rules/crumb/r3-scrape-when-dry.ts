@@ -12,6 +12,7 @@ export const scrapeWhenDry: Rule = {
     subsumes: [],
   },
   looksAt: ["take"],
+  when: { does: ["scrape"] },
   check(seam) {
     if (!seam.phase.does.has("scrape")) return [];
     const crumb = stacksUnder(seam)

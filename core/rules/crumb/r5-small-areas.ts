@@ -12,6 +12,7 @@ export const smallAreas: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["crumb"] },
   check(seam) {
     const { material } = seam.phase;
     if (material?.role !== "crumb") return [];

@@ -15,6 +15,7 @@ export const dryBeforeSanding: Rule = {
     subsumes: [],
   },
   looksAt: ["take", "prepare"],
+  when: { does: ["abrade", "key"] },
   demands(seam) {
     const { phase } = seam;
     if (!phase.effects.some((effect) => effect.does === "abrade" || effect.does === "key")) return [];

@@ -15,6 +15,7 @@ export const wipeWindow: Rule = {
     subsumes: [],
   },
   looksAt: ["take"],
+  when: { does: ["thin"] },
   demands(seam) {
     const { phase } = seam;
     if (!phase.effects.some((effect) => effect.does === "thin")) return [];

@@ -27,6 +27,7 @@ export const glazeBeforeClear: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["clear", "wax"] },
   demands(seam) {
     const { material, step } = seam.phase;
     if (material?.role !== "clear" && material?.role !== "wax") return [];

@@ -22,6 +22,7 @@ export const moreMediumThanPaint: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["glaze"] },
   check(seam) {
     const { material, step } = seam.phase;
     if (material?.family !== "clear glaze medium" || !seam.phase.with || seam.phase.coat > 1) return [];

@@ -15,6 +15,7 @@ export const aBrushForDarkWax: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["wax"] },
   check(seam) {
     const { material } = seam.phase;
     if (material?.binder !== "wax" || !isTinted(material) || lightness(material.colour) > 50) return [];

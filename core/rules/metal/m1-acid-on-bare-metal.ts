@@ -15,6 +15,7 @@ export const acidOnBareMetal: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["patina"] },
   check(seam) {
     const { material } = seam.phase;
     if (material?.role !== "patina" || !METAL.has(seam.zone.ground.kind)) return [];

@@ -16,6 +16,7 @@ export const sprayWhileWet: Rule = {
     subsumes: ["C1", "A1", "B1"],
   },
   looksAt: ["coat"],
+  when: { lays: ["patina"] },
   demands(seam) {
     const { material, step } = seam.phase;
     if (material?.role !== "patina") return [];

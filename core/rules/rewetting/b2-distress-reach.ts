@@ -80,6 +80,7 @@ export const distressReach: Rule = {
     subsumes: ["B1"],
   },
   looksAt: ["take"],
+  when: { does: ["dissolve"] },
   check(seam) {
     if (!seam.phase.effects.some((effect) => effect.does === "dissolve")) return [];
     const reach = deepest(seam);

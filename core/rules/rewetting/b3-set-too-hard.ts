@@ -16,6 +16,7 @@ export const setTooHard: Rule = {
     subsumes: [],
   },
   looksAt: ["take"],
+  when: { does: ["dissolve"] },
   demands(seam) {
     const { phase } = seam;
     if (!phase.effects.some((effect) => effect.does === "dissolve")) return [];

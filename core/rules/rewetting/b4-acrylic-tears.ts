@@ -15,6 +15,7 @@ export const acrylicTears: Rule = {
     subsumes: [],
   },
   looksAt: ["take"],
+  when: { does: ["abrade"] },
   check(seam) {
     const { phase } = seam;
     if (!phase.effects.some((effect) => effect.does === "abrade")) return [];

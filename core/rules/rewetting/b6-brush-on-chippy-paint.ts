@@ -14,6 +14,7 @@ export const brushOnChippyPaint: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["clear"] },
   check(seam) {
     const { material, step, technique } = seam.phase;
     if (material?.role !== "clear" || technique.id === "spray" || seam.phase.coat > 1) return [];

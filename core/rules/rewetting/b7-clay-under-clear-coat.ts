@@ -12,6 +12,7 @@ export const clayUnderClearCoat: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["clear"] },
   demands(seam) {
     if (seam.phase.material?.role !== "clear") return [];
     return seam.films

@@ -15,6 +15,7 @@ export const heat: Rule = {
     subsumes: [],
   },
   looksAt: ["help"],
+  when: { does: ["force dry"] },
   check(seam) {
     const { phase } = seam;
     if (!phase.does.has("force dry")) return [];

@@ -19,6 +19,7 @@ export const tintOnThirstyPaint: Rule = {
     subsumes: ["D2"],
   },
   looksAt: ["coat"],
+  when: { lays: ["wax", "glaze"] },
   check(seam) {
     const { material, step } = seam.phase;
     if (!material || !isTinted(material)) return [];

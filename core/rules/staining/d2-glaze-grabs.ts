@@ -15,6 +15,7 @@ export const glazeGrabs: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["glaze"] },
   check(seam) {
     const { material, step } = seam.phase;
     if (material?.role !== "glaze" || !isTinted(material)) return [];

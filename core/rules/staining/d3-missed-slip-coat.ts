@@ -13,6 +13,7 @@ export const missedSlipCoat: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["glaze"] },
   check(seam) {
     const { material } = seam.phase;
     if (material?.role !== "glaze" || !isTinted(material) || seam.phase.coat > 1) return [];

@@ -14,6 +14,7 @@ export const varnishAmbersWhite: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["clear", "oil"] },
   check(seam) {
     const { material, step, intents } = seam.phase;
     if (!material?.yellows || seam.phase.coat > 1 || intents.includes("stain")) return [];

@@ -15,6 +15,7 @@ export const clearCoatUnderAndOver: Rule = {
     subsumes: ["A1", "C3", "C1"],
   },
   looksAt: ["coat", "finish"],
+  when: { lays: ["tissue"] },
   demands(seam) {
     const { material, step } = seam.phase;
     if (material?.role !== "tissue") return [];

@@ -13,6 +13,7 @@ export const tissueEdges: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["tissue"] },
   check(seam) {
     const { material } = seam.phase;
     if (material?.role !== "tissue") return [];

@@ -16,6 +16,7 @@ export const clearBeforeDark: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["wax"] },
   check(seam) {
     const { material, step } = seam.phase;
     if (material?.role !== "wax" || !isTinted(material) || material.family === "gilding wax") return [];

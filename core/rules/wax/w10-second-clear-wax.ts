@@ -13,6 +13,7 @@ export const secondClearWax: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["wax"] },
   check(seam) {
     const { material } = seam.phase;
     if (material?.role !== "wax" || isTinted(material)) return [];

@@ -12,6 +12,7 @@ export const wipingMarks: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["wax"] },
   check(seam) {
     const { material } = seam.phase;
     const { wiping } = seam.houseRules;

@@ -13,6 +13,7 @@ export const clearOverDark: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["wax"] },
   check(seam) {
     const { material, step } = seam.phase;
     if (material?.role !== "wax" || isTinted(material)) return [];

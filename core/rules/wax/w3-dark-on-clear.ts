@@ -20,6 +20,7 @@ export const darkOnClear: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["wax"] },
   demands(seam) {
     const { material, step } = seam.phase;
     if (material?.role !== "wax") return [];

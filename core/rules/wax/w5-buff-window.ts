@@ -23,6 +23,7 @@ export const buffWindow: Rule = {
     subsumes: [],
   },
   looksAt: ["take"],
+  when: { does: ["polish"] },
   demands(seam) {
     const { phase, houseRules } = seam;
     if (!phase.effects.some((effect) => effect.does === "polish")) return [];

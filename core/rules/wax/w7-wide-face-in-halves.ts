@@ -15,6 +15,7 @@ export const wideFaceInHalves: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  when: { lays: ["wax"] },
   check(seam) {
     const { material, step } = seam.phase;
     if (material?.role !== "wax" || seam.phase.where.on !== "everywhere" || step.where.share < 1) return [];

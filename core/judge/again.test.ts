@@ -1,0 +1,159 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { plan, steps } from "../../tests/random-crusts.ts";
+import { applyCommands } from "../edit/apply.ts";
+import type { Command } from "../edit/command.ts";
+import { CATALOGUE } from "../materials/catalogue.ts";
+import { type Plan, zonesOf } from "../plan/plan.ts";
+import { RULES } from "../rules/rules.ts";
+import { type Judgement, judge } from "./judge.ts";
+
+/** All that a judgement says, without the repairs, which are worked out when asked for. */
+const said = ({ zones, counts }: Judgement) =>
+  JSON.stringify({
+    counts,
+    zones: zones.map(({ findings, phases, done, handled, fullUse, after }) => ({
+      findings,
+      phases: phases.map(({ phase, starts, ends, demands }) => ({ id: phase.id, starts, ends, demands })),
+      done,
+      handled,
+      fullUse,
+      after,
+    })),
+  });
+
+/** An edit somewhere in the first crust. */
+const edit = fc.record({
+  kind: fc.constantFrom("insert", "remove", "move", "patch"),
+  at: fc.nat(20),
+  to: fc.nat(20),
+  new: steps(1),
+});
+
+function command(
+  of: Plan,
+  { kind, at, to, new: made }: { kind: string; at: number; to: number; new: Plan["crusts"][0]["steps"] },
+): Command | null {
+  const crust = of.crusts[0]!;
+  const step = crust.steps[at % Math.max(1, crust.steps.length)];
+  if (kind === "insert" || !step)
+    return {
+      do: "insert step",
+      crustId: crust.id,
+      at: at % (crust.steps.length + 1),
+      step: { ...made[0]!, id: `n${crust.steps.length}-${at}-${to}` },
+    };
+  if (kind === "remove") return { do: "remove step", crustId: crust.id, stepId: step.id };
+  if (kind === "move") return { do: "move step", crustId: crust.id, stepId: step.id, to: to % crust.steps.length };
+  return { do: "patch step", crustId: crust.id, stepId: step.id, patch: { coats: 1 + (to % 3) } };
+}
+
+describe("judging again after an edit", () => {
+  it("says what judging from the ground says, whatever was edited before", () => {
+    fc.assert(
+      fc.property(plan, fc.array(edit, { minLength: 1, maxLength: 6 }), (first, edits) => {
+        let now = first;
+        let judgement = judge(now);
+        for (const one of edits) {
+          const change = command(now, one);
+          const done = change && applyCommands(now, [change]);
+          if (!done?.ok) continue;
+          now = done.plan;
+          judgement = judge(now, { previous: judgement });
+          expect(said(judgement)).toBe(said(judge(structuredClone(now))));
+        }
+      }),
+      { numRuns: 120 },
+    );
+  });
+
+  it("judges anew when the house rules, the room or a material change", () => {
+    fc.assert(
+      fc.property(plan, (any) => {
+        const before = judge(any);
+        const others: Plan[] = [
+          { ...any, pinned: { ...any.pinned, room: { celsius: 8, relativeHumidity: 90, draught: true } } },
+          {
+            ...any,
+            pinned: {
+              ...any.pinned,
+              houseRules: { ...any.pinned.houseRules, end: "film", waitBeforeClear: "touch dry" },
+            },
+          },
+          {
+            ...any,
+            pinned: { ...any.pinned, materials: any.pinned.materials.map((one) => ({ ...one, tannin: "blocks" })) },
+          },
+        ];
+        for (const other of others)
+          expect(said(judge(other, { previous: before }))).toBe(said(judge(structuredClone(other))));
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it("leaves alone what an edit to another crust does not touch", () => {
+    fc.assert(
+      fc.property(plan, (any) => {
+        const before = judge(any);
+        const done = applyCommands(any, [{ do: "rename crust", crustId: "c2", name: "Another" }]);
+        if (!done.ok) return;
+        const after = judge(done.plan, { previous: before });
+        zonesOf(any).forEach((zone, index) => {
+          if (zone.crustId === "c1") expect(after.zones[index]).toBe(before.zones[index]);
+        });
+      }),
+      { numRuns: 20 },
+    );
+  });
+});
+
+describe("the rules", () => {
+  it("look at phases they could speak on: narrowing them by what is laid loses nothing", () => {
+    const wide = RULES.map((rule) => ({ ...rule, when: undefined }));
+    fc.assert(
+      fc.property(plan, (any) => {
+        expect(said(judge(any, { rules: wide }))).toBe(said(judge(any)));
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it("judge by properties, not by names: materials cloned under new ids get the same verdicts", () => {
+    fc.assert(
+      fc.property(plan, (any) => {
+        const renamed = (id: string | undefined) => (id === undefined ? {} : { what: `clone-of-${id}` });
+        const clone: Plan = {
+          ...any,
+          pinned: {
+            ...any.pinned,
+            materials: CATALOGUE.map((one) => ({ ...one, id: `clone-of-${one.id}`, copyOf: one.id })),
+          },
+          crusts: any.crusts.map((crust) => ({
+            ...crust,
+            steps: crust.steps.map((step) => ({ ...step, ...renamed(step.what) })),
+          })),
+        };
+        const verdicts = (of: Plan) =>
+          judge(of).zones.flatMap((zone) =>
+            zone.findings.map(({ id, severity, title }) => `${id} ${severity} ${title}`),
+          );
+        expect(verdicts(clone)).toEqual(verdicts(any));
+      }),
+      { numRuns: 80 },
+    );
+  });
+
+  it("all fire on random crusts: none of them waits for a case that never comes", () => {
+    const fired = new Map(RULES.map((rule) => [rule.meta.id, 0]));
+    fc.assert(
+      fc.property(plan, (any) => {
+        for (const { findings } of judge(any).zones)
+          for (const { rule } of findings) if (fired.has(rule)) fired.set(rule, fired.get(rule)! + 1);
+      }),
+      { numRuns: 6000, seed: 7 },
+    );
+    const silent = [...fired].filter(([, count]) => count === 0).map(([id]) => id);
+    expect(silent).toEqual([]);
+  }, 120_000);
+});

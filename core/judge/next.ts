@@ -1,0 +1,208 @@
+import { CATALOGUE } from "../materials/catalogue.ts";
+import type { Family, Material } from "../materials/material.ts";
+import { type Plan, type Step, zoneArea } from "../plan/plan.ts";
+import { type Draft, SEVERITY_ORDER, type Severity } from "../rules/rule.ts";
+import { RULES } from "../rules/rules.ts";
+import { compileStep } from "../surface/compile.ts";
+import type { Phase } from "../surface/phase.ts";
+import type { Technique } from "../surface/technique.ts";
+import { findTechnique, TECHNIQUES, techniquesFor } from "../surface/techniques.ts";
+import type { Instant, SquareMetres } from "../units/units.ts";
+import { type JudgeOptions, lineAfter, sortedRules, told, type ZoneJudgement } from "./judge.ts";
+import type { Line, SortedRules } from "./line.ts";
+
+/** What could be done next on a zone, and when. */
+export interface Option {
+  /** null for what takes off or helps */
+  material: Material | null;
+  technique: Technique;
+  /** now; from a later time; only over what lies between; or not at all */
+  can: "now" | "from" | "over" | "never";
+  /** when it may start: on the zone's own line, minutes after the plan's start */
+  from: Instant;
+  /** the barrier it needs, where it can only go over one */
+  over: Material | null;
+  /** the worst that would be said of it then */
+  severity: Severity | null;
+  /** why it must wait, needs a barrier, or cannot; or what would be said of it */
+  reason: string;
+  /** the figures of the case, where there are any */
+  because: string | null;
+  rule: string | null;
+}
+
+/** The usual ways of laying each kind: what a painter would think of first. */
+const USUAL: Partial<Record<Material["role"], readonly string[]>> = {
+  paint: ["brush", "wash", "dry-brush"],
+  clear: ["brush", "spray"],
+  glaze: ["brush"],
+  "tint-base": ["brush", "wash"],
+  wax: ["wax"],
+  primer: ["brush"],
+  patina: ["spray"],
+};
+
+function usualTechniques(material: Material): readonly Technique[] {
+  const all = techniquesFor(material);
+  const usual = USUAL[material.role];
+  if (material.soldAs === "aerosol") return all.filter((one) => one.id === "spray");
+  return usual ? all.filter((one) => usual.includes(one.id)) : all.slice(0, 1);
+}
+
+/** What is laid between two layers that do not agree, the most usual first. */
+const BARRIERS: readonly Family[] = [
+  "water-borne clear coat",
+  "shellac sealer",
+  "bonding primer",
+  "stain-block primer, shellac",
+];
+
+const TAKING: readonly Technique[] = TECHNIQUES.filter((one) => one.kind === "take");
+
+interface Tried {
+  starts: Instant;
+  worst: { rule: string; draft: Draft } | null;
+}
+
+const NEXT_STEP = "next";
+
+function stepFor(technique: Technique, material: Material | null, id: string): Step {
+  return {
+    id,
+    kind: technique.kind,
+    how: technique.id,
+    ...(material ? { what: material.id } : {}),
+    where: { on: "everywhere", share: 1 },
+    coats: 1,
+    intents: [],
+  };
+}
+
+class Trial {
+  private readonly materials = new Map<string, Material>();
+
+  private readonly area: SquareMetres;
+  private readonly rules: SortedRules;
+
+  constructor(
+    private readonly judged: ZoneJudgement,
+    options: JudgeOptions,
+  ) {
+    this.rules = sortedRules(options.rules ?? RULES);
+    this.area = zoneArea(judged.zone);
+  }
+
+  phase(technique: Technique, material: Material | null, id: string): Phase | null {
+    if (material) this.materials.set(material.id, material);
+    const phases = compileStep(stepFor(technique, material, id), this.judged.zone, this.materials, this.area);
+    return typeof phases === "string" ? null : phases[0]!;
+  }
+
+  /** What would be said of a phase on this line, and when it could start. */
+  on(line: Line, phase: Phase): Tried {
+    const said: { rule: string; stepId: string; draft: Draft }[] = [];
+    const { starts } = line.look(phase, (rule, draft) => said.push({ rule, stepId: phase.step.id, draft }));
+    let worst: { rule: string; draft: Draft } | null = null;
+    if (said.length > 0)
+      for (const one of told(said, this.rules))
+        if (!worst || SEVERITY_ORDER[one.draft.severity] < SEVERITY_ORDER[worst.draft.severity]) worst = one;
+    return { starts, worst };
+  }
+}
+
+export interface NextOptions extends JudgeOptions {
+  /** how many phases of the plan are done; all of them when left out */
+  done?: number;
+  /** the time at which the question is asked; when the last done phase ends when left out */
+  at?: Instant;
+  /** what may be taken; the plan's materials and the catalogue when left out */
+  materials?: readonly Material[];
+}
+
+/** Each material once, the plan's own first. */
+function allMaterials(plan: Plan, catalogue: readonly Material[]): Material[] {
+  const pinned = new Set(plan.pinned.materials.map((material) => material.id));
+  return [...plan.pinned.materials, ...catalogue.filter((material) => !pinned.has(material.id))];
+}
+
+/**
+ * What can go on a zone's surface now: every material in its usual techniques, and every way of taking off, each with
+ * the earliest start, the barrier it would need, and the reason. Agrees with adding that step and judging its seam;
+ * what is only said of a finished stack is left for later.
+ */
+export function next(plan: Plan, judged: ZoneJudgement, options: NextOptions = {}): Option[] {
+  const done = options.done ?? judged.phases.length;
+  const line = lineAfter(plan, judged, done, options);
+  line.free = Math.max(line.free, options.at ?? line.free);
+  const now = line.free;
+  const trial = new Trial(judged, options);
+  const catalogue = options.catalogue ?? CATALOGUE;
+  const barriers = barriersOn(plan, judged, { ...options, catalogue }, trial, line);
+
+  const option = (technique: Technique, material: Material | null): Option | null => {
+    const phase = trial.phase(technique, material, NEXT_STEP);
+    if (!phase) return null;
+    const { starts, worst } = trial.on(line, phase);
+    const rule = worst?.rule ?? null;
+    const because = worst?.draft.because ?? null;
+    const severity = worst?.draft.severity ?? null;
+    const said = worst?.draft.title;
+    if (severity !== "stop") {
+      const can = starts > now ? "from" : "now";
+      const reason = said ?? (can === "from" ? "What lies beneath is not ready before." : "Nothing speaks against it.");
+      return { material, technique, can, from: starts, over: null, severity, reason, because, rule };
+    }
+    const reason = said ?? "";
+    for (const barrier of material ? barriers : []) {
+      if (barrier.material.id === material?.id) continue;
+      const over = trial.on(barrier.line, phase);
+      const worstOver = over.worst?.draft.severity ?? null;
+      if (worstOver === "stop") continue;
+      const from = over.starts;
+      return {
+        material,
+        technique,
+        can: "over",
+        from,
+        over: barrier.material,
+        severity: worstOver,
+        reason,
+        because,
+        rule,
+      };
+    }
+    return { material, technique, can: "never", from: starts, over: null, severity, reason, because, rule };
+  };
+
+  const found: Option[] = [];
+  for (const material of options.materials ?? allMaterials(plan, catalogue))
+    for (const technique of usualTechniques(material)) {
+      const one = option(technique, material);
+      if (one) found.push(one);
+    }
+  for (const technique of TAKING) {
+    const one = option(technique, null);
+    if (one) found.push(one);
+  }
+  return found;
+}
+
+/** The surface under each barrier that could itself go on now. */
+function barriersOn(
+  plan: Plan,
+  judged: ZoneJudgement,
+  options: NextOptions & { catalogue: readonly Material[] },
+  trial: Trial,
+  line: Line,
+): { material: Material; line: Line }[] {
+  const shelf = allMaterials(plan, options.catalogue);
+  return BARRIERS.flatMap((family) => {
+    const material = shelf.find((one) => one.family === family);
+    const phase = material && trial.phase(findTechnique("brush")!, material, "barrier");
+    if (!phase || trial.on(line, phase).worst?.draft.severity === "stop") return [];
+    const over = lineAfter(plan, judged, options.done ?? judged.phases.length, options);
+    over.free = line.free;
+    over.take(phase);
+    return [{ material, line: over }];
+  });
+}
