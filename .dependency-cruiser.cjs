@@ -6,7 +6,7 @@ const core = [
   ["colour", "drying", "quantity"],
   ["plan", "edit"],
   ["surface"],
-  ["rules"],
+  ["rules", "safety"],
   ["judge"],
   ["schedule", "board"],
   ["look"],

@@ -9,9 +9,12 @@ export default [
     route("crust", "routes/crust.tsx"),
     route("days", "routes/days.tsx"),
     route("shelf", "routes/shelf.tsx"),
+    route("materials", "routes/materials.tsx"),
+    route("house", "routes/house.tsx"),
   ]),
   route("jobs/:planId/edit", "routes/edit.ts"),
   route("jobs/:planId/export", "routes/export.ts"),
+  route("guide", "routes/guide.tsx"),
   route("keys", "routes/keys.tsx"),
   route("*", "routes/nowhere.tsx"),
 ] satisfies RouteConfig;

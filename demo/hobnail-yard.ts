@@ -19,7 +19,7 @@ import { findTechnique } from "#core/surface/techniques";
 // Hobnail Yard, a two-person finishing shop in an invented harbour town, ages the furniture for a museum's rebuilt
 // ship-chandler's office. Everything in this folder is invented.
 
-type StepMore = Partial<Pick<Step, "coats" | "intents" | "where" | "reveals" | "wait">>;
+type StepMore = Partial<Omit<Step, "id" | "kind" | "how" | "what">>;
 
 const step = (id: string, how: string, what?: string, more: StepMore = {}): Step => ({
   id,
@@ -33,6 +33,19 @@ const step = (id: string, how: string, what?: string, more: StepMore = {}): Step
 });
 
 const GENTLE: Use = { wear: "gentle", heat: false, water: "dry", outdoors: false, near: "nothing" };
+/** Where a zone stands on the piece's front, in millimetres from its lower left. */
+const front = (
+  drawn: NonNullable<Zone["place"]>["drawn"],
+  x: number,
+  y: number,
+  width: number,
+  height: number,
+): Pick<Zone, "place"> => ({ place: { drawn, x, y, width, height } });
+
+const some = (share: number, on: Step["where"]["on"] = "everywhere"): Pick<Step, "where"> => ({ where: { on, share } });
+const DAY = 1440;
+const after = (minutes: number): Pick<Step, "wait"> => ({ wait: { kind: "at least", minutes } });
+
 const ground = (kind: GroundKind, species?: Species, knots = 0, more: Partial<Ground> = {}): Ground => ({
   ...groundOf(kind, species, knots),
   ...more,
@@ -71,7 +84,7 @@ function plan(
   crusts: Crust[],
   zones: Zone[],
 ): Plan {
-  const used = new Set(crusts.flatMap((crust) => crust.steps.map((one) => one.what)));
+  const used = new Set(crusts.flatMap((crust) => crust.steps.flatMap((one) => [one.what, one.with])));
   return {
     format: "jolly-crust",
     version: PLAN_VERSION,
@@ -109,6 +122,14 @@ const settle = (): Plan =>
           step("walnut", "brush", "tint-base-walnut", { coats: 2 }),
           step("bone", "cross-hatch", "chalk-bone-white", { coats: 2 }),
           step("rub", "wet-distress", undefined, { reveals: "walnut" }),
+          step("look", "look", undefined, {
+            branches: [
+              { id: "enough", name: "worn enough" },
+              { id: "strong", name: "still too whole" },
+            ],
+            expected: "enough",
+          }),
+          step("more", "sand-220", undefined, { branch: "strong", reveals: "walnut" }),
           step("clear", "wax", "wax-clear"),
           step("dark", "wax", "wax-dark"),
           step("buff", "buff"),
@@ -120,27 +141,43 @@ const settle = (): Plan =>
         steps: [
           step("scuff", "scuff"),
           step("walnut", "brush", "tint-base-walnut", { coats: 2 }),
-          step("thin", "sand-320", undefined, { where: { on: "arris", share: 1 } }),
+          step("thin", "sand-320", undefined, some(1, "arris")),
           step("seal", "brush", "polyurethane-water", { coats: 3 }),
+        ],
+      },
+      {
+        id: "cloudy",
+        name: "Cloudy sea green, spattered, black wax",
+        steps: [
+          step("scuff", "scuff"),
+          step("block", "brush", "stain-block-shellac", { coats: 2 }),
+          step("green", "brush", "chalk-sea-green"),
+          step("blend", "blend", "chalk-duck-egg", { ...after(120), ...some(0.7) }),
+          step("seal", "brush", "clear-coat-matt", after(DAY)),
+          step("wash", "wash", "chalk-bone-white", { ratio: "1 : 3 with water", ...some(0.6), ...after(240) }),
+          step("spatter", "spatter", "chalk-lamp-black", some(0.04)),
+          step("wax", "wax", "wax-clear", after(DAY)),
+          step("black", "wax", "wax-black", some(1, "recess")),
+          step("buff", "buff"),
         ],
       },
     ],
     [
+      zone(
+        "frame",
+        "Frame and rails",
+        "pale-worn",
+        { kind: "frame", width: 1380, height: 1120, member: 100, count: 1 },
+        ground("raw timber", "oak"),
+        { carving: 1.1, relief: MOULDED_RELIEF, ...front("frame", 0, 0, 1380, 1120) },
+      ),
       zone(
         "back",
         "Back panel",
         "pale-worn",
         { kind: "panel", width: 1180, height: 430, count: 1 },
         ground("raw timber", "oak", 2),
-        { carving: 1.22, relief: CARVED_RELIEF },
-      ),
-      zone(
-        "frame",
-        "Frame and rails",
-        "pale-worn",
-        { kind: "frame", width: 1380, height: 1020, member: 110, count: 2 },
-        ground("raw timber", "oak"),
-        { carving: 1.1, relief: MOULDED_RELIEF },
+        { carving: 1.22, relief: CARVED_RELIEF, ...front("carved", 100, 570, 1180, 450) },
       ),
       zone(
         "arms",
@@ -148,7 +185,7 @@ const settle = (): Plan =>
         "pale-worn",
         { kind: "box", width: 90, height: 160, depth: 520, count: 2 },
         ground("raw timber", "oak"),
-        { relief: MOULDED_RELIEF, use: { ...GENTLE, wear: "gentle" } },
+        { relief: MOULDED_RELIEF, ...front("moulded", -70, 520, 90, 160) },
       ),
       zone(
         "seat-board",
@@ -156,7 +193,19 @@ const settle = (): Plan =>
         "seat",
         { kind: "panel", width: 1240, height: 440, count: 1 },
         ground("raw timber", "oak"),
-        { orientation: "flat", use: { ...GENTLE, wear: "hard", heat: false, water: "splashes" } },
+        {
+          orientation: "flat",
+          use: { ...GENTLE, wear: "hard", water: "splashes" },
+          ...front("top", 40, 470, 1300, 42),
+        },
+      ),
+      zone(
+        "front-panels",
+        "Front panels",
+        "cloudy",
+        { kind: "panel", width: 560, height: 320, count: 2 },
+        ground("raw timber", "oak"),
+        { carving: 1.1, relief: MOULDED_RELIEF, ...front("moulded", 100, 110, 1180, 330) },
       ),
     ],
   );
@@ -187,18 +236,35 @@ const chartCabinet = (): Plan =>
           step("blue", "brush", "mineral-storm", { coats: 2 }),
           step("medium", "brush", "crackle-medium"),
           step("oyster", "brush", "mineral-oyster", { wait: { kind: "at least", minutes: 180 }, intents: ["cracks"] }),
-          step("wash", "wash", "clay-moss", { where: { on: "everywhere", share: 0.6 } }),
+          step("wash", "wash", "clay-moss", some(0.6)),
+        ],
+      },
+      {
+        id: "top",
+        name: "Driftwood glaze on a slip coat, lettered",
+        steps: [
+          step("clean", "clean"),
+          step("scuff", "scuff"),
+          step("prime", "brush", "bonding-primer", { coats: 2 }),
+          step("bone", "brush", "emulsion-putty", { coats: 2 }),
+          step("slip", "brush", "glaze-clear"),
+          step("drift", "brush", "glaze-driftwood"),
+          step("umber", "dry-brush", "glaze-umber", some(0.4)),
+          step("wipe", "wipe-back"),
+          step("stencil", "stencil", "craft-ultramarine", { ...some(1, "motif"), ...after(2 * DAY) }),
+          step("fade", "wash", "emulsion-putty", { ...some(1, "motif"), ratio: "1 : 3 with water", ...after(240) }),
+          step("seal", "brush", "polyurethane-water", { coats: 2 }),
         ],
       },
     ],
     [
       zone(
         "sides",
-        "Carcass sides and top",
+        "Carcass",
         "carcass",
         { kind: "box", width: 980, height: 720, depth: 640, count: 1 },
         ground("laminate"),
-        { use: { ...GENTLE, wear: "daily", heat: true, water: "splashes" } },
+        { use: { ...GENTLE, wear: "daily", heat: true, water: "splashes" }, ...front("panel", 0, 0, 980, 720) },
       ),
       zone(
         "drawers",
@@ -206,7 +272,96 @@ const chartCabinet = (): Plan =>
         "fronts",
         { kind: "panel", width: 900, height: 78, count: 8 },
         ground("raw timber", "pine", 5),
-        { relief: MOULDED_RELIEF, carving: 1.1, use: { ...GENTLE, wear: "daily", heat: false, water: "dry" } },
+        {
+          relief: MOULDED_RELIEF,
+          carving: 1.1,
+          hands: ["drawers out", "hardware off"],
+          use: { ...GENTLE, wear: "daily" },
+          ...front("drawer", 40, 40, 900, 650),
+        },
+      ),
+      zone("cabinet-top", "Top", "top", { kind: "panel", width: 1010, height: 660, count: 1 }, ground("laminate"), {
+        orientation: "flat",
+        use: { ...GENTLE, wear: "daily" },
+        ...front("top", -15, 720, 1010, 32),
+      }),
+    ],
+  );
+
+const strongbox = (): Plan =>
+  plan(
+    "iron-strongbox",
+    "Iron strongbox",
+    "Iron strongbox",
+    "2026-12-01T13:00",
+    "2026-12-14T17:00",
+    [
+      {
+        id: "rust",
+        name: "Rusted iron over a barrier",
+        steps: [
+          step("hardware", "hardware-off"),
+          step("degrease", "clean"),
+          step("scuff", "scuff"),
+          step("barrier", "brush", "metal-primer", { coats: 2 }),
+          step("iron", "brush", "reactive-iron", { coats: 2 }),
+          step("patina", "spray", "patina-rust", some(0.7)),
+          step("seal", "spray", "clear-coat-matt", { coats: 2 }),
+          step("refit", "hardware-on"),
+        ],
+      },
+      {
+        id: "scraped",
+        name: "Mottled, dabbed and scraped",
+        steps: [
+          step("degrease", "clean"),
+          step("scuff", "scuff"),
+          step("barrier", "brush", "metal-primer", { coats: 2 }),
+          step("black", "brush", "chalk-lamp-black", { coats: 2 }),
+          step("red", "sponge", "chalk-oxide-red", some(0.45)),
+          step("drag", "drag", "chalk-slate", { ...some(0.4), ...after(120) }),
+          step("pewter", "stipple", "glaze-pewter", { ...some(0.5), intents: ["stain"], ...after(DAY) }),
+          step("scrape", "sand-150", undefined, some(0.8, "arris")),
+          step("seal", "spray", "clear-coat-matt", { coats: 2 }),
+          step("wax", "wax", "wax-black", after(DAY)),
+          step("buff", "buff"),
+        ],
+      },
+      {
+        id: "straps",
+        name: "Straps, faux bronze",
+        steps: [
+          step("degrease", "clean"),
+          step("scuff", "scuff"),
+          step("barrier", "brush", "metal-primer", { coats: 2 }),
+          step("ebony", "brush", "tint-base-ebony", { coats: 2 }),
+          step("bronze", "stipple", "wax-metallic-bronze", some(0.8)),
+          step("gilt", "finger", "wax-gilding", { ...some(0.3, "high"), ...after(DAY) }),
+          step("buff", "buff", undefined, after(12 * 60)),
+        ],
+      },
+    ],
+    [
+      zone(
+        "box-sides",
+        "Sides and front",
+        "rust",
+        { kind: "box", width: 620, height: 380, depth: 420, count: 1 },
+        ground("ferrous metal"),
+        { ...front("panel", 0, 0, 620, 380) },
+      ),
+      zone("box-lid", "Lid", "scraped", { kind: "panel", width: 640, height: 440, count: 1 }, ground("ferrous metal"), {
+        orientation: "flat",
+        relief: MOULDED_RELIEF,
+        ...front("moulded", -10, 380, 640, 70),
+      }),
+      zone(
+        "box-straps",
+        "Straps and lock plate",
+        "straps",
+        { kind: "panel", width: 60, height: 380, count: 3 },
+        ground("ferrous metal"),
+        { relief: MOULDED_RELIEF, ...front("moulded", 280, 20, 60, 350) },
       ),
     ],
   );
@@ -226,21 +381,34 @@ const bench = (): Plan =>
           step("scuff", "scuff"),
           step("ochre", "brush", "milk-ochre"),
           step("soot", "brush", "milk-soot"),
-          step("wear", "sand-150"),
+          step("wear", "sand-150", undefined, { reveals: "ochre" }),
           step("smooth", "sand-320"),
           step("seal", "brush", "polyurethane-water", { coats: 3 }),
         ],
       },
       {
         id: "legs",
-        name: "Soot over ochre, waxed",
+        name: "Soot over ochre, beeswax",
         steps: [
           step("scuff", "scuff"),
+          step("mix", "rest-mix"),
           step("ochre", "brush", "milk-ochre"),
           step("soot", "brush", "milk-soot"),
-          step("wear", "sand-220"),
-          step("wax", "wax", "wax-clear"),
-          step("dark", "wax", "wax-dark", { where: { on: "recess", share: 1 } }),
+          step("wear", "sand-220", undefined, { reveals: "ochre" }),
+          step("tack", "tack-off"),
+          step("wax", "wax", "beeswax"),
+          step("buff", "buff"),
+        ],
+      },
+      {
+        id: "rack",
+        name: "Barn red, oiled, brown ageing wax",
+        steps: [
+          step("scuff", "scuff"),
+          step("red", "brush", "milk-barn-red", { coats: 2 }),
+          step("smooth", "sand-320"),
+          step("oil", "oil-on", "hemp-oil", after(3 * DAY)),
+          step("brown", "wax", "wax-ageing-brown", after(3 * DAY)),
           step("buff", "buff"),
         ],
       },
@@ -252,15 +420,27 @@ const bench = (): Plan =>
         "top",
         { kind: "panel", width: 1900, height: 420, count: 1 },
         ground("raw timber", "beech"),
-        { orientation: "flat", use: { ...GENTLE, wear: "hard", heat: false, water: "splashes" } },
+        {
+          orientation: "flat",
+          use: { ...GENTLE, wear: "hard", water: "splashes" },
+          ...front("top", 0, 460, 1900, 46),
+        },
       ),
       zone(
         "bench-legs",
         "Legs and stretchers",
         "legs",
-        { kind: "leg", diameter: 85, length: 640, count: 6 },
+        { kind: "leg", diameter: 85, length: 460, count: 6 },
         ground("raw timber", "beech"),
-        { relief: MOULDED_RELIEF },
+        { relief: MOULDED_RELIEF, ...front("leg", 60, 0, 1780, 460) },
+      ),
+      zone(
+        "tool-rack",
+        "Tool rack",
+        "rack",
+        { kind: "panel", width: 1100, height: 180, count: 1 },
+        ground("raw timber", "pine"),
+        { relief: MOULDED_RELIEF, ...front("moulded", 400, 506, 1100, 180) },
       ),
     ],
   );
@@ -280,10 +460,30 @@ const doughBin = (): Plan =>
           step("scuff", "scuff"),
           step("block", "brush", "stain-block-shellac"),
           step("ochre", "brush", "milk-ochre"),
-          step("resist", "wax", "wax-clear", { intents: ["resist"], where: { on: "arris", share: 0.7 } }),
+          step("resist", "wax", "wax-clear", { intents: ["resist"], ...some(0.7, "arris") }),
           step("green", "brush", "milk-bottle-green", { intents: ["chips"] }),
+          step("dry", "hair-dryer"),
+          step("chip", "chip"),
           step("rub", "sand-220"),
           step("wax", "wax", "wax-clear"),
+          step("buff", "buff"),
+        ],
+      },
+      {
+        id: "craters",
+        name: "Craters, faded roses",
+        steps: [
+          step("scuff", "scuff"),
+          step("block", "brush", "stain-block-shellac"),
+          step("slate", "brush", "chalk-slate"),
+          step("mist", "mist"),
+          step("crumb", "sprinkle", "texture-crumb", some(0.25)),
+          step("bone", "tap", "chalk-bone-white"),
+          step("scrape", "scrape"),
+          step("varnish", "brush", "decoupage-varnish", after(DAY)),
+          step("roses", "lay-tissue", "tissue-roses", some(1, "motif")),
+          step("over", "brush", "decoupage-varnish", { coats: 2 }),
+          step("brown", "wax", "wax-dark", { ...some(1, "border"), ...after(DAY) }),
           step("buff", "buff"),
         ],
       },
@@ -291,11 +491,23 @@ const doughBin = (): Plan =>
     [
       zone(
         "bin-box",
-        "Box and lid",
+        "Box",
         "chippy",
         { kind: "box", width: 780, height: 420, depth: 430, count: 1 },
         ground("raw timber", "pine", 4),
-        { relief: PLAIN_RELIEF, use: { ...GENTLE, wear: "display", heat: false, water: "dry" } },
+        {
+          relief: PLAIN_RELIEF,
+          use: { ...GENTLE, wear: "display", near: "food" },
+          ...front("panel", 0, 0, 780, 420),
+        },
+      ),
+      zone(
+        "bin-lid",
+        "Lid",
+        "craters",
+        { kind: "panel", width: 400, height: 220, count: 2 },
+        ground("raw timber", "pine", 1),
+        { orientation: "flat", use: { ...GENTLE, wear: "display" }, ...front("moulded", -10, 420, 800, 48) },
       ),
     ],
   );
@@ -306,7 +518,7 @@ const mirror = (): Plan =>
     "Overmantel mirror",
     "Overmantel mirror frame",
     "2026-12-07T09:00",
-    "2026-12-18T12:00",
+    "2026-12-23T12:00",
     [
       {
         id: "glazed",
@@ -319,7 +531,54 @@ const mirror = (): Plan =>
           step("glaze", "brush", "glaze-umber"),
           step("wipe", "wipe-back"),
           step("seal", "brush", "clear-coat-matt", { coats: 2 }),
-          step("white", "wax", "wax-white", { where: { on: "recess", share: 0.8 } }),
+          step("white", "wax", "wax-white", some(0.8, "recess")),
+        ],
+      },
+      {
+        id: "leafed",
+        name: "Leaf over oxide red, glazed sky",
+        steps: [
+          step("clean", "clean"),
+          step("scuff", "scuff"),
+          step("red", "brush", "chalk-oxide-red", { coats: 2 }),
+          step("seal", "brush", "clear-coat-satin"),
+          step("size", "brush", "leaf-size"),
+          step("leaf", "lay-leaf", "leaf-imitation-gold"),
+          step("shellac", "brush", "shellac-sealer"),
+          step("sky", "dry-brush", "craft-sky", some(0.35)),
+          step("glaze", "brush", "glaze-pale", after(DAY)),
+          step("wipe", "wipe-back"),
+          step("last", "brush", "clear-coat-satin"),
+        ],
+      },
+      {
+        id: "crested",
+        name: "Dark, dry-brushed, gilt touches",
+        steps: [
+          step("clean", "clean"),
+          step("scuff", "scuff"),
+          step("ebony", "brush", "tint-base-ebony", { coats: 2 }),
+          step("putty", "dry-brush", "mineral-oyster", some(0.4)),
+          step("clear", "wax", "wax-clear", after(DAY)),
+          step("dark", "wax", "wax-dark", some(1, "recess")),
+          step("shine", "buff"),
+          step("gilt", "finger", "wax-gilding", { ...some(0.25, "high"), ...after(DAY) }),
+          step("buff", "buff", undefined, after(DAY)),
+        ],
+      },
+      {
+        id: "crusty",
+        name: "Embossed paste, bronze wax",
+        steps: [
+          step("clean", "clean"),
+          step("scuff", "scuff"),
+          step("prime", "brush", "bonding-primer"),
+          step("paste", "emboss", "texture-paste"),
+          step("base", "brush", "mineral-bottle", { coats: 2 }),
+          step("bronze", "dry-brush", "wax-metallic-bronze", some(0.5)),
+          step("glaze", "brush", "glaze-umber"),
+          step("wipe", "wipe-back"),
+          step("seal", "brush", "clear-coat-matt"),
         ],
       },
     ],
@@ -330,10 +589,34 @@ const mirror = (): Plan =>
         "glazed",
         { kind: "frame", width: 1150, height: 1480, member: 140, count: 1 },
         ground("varnished timber", "pine"),
-        { carving: 1.35, relief: CARVED_RELIEF },
+        { carving: 1.35, relief: CARVED_RELIEF, ...front("frame", 0, 0, 1150, 1480) },
+      ),
+      zone(
+        "mirror-slip",
+        "Slip round the glass",
+        "leafed",
+        { kind: "frame", width: 870, height: 1200, member: 40, count: 1 },
+        ground("varnished timber", "pine"),
+        { relief: MOULDED_RELIEF, ...front("frame", 140, 140, 870, 1200) },
+      ),
+      zone(
+        "mirror-crest",
+        "Crest",
+        "crested",
+        { kind: "panel", width: 640, height: 210, count: 1 },
+        ground("varnished timber", "pine"),
+        { carving: 1.5, relief: CARVED_RELIEF, ...front("carved", 255, 1480, 640, 210) },
+      ),
+      zone(
+        "mirror-shelf",
+        "Shelf",
+        "crusty",
+        { kind: "panel", width: 1190, height: 130, count: 1 },
+        ground("varnished timber", "pine"),
+        { relief: MOULDED_RELIEF, ...front("moulded", -20, -60, 1190, 60) },
       ),
     ],
   );
 
 /** The demo shop's jobs: plans a painter would believe, one of them with faults. */
-export const hobnailYard = (): Plan[] => [settle(), chartCabinet(), bench(), doughBin(), mirror()];
+export const hobnailYard = (): Plan[] => [settle(), chartCabinet(), strongbox(), bench(), doughBin(), mirror()];

@@ -10,11 +10,11 @@ import { bandPath, between, layersOf, linePath, type SectionGeometry, sectionGeo
 const SIZE = { width: 316, height: 520 };
 
 function drawn(steps: ExampleStep[]): SectionGeometry {
-  const { crust, phases } = judge(examplePlan({ shows: "drawn", ground: "raw timber", species: "pine", steps }))
+  const { crust, after } = judge(examplePlan({ shows: "drawn", ground: "raw timber", species: "pine", steps }))
     .zones[0]!;
   return sectionGeometry(
     layersOf(
-      phases.at(-1)!.after,
+      after,
       crust.steps.map((step) => step.id),
     ),
     SIZE,
@@ -31,9 +31,7 @@ describe("the section", () => {
   it("lays layers in the order of the crust, each on the one beneath, none inside out", () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
-        for (const { crust, phases } of judge(plan).zones) {
-          const after = phases.at(-1)?.after;
-          if (!after) continue;
+        for (const { crust, after } of judge(plan).zones) {
           const order = crust.steps.map((step) => step.id);
           const { strips, ground } = sectionGeometry(layersOf(after, order), SIZE);
           let below = ground;
@@ -72,10 +70,10 @@ describe("the section", () => {
 
   it("never lets what lies in a groove stand out of it", () => {
     for (const plan of hobnailYard())
-      for (const { crust, phases } of judge(plan).zones) {
+      for (const { crust, after } of judge(plan).zones) {
         const { xs, strips } = sectionGeometry(
           layersOf(
-            phases.at(-1)!.after,
+            after,
             crust.steps.map((step) => step.id),
           ),
           SIZE,

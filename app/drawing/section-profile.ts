@@ -1,3 +1,4 @@
+import type { Material } from "#core/materials/material";
 import type { ReliefClass } from "#core/plan/plan";
 import { RELIEF_CLASSES } from "#core/plan/plan";
 import type { Surface } from "#core/surface/surface";
@@ -19,7 +20,28 @@ export interface Layer {
   micrometres: Record<ReliefClass, number>;
 }
 
-export type Texture = "paint" | "primer" | "wax" | "clear" | "glaze" | "medium";
+export type Texture = "paint" | "primer" | "wax" | "clear" | "glaze" | "medium" | "paste" | "leaf";
+
+/** How a material is drawn: what it looks like in a cut, not what it is for. */
+const TEXTURES: Record<Material["role"], Texture> = {
+  primer: "primer",
+  paint: "paint",
+  "tint-base": "paint",
+  stain: "glaze",
+  medium: "medium",
+  paste: "paste",
+  crumb: "paste",
+  glaze: "glaze",
+  size: "medium",
+  leaf: "leaf",
+  tissue: "paint",
+  transfer: "paint",
+  ink: "paint",
+  patina: "paint",
+  wax: "wax",
+  oil: "wax",
+  clear: "clear",
+};
 
 export interface Strip {
   layer: Layer;
@@ -79,7 +101,7 @@ export function layersOf(surface: Surface, order: readonly string[]): Layer[] {
         const { stepId, material, micrometres } = at.film;
         let layer = layers.get(stepId);
         if (!layer) {
-          const texture: Texture = material.role === "tint-base" ? "paint" : material.role;
+          const texture = TEXTURES[material.role];
           layer = { stepId, colour: material.colour, texture, micrometres: { arris: 0, field: 0, high: 0, recess: 0 } };
           layers.set(stepId, layer);
         }

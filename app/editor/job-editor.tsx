@@ -93,7 +93,12 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
   }, [view.says, view.state]);
 
   const { plan } = view;
-  const judgement = useMemo(() => judge(plan), [plan]);
+  // what lies under an edit is taken from the judgement before it; the answer is the same
+  const before = useRef<Judgement | undefined>(undefined);
+  const judgement = useMemo(() => {
+    before.current = judge(plan, { previous: before.current });
+    return before.current;
+  }, [plan]);
   const settled = useDeferredValue(judgement);
   const made = useMemo(() => schedule(plan, settled), [plan, settled]);
   const dates = useMemo(() => datesOf(settled, made), [settled, made]);

@@ -19,11 +19,16 @@ interface Props {
 }
 
 /** Selects what an edit made, so that it is in hand at once. */
-function afterwards(pathname: string, search: string, done: { step?: string; zone?: string }): string {
+function afterwards(
+  pathname: string,
+  search: string,
+  done: { step?: string; zone?: string; material?: string },
+): string {
   const params = new URLSearchParams(search);
   params.delete("add");
   if (done.zone) params.set("zone", done.zone);
   if (done.step) params.set("step", done.step);
+  if (done.material) params.set("material", done.material);
   return `${pathname}?${params}`;
 }
 
@@ -52,7 +57,7 @@ export function EditForm({ does, about = {}, children, className, label, autosav
     }
     const refused = editor.send(done.label, done.commands);
     setFaults(refused ? { "": refused } : null);
-    if (!refused && (done.step || done.zone))
+    if (!refused && (done.step || done.zone || done.material))
       navigate(afterwards(pathname, search, done), { replace: true, preventScrollReset: true });
     if (!refused) onDone?.();
     return !refused;

@@ -1,64 +1,20 @@
 import { z } from "zod";
-import type { Command } from "#core/edit/command";
 import { workingFixes } from "#core/judge/fixes";
 import { judge } from "#core/judge/judge";
 import { CATALOGUE } from "#core/materials/catalogue";
 import { HouseRules } from "#core/plan/house-rules";
-import {
-  type Crust,
-  findCrust,
-  findZone,
-  INTENTS,
-  type Intent,
-  type Plan,
-  RELIEF_CLASSES,
-  type Step,
-} from "#core/plan/plan";
+import { type Crust, findCrust, findZone, INTENTS, type Intent, type Plan, type Step, WHERE } from "#core/plan/plan";
 import { findTechnique, techniquesFor } from "#core/surface/techniques";
 import { readDuration } from "#core/units/duration";
 import { DAY, HOUR } from "#core/units/units";
+import { CRUST_FORMS } from "./edits/crusts";
+import { PIECE_FORMS } from "./edits/pieces";
+import { type FormEdit, inCrust, onStep, type Place, pinOf, refuse, stepName } from "./edits/place";
+import { SHOP_FORMS } from "./edits/shop";
 import type { Faults, FormFields } from "./fields";
 import { readHoursFields } from "./hours-form";
 import { readJobFields } from "./job-form";
 import { readZoneFields } from "./zone-form";
-
-/** What a form asks to be done: one edit, and what to have in hand afterwards. */
-export type FormEdit =
-  | { ok: true; label: string; commands: Command[]; step?: string; zone?: string }
-  | { ok: false; faults: Faults };
-
-const refuse = (says: string, field = ""): FormEdit => ({ ok: false, faults: { [field]: says } });
-
-/** A name for a step in labels and lists: "Brush, bone white" or "Wet distress". */
-export function stepName(plan: Plan, step: Pick<Step, "how" | "what">): string {
-  const technique = findTechnique(step.how)?.name ?? step.how;
-  if (!step.what) return technique;
-  const material =
-    plan.pinned.materials.find((one) => one.id === step.what) ?? CATALOGUE.find((one) => one.id === step.what);
-  return material?.name ?? step.what;
-}
-
-function pinOf(plan: Plan, materialId: string): Command[] | null {
-  if (plan.pinned.materials.some((one) => one.id === materialId)) return [];
-  const material = CATALOGUE.find((one) => one.id === materialId);
-  return material ? [{ do: "pin material", material }] : null;
-}
-
-interface Place {
-  plan: Plan;
-  fields: FormFields;
-  newId: () => string;
-}
-
-function inCrust(place: Place, work: (crust: Crust, step: Step | undefined, at: number) => FormEdit): FormEdit {
-  const crust = findCrust(place.plan, place.fields.crustId ?? "");
-  if (!crust) return refuse("This crust is no longer in the plan.");
-  const at = crust.steps.findIndex((step) => step.id === place.fields.stepId);
-  return work(crust, crust.steps[at], at);
-}
-
-const onStep = (place: Place, work: (crust: Crust, step: Step, at: number) => FormEdit): FormEdit =>
-  inCrust(place, (crust, step, at) => (step ? work(crust, step, at) : refuse("This step is no longer in the crust.")));
 
 function addStep(place: Place): FormEdit {
   return inCrust(place, (crust) => {
@@ -76,9 +32,14 @@ function addStep(place: Place): FormEdit {
       kind: technique.kind,
       how,
       ...(what ? { what } : {}),
-      where: { on: "everywhere", share: 1 },
+      where: {
+        on: technique.id === "stencil" ? "motif" : "everywhere",
+        share: technique.id === "stencil" ? 1 : technique.covers,
+      },
       coats: 1,
       intents: [],
+      ...branchAt(crust, at),
+      ...(technique.kind === "inspect" ? twoWays(place) : {}),
     };
     return {
       ok: true,
@@ -87,6 +48,24 @@ function addStep(place: Place): FormEdit {
       step: step.id,
     };
   });
+}
+
+/** A step put in among those of one way of an inspection belongs to that way. */
+function branchAt(crust: Crust, at: number): Pick<Step, "branch"> {
+  const [under, over] = [crust.steps[at - 1]?.branch, crust.steps[at]?.branch];
+  return under !== undefined && under === over ? { branch: under } : {};
+}
+
+/** An inspection starts with the two answers that are commonest. */
+function twoWays({ newId }: Place): Pick<Step, "branches" | "expected"> {
+  const good = newId();
+  return {
+    branches: [
+      { id: good, name: "as wanted" },
+      { id: newId(), name: "not yet" },
+    ],
+    expected: good,
+  };
 }
 
 const Coats = z.coerce
@@ -128,11 +107,18 @@ function patchStep(place: Place): FormEdit {
     if (!coats.success) faults.coats = coats.error.issues[0]!.message;
     const share = Share.safeParse(fields.share ?? step.where.share * 100);
     if (!share.success) faults.share = share.error.issues[0]!.message;
-    const on = fields.on ?? step.where.on;
-    if (on !== "everywhere" && !RELIEF_CLASSES.some((relief) => relief === on)) faults.on = "Choose where it goes.";
+    const on = WHERE.find((one) => one === (fields.on ?? step.where.on));
+    if (!on) faults.on = "Choose where it goes.";
+    const ratio = (fields.ratio ?? step.ratio ?? "").trim();
+    if (ratio.length > 40) faults.ratio = "40 letters at most.";
+    const note = (fields.note ?? step.note ?? "").trim();
+    if (note.length > 400) faults.note = "400 letters at most.";
+    const pot = fields.with ?? step.with ?? "";
+    const potPin = pot === "" ? [] : pinOf(plan, pot);
+    if (potPin === null) faults.with = "That material is not on the shelf.";
     const wait = fields.waitKind === undefined ? { wait: step.wait ?? null } : readWait(fields);
     if ("fault" in wait) faults.wait = wait.fault;
-    if (!technique || !coats.success || !share.success || "fault" in wait || Object.keys(faults).length > 0)
+    if (!technique || !on || !coats.success || !share.success || "fault" in wait || Object.keys(faults).length > 0)
       return { ok: false, faults };
     const lays = technique.lays.length > 0;
     const pin = lays && what ? (pinOf(plan, what) ?? []) : [];
@@ -148,6 +134,7 @@ function patchStep(place: Place): FormEdit {
       label: `Change ${stepName(plan, step)}`,
       commands: [
         ...pin,
+        ...(potPin ?? []),
         {
           do: "patch step",
           crustId: crust.id,
@@ -158,12 +145,15 @@ function patchStep(place: Place): FormEdit {
             what: lays ? (what ?? null) : null,
             coats: coats.data,
             where: {
-              on: on as Step["where"]["on"],
+              on,
               share: Math.abs(share.data / 100 - step.where.share) < SHOWN_SHARE ? step.where.share : share.data / 100,
             },
             intents,
             wait: wait.wait,
             reveals,
+            ratio: ratio || null,
+            with: lays && pot ? pot : null,
+            note: note || null,
           },
         },
       ],
@@ -293,6 +283,9 @@ function renameCrust({ plan, fields }: Place): FormEdit {
   return { ok: true, label: `Name the crust ${name}`, commands: [{ do: "rename crust", crustId: crust.id, name }] };
 }
 
+export type { FormEdit } from "./edits/place";
+export { stepName } from "./edits/place";
+
 const FORMS: Record<string, (place: Place) => FormEdit> = {
   "add step": addStep,
   "patch step": patchStep,
@@ -306,6 +299,9 @@ const FORMS: Record<string, (place: Place) => FormEdit> = {
   "set job": setJob,
   "set house rules": setHouseRules,
   "set hours": setHours,
+  ...CRUST_FORMS,
+  ...PIECE_FORMS,
+  ...SHOP_FORMS,
 };
 
 /**

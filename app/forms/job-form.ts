@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { DEFAULT_HOUSE_RULES } from "#core/plan/house-rules";
-import { DEFAULT_HOURS, Id, type Plan, REFERENCE_ROOM, WallTime } from "#core/plan/plan";
+import { DEFAULT_HOURS, Id, PLAN_VERSION, type Plan, REFERENCE_ROOM, WallTime } from "#core/plan/plan";
 import { type Faults, type FormFields, faultsFrom } from "./fields";
 import { readZoneFields } from "./zone-form";
 
@@ -39,10 +39,11 @@ export function readNewJob(fields: FormFields): { ok: true; plan: Plan } | { ok:
     ok: true,
     plan: {
       format: "jolly-crust",
-      version: 1,
+      version: PLAN_VERSION,
       id: id.data,
       ...job.job,
       pinned: { room: REFERENCE_ROOM, hours: DEFAULT_HOURS, houseRules: DEFAULT_HOUSE_RULES, materials: [] },
+      acknowledged: [],
       crusts: [{ id: "crust-1", name: `${zone.zone.name} finish`.slice(0, 80), steps: [] }],
       pieces: [{ id: "piece-1", name: piece, zones: [{ ...zone.zone, id: "zone-1", crustId: "crust-1" }] }],
     },

@@ -71,7 +71,19 @@ const ZoneFields = z.object({
   wear: z.enum(WEAR, "Choose how hard a life it leads."),
   heat: z.string().optional(),
   water: z.enum(["dry", "splashes", "standing"], "Choose how wet it gets."),
+  outdoors: z.string().optional(),
+  near: z.enum(["nothing", "food", "children"]).default("nothing"),
+  hands: z.string().default(""),
+  movingParts: z.string().optional(),
+  age: z.enum(["after 1978", "before 1978", "unknown"]).optional(),
+  inSight: z
+    .string()
+    .default("0")
+    .refine((text) => Number(text) >= 0 && Number(text) <= 100, "Write a share from 0 to 100 %."),
 });
+
+/** What is taken apart or masked before a zone is worked on. */
+export const HANDS: readonly Zone["hands"][number][] = ["hardware off", "drawers out", "top off", "masked"];
 
 export type ZoneRead = { ok: true; zone: Omit<Zone, "id" | "crustId"> } | { ok: false; faults: Faults };
 
@@ -114,6 +126,8 @@ export function readZoneFields(fields: FormFields, before?: Zone): ZoneRead {
   const ground: Ground = {
     ...(same ? before.ground : fresh),
     ...(typed.groundColour && before?.ground.kind === typed.groundKind ? { colour: typed.groundColour } : {}),
+    ...(typed.age && before?.ground.kind === typed.groundKind ? { age: typed.age } : {}),
+    inSight: Number(typed.inSight) / 100,
   };
   return {
     ok: true,
@@ -125,7 +139,17 @@ export function readZoneFields(fields: FormFields, before?: Zone): ZoneRead {
       orientation: typed.orientation,
       faces: Number(typed.faces),
       ground,
-      use: { wear: typed.wear, heat: typed.heat === "on", water: typed.water },
+      use: {
+        wear: typed.wear,
+        heat: typed.heat === "on",
+        water: typed.water,
+        outdoors: typed.outdoors === "on",
+        near: typed.near,
+      },
+      overrides: before?.overrides ?? [],
+      hands: typed.hands.split(",").filter((one): one is Zone["hands"][number] => HANDS.some((hand) => hand === one)),
+      movingParts: typed.movingParts === "on",
+      ...(before?.place ? { place: before.place } : {}),
     },
   };
 }
@@ -151,5 +175,11 @@ export function zoneFields(zone: Zone): FormFields {
     wear: zone.use.wear,
     ...(zone.use.heat ? { heat: "on" } : {}),
     water: zone.use.water,
+    ...(zone.use.outdoors ? { outdoors: "on" } : {}),
+    near: zone.use.near,
+    hands: zone.hands.join(","),
+    ...(zone.movingParts ? { movingParts: "on" } : {}),
+    age: zone.ground.age,
+    inSight: String(Math.round(zone.ground.inSight * 100)),
   };
 }

@@ -14,7 +14,12 @@ export interface FormResult {
 
 const again = (faults: Faults, values: FormFields, status = 422) => data<FormResult>({ faults, values }, { status });
 
-function backTo(request: Request, written: Written, fields: FormFields, to: { step?: string; zone?: string }) {
+function backTo(
+  request: Request,
+  written: Written,
+  fields: FormFields,
+  to: { step?: string; zone?: string; material?: string },
+) {
   if (written.is === "missing") throw noSuchJob("this");
   if (written.is === "refused") return again({ "": written.because }, fields);
   if (written.is === "overtaken")
@@ -28,6 +33,7 @@ function backTo(request: Request, written: Written, fields: FormFields, to: { st
   const url = new URL(request.url);
   if (to.zone) url.searchParams.set("zone", to.zone);
   if (to.step) url.searchParams.set("step", to.step);
+  if (to.material) url.searchParams.set("material", to.material);
   url.searchParams.delete("add");
   return redirect(`${url.pathname}${url.search}`);
 }

@@ -18,20 +18,28 @@ interface Choice {
   material: Material | null;
 }
 
+const ofKind =
+  (...kinds: string[]) =>
+  ({ how, material }: Choice) =>
+    !material && TECHNIQUES.some((one) => one.id === how && kinds.includes(one.kind));
+const ofRole =
+  (...roles: Material["role"][]) =>
+  ({ material }: Choice) =>
+    material !== null && roles.includes(material.role);
+
 const GROUPS: readonly { title: string; fits: (choice: Choice) => boolean }[] = [
-  {
-    title: "Prepare",
-    fits: ({ how, material }) => !material && TECHNIQUES.some((one) => one.id === how && one.kind === "prepare"),
-  },
-  { title: "Primers", fits: ({ material }) => material?.role === "primer" },
-  { title: "Paints", fits: ({ material }) => material?.role === "paint" || material?.role === "tint-base" },
-  { title: "Mediums and glazes", fits: ({ material }) => material?.role === "medium" || material?.role === "glaze" },
-  {
-    title: "Take off",
-    fits: ({ how, material }) => !material && TECHNIQUES.some((one) => one.id === how && one.kind === "take"),
-  },
-  { title: "Waxes", fits: ({ material }) => material?.role === "wax" },
-  { title: "Clear coats", fits: ({ material }) => material?.role === "clear" },
+  { title: "Prepare", fits: ofKind("prepare") },
+  { title: "Primers", fits: ofRole("primer") },
+  { title: "Paints and stains", fits: ofRole("paint", "tint-base", "stain", "ink") },
+  { title: "Mediums, pastes and crumb", fits: ofRole("medium", "paste", "crumb") },
+  { title: "Glazes", fits: ofRole("glaze") },
+  { title: "Leaf, tissue, transfers, patina", fits: ofRole("size", "leaf", "tissue", "transfer", "patina") },
+  { title: "Take off", fits: ofKind("take") },
+  { title: "Waxes and oils", fits: ofRole("wax", "oil") },
+  { title: "Clear coats", fits: ofRole("clear") },
+  { title: "Look and decide", fits: ofKind("inspect") },
+  { title: "Help, let stand", fits: ofKind("help", "hold") },
+  { title: "Take apart, turn, refit", fits: ofKind("handle") },
 ];
 
 function choicesFor(materials: readonly Material[]): Choice[] {

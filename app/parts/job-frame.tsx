@@ -1,4 +1,4 @@
-import { CircleHelp, Redo2, Undo2 } from "lucide-react";
+import { BookOpen, CircleHelp, Redo2, Undo2 } from "lucide-react";
 import type { ReactNode } from "react";
 import { useMemo } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -16,6 +16,8 @@ export const VIEWS = [
   { path: "crust", name: "Crust", key: "2" },
   { path: "days", name: "Days", key: "3" },
   { path: "shelf", name: "Shelf", key: "4" },
+  { path: "materials", name: "Materials", key: "5" },
+  { path: "house", name: "House rules", key: "6" },
 ] as const;
 
 function Tabs() {
@@ -31,6 +33,8 @@ function Tabs() {
     crust: judgement.counts.stop > 0 ? "stop" : judgement.counts.caution > 0 ? "caution" : null,
     days: schedule.clashes.length > 0 ? "stop" : null,
     shelf: null,
+    materials: null,
+    house: null,
   } as const;
   return (
     <nav aria-label="Views of this job" className="flex">
@@ -39,7 +43,7 @@ function Tabs() {
           key={path}
           to={`/jobs/${plan.id}/${path}${kept}`}
           className={({ isActive }) =>
-            `flex h-[51px] items-center gap-1.5 border-b-[3px] px-4 pt-[3px] text-[0.9375rem] font-medium ${isActive ? "border-b-verdigris text-ink" : "border-b-transparent text-soft hover:text-ink"}`
+            `flex h-[51px] items-center gap-1.5 border-b-[3px] px-3 pt-[3px] text-[0.9375rem] font-medium ${isActive ? "border-b-verdigris text-ink" : "border-b-transparent text-soft hover:text-ink"}`
           }
         >
           {name}
@@ -150,9 +154,13 @@ function Foot() {
       ) : (
         <span className="text-soft">No dates before there are steps</span>
       )}
-      <span className="shrink-0 text-soft" title="Every time is counted at the air the tins are labelled for.">
-        23 °C · 50 %, as on the tins
-      </span>
+      <Link
+        to={`/jobs/${plan.id}/house`}
+        className="link shrink-0 text-soft"
+        title="The air of the room. Waits are counted at 23 °C and 50 %, as on the tins."
+      >
+        {plan.pinned.room.celsius} °C · {plan.pinned.room.relativeHumidity} %
+      </Link>
     </footer>
   );
 }
@@ -189,7 +197,15 @@ export function JobFrame({ children }: { children: ReactNode }) {
           <b className="font-semibold">{plan.title}</b>
         </span>
         <Tabs />
-        <div className="ml-6 flex gap-2">
+        <div className="ml-4 flex gap-2">
+          <Link
+            to="/guide"
+            className="flex size-8 items-center justify-center rounded-full border border-line bg-board hover:border-ink"
+            aria-label="Guide: every rule and its reason"
+            title="Guide: every rule and its reason"
+          >
+            <BookOpen size={15} strokeWidth={1.5} aria-hidden="true" />
+          </Link>
           <StepThrough way="undo" />
           <StepThrough way="redo" />
           <KeysDialog>

@@ -10,7 +10,7 @@ import { GroundSwatch, HandMark, Swatch } from "~/drawing/swatch";
 import { type SeamSays, seamSays } from "./seam-words";
 import type { Selection } from "./selection";
 import { SEVERITY_WORDS, SeamMark } from "./severity";
-import { sayShare } from "./step-words";
+import { INTENT_SHORT, sayShare, WHERE_SHORT } from "./step-words";
 
 export interface Rung {
   step: Step;
@@ -69,15 +69,10 @@ function detailOf(step: Step): string {
   const words: string[] = [];
   if (step.what && technique && technique.name !== "Brush") words.push(technique.name.toLowerCase());
   if (step.coats > 1) words.push(`${step.coats} coats`);
-  if (step.where.on !== "everywhere")
-    words.push(
-      `on the ${step.where.on === "high" ? "high points" : step.where.on === "recess" ? "grooves" : step.where.on === "arris" ? "arrises" : "field"}`,
-    );
+  if (step.where.on !== "everywhere") words.push(WHERE_SHORT[step.where.on]);
   if (step.where.share < 1) words.push(sayShare(step.where.share));
-  for (const intent of step.intents)
-    words.push(
-      `meant to ${{ resist: "resist", stain: "stain", blend: "blend", chips: "chip", cracks: "crack" }[intent]}`,
-    );
+  if (step.ratio) words.push(step.ratio);
+  for (const intent of step.intents) words.push(INTENT_SHORT[intent]);
   if (!step.what && technique) words.push(technique.hint);
   return words.join(", ");
 }

@@ -1,5 +1,5 @@
 import type { JudgedPhase } from "#core/judge/judge";
-import type { Demand, Finding, Severity } from "#core/rules/rule";
+import type { Finding, Severity, Wait } from "#core/rules/rule";
 import { SEVERITY_ORDER } from "#core/rules/rule";
 import { sayDuration } from "#core/units/duration";
 
@@ -12,7 +12,7 @@ export interface SeamSays {
 
 const TIGHT = 48 * 60;
 
-function window(demand: Demand): { opens: number; shuts: number | null; reason: string } {
+function window(demand: Wait): { opens: number; shuts: number | null; reason: string } {
   const gate = demand.gates[0]!;
   return { opens: gate.opens.safe, shuts: gate.shuts?.safe ?? null, reason: demand.reason };
 }

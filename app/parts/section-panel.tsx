@@ -5,7 +5,6 @@ import { isTimber } from "#core/plan/ground";
 import { zoneArea, zonesWithCrust } from "#core/plan/plan";
 import { SEVERITY_ORDER, type Severity } from "#core/rules/rule";
 import { groundNamed } from "#core/rules/words";
-import { bareSurface } from "#core/surface/surface";
 import { SectionDrawing } from "~/drawing/section-drawing";
 import { layersOf, type SectionGeometry, sectionGeometry } from "~/drawing/section-profile";
 import { useJobEditor } from "~/editor/job-editor";
@@ -19,7 +18,7 @@ export const SECTION_WIDTH = 316;
 /** The cut through a zone's crust as it lies when the last step is done; nothing where there is no zone. */
 export function useSection(judged: ZoneJudgement | undefined, height: number): SectionGeometry {
   return useMemo(() => {
-    const after = judged ? (judged.phases.at(-1)?.after ?? bareSurface(judged.zone.ground)) : null;
+    const after = judged?.after;
     const layers =
       judged && after
         ? layersOf(

@@ -11,7 +11,18 @@ export interface Selection {
   addAt: number | null;
   /** the finding asked for by name, where no script opens it */
   findingId: string | null;
-  linkTo: (change: { zone?: string; step?: string | null; add?: number | null; finding?: string }) => string;
+  /** what is shown instead of the step in hand */
+  aside: "next" | "compare" | null;
+  /** the crust held beside this one */
+  compareWith: string | null;
+  linkTo: (change: {
+    zone?: string;
+    step?: string | null;
+    add?: number | null;
+    finding?: string;
+    aside?: "next" | "compare";
+    compareWith?: string;
+  }) => string;
 }
 
 /** What is in hand: it lives in the address, so that links, the keyboard and a reload all agree. */
@@ -30,6 +41,8 @@ export function useSelection(): Selection {
     stepId: judged?.crust.steps.some((step) => step.id === stepId) ? stepId : null,
     addAt,
     findingId: params.get("finding"),
+    aside: params.get("aside") === "next" ? "next" : params.get("aside") === "compare" ? "compare" : null,
+    compareWith: params.get("with"),
     linkTo: (change) => {
       const next = new URLSearchParams();
       const zoneId = change.zone ?? zone?.id;
@@ -38,6 +51,8 @@ export function useSelection(): Selection {
       if (step) next.set("step", step);
       if (change.add !== undefined && change.add !== null) next.set("add", String(change.add));
       if (change.finding) next.set("finding", change.finding);
+      if (change.aside) next.set("aside", change.aside);
+      if (change.compareWith) next.set("with", change.compareWith);
       return `?${next}`;
     },
   };

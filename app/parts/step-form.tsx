@@ -1,12 +1,14 @@
 import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
 import { CATALOGUE } from "#core/materials/catalogue";
 import { isTimber } from "#core/plan/ground";
-import { type Crust, INTENTS, RELIEF_CLASSES, type Step, type Zone } from "#core/plan/plan";
+import { type Crust, INTENTS, type Step, WHERE, type Zone } from "#core/plan/plan";
 import { findTechnique, TECHNIQUES, techniquesFor } from "#core/surface/techniques";
 import { useJobEditor } from "~/editor/job-editor";
 import { stepName, waitText } from "~/forms/edit-form";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 import { INTENT_WORDS, WHERE_WORDS } from "./step-words";
+
+const MIXABLE: ReadonlySet<string> = new Set(["paint", "glaze", "wax", "tint-base", "clear"]);
 
 /** The step in hand: every field is saved as it is left. */
 export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone: Zone }) {
@@ -17,7 +19,9 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
     ...CATALOGUE.filter((one) => !plan.pinned.materials.some((pinned) => pinned.id === one.id)),
   ];
   const material = materials.find((one) => one.id === step.what);
-  const ways = material ? techniquesFor(material) : TECHNIQUES.filter((one) => one.lays.length === 0);
+  const ways = material
+    ? techniquesFor(material)
+    : TECHNIQUES.filter((one) => one.lays.length === 0 && (one.kind === step.kind || step.kind === "prepare"));
   const distress = step.how === "wet-distress" || step.how.startsWith("sand-");
   const below = crust.steps.slice(0, crust.steps.indexOf(step)).filter((one) => one.what);
   return (
@@ -73,7 +77,7 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
           <Field name="on" label="Where" fault={faults.on}>
             {(field) => (
               <select {...field} defaultValue={values?.on ?? step.where.on}>
-                {(["everywhere", ...RELIEF_CLASSES] as const).map((one) => (
+                {WHERE.map((one) => (
                   <option key={one} value={one}>
                     {WHERE_WORDS[one]}
                   </option>
@@ -110,6 +114,34 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
               />
             )}
           </Field>
+          {material && (
+            <>
+              <Field name="with" label="In the same pot" fault={faults.with}>
+                {(field) => (
+                  <select {...field} defaultValue={values?.with ?? step.with ?? ""}>
+                    <option value="">nothing else</option>
+                    {materials
+                      .filter((one) => MIXABLE.has(one.role) && one.id !== material.id)
+                      .map((one) => (
+                        <option key={one.id} value={one.id}>
+                          {one.name}
+                        </option>
+                      ))}
+                  </select>
+                )}
+              </Field>
+              <Field name="ratio" label="Parts, this to that" fault={faults.ratio}>
+                {(field) => (
+                  <input
+                    {...field}
+                    type="text"
+                    placeholder="70 : 30"
+                    defaultValue={values?.ratio ?? step.ratio ?? ""}
+                  />
+                )}
+              </Field>
+            </>
+          )}
           {distress && (
             <div className="col-span-2">
               <Field name="reveals" label="Shall show">
@@ -147,6 +179,11 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
               ))}
             </fieldset>
           )}
+          <div className="col-span-2">
+            <Field name="note" label="Note to yourself" fault={faults.note}>
+              {(field) => <input {...field} type="text" defaultValue={values?.note ?? step.note ?? ""} />}
+            </Field>
+          </div>
           <noscript className="col-span-2">
             <button className="press press-main w-full" type="submit">
               Save the step

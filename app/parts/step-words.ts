@@ -6,6 +6,7 @@ export const INTENT_WORDS: Record<Intent, string> = {
   blend: "It shall blend with what is beneath",
   chips: "It shall chip",
   cracks: "It shall crack",
+  weathered: "It shall look neglected: tarnish, or loose paint kept",
 };
 
 export const WHERE_WORDS: Record<Step["where"]["on"], string> = {
@@ -14,6 +15,32 @@ export const WHERE_WORDS: Record<Step["where"]["on"], string> = {
   field: "field, the flats",
   high: "high points and beads",
   recess: "grooves and carving",
+  border: "the border of the face",
+  hands: "where hands touch",
+  motif: "the motif",
+  patch: "one patch",
+};
+
+/** The same in a few words for a row of the ladder: "on the arrises". */
+export const WHERE_SHORT: Record<Step["where"]["on"], string> = {
+  everywhere: "",
+  arris: "on the arrises",
+  field: "on the field",
+  high: "on the high points",
+  recess: "in the grooves",
+  border: "on the border",
+  hands: "where hands touch",
+  motif: "on the motif",
+  patch: "on one patch",
+};
+
+export const INTENT_SHORT: Record<Intent, string> = {
+  resist: "as a resist",
+  stain: "meant to stain",
+  blend: "meant to blend",
+  chips: "meant to chip",
+  cracks: "meant to crack",
+  weathered: "meant to weather",
 };
 
 export const sayShare = (share: number) => `${Math.round(share * 100)} % of it`;

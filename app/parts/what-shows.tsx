@@ -6,9 +6,8 @@ const WORTH_A_LINE = 0.01;
 
 /** Which layers the eye sees when the crust is done, as shares of the zone, from the surface state of the checks. */
 export function WhatShows({ judged }: { judged: ZoneJudgement }) {
-  const { zone, phases } = judged;
-  const after = phases.at(-1)?.after;
-  if (!after) return null;
+  const { zone, phases, after } = judged;
+  if (phases.length === 0) return null;
   const layers = new Map(
     phases.flatMap(({ phase }) =>
       phase.material ? [[phase.step.id, { name: named(phase.material), colour: phase.material.colour }] as const] : [],

@@ -4,7 +4,7 @@ import { WEAR } from "#core/plan/plan";
 import type { ShapeKind } from "#core/quantity/shape";
 import { Field } from "~/forms/edit-form-parts";
 import type { Faults, FormFields } from "~/forms/fields";
-import { RELIEFS, SHAPE_SIZES } from "~/forms/zone-form";
+import { HANDS, RELIEFS, SHAPE_SIZES } from "~/forms/zone-form";
 import { FieldGroup } from "./plain-field";
 
 const isShape = (text: string | undefined): text is ShapeKind => text !== undefined && text in SHAPE_SIZES;
@@ -151,6 +151,29 @@ export function ZoneFields({ values, faults }: { values: FormFields; faults: Fau
             {(field) => <input {...field} type="text" inputMode="numeric" defaultValue={values.knots ?? "0"} />}
           </Field>
         </div>
+        {(values.groundKind ?? "raw timber") !== "raw timber" && (
+          <>
+            <div className="col-span-3">
+              <Choice
+                name="age"
+                label="Old finish is from"
+                values={values}
+                faults={faults}
+                usual="unknown"
+                choices={[
+                  ["unknown", "an unknown age"],
+                  ["before 1978", "before 1978"],
+                  ["after 1978", "after 1978"],
+                ]}
+              />
+            </div>
+            <div className="col-span-3">
+              <Field name="inSight" label="Meant to stay in sight, %" fault={faults.inSight}>
+                {(field) => <input {...field} type="text" inputMode="decimal" defaultValue={values.inSight ?? "0"} />}
+              </Field>
+            </div>
+          </>
+        )}
         {values.groundColour && (
           <div className="col-span-2">
             <Field name="groundColour" label="Colour of the ground" fault={faults.groundColour}>
@@ -195,6 +218,50 @@ export function ZoneFields({ values, faults }: { values: FormFields; faults: Fau
           />
           hot cups or pans
         </label>
+        <div className="col-span-2">
+          <Choice
+            name="near"
+            label="Comes near"
+            values={values}
+            faults={faults}
+            usual="nothing"
+            choices={[
+              ["nothing", "nothing special"],
+              ["food", "food"],
+              ["children", "small children"],
+            ]}
+          />
+        </div>
+        {(
+          [
+            ["outdoors", "stands outdoors"],
+            ["movingParts", "slides against its neighbour"],
+          ] as const
+        ).map(([name, says]) => (
+          <label key={name} className="col-span-2 flex items-center gap-2 self-end pb-1.5">
+            <input
+              type="checkbox"
+              name={name}
+              defaultChecked={values[name] === "on"}
+              className="size-4 accent-verdigris"
+            />
+            {says}
+          </label>
+        ))}
+      </FieldGroup>
+      <FieldGroup title="Taking apart" says="before this zone is worked on; off, a part lies flat and needs no tape">
+        {HANDS.map((hand) => (
+          <label key={hand} className="col-span-3 flex min-h-6 items-center gap-2">
+            <input
+              type="checkbox"
+              name="hands"
+              value={hand}
+              defaultChecked={(values.hands ?? "").split(",").includes(hand)}
+              className="size-4 accent-verdigris"
+            />
+            {hand}
+          </label>
+        ))}
       </FieldGroup>
     </>
   );

@@ -4,18 +4,25 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { Link, useNavigate } from "react-router";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { type Finding, SEVERITY_ORDER } from "#core/rules/rule";
+import { cautionsFor } from "#core/safety/safety";
 import { sayDuration } from "#core/units/duration";
 import { useJobEditor } from "~/editor/job-editor";
 import { readEditForm, stepName } from "~/forms/edit-form";
 import { EditForm } from "~/forms/edit-form-parts";
 import { jobAction } from "~/http/job-action.server";
 import { AddStep } from "~/parts/add-step";
+import { CompareCrusts } from "~/parts/compare-crusts";
+import { CrustPresses } from "~/parts/crust-presses";
+import { DistressReach } from "~/parts/distress-reach";
 import { FindingCard } from "~/parts/finding-card";
 import { Ladder, rungMiddles, rungsOf } from "~/parts/ladder";
 import { Leaders } from "~/parts/leaders";
+import { SafetyNote } from "~/parts/safety-note";
 import { SectionPanel, useSection } from "~/parts/section-panel";
 import { type Selection, useSelection } from "~/parts/selection";
 import { StepForm, StepPresses } from "~/parts/step-form";
+import { Ways } from "~/parts/ways";
+import { WhatNext } from "~/parts/what-next";
 import { WhatShows } from "~/parts/what-shows";
 import { countOf } from "~/words/amount";
 import { sayDayClock } from "~/words/when";
@@ -83,6 +90,7 @@ function useCrustKeys(judged: ZoneJudgement | undefined, selection: Selection) {
     const next = all[(here + 1) % Math.max(1, all.length)];
     if (next) go(selection.linkTo({ zone: next.zoneId, step: next.stepId }));
   }, [...keys, editor.judgement]);
+  useHotkeys("w", () => go(selection.linkTo({ aside: "next" })), keys);
   useHotkeys(
     "escape",
     () => go(selection.linkTo({ step: selection.addAt === null ? null : undefined, add: null })),
@@ -97,55 +105,97 @@ function whereOf({ stepId, lower, surface }: Finding, numberOf: (stepId: string)
   return below > 0 ? `step ${numberOf(stepId)} on ${below}` : `step ${numberOf(stepId)}`;
 }
 
-function InHand({ judged, selection }: { judged: ZoneJudgement; selection: Selection }) {
-  const { plan } = useJobEditor();
-  const { crust, zone, findings } = judged;
-  const numberOf = (stepId: string) => crust.steps.findIndex((step) => step.id === stepId) + 1;
-  const step = crust.steps.find((one) => one.id === selection.stepId);
-  if (selection.addAt !== null || crust.steps.length === 0)
-    return <AddStep crust={crust} at={selection.addAt ?? 0} selection={selection} />;
-  const told = [...findings]
-    .sort((one, two) => SEVERITY_ORDER[one.severity] - SEVERITY_ORDER[two.severity])
-    .filter((finding) => !step || finding.stepId === step.id);
+/** Findings of one place, the worst first; notes are folded away unless nothing else was found. */
+function Findings({
+  told,
+  judged,
+  selection,
+}: {
+  told: readonly Finding[];
+  judged: ZoneJudgement;
+  selection: Selection;
+}) {
+  const numberOf = (stepId: string) => judged.crust.steps.findIndex((step) => step.id === stepId) + 1;
   const asked = told.find((finding) => finding.id === selection.findingId);
-  const cards = told.map((finding, index) => (
+  const card = (finding: Finding, open: boolean) => (
     <FindingCard
       key={finding.id}
       finding={finding}
-      open={asked ? finding === asked : index === 0}
+      open={asked ? finding === asked : open}
       where={whereOf(finding, numberOf)}
       linkToOpen={selection.linkTo({ finding: finding.id })}
     />
-  ));
+  );
+  const loud = told.filter((finding) => finding.severity !== "note");
+  const notes = told.filter((finding) => finding.severity === "note");
+  return (
+    <>
+      {loud.map((finding, index) => card(finding, index === 0))}
+      {notes.length > 0 && (
+        <details open={loud.length === 0 && notes.length <= 2} data-notes="">
+          <summary className="py-1 text-soft">{countOf(notes.length, "note")}, normal and worth knowing</summary>
+          <div className="mt-1 flex flex-col gap-2">{notes.map((finding) => card(finding, false))}</div>
+        </details>
+      )}
+    </>
+  );
+}
+
+function InHand({ judged, selection }: { judged: ZoneJudgement; selection: Selection }) {
+  const { plan } = useJobEditor();
+  const { crust, zone, findings, phases } = judged;
+  const step = crust.steps.find((one) => one.id === selection.stepId);
+  if (selection.addAt !== null || crust.steps.length === 0)
+    return <AddStep crust={crust} at={selection.addAt ?? 0} selection={selection} />;
+  if (selection.aside === "next") return <WhatNext judged={judged} selection={selection} />;
+  if (selection.aside === "compare") return <CompareCrusts judged={judged} selection={selection} />;
+  const told = [...findings]
+    .sort((one, two) => SEVERITY_ORDER[one.severity] - SEVERITY_ORDER[two.severity])
+    .filter((finding) => !step || finding.stepId === step.id);
   if (!step)
     return (
       <div className="flex flex-col gap-3">
         <h2 className="text-lg">
           {told.some((finding) => finding.severity !== "note") ? "What stands in the way" : "Nothing stands in the way"}
         </h2>
-        {told.length === 0 && (
+        {told.every((finding) => finding.severity === "note") && (
           <p className="text-soft">
             Every seam of this crust holds by your house rules, on this ground and for this use. Take a step in hand to
             change it.
           </p>
         )}
-        {cards}
+        <Findings told={told} judged={judged} selection={selection} />
         <WhatShows judged={judged} />
+        <CrustPresses judged={judged} selection={selection} />
       </div>
     );
+  const phase = phases.find((placed) => placed.phase.step.id === step.id)?.phase;
+  const number = crust.steps.indexOf(step) + 1;
   return (
     <div className="flex flex-col gap-4">
-      {cards.length > 0 && <div className="flex flex-col gap-2">{cards}</div>}
+      {told.length > 0 && (
+        <div className="flex flex-col gap-2">
+          <Findings told={told} judged={judged} selection={selection} />
+        </div>
+      )}
+      {phase && <SafetyNote cautions={cautionsFor(phase, zone)} />}
+      <DistressReach judged={judged} stepId={step.id} />
       <section id="in-hand" aria-label="The step in hand">
         <div className="mb-2 flex items-baseline justify-between gap-2">
           <h2 className="text-lg">
-            <span className="kicker mr-1 text-[0.9375rem] text-soft">{numberOf(step.id)}</span> {stepName(plan, step)}
+            <span className="kicker mr-1 text-[0.9375rem] text-soft">{number}</span> {stepName(plan, step)}
           </h2>
           <Link to={selection.linkTo({ step: null })} replace preventScrollReset className="link text-note">
             Let go
           </Link>
         </div>
+        {step.branches && <Ways crust={crust} step={step} />}
         <StepForm crust={crust} step={step} zone={zone} />
+        {phase?.technique.sign && (
+          <p className="mt-3 border-l-4 border-l-edge pl-3 text-note">
+            <b className="font-semibold">Look for:</b> {phase.technique.sign}. The sign overrules the clock.
+          </p>
+        )}
         <div className="mt-4">
           <StepPresses crust={crust} step={step} />
         </div>
@@ -222,6 +272,14 @@ export default function CrustRoute() {
           <span className="shrink-0 text-note text-soft">
             {countOf(crust.steps.length, "step")} · {sayDuration(hands)} hands-on
           </span>
+          <Link
+            to={selection.linkTo({ aside: "next", step: selection.stepId })}
+            replace
+            preventScrollReset
+            className="shrink-0 font-semibold text-verdigris hover:underline"
+          >
+            what next?
+          </Link>
           <Link
             to={selection.linkTo({ add: crust.steps.length, step: null })}
             replace

@@ -1,14 +1,21 @@
+import { useState } from "react";
 import { Link } from "react-router";
+import type { ZoneJudgement } from "#core/judge/judge";
 import { stripOf } from "#core/judge/strip";
+import { PIECE_KITS } from "#core/plan/kits";
 import { type Plan, type Zone, zoneArea, zonesOf, zonesWithCrust } from "#core/plan/plan";
+import { SEVERITY_ORDER, type Severity } from "#core/rules/rule";
 import { groundNamed } from "#core/rules/words";
 import { CrustStrip } from "~/drawing/crust-strip";
+import { Elevation } from "~/drawing/elevation";
 import { useJobEditor } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 import { SHAPE_SIZES, zoneFields } from "~/forms/zone-form";
 import { jobAction } from "~/http/job-action.server";
+import { GroundTestsPart } from "~/parts/ground-tests";
 import { type Selection, useSelection } from "~/parts/selection";
-import { HoursForm, HouseRulesForm } from "~/parts/shop-rules";
+import { SEVERITY_WORDS, SeamMark } from "~/parts/severity";
+import { ZoneCrust } from "~/parts/zone-crust";
 import { ZoneFields } from "~/parts/zone-fields";
 import { countOf, sayArea } from "~/words/amount";
 import type { Route } from "./+types/piece";
@@ -25,6 +32,7 @@ function ZoneLine({ zone, selection }: { zone: Zone; selection: Selection }) {
   const judged = judgement.zones.find((one) => one.zone.id === zone.id);
   const chosen = selection.zone?.id === zone.id && selection.addAt === null;
   const crust = judged?.crust;
+  const worst = worstOf(judged);
   return (
     <li>
       <Link
@@ -32,25 +40,79 @@ function ZoneLine({ zone, selection }: { zone: Zone; selection: Selection }) {
         replace
         preventScrollReset
         aria-current={chosen ? "true" : undefined}
-        className={`grid grid-cols-[104px_minmax(0,1fr)_90px] items-center gap-3 border-b border-l-[3px] border-b-hair py-2.5 pr-4 pl-3 ${chosen ? "border-l-verdigris bg-board" : "border-l-transparent hover:bg-board/60"}`}
+        className={`grid grid-cols-[60px_minmax(0,1fr)_minmax(0,1fr)_76px] items-center gap-3 border-b border-l-[3px] border-b-hair py-1.5 pr-4 pl-3 ${chosen ? "border-l-verdigris bg-board" : "border-l-transparent hover:bg-board/60"}`}
       >
-        <CrustStrip layers={judged ? stripOf(judged) : []} seed={zone.id} />
+        <CrustStrip layers={judged ? stripOf(judged) : []} seed={zone.id} width={56} height={30} />
         <span className="min-w-0">
-          <span className="block truncate text-[0.9375rem] font-semibold">{zone.name}</span>
+          <span className="flex items-center gap-1.5">
+            <span className="truncate text-[0.9375rem] font-semibold">{zone.name}</span>
+            {worst && worst !== "note" && (
+              <>
+                <SeamMark severity={worst} width={14} />
+                <span className="sr-only">: {SEVERITY_WORDS[worst].one}</span>
+              </>
+            )}
+          </span>
           <span className="block truncate text-note text-soft">
             {groundNamed(zone.ground)}
-            {zone.ground.knots > 0 ? `, ${countOf(zone.ground.knots, "knot")}` : ""} · {sayShape(zone)}
-          </span>
-          <span className="block truncate text-note text-soft">
-            {crust && `${crust.name}, ${countOf(crust.steps.length, "step")}`}
-            {crust && zonesWithCrust(plan, crust.id).length > 1
-              ? `, on ${zonesWithCrust(plan, crust.id).length} zones`
-              : ""}
+            {zone.ground.knots > 0 ? `, ${countOf(zone.ground.knots, "knot")}` : ""}
           </span>
         </span>
-        <span className="text-right text-lg font-semibold">{sayArea(zoneArea(zone))}</span>
+        <span className="min-w-0 text-note text-soft">
+          <span className="block truncate">{sayShape(zone)}</span>
+          <span className="block truncate">
+            {crust && `${crust.name}`}
+            {crust && zonesWithCrust(plan, crust.id).length > 1 ? ", shared" : ""}
+          </span>
+        </span>
+        <span className="text-right font-semibold">{sayArea(zoneArea(zone))}</span>
       </Link>
     </li>
+  );
+}
+
+/** Zones of a ready piece, from a few measures. */
+function KitForm() {
+  const { plan } = useJobEditor();
+  const [kitId, setKit] = useState(PIECE_KITS[0]!.id);
+  const kit = PIECE_KITS.find((one) => one.id === kitId) ?? PIECE_KITS[0]!;
+  return (
+    <details className="mt-6 border-t border-line pt-2">
+      <summary className="py-1 font-head text-lg font-semibold">Or start from a ready piece</summary>
+      <p className="mb-2 text-note text-soft">
+        Its zones with their sizes and their place on the front; all of it can be changed after.
+      </p>
+      <EditForm
+        does="add kit"
+        about={{ pieceId: plan.pieces[0]?.id ?? "" }}
+        label="A ready piece"
+        className="grid grid-cols-3 gap-3"
+      >
+        {({ faults }) => (
+          <>
+            <div className="col-span-3">
+              <Field name="kit" label="Piece" fault={faults.kit}>
+                {(field) => (
+                  <select {...field} value={kitId} onChange={(event) => setKit(event.target.value)}>
+                    {PIECE_KITS.map((one) => (
+                      <option key={one.id} value={one.id}>
+                        {one.name}
+                      </option>
+                    ))}
+                  </select>
+                )}
+              </Field>
+            </div>
+            {kit.sizes.map((size) => (
+              <Field key={`${kit.id}/${size.key}`} name={size.key} label={`${size.label}, mm`} fault={faults[size.key]}>
+                {(field) => <input {...field} type="text" inputMode="decimal" defaultValue={size.usual} />}
+              </Field>
+            ))}
+            <button className="press press-main col-span-3">Add its zones</button>
+          </>
+        )}
+      </EditForm>
+    </details>
   );
 }
 
@@ -153,20 +215,26 @@ function JobForm() {
   );
 }
 
+const DRAWING = { width: 740, height: 356 };
+
+function worstOf(judged: ZoneJudgement | undefined): Severity | null {
+  const order = [...(judged?.findings ?? [])].sort(
+    (one, two) => SEVERITY_ORDER[one.severity] - SEVERITY_ORDER[two.severity],
+  );
+  return order[0]?.severity ?? null;
+}
+
 export default function PieceRoute() {
-  const { plan } = useJobEditor();
+  const { plan, judgement } = useJobEditor();
   const selection = useSelection();
   const zones = zonesOf(plan);
   const adding = selection.addAt !== null || zones.length === 0;
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_480px]">
       <section className="min-h-0 overflow-y-auto border-r border-line pb-8" aria-label="Zones of the piece">
-        <div className="px-6 pt-4 pb-4">
-          <JobForm />
-        </div>
         {plan.pieces.map((piece) => (
           <div key={piece.id}>
-            <div className="flex items-baseline gap-4 border-b border-line px-6 pb-1.5">
+            <div className="flex items-baseline gap-4 px-6 pt-4">
               <h1 className="text-view">{piece.name}</h1>
               <span className="flex-1 text-note text-soft">
                 {countOf(piece.zones.length, "zone")} ·{" "}
@@ -181,6 +249,21 @@ export default function PieceRoute() {
                 + zone
               </Link>
             </div>
+            {piece.zones.length > 0 && (
+              <div className="flex justify-center border-b border-line px-4">
+                <Elevation
+                  zones={piece.zones}
+                  judged={judgement.zones}
+                  {...DRAWING}
+                  chosen={adding ? undefined : selection.zone?.id}
+                  linkTo={(zoneId) => selection.linkTo({ zone: zoneId })}
+                  says={(zone) => {
+                    const worst = worstOf(judgement.zones.find((one) => one.zone.id === zone.id));
+                    return worst && worst !== "note" ? SEVERITY_WORDS[worst].one : "";
+                  }}
+                />
+              </div>
+            )}
             <ul className="pl-3">
               {piece.zones.map((zone) => (
                 <ZoneLine key={zone.id} zone={zone} selection={selection} />
@@ -188,24 +271,32 @@ export default function PieceRoute() {
             </ul>
           </div>
         ))}
-        <div className="flex flex-col gap-2 px-6 pt-6">
-          {[
-            { title: "House rules", says: "the school this job is judged by", form: <HouseRulesForm /> },
-            { title: "Working hours", says: "when hands are there; drying goes on outside them", form: <HoursForm /> },
-          ].map(({ title, says, form }) => (
-            <details key={title} className="border-t border-line">
-              <summary className="py-2">
-                <span className="font-head text-lg font-semibold">{title}</span>{" "}
-                <span className="ml-2 text-note text-soft">{says}</span>
-              </summary>
-              <div className="pt-1 pb-4">{form}</div>
-            </details>
-          ))}
-        </div>
+        <details className="mx-6 mt-5 border-t border-line">
+          <summary className="py-2">
+            <span className="font-head text-lg font-semibold">The job</span>{" "}
+            <span className="ml-2 text-note text-soft">{plan.client ?? "no customer yet"}</span>
+          </summary>
+          <div className="pt-1 pb-4">
+            <JobForm />
+          </div>
+        </details>
       </section>
       <aside className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Zone in hand">
         <h2 className="mb-3 text-view">{adding ? "A new zone" : selection.zone?.name}</h2>
-        {adding ? <NewZone /> : selection.zone && <ZoneForm zone={selection.zone} />}
+        {adding ? (
+          <>
+            <NewZone />
+            <KitForm />
+          </>
+        ) : (
+          selection.zone && (
+            <>
+              <ZoneForm zone={selection.zone} />
+              <GroundTestsPart zone={selection.zone} />
+              <ZoneCrust zone={selection.zone} />
+            </>
+          )
+        )}
       </aside>
     </div>
   );

@@ -195,6 +195,18 @@ export function applyCommand(plan: Plan, command: Command): Applied {
         plan: { ...plan, pinned: { ...plan.pinned, hours: command.hours } },
         inverse: [{ do: "set hours", hours: plan.pinned.hours }],
       };
+    case "set room":
+      return {
+        ok: true,
+        plan: { ...plan, pinned: { ...plan.pinned, room: command.room } },
+        inverse: [{ do: "set room", room: plan.pinned.room }],
+      };
+    case "acknowledge":
+      return {
+        ok: true,
+        plan: { ...plan, acknowledged: command.dangers },
+        inverse: [{ do: "acknowledge", dangers: plan.acknowledged }],
+      };
     case "insert step":
       return inCrust(plan, command.crustId, (crust) => {
         if (crust.steps.length >= LIMITS.steps) return `A crust holds ${LIMITS.steps} steps at most.`;

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { Material } from "../materials/material.ts";
 import { HouseRules } from "../plan/house-rules.ts";
-import { Crust, Hours, Id, Piece, Plan, Step, Zone } from "../plan/plan.ts";
+import { Crust, Hours, Id, Piece, Plan, Room, Step, Zone } from "../plan/plan.ts";
 
 const Index = z.int().min(0).max(400);
 
@@ -29,6 +29,8 @@ export const Command = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("set job"), patch: JobPatch }),
   z.strictObject({ do: z.literal("set house rules"), houseRules: HouseRules }),
   z.strictObject({ do: z.literal("set hours"), hours: Hours }),
+  z.strictObject({ do: z.literal("set room"), room: Room }),
+  z.strictObject({ do: z.literal("acknowledge"), dangers: Plan.shape.acknowledged }),
   z.strictObject({ do: z.literal("insert step"), crustId: Id, at: Index, step: Step }),
   z.strictObject({ do: z.literal("remove step"), crustId: Id, stepId: Id }),
   z.strictObject({ do: z.literal("move step"), crustId: Id, stepId: Id, to: Index }),

@@ -123,6 +123,7 @@ describe("the rules", () => {
     fc.assert(
       fc.property(plan, (any) => {
         const renamed = (id: string | undefined) => (id === undefined ? {} : { what: `clone-of-${id}` });
+        const mixed = (id: string | undefined) => (id === undefined ? {} : { with: `clone-of-${id}` });
         const clone: Plan = {
           ...any,
           pinned: {
@@ -131,7 +132,7 @@ describe("the rules", () => {
           },
           crusts: any.crusts.map((crust) => ({
             ...crust,
-            steps: crust.steps.map((step) => ({ ...step, ...renamed(step.what) })),
+            steps: crust.steps.map((step) => ({ ...step, ...renamed(step.what), ...mixed(step.with) })),
           })),
         };
         const verdicts = (of: Plan) =>

@@ -70,7 +70,7 @@ export const MEDIUMS = {
     drying: { touch: hours(cp(3, 4)), recoat: hours(cp(3, 4)), beforeClear: hours(cp(24)), cure: days(mem(7)) },
     solubility: always("water"),
     absorbency: mem(0.9),
-    tooth: mem(0.4),
+    tooth: mem(0.6),
     grip: mem(1),
     hardness: mem(0.1),
     soldAs: "square metres",

@@ -16,7 +16,7 @@ function gives(seam: Seam, film: Film): boolean {
     material.absorbency.typical < THIRSTY &&
     material.binder !== "wax" &&
     material.role !== "medium" &&
-    material.role !== "size"
+    !["size", "leaf", "transfer"].includes(material.role)
   );
 }
 

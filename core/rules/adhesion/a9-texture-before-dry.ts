@@ -2,7 +2,7 @@ import { openFrom, type Range } from "../../drying/gate.ts";
 import type { Film, Stack } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { HOUR } from "../../units/units.ts";
-import { films, stepOf } from "../read-surface.ts";
+import { films, stacksUnder, stepOf } from "../read-surface.ts";
 import { dropWait, leaveOut } from "../repair.ts";
 import type { Demand, Rule } from "../rule.ts";
 import { named } from "../words.ts";
@@ -31,7 +31,7 @@ export const textureBeforeDry: Rule = {
     const scrapes = phase.does.has("scrape");
     if (!phase.material && !scrapes) return [];
     const demands: Demand[] = [];
-    for (const { stack } of seam.tops) {
+    for (const { stack } of scrapes ? stacksUnder(seam) : seam.tops) {
       if (stack === null) continue;
       const crumb = scrapes ? crumbIn(stack) : null;
       const soft =
@@ -67,7 +67,7 @@ export const textureBeforeDry: Rule = {
     return demands;
   },
   check(seam) {
-    if (!seam.phase.does.has("scrape") || seam.tops.some((top) => crumbIn(top.stack) !== null)) return [];
+    if (!seam.phase.does.has("scrape") || stacksUnder(seam).some(({ stack }) => crumbIn(stack) !== null)) return [];
     return [
       {
         severity: "caution",

@@ -11,7 +11,7 @@ const CRACK_READS = 15;
 /** The paint over a crackle medium against what the medium lies on. */
 function contrast(seam: Seam): Draft[] {
   const over = seam.phase.material;
-  const medium = seen(seam.tops).find((top) => top.stack?.film.material.windows.tack)?.stack;
+  const medium = seen(seam.tops).find((top) => top.stack?.film.material.role === "medium")?.stack;
   const under = medium?.below?.film;
   if (over?.role !== "paint" || seam.phase.coat > 1 || !under) return [];
   const difference = colourDifference(over.colour, under.material.colour);
@@ -59,7 +59,7 @@ export const baseForCracks: Rule = {
   looksAt: ["coat"],
   when: { lays: ["medium", "paint"] },
   check(seam) {
-    if (!seam.phase.material?.windows.tack) return contrast(seam);
+    if (seam.phase.material?.role !== "medium") return contrast(seam);
     if (seam.phase.coat > 1) return [];
     const thirsty = seen(seam.tops).find((top) => absorbencyOf(top.stack, seam.before.ground) >= THIRSTY);
     const drinks: Draft[] = thirsty

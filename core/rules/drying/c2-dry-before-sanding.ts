@@ -1,6 +1,6 @@
 import { openFrom } from "../../drying/gate.ts";
 import { sayDuration } from "../../units/duration.ts";
-import { isWax } from "../read-surface.ts";
+import { isResist, isWax } from "../read-surface.ts";
 import { patchStep } from "../repair.ts";
 import type { Rule } from "../rule.ts";
 import { capital, named } from "../words.ts";
@@ -44,7 +44,7 @@ export const dryBeforeSanding: Rule = {
   },
   check(seam) {
     const { phase } = seam;
-    const top = seam.tops.find((one) => isWax(one.stack))?.stack;
+    const top = seam.tops.find((one) => isWax(one.stack) && !isResist(one.stack!.film))?.stack;
     if (!top || !phase.effects.some((effect) => effect.does === "abrade")) return [];
     return [
       {

@@ -29,7 +29,7 @@ export const buffWindow: Rule = {
     if (!phase.effects.some((effect) => effect.does === "polish")) return [];
     return seam.films.flatMap(({ film }): Demand[] => {
       const buff = film.material.windows.buff;
-      if (!buff) return [];
+      if (!buff || film.polished) return [];
       const opens = BUFF_FROM[houseRules.buff];
       return [
         {

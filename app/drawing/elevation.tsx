@@ -1,0 +1,427 @@
+import { useMemo } from "react";
+import { Link } from "react-router";
+import type { ZoneJudgement } from "#core/judge/judge";
+import { coloursSeen } from "#core/judge/look";
+import type { ReliefClass, Zone } from "#core/plan/plan";
+import { randomFrom, seedOf } from "./noise";
+
+// The piece as a plain front elevation, to scale, every zone filled with what it will look like. It is the zone picker.
+
+type Placed = Zone & { place: NonNullable<Zone["place"]> };
+type Colours = Record<ReliefClass, string>;
+
+const GAP = 60;
+
+/** A place for zones that have none: beside the piece, one over the other, to the same scale. */
+function sizeOf({ shape }: Zone): { width: number; height: number; drawn: Placed["place"]["drawn"] } {
+  switch (shape.kind) {
+    case "panel":
+      return {
+        width: shape.width,
+        height: shape.height * Math.min(shape.count, 8),
+        drawn: shape.count > 1 ? "drawer" : "panel",
+      };
+    case "frame":
+      return { width: shape.width, height: shape.height, drawn: "frame" };
+    case "box":
+      return { width: shape.width, height: shape.height, drawn: "panel" };
+    case "disc":
+      return { width: shape.diameter, height: shape.diameter, drawn: "disc" };
+    case "leg":
+      return { width: Math.max(shape.diameter * 2 * shape.count, shape.diameter), height: shape.length, drawn: "leg" };
+  }
+}
+
+/** Every zone with a place, those of no place set beside the rest. */
+export function arranged(zones: readonly Zone[]): Placed[] {
+  const known = zones.filter((zone): zone is Placed => zone.place !== undefined);
+  let right = Math.max(0, ...known.map(({ place }) => place.x + place.width)) + (known.length > 0 ? GAP * 2 : 0);
+  const rest = zones
+    .filter((zone) => zone.place === undefined)
+    .map((zone): Placed => {
+      const { width, height, drawn } = sizeOf(zone);
+      const place = { x: right, y: 0, width, height, drawn };
+      right += width + GAP;
+      return { ...zone, place };
+    });
+  // what is drawn small lies over what is drawn large
+  return [...known, ...rest].sort(
+    (one, two) => two.place.width * two.place.height - one.place.width * one.place.height,
+  );
+}
+
+interface Drawn {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  colours: Colours;
+  seed: number;
+  zone: Placed;
+}
+
+const worn = (colours: Colours) => ({
+  stroke: colours.arris,
+  strokeWidth: 2.6,
+  fill: "none",
+  strokeLinejoin: "round" as const,
+});
+
+/** Wear along an edge: broken, thicker in the middle, never dashed by a machine. */
+function wearPath(x: number, y: number, width: number, height: number, seed: number): string {
+  const random = randomFrom(seed);
+  const parts: string[] = [];
+  const edge = (length: number, at: (part: number) => [number, number]) => {
+    let part = random() * 0.08;
+    while (part < 1) {
+      const run = Math.min(1 - part, (8 + random() * 46) / Math.max(30, length));
+      const [x1, y1] = at(part);
+      const [x2, y2] = at(part + run);
+      parts.push(`M${x1.toFixed(1)} ${y1.toFixed(1)}L${x2.toFixed(1)} ${y2.toFixed(1)}`);
+      part += run + (4 + random() * 40) / Math.max(30, length);
+    }
+  };
+  edge(width, (part) => [x + part * width, y]);
+  edge(width, (part) => [x + part * width, y + height]);
+  edge(height, (part) => [x, y + part * height]);
+  edge(height, (part) => [x + width, y + part * height]);
+  return parts.join("");
+}
+
+function Face({ x, y, width, height, colours, seed }: Omit<Drawn, "zone">) {
+  return (
+    <>
+      <rect x={x} y={y} width={width} height={height} fill={colours.field} />
+      <path d={wearPath(x, y, width, height, seed)} {...worn(colours)} />
+      <rect
+        x={x}
+        y={y}
+        width={width}
+        height={height}
+        fill="none"
+        stroke="#2a231d"
+        strokeOpacity={0.55}
+        strokeWidth={0.8}
+      />
+    </>
+  );
+}
+
+function Moulding({ x, y, width, height, colours, inset }: Omit<Drawn, "zone" | "seed"> & { inset: number }) {
+  const most = Math.min(inset, width / 3, height / 3);
+  if (most < 1.5) return null;
+  const ring = { x: x + most, y: y + most, width: width - 2 * most, height: height - 2 * most };
+  return (
+    <>
+      <rect {...ring} fill="none" stroke={colours.recess} strokeWidth={Math.min(3, most * 0.5)} />
+      <rect
+        x={ring.x - 1.6}
+        y={ring.y - 1.6}
+        width={ring.width + 3.2}
+        height={ring.height + 3.2}
+        fill="none"
+        stroke={colours.high}
+        strokeWidth={1}
+      />
+    </>
+  );
+}
+
+/** A carved spray of leaves, not mirrored to the line. */
+function Carving({ x, y, width, height, colours, seed }: Omit<Drawn, "zone">) {
+  const random = randomFrom(seed + 5);
+  const cx = x + width / 2;
+  const cy = y + height / 2;
+  const reach = Math.min(width * 0.4, height * 1.1);
+  const leaves = Array.from({ length: 7 }, (_, at) => {
+    const angle = -Math.PI / 2 + (at - 3) * 0.42 + (random() - 0.5) * 0.1;
+    const length = reach * (0.34 - 0.02 * Math.abs(at - 3)) * (0.9 + 0.2 * random());
+    const [tx, ty] = [cx + Math.cos(angle) * length, cy + height * 0.12 + Math.sin(angle) * length * 0.75];
+    const side = 0.26 * length;
+    const [nx, ny] = [-Math.sin(angle) * side, Math.cos(angle) * side];
+    return `M${cx} ${cy + height * 0.14}Q${(cx + tx) / 2 + nx} ${(cy + ty) / 2 + ny} ${tx} ${ty}Q${(cx + tx) / 2 - nx} ${(cy + ty) / 2 - ny} ${cx} ${cy + height * 0.14}Z`;
+  });
+  return (
+    <g>
+      {leaves.map((leaf) => (
+        <path key={leaf} d={leaf} fill={colours.high} stroke={colours.recess} strokeWidth={1.6} />
+      ))}
+      <ellipse
+        cx={cx}
+        cy={cy + height * 0.16}
+        rx={reach * 0.2}
+        ry={height * 0.035}
+        fill={colours.high}
+        stroke={colours.recess}
+        strokeWidth={1.4}
+      />
+    </g>
+  );
+}
+
+function Rows({ x, y, width, height, colours, seed, zone }: Drawn) {
+  const rows = Math.min(12, zone.shape.count);
+  const gap = Math.min(4, height / rows / 6);
+  return (
+    <>
+      {Array.from({ length: rows }, (_, row) => {
+        const rowHeight = (height - gap * (rows - 1)) / rows;
+        const top = y + row * (rowHeight + gap);
+        const face = { x, y: top, width, height: rowHeight, colours, seed: seed + row };
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: the drawers of a row are told apart by nothing else
+          <g key={row}>
+            <Face {...face} />
+            {rowHeight > 14 && <Moulding {...face} inset={Math.min(8, rowHeight * 0.16)} />}
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+function Ring({ x, y, width, height, colours, seed, zone, scale }: Drawn & { scale: number }) {
+  const member = zone.shape.kind === "frame" ? zone.shape.member * scale : Math.min(width, height) * 0.14;
+  const leaves = zone.shape.kind === "frame" ? Math.min(4, zone.shape.count) : 1;
+  const leaf = width / leaves;
+  const round = Math.min(member, leaf / 2.2, height / 2.2);
+  return (
+    <>
+      {Array.from({ length: leaves }, (_, at) => {
+        const left = x + at * leaf;
+        const [inner, tall] = [leaf - 2 * round, height - 2 * round];
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: the leaves are told apart by nothing else
+          <g key={at}>
+            <path
+              fillRule="evenodd"
+              fill={colours.field}
+              stroke="#2a231d"
+              strokeOpacity={0.55}
+              strokeWidth={0.8}
+              d={`M${left} ${y}h${leaf}v${height}h${-leaf}ZM${left + round} ${y + round}h${inner}v${tall}h${-inner}Z`}
+            />
+            <path d={wearPath(left, y, leaf, height, seed + at)} {...worn(colours)} />
+            <rect
+              x={left + round * 0.62}
+              y={y + round * 0.62}
+              width={leaf - round * 1.24}
+              height={height - round * 1.24}
+              fill="none"
+              stroke={colours.recess}
+              strokeWidth={Math.min(3, round * 0.16)}
+            />
+            <rect
+              x={left + round * 0.28}
+              y={y + round * 0.28}
+              width={leaf - round * 0.56}
+              height={height - round * 0.56}
+              fill="none"
+              stroke={colours.high}
+              strokeWidth={1.2}
+            />
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+function Legs({ x, y, width, height, colours, zone, scale }: Drawn & { scale: number }) {
+  const thick = zone.shape.kind === "leg" ? Math.max(4, zone.shape.diameter * scale) : 10;
+  const seen = Math.min(2, zone.shape.count);
+  return (
+    <>
+      {Array.from({ length: seen }, (_, at) => {
+        const cx = seen === 1 ? x + width / 2 : at === 0 ? x + thick / 2 : x + width - thick / 2;
+        const bulge = [0.8, 1, 0.6, 1, 0.72, 0.9, 0.55].map((part) => (part * thick) / 2);
+        const step = height / (bulge.length - 1);
+        const side = (sign: 1 | -1) => bulge.map((half, index) => [cx + sign * half, y + index * step] as const);
+        const right = side(1);
+        const left = side(-1).reverse();
+        const d = `M${right[0]![0]} ${right[0]![1]}${smooth(right)}L${left[0]![0]} ${left[0]![1]}${smooth(left)}Z`;
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: the legs are told apart by nothing else
+          <g key={at}>
+            <path d={d} fill={colours.field} stroke="#2a231d" strokeOpacity={0.55} strokeWidth={0.8} />
+            {[2, 4].map((ring) => (
+              <path
+                key={ring}
+                d={`M${cx - bulge[ring]!} ${y + ring * step}h${2 * bulge[ring]!}`}
+                stroke={colours.recess}
+                strokeWidth={2}
+              />
+            ))}
+            {[1, 3].map((ring) => (
+              <path
+                key={ring}
+                d={`M${cx - bulge[ring]! * 0.9} ${y + ring * step}h${1.8 * bulge[ring]!}`}
+                stroke={colours.high}
+                strokeWidth={1.4}
+              />
+            ))}
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+const smooth = (points: readonly (readonly [number, number])[]) =>
+  points
+    .slice(1)
+    .map(([x, y], at) => {
+      const [px, py] = points[at]!;
+      return `C${px} ${(py + y) / 2} ${x} ${(py + y) / 2} ${x} ${y}`;
+    })
+    .join("");
+
+function Part({ drawn, scale }: { drawn: Drawn; scale: number }) {
+  const { zone, x, y, width, height, colours } = drawn;
+  switch (zone.place.drawn) {
+    case "drawer":
+      return <Rows {...drawn} />;
+    case "frame":
+      return <Ring {...drawn} scale={scale} />;
+    case "leg":
+      return <Legs {...drawn} scale={scale} />;
+    case "disc":
+      return (
+        <>
+          <ellipse
+            cx={x + width / 2}
+            cy={y + height / 2}
+            rx={width / 2}
+            ry={height / 2}
+            fill={colours.field}
+            stroke="#2a231d"
+            strokeOpacity={0.55}
+            strokeWidth={0.8}
+          />
+          <ellipse
+            cx={x + width / 2}
+            cy={y + height / 2}
+            rx={width / 2 - 2}
+            ry={height / 2 - 2}
+            fill="none"
+            stroke={colours.arris}
+            strokeWidth={2}
+            strokeDasharray="34 9 61 14 22 7"
+          />
+        </>
+      );
+    case "knob":
+      return (
+        <circle
+          cx={x + width / 2}
+          cy={y + height / 2}
+          r={Math.max(4, Math.min(width, height) / 2)}
+          fill={colours.high}
+          stroke={colours.recess}
+          strokeWidth={1.6}
+        />
+      );
+    default:
+      return (
+        <>
+          <Face {...drawn} />
+          {(zone.place.drawn === "moulded" || zone.place.drawn === "carved") && <Moulding {...drawn} inset={11} />}
+          {zone.place.drawn === "carved" && <Carving {...drawn} />}
+        </>
+      );
+  }
+}
+
+interface Props {
+  zones: readonly Zone[];
+  judged: readonly ZoneJudgement[];
+  width: number;
+  height: number;
+  chosen?: string;
+  linkTo: (zoneId: string) => string;
+  /** shown on the drawing for a zone, such as its worst verdict in words */
+  says: (zone: Zone) => string;
+}
+
+/** The front of a piece to scale. Each zone is a link that takes it in hand. */
+export function Elevation({ zones, judged, width, height, chosen, linkTo, says }: Props) {
+  const placed = useMemo(() => arranged(zones), [zones]);
+  const colours = useMemo(() => new Map(judged.map((one) => [one.zone.id, coloursSeen(one.after)])), [judged]);
+  if (placed.length === 0) return null;
+  const left = Math.min(...placed.map(({ place }) => place.x));
+  const right = Math.max(...placed.map(({ place }) => place.x + place.width));
+  const bottom = Math.min(...placed.map(({ place }) => place.y));
+  const top = Math.max(...placed.map(({ place }) => place.y + place.height));
+  const margin = 34;
+  const scale = Math.min(
+    (width - 2 * margin) / Math.max(1, right - left),
+    (height - 2 * margin) / Math.max(1, top - bottom),
+  );
+  const dx = (width - (right - left) * scale) / 2;
+  const floor = height - (height - (top - bottom) * scale) / 2;
+  const rod = 10 ** Math.floor(Math.log10(Math.max(10, (right - left) / 2)));
+  const screen = new Map(
+    placed.map((zone): [string, Drawn] => {
+      const { place } = zone;
+      return [
+        zone.id,
+        {
+          x: dx + (place.x - left) * scale,
+          y: floor - (place.y + place.height - bottom) * scale,
+          width: place.width * scale,
+          height: place.height * scale,
+          colours: colours.get(zone.id) ?? { arris: "#ccc", field: "#ccc", high: "#ccc", recess: "#999" },
+          seed: seedOf(zone.id),
+          zone,
+        },
+      ];
+    }),
+  );
+  const inHand = chosen ? screen.get(chosen) : undefined;
+  return (
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      width={width}
+      height={height}
+      role="img"
+      aria-label="The piece from the front, to scale"
+    >
+      <path d={`M${margin / 2} ${floor + 1}H${width - margin / 2}`} stroke="#8d806f" strokeWidth={1} />
+      {placed.map((zone) => {
+        const drawn = screen.get(zone.id)!;
+        return (
+          <Link
+            key={zone.id}
+            to={linkTo(zone.id)}
+            replace
+            preventScrollReset
+            aria-label={`${zone.name}${says(zone) ? `: ${says(zone)}` : ""}`}
+            data-zone={zone.id}
+          >
+            <title>{zone.name}</title>
+            <Part drawn={drawn} scale={scale} />
+          </Link>
+        );
+      })}
+      {inHand && (
+        <rect
+          x={inHand.x - 4}
+          y={inHand.y - 4}
+          width={inHand.width + 8}
+          height={inHand.height + 8}
+          rx={3}
+          fill="none"
+          stroke="#2f6f62"
+          strokeWidth={2.2}
+          pointerEvents="none"
+        />
+      )}
+      <g>
+        <path d={`M${dx} ${floor + 12}v6m0 -3h${rod * scale}m0 -3v6`} stroke="#665b4e" strokeWidth={1} fill="none" />
+        <text x={dx + rod * scale + 6} y={floor + 19} fontSize={12} fill="#665b4e">
+          {rod >= 1000 ? `${rod / 1000} m` : `${rod} mm`}
+        </text>
+      </g>
+    </svg>
+  );
+}

@@ -1,0 +1,155 @@
+import { type Crust, type Plan, type Step, type Zone, zonesWithCrust } from "#core/plan/plan";
+import { type FormEdit, inCrust, onStep, type Place, refuse, stepName } from "./place";
+
+// Copying, sharing and splitting crusts, and the ways that part at an inspection.
+
+const findZoneOf = ({ plan, fields }: Place): Zone | undefined =>
+  plan.pieces.flatMap((piece) => piece.zones).find((zone) => zone.id === fields.zoneId);
+
+const freshName = (plan: Plan, name: string) => {
+  for (let count = 2; ; count++) {
+    const next = `${name.slice(0, 70)}, ${count}`;
+    if (!plan.crusts.some((crust) => crust.name === next)) return next;
+  }
+};
+
+/** A copy of a crust; laid on one zone where one is named, which then no longer shares. */
+function duplicateCrust(place: Place): FormEdit {
+  return inCrust(place, (crust) => {
+    const { plan, newId } = place;
+    const zone = findZoneOf(place);
+    const copy: Crust = { ...crust, id: newId(), name: freshName(plan, crust.name) };
+    const at = plan.crusts.indexOf(crust) + 1;
+    return {
+      ok: true,
+      label: zone ? `Give ${zone.name} a crust of its own` : `Copy the crust ${crust.name}`,
+      commands: [
+        { do: "insert crust", at, crust: copy },
+        ...(zone ? [{ do: "patch zone" as const, zoneId: zone.id, patch: { crustId: copy.id, overrides: [] } }] : []),
+      ],
+      ...(zone ? { zone: zone.id } : {}),
+    };
+  });
+}
+
+/** Ends a crust under a step: what lies above goes into a crust of its own, to be laid on other zones. */
+function splitCrust(place: Place): FormEdit {
+  return onStep(place, (crust, step, at) => {
+    if (at === 0) return refuse("There is nothing under the first step to split off.");
+    if (step.branch !== undefined) return refuse("Split above or below an inspection, not between its ways.");
+    const { plan, newId } = place;
+    const lower: Crust = { ...crust, id: newId(), name: freshName(plan, crust.name), steps: crust.steps.slice(0, at) };
+    return {
+      ok: true,
+      label: `Split ${crust.name} under ${stepName(plan, step)}`,
+      commands: [{ do: "insert crust", at: plan.crusts.indexOf(crust) + 1, crust: lower }],
+      step: step.id,
+    };
+  });
+}
+
+/** Lays another crust of the plan on a zone. */
+function layCrust(place: Place): FormEdit {
+  return inCrust(place, (crust) => {
+    const zone = findZoneOf(place);
+    if (!zone) return refuse("This zone is no longer in the plan.");
+    return {
+      ok: true,
+      label: `Lay ${crust.name} on ${zone.name}`,
+      commands: [{ do: "patch zone", zoneId: zone.id, patch: { crustId: crust.id, overrides: [] } }],
+      zone: zone.id,
+    };
+  });
+}
+
+function removeCrust(place: Place): FormEdit {
+  return inCrust(place, (crust) => {
+    if (zonesWithCrust(place.plan, crust.id).length > 0) return refuse(`"${crust.name}" still lies on a zone.`);
+    return {
+      ok: true,
+      label: `Take the crust ${crust.name} away`,
+      commands: [{ do: "remove crust", crustId: crust.id }],
+    };
+  });
+}
+
+/** What differs on one zone from the crust it shares: a step left out there. */
+function overrideStep(place: Place): FormEdit {
+  return onStep(place, (_crust, step) => {
+    const zone = findZoneOf(place);
+    if (!zone) return refuse("This zone is no longer in the plan.");
+    const others = zone.overrides.filter((one) => one.stepId !== step.id);
+    const skip = place.fields.skip === "yes";
+    return {
+      ok: true,
+      label: `${skip ? "Leave out" : "Take in"} ${stepName(place.plan, step)} on ${zone.name}`,
+      commands: [
+        {
+          do: "patch zone",
+          zoneId: zone.id,
+          patch: { overrides: skip ? [...others, { stepId: step.id, skip: true }] : others },
+        },
+      ],
+      zone: zone.id,
+      step: step.id,
+    };
+  });
+}
+
+/** The names of an inspection's ways, and which is planned. */
+function setWays(place: Place): FormEdit {
+  return onStep(place, (crust, step) => {
+    const { fields, plan, newId } = place;
+    const branches = (step.branches ?? []).flatMap((branch) => {
+      const name = (fields[`way-${branch.id}`] ?? branch.name).trim().slice(0, 80);
+      return name === "" ? [] : [{ ...branch, name }];
+    });
+    if (branches.length < 2) return refuse("An inspection leads at least two ways; name both.");
+    const more = (fields["way-new"] ?? "").trim();
+    if (more !== "" && branches.length < 4) branches.push({ id: newId(), name: more.slice(0, 80) });
+    const expected = branches.find((branch) => branch.id === fields.expected)?.id ?? branches[0]!.id;
+    return {
+      ok: true,
+      label: `Change ${stepName(plan, step)}`,
+      commands: [{ do: "patch step", crustId: crust.id, stepId: step.id, patch: { branches, expected } }],
+      step: step.id,
+    };
+  });
+}
+
+/** Puts a step on one way of the inspection beneath it, or back on the common way. */
+function setWay(place: Place): FormEdit {
+  return onStep(place, (crust, step, at) => {
+    const { fields, plan } = place;
+    const branch = fields.branch || null;
+    const inspection = inspectionUnder(crust.steps, at);
+    if (branch !== null && !inspection?.branches?.some((one) => one.id === branch))
+      return refuse("There is no such way at the inspection beneath this step.");
+    return {
+      ok: true,
+      label: `Move ${stepName(plan, step)} to another way`,
+      commands: [{ do: "patch step", crustId: crust.id, stepId: step.id, patch: { branch } }],
+      step: step.id,
+    };
+  });
+}
+
+/** The inspection that a step follows, with nothing but its ways between. */
+export function inspectionUnder(steps: readonly Step[], at: number): Step | null {
+  for (let below = at - 1; below >= 0; below--) {
+    const step = steps[below]!;
+    if (step.branches) return step;
+    if (step.branch === undefined) return null;
+  }
+  return null;
+}
+
+export const CRUST_FORMS: Record<string, (place: Place) => FormEdit> = {
+  "duplicate crust": duplicateCrust,
+  "split crust": splitCrust,
+  "lay crust": layCrust,
+  "remove crust": removeCrust,
+  "override step": overrideStep,
+  "set ways": setWays,
+  "set way": setWay,
+};

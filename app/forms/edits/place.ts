@@ -1,0 +1,45 @@
+import type { Command } from "#core/edit/command";
+import { CATALOGUE } from "#core/materials/catalogue";
+import { type Crust, findCrust, type Plan, type Step } from "#core/plan/plan";
+import { findTechnique } from "#core/surface/techniques";
+import type { Faults, FormFields } from "../fields";
+
+/** What a form asks to be done: one edit, and what to have in hand afterwards. */
+export type FormEdit =
+  | { ok: true; label: string; commands: Command[]; step?: string; zone?: string; material?: string }
+  | { ok: false; faults: Faults };
+
+export const refuse = (says: string, field = ""): FormEdit => ({ ok: false, faults: { [field]: says } });
+
+/** A name for a step in labels and lists: "Brush, bone white" or "Wet distress". */
+export function stepName(plan: Plan, step: Pick<Step, "how" | "what">): string {
+  const technique = findTechnique(step.how)?.name ?? step.how;
+  if (!step.what) return technique;
+  const material =
+    plan.pinned.materials.find((one) => one.id === step.what) ?? CATALOGUE.find((one) => one.id === step.what);
+  return material?.name ?? step.what;
+}
+
+/** The commands that pin a catalogue material, none where it is pinned; null where nobody knows it. */
+export function pinOf(plan: Plan, materialId: string): Command[] | null {
+  if (plan.pinned.materials.some((one) => one.id === materialId)) return [];
+  const material = CATALOGUE.find((one) => one.id === materialId);
+  return material ? [{ do: "pin material", material }] : null;
+}
+
+/** What a form is read against. */
+export interface Place {
+  plan: Plan;
+  fields: FormFields;
+  newId: () => string;
+}
+
+export function inCrust(place: Place, work: (crust: Crust, step: Step | undefined, at: number) => FormEdit): FormEdit {
+  const crust = findCrust(place.plan, place.fields.crustId ?? "");
+  if (!crust) return refuse("This crust is no longer in the plan.");
+  const at = crust.steps.findIndex((step) => step.id === place.fields.stepId);
+  return work(crust, crust.steps[at], at);
+}
+
+export const onStep = (place: Place, work: (crust: Crust, step: Step, at: number) => FormEdit): FormEdit =>
+  inCrust(place, (crust, step, at) => (step ? work(crust, step, at) : refuse("This step is no longer in the crust.")));

@@ -1,0 +1,150 @@
+import { CATALOGUE } from "#core/materials/catalogue";
+import { Material } from "#core/materials/material";
+import { nonsenseIn } from "#core/materials/sense";
+import { Room } from "#core/plan/plan";
+import { readDuration } from "#core/units/duration";
+import type { Faults, FormFields } from "../fields";
+import { type FormEdit, type Place, refuse } from "./place";
+
+// The room, what the painter has read and taken on, and her own figures for a material.
+
+function setRoom({ fields }: Place): FormEdit {
+  const surface = (fields.surfaceCelsius ?? "").trim();
+  const read = Room.safeParse({
+    celsius: Number((fields.celsius ?? "").replace(",", ".")),
+    relativeHumidity: Number((fields.relativeHumidity ?? "").replace(",", ".")),
+    ...(surface === "" ? {} : { surfaceCelsius: Number(surface.replace(",", ".")) }),
+    draught: fields.draught === "on",
+  });
+  if (!read.success) {
+    const faults: Faults = {};
+    for (const issue of read.error.issues)
+      faults[String(issue.path[0])] = issue.code === "invalid_type" ? "Write a number." : `${issue.message}.`;
+    return { ok: false, faults };
+  }
+  return { ok: true, label: "Change the air of the room", commands: [{ do: "set room", room: read.data }] };
+}
+
+function acknowledge({ plan, fields }: Place): FormEdit {
+  const danger = fields.danger ?? "";
+  if (!/^[a-z-]{1,40}$/.test(danger)) return refuse("The form was cut short; load the page again.");
+  if (plan.acknowledged.includes(danger)) return refuse("This has been read already.");
+  return {
+    ok: true,
+    label: `Read and taken on: ${danger}`,
+    commands: [{ do: "acknowledge", dangers: [...plan.acknowledged, danger] }],
+  };
+}
+
+const known = ({ plan }: Place, id: string | undefined): Material | undefined =>
+  plan.pinned.materials.find((one) => one.id === id) ?? CATALOGUE.find((one) => one.id === id);
+
+/** The times a label names, in the form's own fields. */
+export const LABEL_TIMES = ["touch", "recoat", "beforeClear", "cure"] as const;
+
+function labelFigure(text: string | undefined, before: { typical: number; safe: number }) {
+  const minutes = readDuration(text ?? "");
+  if (minutes === null) return null;
+  if (minutes === before.safe) return before;
+  return { typical: minutes, safe: minutes, origin: "label" as const };
+}
+
+function fromLabel(place: Place): FormEdit {
+  const { fields } = place;
+  const before = known(place, fields.materialId);
+  if (!before) return refuse("This material is not known here.");
+  const faults: Faults = {};
+  const drying = { ...before.drying };
+  for (const stage of LABEL_TIMES) {
+    if (fields[stage] === undefined) continue;
+    const figure = labelFigure(fields[stage], before.drying[stage]);
+    if (!figure) faults[stage] = "Write it like 45 min, 2 h or 1 day.";
+    else drying[stage] = { ...before.drying[stage], ...figure };
+  }
+  const numbers = readNumbers(fields, before, faults);
+  const windows = { ...before.windows };
+  if (fields.recoatUntil !== undefined) {
+    if (fields.recoatUntil.trim() === "") delete windows.recoatUntil;
+    else {
+      const figure = labelFigure(fields.recoatUntil, before.windows.recoatUntil ?? { typical: -1, safe: -1 });
+      if (!figure) faults.recoatUntil = "Write it like 24 h or 7 days, or leave it empty.";
+      else windows.recoatUntil = { origin: "label", ...before.windows.recoatUntil, ...figure };
+    }
+  }
+  if (Object.keys(faults).length > 0) return { ok: false, faults };
+  const read = Material.safeParse({ ...before, ...numbers, drying, windows });
+  if (!read.success) {
+    for (const issue of read.error.issues) faults[String(issue.path.at(-1))] = issue.message;
+    return { ok: false, faults };
+  }
+  for (const { where, says } of nonsenseIn(read.data)) faults[where.split(".").at(-1)!] ??= says;
+  if (Object.keys(faults).length > 0) return { ok: false, faults };
+  return {
+    ok: true,
+    label: `From the label of ${before.name}`,
+    commands: [{ do: "pin material", material: read.data }],
+  };
+}
+
+function readNumbers(fields: FormFields, before: Material, faults: Faults): Partial<Material> {
+  const changed: Partial<Material> = {};
+  const number = (name: string) => Number((fields[name] ?? "").replace(",", "."));
+  for (const [name, says] of [
+    ["spreadingRate", "Write square metres to the litre, like 12."],
+    ["volumeSolids", "Write per cent by volume, like 38."],
+  ] as const) {
+    if (fields[name] === undefined) continue;
+    const value = number(name);
+    if (!(value > 0)) faults[name] = says;
+    else if (value !== before[name].typical) changed[name] = { typical: value, safe: value, origin: "label" };
+  }
+  if (fields.colour !== undefined && fields.colour !== before.colour) changed.colour = fields.colour;
+  const name = fields.materialName?.trim();
+  if (name !== undefined && name !== before.name) {
+    if (name === "" || name.length > 80) faults.materialName = "Give it a name, 80 letters at most.";
+    else changed.name = name;
+  }
+  return changed;
+}
+
+/** A copy of a material under the house's own name, to be changed without touching the first. */
+function houseCopy(place: Place): FormEdit {
+  const { plan, fields, newId } = place;
+  const before = known(place, fields.materialId);
+  if (!before) return refuse("This material is not known here.");
+  const id = `${before.id.slice(0, 40)}-${
+    newId()
+      .toLowerCase()
+      .replace(/[^a-z0-9]/g, "")
+      .slice(0, 12) || "copy"
+  }`;
+  if (plan.pinned.materials.some((one) => one.id === id)) return refuse("This copy is in the plan already.");
+  const copy: Material = {
+    ...before,
+    id,
+    name: `${before.name.slice(0, 66)}, our own`,
+    copyOf: before.copyOf ?? before.id,
+  };
+  return { ok: true, label: `Copy ${before.name}`, commands: [{ do: "pin material", material: copy }], material: id };
+}
+
+function unpin(place: Place): FormEdit {
+  const { plan, fields } = place;
+  const used = plan.crusts.some((crust) =>
+    crust.steps.some((step) => step.what === fields.materialId || step.with === fields.materialId),
+  );
+  if (used) return refuse("A step still uses it; change that step first.");
+  return {
+    ok: true,
+    label: "Take a material out of the job",
+    commands: [{ do: "unpin material", materialId: fields.materialId ?? "" }],
+  };
+}
+
+export const SHOP_FORMS: Record<string, (place: Place) => FormEdit> = {
+  "set room": setRoom,
+  acknowledge,
+  "from label": fromLabel,
+  "house copy": houseCopy,
+  "unpin material": unpin,
+};

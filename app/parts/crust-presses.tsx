@@ -1,0 +1,53 @@
+import { Columns2, Copy } from "lucide-react";
+import { Link } from "react-router";
+import type { ZoneJudgement } from "#core/judge/judge";
+import { zonesWithCrust } from "#core/plan/plan";
+import { useJobEditor } from "~/editor/job-editor";
+import { EditForm } from "~/forms/edit-form-parts";
+import type { Selection } from "./selection";
+
+/** What can be done with a whole crust: copied, made the zone's own, laid on it instead of another, held beside another. */
+export function CrustPresses({ judged, selection }: { judged: ZoneJudgement; selection: Selection }) {
+  const { plan } = useJobEditor();
+  const { crust, zone } = judged;
+  const shared = zonesWithCrust(plan, crust.id).length > 1;
+  const others = plan.crusts.filter((one) => one.id !== crust.id);
+  return (
+    <section aria-label="The whole crust" className="border-t border-line pt-3">
+      <h2 className="mb-1.5 text-lg">The whole crust</h2>
+      <div className="flex flex-wrap gap-2">
+        <EditForm does="duplicate crust" about={{ crustId: crust.id, zoneId: zone.id }} label="Copy for this zone">
+          <button className="press">
+            <Copy size={15} strokeWidth={1.5} aria-hidden="true" />{" "}
+            {shared ? "Split off for this zone" : "Copy, keep the first"}
+          </button>
+        </EditForm>
+        {others.length > 0 && (
+          <Link to={selection.linkTo({ aside: "compare" })} replace preventScrollReset className="press">
+            <Columns2 size={15} strokeWidth={1.5} aria-hidden="true" /> Compare
+          </Link>
+        )}
+      </div>
+      {others.length > 0 && (
+        <EditForm
+          does="lay crust"
+          about={{ zoneId: zone.id }}
+          className="mt-2 flex items-end gap-2"
+          label="Lay another crust"
+        >
+          <label className="min-w-0 flex-1">
+            <span className="mb-0.5 block text-note text-soft">Lay another crust of this job here</span>
+            <select name="crustId" className="field">
+              {others.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <button className="press">Lay it</button>
+        </EditForm>
+      )}
+    </section>
+  );
+}

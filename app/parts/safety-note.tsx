@@ -1,0 +1,34 @@
+import { HardHat } from "lucide-react";
+import type { Caution } from "#core/safety/safety";
+import { useJobEditor } from "~/editor/job-editor";
+import { EditForm } from "~/forms/edit-form-parts";
+
+/** The cautions of a step, where the hazard arises: before the step is begun. Lead and heat must be read and taken on. */
+export function SafetyNote({ cautions, where }: { cautions: readonly Caution[]; where?: string }) {
+  const { plan } = useJobEditor();
+  if (cautions.length === 0) return null;
+  const unread = cautions.filter(({ danger, mustBeRead }) => mustBeRead && !plan.acknowledged.includes(danger));
+  return (
+    <section
+      aria-label={`Safety${where ? `: ${where}` : ""}`}
+      className={`border border-l-4 border-line bg-board px-3 py-2 ${unread.length > 0 ? "border-l-ochre" : "border-l-slate"}`}
+    >
+      <h3 className="flex items-center gap-1.5 text-[0.9375rem]">
+        <HardHat size={15} strokeWidth={1.5} aria-hidden="true" /> Before you begin{where ? `: ${where}` : ""}
+      </h3>
+      <ul className="mt-1 flex flex-col gap-1 text-note">
+        {cautions.map(({ danger, title, says }) => (
+          <li key={danger}>
+            <b className="font-semibold">{title}.</b> {says}
+          </li>
+        ))}
+      </ul>
+      {unread.map(({ danger, title }) => (
+        <EditForm key={danger} does="acknowledge" about={{ danger }} className="mt-2" label={`${title}, read`}>
+          <button className="press press-main w-full">{title}: I have read this and will keep to it</button>
+        </EditForm>
+      ))}
+      <p className="mt-1.5 text-note text-soft">The law where you work and the maker's label go before all of this.</p>
+    </section>
+  );
+}

@@ -1,0 +1,101 @@
+import type { Crust, Step } from "#core/plan/plan";
+import { useJobEditor } from "~/editor/job-editor";
+import { stepName } from "~/forms/edit-form";
+import { EditForm } from "~/forms/edit-form-parts";
+
+/** The ways on from an inspection: their names, which is planned, and the steps on each. */
+export function Ways({ crust, step }: { crust: Crust; step: Step }) {
+  const { plan } = useJobEditor();
+  const branches = step.branches ?? [];
+  const expected = step.expected ?? branches[0]?.id;
+  const after = crust.steps.slice(crust.steps.indexOf(step) + 1);
+  const run = after.slice(
+    0,
+    after.findIndex((one) => one.branch === undefined) < 0
+      ? after.length
+      : after.findIndex((one) => one.branch === undefined),
+  );
+  const firstCommon = after[run.length];
+  return (
+    <div className="mb-3">
+      <EditForm
+        key={JSON.stringify(step)}
+        does="set ways"
+        about={{ crustId: crust.id, stepId: step.id }}
+        autosave
+        label="Ways on from here"
+      >
+        <fieldset>
+          <legend className="mb-0.5 text-note text-soft">The answers, and which one the days are planned by</legend>
+          {branches.map((branch) => (
+            <div key={branch.id} className="mb-1">
+              <span className="flex items-center gap-2">
+                <input
+                  type="radio"
+                  name="expected"
+                  value={branch.id}
+                  defaultChecked={branch.id === expected}
+                  aria-label={`Plan by: ${branch.name}`}
+                  className="accent-verdigris"
+                />
+                <input
+                  type="text"
+                  name={`way-${branch.id}`}
+                  defaultValue={branch.name}
+                  aria-label="Name of this answer"
+                  className="field"
+                />
+              </span>
+              <span className="block pl-6 text-note text-soft">
+                {run
+                  .filter((one) => one.branch === branch.id)
+                  .map((one) => stepName(plan, one).toLowerCase())
+                  .join(", then ") || "nothing more to do, straight on"}
+              </span>
+            </div>
+          ))}
+          {branches.length < 4 && (
+            <input
+              type="text"
+              name="way-new"
+              placeholder="another answer"
+              aria-label="Another answer"
+              className="field"
+            />
+          )}
+        </fieldset>
+        <noscript>
+          <button className="press mt-1">Save the answers</button>
+        </noscript>
+      </EditForm>
+      {[...run, ...(firstCommon ? [firstCommon] : [])].map((one) => (
+        <EditForm
+          key={`${one.id}/${one.branch}`}
+          does="set way"
+          about={{ crustId: crust.id, stepId: one.id }}
+          autosave
+          className="mt-1 flex items-center gap-2"
+          label={`When is ${stepName(plan, one)} done?`}
+        >
+          <span className="min-w-0 flex-1 truncate text-note">{stepName(plan, one)}</span>
+          <select
+            name="branch"
+            aria-label={`When is ${stepName(plan, one)} done?`}
+            className="field !w-36"
+            defaultValue={one.branch ?? ""}
+          >
+            <option value="">always</option>
+            {branches.map((branch) => (
+              <option key={branch.id} value={branch.id}>
+                if {branch.name}
+              </option>
+            ))}
+          </select>
+          <noscript>
+            <button className="press">Save</button>
+          </noscript>
+        </EditForm>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,186 @@
+import { Link } from "react-router";
+import { judge } from "#core/judge/judge";
+import { stripOf } from "#core/judge/strip";
+import { SCHOOLS } from "#core/plan/house-rules";
+import { type ExampleStack, examplePlan } from "#core/rules/example";
+import type { Severity } from "#core/rules/rule";
+import { RULES } from "#core/rules/rules";
+import { groundNamed, named } from "#core/rules/words";
+import { findTechnique } from "#core/surface/techniques";
+import { CrustStrip } from "~/drawing/crust-strip";
+import { Brand } from "~/parts/brand";
+import { SEVERITY_WORDS, SeamMark } from "~/parts/severity";
+import type { Route } from "./+types/guide";
+
+// Everything on this page is made from the rules themselves: their reasons, and their examples judged as they stand.
+
+const THEMES: readonly [prefix: string, title: string][] = [
+  ["A", "Holding on"],
+  ["B", "Going back into water"],
+  ["C", "Drying"],
+  ["D", "Staining"],
+  ["W", "Wax"],
+  ["K", "Cracks and chips"],
+  ["G", "Glaze"],
+  ["L", "Leaf"],
+  ["R", "Texture crumb"],
+  ["T", "Tissue"],
+  ["M", "Metal and patina"],
+  ["U", "The life it leads"],
+  ["E", "Air"],
+  ["H", "Handling"],
+  ["P", "What shares a pot"],
+  ["S", "Safety"],
+];
+
+interface Told {
+  shows: string;
+  ground: string;
+  strip: { colour: string; hides: number }[];
+  steps: string[];
+  says: { severity: Severity; title: string } | null;
+}
+
+function toldOf(example: ExampleStack, ruleId: string): Told {
+  const plan = examplePlan(example);
+  const judged = judge(plan).zones[0]!;
+  const finding = judged.findings.find((one) => one.rule === ruleId);
+  return {
+    shows: example.shows,
+    ground: groundNamed(judged.zone.ground),
+    strip: stripOf(judged),
+    steps: judged.crust.steps.map((step) => {
+      const material = plan.pinned.materials.find((one) => one.id === step.what);
+      const technique = findTechnique(step.how)?.name.toLowerCase() ?? step.how;
+      return material ? `${named(material)}${step.coats > 1 ? `, ${step.coats} coats` : ""}` : technique;
+    }),
+    says: finding ? { severity: finding.severity, title: finding.title } : null,
+  };
+}
+
+const told = RULES.map((rule) => ({
+  id: rule.meta.id,
+  title: rule.meta.title,
+  reason: rule.meta.reason,
+  origin: rule.meta.origin,
+  schools: rule.meta.schools.map((key) => ({
+    key,
+    title: SCHOOLS[key].title,
+    choices: Object.keys(SCHOOLS[key].choices),
+  })),
+  faulty: rule.examples.faulty.slice(0, 2).map((example) => toldOf(example, rule.meta.id)),
+  clean: rule.examples.clean.slice(0, 1).map((example) => toldOf(example, rule.meta.id)),
+}));
+
+export function loader() {
+  return { rules: told };
+}
+
+export const meta: Route.MetaFunction = () => [{ title: "Guide · Jolly Crust" }];
+
+function Example({ example, good }: { example: Told; good: boolean }) {
+  return (
+    <div className="min-w-0">
+      <p className="kicker text-note text-soft">
+        {good ? "Done so, nothing is said" : "Done so"}: {example.shows}
+      </p>
+      <div className="mt-1 flex gap-3">
+        <CrustStrip layers={example.strip} seed={example.shows} />
+        <ol className="min-w-0 flex-1 text-note">
+          {[...example.steps].reverse().map((step, at) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a step may stand twice
+            <li key={at} className="truncate first-letter:uppercase">
+              {step}
+            </li>
+          ))}
+          <li className="truncate text-soft">on {example.ground}</li>
+        </ol>
+      </div>
+      {example.says && (
+        <p
+          className={`mt-1 flex items-center gap-1.5 text-note font-semibold ${SEVERITY_WORDS[example.says.severity].text}`}
+        >
+          <SeamMark severity={example.says.severity} width={14} />
+          <span>
+            {SEVERITY_WORDS[example.says.severity].one}: {example.says.title}
+          </span>
+        </p>
+      )}
+    </div>
+  );
+}
+
+export default function GuideRoute({ loaderData }: Route.ComponentProps) {
+  const { rules } = loaderData;
+  return (
+    <div className="flex h-screen flex-col">
+      <header className="flex h-[52px] shrink-0 items-center border-b border-line px-5">
+        <Brand />
+        <span className="ml-6 flex-1">
+          <Link to="/" className="link text-soft hover:text-ink">
+            Jobs
+          </Link>
+          <span className="text-edge"> / </span>
+          <b className="font-semibold">Guide</b>
+        </span>
+        <Link to="/keys" className="link">
+          Keys and words
+        </Link>
+      </header>
+      <div className="grid min-h-0 flex-1 grid-cols-[230px_minmax(0,1fr)]">
+        <nav aria-label="Themes" className="min-h-0 overflow-y-auto border-r border-line px-5 py-4">
+          {THEMES.map(([prefix, title]) => (
+            <div key={prefix} className="mb-2.5">
+              <a href={`#theme-${prefix}`} className="font-semibold hover:underline">
+                {title}
+              </a>
+              <p className="text-note text-soft">{rules.filter((rule) => rule.id.startsWith(prefix)).length} rules</p>
+            </div>
+          ))}
+        </nav>
+        <main className="min-h-0 overflow-y-auto px-7 pt-4 pb-16">
+          <h1 className="text-view">What may lie on what, and why</h1>
+          <p className="mt-1 max-w-[70ch] text-soft">
+            Every rule the tool judges by, with its reason, where the knowledge comes from, and examples judged as you
+            read them. Signs at the piece overrule the clock, and the label on the tin overrules both.
+          </p>
+          {THEMES.map(([prefix, title]) => (
+            <section key={prefix} id={`theme-${prefix}`} className="mt-7" aria-label={title}>
+              <h2 className="kicker border-b border-line pb-1 text-lg text-soft">{title}</h2>
+              {rules
+                .filter((rule) => rule.id.startsWith(prefix))
+                .map((rule) => (
+                  <article
+                    key={rule.id}
+                    id={rule.id}
+                    className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.5fr)] gap-8 border-b border-hair py-4"
+                  >
+                    <div>
+                      <h3 className="text-lg">{rule.title}</h3>
+                      <p className="mt-1">{rule.reason}</p>
+                      {rule.schools.map(({ key, title: school, choices }) => (
+                        <p key={key} className="mt-1.5 text-note text-soft">
+                          <b className="font-semibold">{school}:</b> {choices.join(" · ")}
+                        </p>
+                      ))}
+                      <p className="mt-1.5 text-note text-soft">
+                        {rule.id} · {rule.origin}
+                      </p>
+                    </div>
+                    <div className="grid grid-cols-2 gap-5">
+                      {rule.faulty.slice(0, rule.clean.length > 0 ? 1 : 2).map((example) => (
+                        <Example key={example.shows} example={example} good={false} />
+                      ))}
+                      {rule.clean.map((example) => (
+                        <Example key={example.shows} example={example} good />
+                      ))}
+                    </div>
+                  </article>
+                ))}
+            </section>
+          ))}
+        </main>
+      </div>
+    </div>
+  );
+}

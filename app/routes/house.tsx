@@ -1,0 +1,96 @@
+import { Link } from "react-router";
+import { HOUSE_RULE_KEYS, SCHOOLS } from "#core/plan/house-rules";
+import { RULES } from "#core/rules/rules";
+import { useJobEditor } from "~/editor/job-editor";
+import { EditForm } from "~/forms/edit-form-parts";
+import { jobAction } from "~/http/job-action.server";
+import { HoursForm } from "~/parts/hours-form";
+import { RoomForm } from "~/parts/room-form";
+import type { Route } from "./+types/house";
+
+export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params.planId);
+
+/** One question on which practitioners differ: every answer with its reason, the house's own chosen. */
+function Question({ name }: { name: (typeof HOUSE_RULE_KEYS)[number] }) {
+  const { plan } = useJobEditor();
+  const { title, asks, reason, choices } = SCHOOLS[name];
+  const chosen = plan.pinned.houseRules[name];
+  const judging = RULES.filter((rule) => rule.meta.schools.includes(name));
+  return (
+    <section className="border-t border-line py-3" aria-label={title}>
+      <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.35fr)] gap-6">
+        <div>
+          <h2 className="text-lg">{title}</h2>
+          <p className="mt-0.5 text-note text-soft">{reason}</p>
+          {judging.length > 0 && (
+            <p className="mt-1 text-note text-soft">
+              Judged by{" "}
+              {judging.map((rule, at) => (
+                <span key={rule.meta.id}>
+                  {at > 0 && ", "}
+                  <Link to={`/guide#${rule.meta.id}`} className="link">
+                    {rule.meta.title.toLowerCase()}
+                  </Link>
+                </span>
+              ))}
+              .
+            </p>
+          )}
+        </div>
+        <EditForm key={chosen} does="set house rules" autosave label={asks}>
+          <fieldset>
+            <legend className="mb-1 text-note text-soft">{asks}</legend>
+            {Object.entries(choices).map(([choice, says]) => (
+              <label
+                key={choice}
+                className={`flex min-h-8 items-baseline gap-2 border-l-[3px] px-2 py-1 ${choice === chosen ? "border-l-verdigris bg-board" : "border-l-transparent"}`}
+              >
+                <input
+                  type="radio"
+                  name={name}
+                  value={choice}
+                  defaultChecked={choice === chosen}
+                  className="accent-verdigris"
+                />
+                <span>
+                  <span className="font-semibold first-letter:uppercase">{choice}</span>
+                  <span className="ml-2 text-note text-soft">{says}</span>
+                </span>
+              </label>
+            ))}
+          </fieldset>
+          <noscript>
+            <button className="press mt-1">Follow this school</button>
+          </noscript>
+        </EditForm>
+      </div>
+    </section>
+  );
+}
+
+export default function HouseRoute() {
+  return (
+    <div className="grid h-full grid-cols-[minmax(0,1fr)_340px]">
+      <section className="min-h-0 overflow-y-auto border-r border-line px-6 pt-4 pb-8" aria-label="House rules">
+        <h1 className="text-view">House rules</h1>
+        <p className="mt-0.5 mb-3 text-soft">
+          Where practitioners differ, the tool follows your school, says so, and says who would do otherwise. A change
+          is judged at once.
+        </p>
+        {HOUSE_RULE_KEYS.map((name) => (
+          <Question key={name} name={name} />
+        ))}
+      </section>
+      <aside className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Room and hours">
+        <h2 className="text-lg">Air of the room</h2>
+        <p className="mb-2 text-note text-soft">
+          Cold, damp, dew and draught are judged by it. Waits are still the tins' own, at 23 °C and 50 %.
+        </p>
+        <RoomForm />
+        <h2 className="mt-7 text-lg">Working hours</h2>
+        <p className="mb-2 text-note text-soft">When hands are there; drying goes on outside them.</p>
+        <HoursForm />
+      </aside>
+    </div>
+  );
+}

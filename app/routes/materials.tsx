@@ -1,0 +1,340 @@
+import { useState } from "react";
+import { Link, useSearchParams } from "react-router";
+import { CATALOGUE } from "#core/materials/catalogue";
+import type { Material, Origin } from "#core/materials/material";
+import { nonsenseIn } from "#core/materials/sense";
+import { sayDuration } from "#core/units/duration";
+import { Swatch } from "~/drawing/swatch";
+import { useJobEditor } from "~/editor/job-editor";
+import { EditForm, Field } from "~/forms/edit-form-parts";
+import { jobAction } from "~/http/job-action.server";
+import type { Route } from "./+types/materials";
+
+export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params.planId);
+
+const ROLE_TITLES: Record<Material["role"], string> = {
+  primer: "Primers",
+  paint: "Paints",
+  "tint-base": "Tint-bases",
+  stain: "Stains",
+  medium: "Crackle mediums",
+  paste: "Pastes",
+  crumb: "Texture",
+  glaze: "Glazes",
+  size: "Leaf size",
+  leaf: "Leaf",
+  tissue: "Tissue",
+  transfer: "Transfers",
+  ink: "Inks",
+  patina: "Patinas",
+  wax: "Waxes",
+  oil: "Oils",
+  clear: "Clear coats",
+};
+
+interface Figure {
+  typical: number;
+  safe: number;
+  origin: Origin;
+}
+
+const range = (figure: Figure, say: (value: number) => string) =>
+  figure.typical === figure.safe ? say(figure.typical) : `${say(figure.typical)}, safe ${say(figure.safe)}`;
+
+function FigureLine({ name, value, origin }: { name: string; value: string; origin: Origin | null }) {
+  return (
+    <tr className="border-b border-hair">
+      <th scope="row" className="py-1 pr-3 text-left font-normal text-soft">
+        {name}
+      </th>
+      <td className="py-1 pr-3 font-semibold">{value}</td>
+      <td className={`py-1 text-note ${origin === "label" ? "font-semibold text-verdigris" : "text-soft"}`}>
+        {origin === "label" ? "your tin's label" : origin}
+      </td>
+    </tr>
+  );
+}
+
+const percent = (value: number) => `${Math.round(value * 100)} %`;
+
+function Figures({ material }: { material: Material }) {
+  const { drying, windows, solubility } = material;
+  const times: [string, Figure][] = [
+    ["Touch dry", drying.touch],
+    ["Recoat from", drying.recoat],
+    ...(windows.recoatUntil ? ([["Recoat until, unscuffed", windows.recoatUntil]] as [string, Figure][]) : []),
+    ...(windows.open ? ([["Stays open", windows.open]] as [string, Figure][]) : []),
+    ...(windows.tack
+      ? ([
+          ["Tack from", windows.tack.opens],
+          ["Tack until", windows.tack.shuts],
+        ] as [string, Figure][])
+      : []),
+    ...(windows.buff
+      ? ([
+          ["Buff from", windows.buff.opens],
+          ["Buff until", windows.buff.shuts],
+        ] as [string, Figure][])
+      : []),
+    ...(windows.closed
+      ? ([
+          ["Not again from", windows.closed.from],
+          ["until", windows.closed.until],
+        ] as [string, Figure][])
+      : []),
+    ["Before wax or clear coat", drying.beforeClear],
+    ["Full cure", drying.cure],
+  ];
+  const shares: [string, Figure][] = [
+    ["Hides, one coat", material.contrastRatio],
+    ["Absorbency", material.absorbency],
+    ["Tooth for the next coat", material.tooth],
+    ["Grip on slick ground", material.grip],
+    ["Hardness", material.hardness],
+    ["Gloss", material.gloss],
+  ];
+  return (
+    <table className="mt-3 w-full">
+      <caption className="sr-only">Figures of {material.name}, each with its origin</caption>
+      <tbody>
+        {times.map(([name, figure]) => (
+          <FigureLine key={name} name={name} value={range(figure, sayDuration)} origin={figure.origin} />
+        ))}
+        <FigureLine
+          name="Goes back into"
+          value={
+            solubility
+              ? `${solubility.by}, ${solubility.curve.at(-1)![1] > 0.05 ? "always" : `until ${sayDuration(solubility.curve.at(-1)![0])}`}`
+              : "nothing"
+          }
+          origin={solubility?.origin ?? null}
+        />
+        <FigureLine
+          name="Spreads"
+          value={`${material.spreadingRate.typical} m²/L`}
+          origin={material.spreadingRate.origin}
+        />
+        <FigureLine
+          name="Solids by volume"
+          value={`${material.volumeSolids.typical} %`}
+          origin={material.volumeSolids.origin}
+        />
+        {shares.map(([name, figure]) => (
+          <FigureLine key={name} name={name} value={percent(figure.typical)} origin={figure.origin} />
+        ))}
+        <FigureLine
+          name="Also"
+          value={[
+            `carried by ${material.carrier}`,
+            `stands ${material.wear} use`,
+            material.tannin === "blocks" && "blocks tannin",
+            material.yellows && "ambers whites",
+            material.tarnishes && "tarnishes unsealed",
+            material.underHeat !== "stands" && `${material.underHeat} under heat`,
+            material.outdoors && "stands weather",
+          ]
+            .filter(Boolean)
+            .join(", ")}
+          origin={null}
+        />
+      </tbody>
+    </table>
+  );
+}
+
+const LABEL_FIELDS = [
+  ["touch", "Touch dry"],
+  ["recoat", "Recoat from"],
+  ["beforeClear", "Before wax or clear coat"],
+  ["cure", "Full cure"],
+] as const;
+
+function LabelForm({ material }: { material: Material }) {
+  return (
+    <EditForm
+      key={JSON.stringify(material)}
+      does="from label"
+      about={{ materialId: material.id }}
+      label={`From the label of ${material.name}`}
+      className="mt-2 grid grid-cols-2 gap-x-3 gap-y-2"
+    >
+      {({ faults, values }) => (
+        <>
+          <div className="col-span-2">
+            <Field name="materialName" label="Name" fault={faults.materialName}>
+              {(field) => <input {...field} type="text" defaultValue={values?.materialName ?? material.name} />}
+            </Field>
+          </div>
+          {LABEL_FIELDS.map(([name, label]) => (
+            <Field key={name} name={name} label={label} fault={faults[name]}>
+              {(field) => (
+                <input
+                  {...field}
+                  type="text"
+                  defaultValue={values?.[name] ?? sayDuration(material.drying[name].safe)}
+                />
+              )}
+            </Field>
+          ))}
+          <Field name="recoatUntil" label="Recoat until, or empty" fault={faults.recoatUntil}>
+            {(field) => (
+              <input
+                {...field}
+                type="text"
+                defaultValue={
+                  values?.recoatUntil ??
+                  (material.windows.recoatUntil ? sayDuration(material.windows.recoatUntil.safe) : "")
+                }
+              />
+            )}
+          </Field>
+          <Field name="spreadingRate" label="Spreads, m²/L" fault={faults.spreadingRate}>
+            {(field) => (
+              <input
+                {...field}
+                type="text"
+                inputMode="decimal"
+                defaultValue={values?.spreadingRate ?? material.spreadingRate.typical}
+              />
+            )}
+          </Field>
+          <Field name="volumeSolids" label="Solids, % by volume" fault={faults.volumeSolids}>
+            {(field) => (
+              <input
+                {...field}
+                type="text"
+                inputMode="decimal"
+                defaultValue={values?.volumeSolids ?? material.volumeSolids.typical}
+              />
+            )}
+          </Field>
+          <Field name="colour" label="Colour" fault={faults.colour}>
+            {(field) => (
+              <input
+                {...field}
+                type="color"
+                defaultValue={values?.colour ?? material.colour}
+                className="field !h-8 !p-0.5"
+              />
+            )}
+          </Field>
+          <button className="press press-main col-span-2">Take these from the label</button>
+        </>
+      )}
+    </EditForm>
+  );
+}
+
+export default function MaterialsRoute() {
+  const { plan } = useJobEditor();
+  const [params] = useSearchParams();
+  const [typed, setTyped] = useState("");
+  const { materials: pinned } = plan.pinned;
+  const all = [...pinned, ...CATALOGUE.filter((one) => !pinned.some((known) => known.id === one.id))];
+  const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
+  const shown = all.filter((one) => words.every((word) => `${one.name} ${one.family}`.toLowerCase().includes(word)));
+  const chosen = all.find((one) => one.id === params.get("material")) ?? shown[0];
+  const isPinned = chosen !== undefined && pinned.includes(chosen);
+  const inUse =
+    chosen !== undefined &&
+    plan.crusts.some((crust) => crust.steps.some((step) => step.what === chosen.id || step.with === chosen.id));
+  const doubts = chosen ? nonsenseIn(chosen) : [];
+  const link = (id: string) => {
+    const next = new URLSearchParams(params);
+    next.set("material", id);
+    return `?${next}`;
+  };
+  return (
+    <div className="grid h-full grid-cols-[minmax(0,1fr)_500px]">
+      <section className="min-h-0 overflow-y-auto border-r border-line px-6 pt-4 pb-8" aria-label="Materials">
+        <div className="flex items-baseline gap-4">
+          <h1 className="text-view">Materials</h1>
+          <span className="flex-1 text-note text-soft">
+            {all.length} known, {pinned.length} in this job
+          </span>
+          <input
+            type="search"
+            aria-label="Find a material"
+            placeholder="Find: milk, wax, umber …"
+            className="field !w-56"
+            value={typed}
+            onChange={(event) => setTyped(event.target.value)}
+          />
+        </div>
+        {(Object.keys(ROLE_TITLES) as Material["role"][]).map((role) => {
+          const group = shown.filter((one) => one.role === role);
+          if (group.length === 0) return null;
+          return (
+            <section key={role} aria-label={ROLE_TITLES[role]} className="mt-4">
+              <h2 className="kicker border-b border-line pb-0.5 text-soft">{ROLE_TITLES[role]}</h2>
+              <ul className="grid grid-cols-2 gap-x-5">
+                {group.map((one) => (
+                  <li key={one.id}>
+                    <Link
+                      to={link(one.id)}
+                      replace
+                      preventScrollReset
+                      aria-current={one === chosen ? "true" : undefined}
+                      className={`flex min-h-9 items-center gap-2 border-b border-l-[3px] border-b-hair px-2 ${one === chosen ? "border-l-verdigris bg-board" : "border-l-transparent hover:bg-board/60"}`}
+                    >
+                      <Swatch material={one} />
+                      <span className="min-w-0 flex-1 truncate font-medium">{one.name}</span>
+                      <span className="shrink-0 text-note text-soft">
+                        {pinned.includes(one) ? (one.copyOf ? "our own" : "in this job") : ""}
+                      </span>
+                    </Link>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          );
+        })}
+        {shown.length === 0 && <p className="mt-6 text-soft">Nothing is called that. Try fewer letters, or a kind.</p>}
+      </section>
+      <aside className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Material in hand">
+        {chosen && (
+          <>
+            <div className="flex items-center gap-2.5">
+              <Swatch material={chosen} size={34} />
+              <div className="min-w-0 flex-1">
+                <h2 className="text-view">{chosen.name}</h2>
+                <p className="text-note text-soft">
+                  {chosen.family}
+                  {chosen.copyOf
+                    ? `, began as ${CATALOGUE.find((one) => one.id === chosen.copyOf)?.name ?? chosen.copyOf}`
+                    : ""}
+                </p>
+              </div>
+            </div>
+            {doubts.length > 0 && (
+              <ul className="mt-2 border-l-4 border-l-sienna bg-board px-3 py-2 text-note">
+                {doubts.map(({ where, says }) => (
+                  <li key={where}>{says}</li>
+                ))}
+              </ul>
+            )}
+            <div className="mt-3 flex gap-2">
+              <EditForm does="house copy" about={{ materialId: chosen.id }} label={`Copy ${chosen.name}`}>
+                <button className="press">Copy as our own</button>
+              </EditForm>
+              {isPinned && !inUse && (
+                <EditForm does="unpin material" about={{ materialId: chosen.id }} label={`Take ${chosen.name} out`}>
+                  <button className="press">Take out of this job</button>
+                </EditForm>
+              )}
+            </div>
+            <details className="mt-3 border-t border-line" open={isPinned && chosen.copyOf !== undefined}>
+              <summary className="py-1.5 font-head text-lg font-semibold">From my tin's label</summary>
+              <p className="text-note text-soft">
+                The label wins over every figure here. It counts for this job
+                {isPinned ? "" : "; the material is taken into it"}.
+              </p>
+              <LabelForm material={chosen} />
+            </details>
+            <Figures material={chosen} />
+          </>
+        )}
+      </aside>
+    </div>
+  );
+}
