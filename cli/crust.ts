@@ -1,13 +1,16 @@
 import { readFileSync, statSync } from "node:fs";
 import { readPlanFile, tooLarge } from "#core/exchange/plan-file";
-import { checkReport, scheduleReport, shopReport } from "#core/exchange/report";
+import { checkReport, nextReport, scheduleReport, shopReport } from "#core/exchange/report";
 import { LIMITS, type Plan } from "#core/plan/plan";
+import { readWallTime } from "#core/units/wall-time";
 
 const USAGE = `crust check|schedule|shop FILE
+crust next FILE [--zone ID] [--at 2026-11-30T14:00]
 
   check     verdicts with reasons and fixes, on the nominal line; exit 1 when there is a stop
   schedule  dates inside the working hours; exit 1 when something cannot be kept
   shop      how much of each material
+  next      what can go on a zone's surface at that time, each with its reason
 
 Prints JSON. Exit 2: the input cannot be read; one line on standard error says where and why.
 `;
@@ -34,17 +37,52 @@ function readFile(path: string): Plan {
   );
 }
 
-const COMMANDS: Record<string, (plan: Plan) => { report: unknown; good: boolean }> = {
-  check(plan) {
-    const report = checkReport(plan);
-    return { report, good: report.counts.stop === 0 };
-  },
-  schedule(plan) {
-    const report = scheduleReport(plan);
-    return { report, good: report.clashes.length === 0 };
-  },
-  shop: (plan) => ({ report: shopReport(plan), good: true }),
+type Flags = Readonly<Record<string, string>>;
+
+interface Subcommand {
+  /** the flags it takes, each with a value */
+  flags?: readonly string[];
+  run(plan: Plan, flags: Flags): { report: unknown; good: boolean };
+}
+
+function askNext(plan: Plan, flags: Flags) {
+  const at = flags.at === undefined ? undefined : readWallTime(flags.at);
+  if (at === null) throw new Unreadable(`--at ${flags.at}: write a date and time like 2026-11-30T14:00`);
+  const report = nextReport(plan, { ...(flags.zone ? { zone: flags.zone } : {}), ...(at === undefined ? {} : { at }) });
+  if (typeof report === "string") throw new Unreadable(report);
+  return { report, good: true };
+}
+
+const COMMANDS: Record<string, Subcommand> = {
+  check: { run: check },
+  schedule: { run: dates },
+  shop: { run: (plan) => ({ report: shopReport(plan), good: true }) },
+  next: { flags: ["zone", "at"], run: askNext },
 };
+
+function check(plan: Plan) {
+  const report = checkReport(plan);
+  return { report, good: report.counts.stop === 0 };
+}
+
+function dates(plan: Plan) {
+  const report = scheduleReport(plan);
+  return { report, good: report.clashes.length === 0 };
+}
+
+/** Words after the file: --name value pairs that the command takes. */
+function readFlags(words: readonly string[], takes: readonly string[]): Flags {
+  const flags: Record<string, string> = {};
+  for (let at = 0; at < words.length; at += 2) {
+    const name = words[at]!.replace(/^--/, "");
+    if (!words[at]!.startsWith("--") || !takes.includes(name))
+      throw new Unreadable(`"${words[at]}" is one word too many: crust help says what it takes`);
+    const value = words[at + 1];
+    if (value === undefined) throw new Unreadable(`--${name} needs a value`);
+    flags[name] = value;
+  }
+  return flags;
+}
 
 function run(words: string[]): number {
   if (words.length === 0 || words[0] === "help" || words[0] === "--help") {
@@ -53,11 +91,12 @@ function run(words: string[]): number {
   }
   const [name, path, ...rest] = words;
   const command = COMMANDS[name ?? ""];
-  if (!command || !path || rest.length > 0) {
-    const fault = !command ? `"${name}" is not a command` : !path ? "name a file" : `"${rest[0]}" is one word too many`;
-    throw new Unreadable(`${fault}: crust check|schedule|shop FILE`);
-  }
-  const { report, good } = command(readFile(path));
+  if (!command || !path)
+    throw new Unreadable(
+      `${command ? "name a file" : `"${name}" is not a command`}: crust check|schedule|shop|next FILE`,
+    );
+  const flags = readFlags(rest, command.flags ?? []);
+  const { report, good } = command.run(readFile(path), flags);
   process.stdout.write(`${JSON.stringify(report, null, 2)}\n`);
   return good ? 0 : 1;
 }

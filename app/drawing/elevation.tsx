@@ -60,31 +60,29 @@ interface Drawn {
   zone: Placed;
 }
 
-const worn = (colours: Colours) => ({
-  stroke: colours.arris,
-  strokeWidth: 2.6,
-  fill: "none",
-  strokeLinejoin: "round" as const,
-});
-
-/** Wear along an edge: broken, thicker in the middle, never dashed by a machine. */
+/**
+ * Wear along the four edges of a face: slivers that eat inwards, thick in the middle and thin at their ends, oftener near
+ * the corners where hands and knees go.
+ */
 function wearPath(x: number, y: number, width: number, height: number, seed: number): string {
   const random = randomFrom(seed);
   const parts: string[] = [];
-  const edge = (length: number, at: (part: number) => [number, number]) => {
-    let part = random() * 0.08;
-    while (part < 1) {
-      const run = Math.min(1 - part, (8 + random() * 46) / Math.max(30, length));
-      const [x1, y1] = at(part);
-      const [x2, y2] = at(part + run);
-      parts.push(`M${x1.toFixed(1)} ${y1.toFixed(1)}L${x2.toFixed(1)} ${y2.toFixed(1)}`);
-      part += run + (4 + random() * 40) / Math.max(30, length);
+  const edge = (length: number, at: (along: number, inwards: number) => string) => {
+    let along = random() * 10;
+    while (along < length - 3) {
+      const corner = Math.min(along, length - along) < length * 0.16 ? 1.6 : 1;
+      const run = Math.min(length - along, (4 + random() ** 2 * 40) * corner);
+      const deep = (0.6 + random() * 2.2) * Math.min(1.5, corner) * Math.min(1, run / 9);
+      const [a, b] = [along + run * (0.2 + random() * 0.2), along + run * (0.6 + random() * 0.25)];
+      parts.push(`M${at(along, 0)}L${at(a, deep)}L${at(b, deep * (0.5 + random() * 0.6))}L${at(along + run, 0)}Z`);
+      along += run + 2 + random() ** 2 * 42 * (2.2 - corner);
     }
   };
-  edge(width, (part) => [x + part * width, y]);
-  edge(width, (part) => [x + part * width, y + height]);
-  edge(height, (part) => [x, y + part * height]);
-  edge(height, (part) => [x + width, y + part * height]);
+  const point = (px: number, py: number) => `${px.toFixed(1)} ${py.toFixed(1)}`;
+  edge(width, (along, deep) => point(x + along, y + deep));
+  edge(width, (along, deep) => point(x + along, y + height - deep));
+  edge(height, (along, deep) => point(x + deep, y + along));
+  edge(height, (along, deep) => point(x + width - deep, y + along));
   return parts.join("");
 }
 
@@ -92,7 +90,7 @@ function Face({ x, y, width, height, colours, seed }: Omit<Drawn, "zone">) {
   return (
     <>
       <rect x={x} y={y} width={width} height={height} fill={colours.field} />
-      <path d={wearPath(x, y, width, height, seed)} {...worn(colours)} />
+      <path d={wearPath(x, y, width, height, seed)} fill={colours.arris} />
       <rect
         x={x}
         y={y}
@@ -201,7 +199,7 @@ function Ring({ x, y, width, height, colours, seed, zone, scale }: Drawn & { sca
               strokeWidth={0.8}
               d={`M${left} ${y}h${leaf}v${height}h${-leaf}ZM${left + round} ${y + round}h${inner}v${tall}h${-inner}Z`}
             />
-            <path d={wearPath(left, y, leaf, height, seed + at)} {...worn(colours)} />
+            <path d={wearPath(left, y, leaf, height, seed + at)} fill={colours.arris} />
             <rect
               x={left + round * 0.62}
               y={y + round * 0.62}
@@ -352,14 +350,14 @@ export function Elevation({ zones, judged, width, height, chosen, linkTo, says }
   const right = Math.max(...placed.map(({ place }) => place.x + place.width));
   const bottom = Math.min(...placed.map(({ place }) => place.y));
   const top = Math.max(...placed.map(({ place }) => place.y + place.height));
-  const margin = 34;
+  const margin = 26;
   const scale = Math.min(
     (width - 2 * margin) / Math.max(1, right - left),
     (height - 2 * margin) / Math.max(1, top - bottom),
   );
   const dx = (width - (right - left) * scale) / 2;
   const floor = height - (height - (top - bottom) * scale) / 2;
-  const rod = 10 ** Math.floor(Math.log10(Math.max(10, (right - left) / 2)));
+  const rod = [2000, 1000, 500, 200, 100, 50, 20].find((one) => one <= (right - left) / 2.2) ?? 10;
   const screen = new Map(
     placed.map((zone): [string, Drawn] => {
       const { place } = zone;

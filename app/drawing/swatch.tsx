@@ -1,4 +1,5 @@
 import type { Material } from "#core/materials/material";
+import { findTechnique } from "#core/surface/techniques";
 import { randomFrom, seedOf } from "./noise";
 
 const shade = (colour: string, towards: "black" | "white", part: number) =>
@@ -34,9 +35,9 @@ export function Swatch({ material, size = 22 }: { material: Pick<Material, "id" 
 }
 
 /** The bare ground: timber with grain, or a plain tile. */
-export function GroundSwatch({ colour, timber }: { colour: string; timber: boolean }) {
+export function GroundSwatch({ colour, timber, size = 22 }: { colour: string; timber: boolean; size?: number }) {
   return (
-    <svg viewBox="0 0 22 22" width={22} height={22} aria-hidden="true" className="shrink-0">
+    <svg viewBox="0 0 22 22" width={size} height={size} aria-hidden="true" className="shrink-0">
       <rect
         x={2}
         y={2}
@@ -65,18 +66,42 @@ export function GroundSwatch({ colour, timber }: { colour: string; timber: boole
 const HAND_MARKS: Record<string, string> = {
   clean: "M5 15c3-2 5 2 8-1s3-6 5-7M6 8a1.6 1.6 0 1 0 .1 0M11 5a1 1 0 1 0 .1 0",
   dewax: "M4 16c4-1 5-4 7-8M9 17c4-1 5-4 7-8M13 18c3-1 4-3 5-6",
+  degloss: "M4 16c4-1 5-4 7-8M9 17c4-1 5-4 7-8M13 18c3-1 4-3 5-6",
   scuff: "M4 17l6-12M9 18l6-12M14 18l4-9",
+  "knock-back": "M4 15l9-9 4 4-9 9zM4 19h6",
+  strip: "M4 15l9-9 4 4-9 9zM12 18c3 0 5-1 6-3",
   "wipe-back": "M3 14c4-5 7 3 11-3 2-3 4-3 5-2M4 18c4-4 7 2 11-3",
+  "rag-off": "M5 8c3-4 4 2 7-1s5 0 5 2M4 14c3-4 5 2 8-1s6 0 6 2",
   "wet-distress": "M4 9c3-3 5 3 8 0s4-3 7 0M4 14c3-3 5 3 8 0s4-3 7 0",
+  chip: "M4 17l4-5 3 2 3-6 4 3M12 5l3-1 1 3z",
+  scrape: "M4 17h14M6 14l9-9 3 3-9 9",
   buff: "M5 11a6 6 0 1 1 3 5M9 11a2.5 2.5 0 1 1 1.5 2.2",
+  burnish: "M5 11a6 6 0 1 1 3 5M9 11a2.5 2.5 0 1 1 1.5 2.2",
+  look: "M2 11c4-6 14-6 18 0-4 6-14 6-18 0zM11 8.4a2.6 2.6 0 1 1-.1 0",
+  mist: "M5 6v.1M9 4v.1M13 6v.1M17 5v.1M6 11v.1M11 10v.1M15 11v.1M8 16v.1M13 16v.1",
+  "hair-dryer": "M4 7h9l3 3-3 3H4zM7 13l1 5M17 8h2M17 12h2",
+  "heat-gun": "M4 7h9l3 3-3 3H4zM7 13l1 5M17 8h2M17 12h2",
+  mask: "M4 6h14v4H4zM4 14h14v4H4z",
+  stand: "M11 3a8 8 0 1 1-.1 0M11 7v4l3 2",
+  cure: "M11 3a8 8 0 1 1-.1 0M11 7v4l3 2",
+  "turn-over": "M5 8a7 7 0 0 1 12 1M17 5v4h-4M17 14a7 7 0 0 1-12-1M5 17v-4h4",
 };
 const SANDED = "M5 5v12M9 4v14M13 5v12M17 6v10";
+const HANDLED = "M4 8h14v9H4zM8 8V5h6v3";
+const HELPED = "M5 16l6-10 6 10zM8 12h6";
+
+function markOf(how: string): string {
+  const known = HAND_MARKS[how];
+  if (known) return known;
+  const kind = findTechnique(how)?.kind;
+  return kind === "handle" ? HANDLED : kind === "help" || kind === "prepare" ? HELPED : SANDED;
+}
 
 /** A mark of the hand for steps that take or prepare and lay nothing. */
 export function HandMark({ how, size = 22 }: { how: string; size?: number }) {
   return (
     <svg viewBox="0 0 22 22" width={size} height={size} aria-hidden="true" className="shrink-0 text-soft">
-      <path d={HAND_MARKS[how] ?? SANDED} fill="none" stroke="currentColor" strokeWidth={1.5} strokeLinecap="round" />
+      <path d={markOf(how)} fill="none" stroke="currentColor" strokeWidth={1.5} strokeLinecap="round" />
     </svg>
   );
 }

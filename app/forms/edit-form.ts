@@ -99,7 +99,7 @@ function patchStep(place: Place): FormEdit {
     const material = plan.pinned.materials.find((one) => one.id === what) ?? CATALOGUE.find((one) => one.id === what);
     if (!technique) faults.how = "Choose how it is done.";
     else if (technique.lays.length > 0 && !material) faults.what = `${technique.name} needs a material.`;
-    else if (technique.lays.length > 0 && material && !technique.lays.includes(material.role))
+    else if (technique.lays.length > 0 && material && !techniquesFor(material).includes(technique))
       faults.how = `${material.name} is laid by: ${techniquesFor(material)
         .map((one) => one.name.toLowerCase())
         .join(", ")}.`;
@@ -317,7 +317,7 @@ export function readEditForm(plan: Plan, fields: FormFields, newId: () => string
 export function waitText({ wait }: Pick<Step, "wait">): string {
   if (!wait) return "";
   const { minutes } = wait;
-  if (minutes % DAY === 0 && minutes > 0) return `${minutes / DAY} days`;
+  if (minutes % DAY === 0 && minutes > 0) return minutes === DAY ? "1 day" : `${minutes / DAY} days`;
   const [hours, rest] = [Math.floor(minutes / HOUR), minutes % HOUR];
   if (hours === 0) return `${rest} min`;
   return rest === 0 ? `${hours} h` : `${hours} h ${rest}`;

@@ -77,7 +77,7 @@ describe("the step's form", () => {
       /90 days at most/,
     ],
     ["wax by brush", { do: "patch step", stepId: "s2", how: "brush" }, "how", /Dark wax is laid by: wax on, wipe/],
-    ["an unknown technique", { do: "patch step", stepId: "s1", how: "sprinkle" }, "how", /Choose how/],
+    ["an unknown technique", { do: "patch step", stepId: "s1", how: "moonwalk" }, "how", /Choose how/],
     ["an unknown place", { do: "patch step", stepId: "s1", on: "underneath" }, "on", /Choose where/],
     ["up from the top", { do: "move step", stepId: "s3", to: "up" }, "", /cannot go further/],
     ["an unknown form", { do: "burn" }, "", /cut short/],
@@ -172,7 +172,7 @@ describe("the step's form", () => {
   it("names steps by what a painter calls them", () => {
     expect(stepName(plan(), { how: "brush", what: "chalk-bone-white" })).toBe("Chalk-type, bone white");
     expect(stepName(plan(), { how: "wet-distress" })).toBe("Wet distress");
-    expect(stepName(plan(), { how: "sprinkle", what: "moon-dust" })).toBe("moon-dust");
+    expect(stepName(plan(), { how: "moonwalk", what: "moon-dust" })).toBe("moon-dust");
   });
 });
 

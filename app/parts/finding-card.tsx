@@ -1,6 +1,7 @@
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { workingFixes } from "#core/judge/fixes";
+import { otherwise } from "#core/judge/schools";
 import type { Finding } from "#core/rules/rule";
 import { findRule } from "#core/rules/rules";
 import { sayDifference } from "#core/units/duration";
@@ -45,6 +46,25 @@ function Fixes({ finding }: { finding: Finding }) {
   );
 }
 
+/** Which schools would judge otherwise, and how. */
+function Schools({ finding }: { finding: Finding }) {
+  const { plan } = useJobEditor();
+  const others = useMemo(() => otherwise(plan, finding), [plan, finding]);
+  if (others.length === 0) return null;
+  return (
+    <ul className="mt-1.5 text-note text-soft">
+      {others.map(({ rule, title, choice, severity }) => (
+        <li key={`${rule}/${choice}`}>
+          <Link to={`/jobs/${plan.id}/house`} className="link">
+            {title}
+          </Link>
+          , {choice}: {severity === null ? "nothing to say" : `a ${SEVERITY_WORDS[severity].one}`}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 /** A finding as a colleague would say it: the sentence, the figures of this case, who would differ, the ways out. */
 export function FindingCard({
   finding,
@@ -76,14 +96,24 @@ export function FindingCard({
       </summary>
       <div className="px-4 pb-4">
         <p>{finding.because}</p>
-        {rule && <p className="mt-1.5 text-note text-soft">{rule.meta.reason}</p>}
+        {rule && (
+          <p className="mt-1.5 text-note text-soft">
+            {rule.meta.reason}{" "}
+            <Link to={`/guide#${rule.meta.id}`} className="link">
+              Guide
+            </Link>
+          </p>
+        )}
         {finding.schools && (
           <p className="mt-1.5 text-note text-soft">
             <span className="font-semibold">Other schools:</span> {finding.schools}
           </p>
         )}
         {opened || open ? (
-          <Fixes finding={finding} />
+          <>
+            {rule && rule.meta.schools.length > 0 && <Schools finding={finding} />}
+            <Fixes finding={finding} />
+          </>
         ) : (
           <Link to={linkToOpen} replace preventScrollReset className="link mt-2 inline-block">
             Show its repairs

@@ -6,13 +6,7 @@ export function HoursForm() {
   const { plan } = useJobEditor();
   const { weekdays } = plan.pinned.hours;
   return (
-    <EditForm
-      key={JSON.stringify(weekdays)}
-      does="set hours"
-      autosave
-      label="Working hours"
-      className="grid grid-cols-2 gap-x-3 gap-y-2"
-    >
+    <EditForm key={JSON.stringify(weekdays)} does="set hours" autosave label="Working hours" className="grid gap-y-2">
       {({ faults, values }) => (
         <>
           {WEEKDAYS.map((name, index) => (

@@ -1,5 +1,5 @@
 import { Plus } from "lucide-react";
-import type { ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { isTimber } from "#core/plan/ground";
@@ -19,19 +19,35 @@ export interface Rung {
   when: string | null;
 }
 
-/** From this many steps on the rows stand closer and quiet seams say nothing. */
-export const CLOSE_FROM = 12;
-export const rowHeight = (count: number) => (count >= CLOSE_FROM ? 30 : 36);
+/** How tall the parts of the ladder are, so that the whole stack stays in view. */
+export interface LadderSizes {
+  row: number;
+  seam: number;
+  surface: number;
+  /** rows stand close, and what a seam says stands in the row above it */
+  dense: boolean;
+}
+
+const LEAST_PITCH = 24;
+
+/** The roomiest sizes that show so many steps and the ground in this height, down to rows that can still be hit. */
+export function ladderSizes(count: number, available: number): LadderSizes {
+  for (const [row, seam, surface] of [
+    [36, 24, 26],
+    [30, 20, 24],
+    [25, 18, 22],
+  ] as const)
+    if (count * (row + seam) + row + surface <= available) return { row, seam, surface, dense: false };
+  const pitch = Math.max(LEAST_PITCH, Math.min(34, Math.floor((available - 22 - LEAST_PITCH) / Math.max(1, count))));
+  return { row: pitch - 3, seam: 3, surface: 22, dense: true };
+}
+
 /** What is told of the finished surface stands over the first row. */
 export const surfaceSays = (judged: ZoneJudgement): SeamSays =>
   seamSays(
     undefined,
     judged.findings.filter((finding) => finding.surface),
   );
-export const surfaceHeight = (judged: ZoneJudgement) => (surfaceSays(judged).text ? 26 : 0);
-
-export const seamHeight = (count: number, seam: SeamSays) =>
-  count < CLOSE_FROM ? 24 : seam.tight && seam.text ? 20 : 6;
 
 /** The steps of a zone's crust from the surface down, each with the seam under it. */
 export function rungsOf(judged: ZoneJudgement, whenOf: (stepId: string) => string | null): Rung[] {
@@ -52,15 +68,18 @@ export function rungsOf(judged: ZoneJudgement, whenOf: (stepId: string) => strin
 }
 
 /** How far from the top of the ladder the middle of each row lies, by step id; the ground last. */
-export function rungMiddles(judged: ZoneJudgement, rungs: readonly Rung[]): Map<string, number> {
+export function rungMiddles(
+  judged: ZoneJudgement,
+  rungs: readonly Rung[],
+  { row, seam, surface }: LadderSizes,
+): Map<string, number> {
   const middles = new Map<string, number>();
-  const count = rungs.length;
-  let y = surfaceHeight(judged);
+  let y = surfaceSays(judged).text ? surface : 0;
   for (const rung of rungs) {
-    middles.set(rung.step.id, y + rowHeight(count) / 2);
-    y += rowHeight(count) + seamHeight(count, rung.seam);
+    middles.set(rung.step.id, y + row / 2);
+    y += row + seam;
   }
-  middles.set("ground", y + rowHeight(count) / 2);
+  middles.set("ground", y + row / 2);
   return middles;
 }
 
@@ -84,7 +103,7 @@ function InsertMark({ at, above, selection }: { at: number; above: string; selec
       replace
       preventScrollReset
       aria-label={`Add a step ${above}`}
-      className="flex size-5 shrink-0 items-center justify-center rounded-full border border-edge bg-board text-verdigris opacity-0 hover:border-verdigris focus-visible:opacity-100 group-hover/seam:opacity-100"
+      className="flex size-5 shrink-0 items-center justify-center rounded-full border border-edge bg-board text-verdigris opacity-0 hover:border-verdigris focus-visible:opacity-100 group-hover/seam:opacity-100 group-hover/row:opacity-100"
     >
       <Plus size={13} strokeWidth={1.75} aria-hidden="true" />
     </Link>
@@ -105,75 +124,132 @@ function Row({ chosen, children, height }: { chosen: boolean; children: ReactNod
 interface Props {
   judged: ZoneJudgement;
   rungs: readonly Rung[];
+  sizes: LadderSizes;
   selection: Selection;
   nameOf: (step: Step) => string;
+  /** a row was dragged to the place of another, counted from the ground */
+  onMove: (stepId: string, to: number) => void;
 }
 
-export function Ladder({ judged, rungs, selection, nameOf }: Props) {
-  const count = rungs.length;
-  const height = rowHeight(count);
+function SeamText({ seam }: { seam: SeamSays }) {
+  return (
+    <span
+      className={`min-w-0 truncate text-note ${seam.severity === "none" || seam.severity === "note" ? "text-soft" : `font-semibold ${SEVERITY_WORDS[seam.severity].text}`}`}
+    >
+      {seam.text && seam.severity !== "none" && <span className="sr-only">{SEVERITY_WORDS[seam.severity].one}: </span>}
+      {seam.text}
+    </span>
+  );
+}
+
+/** The way of an inspection a step belongs to, by name. */
+function wayOf(steps: readonly Step[], step: Step): string | null {
+  if (step.branch === undefined) return null;
+  for (const other of steps) {
+    const branch = other.branches?.find((one) => one.id === step.branch);
+    if (branch) return branch.name;
+  }
+  return null;
+}
+
+export function Ladder({ judged, rungs, sizes, selection, nameOf, onMove }: Props) {
+  const [dragged, setDragged] = useState<string | null>(null);
+  const [over, setOver] = useState<string | null>(null);
+  const { row: height, dense } = sizes;
   const { ground } = judged.zone;
   const surface = surfaceSays(judged);
+  const steps = judged.crust.steps;
   return (
-    <ol aria-label="Steps, from the surface down to the ground" id="ladder">
+    <ol aria-label="Steps, from the surface down to the ground" id="ladder" data-dense={dense}>
       {surface.text && (
-        <li className="flex items-center gap-2 pr-4 pl-[44px]" style={{ height: surfaceHeight(judged) }}>
+        <li className="flex items-center gap-2 pr-4 pl-[44px]" style={{ height: sizes.surface }}>
           <SeamMark severity={surface.severity} />
-          <span
-            className={`min-w-0 flex-1 truncate text-note font-semibold ${surface.severity === "none" ? "" : SEVERITY_WORDS[surface.severity].text}`}
-          >
-            {surface.severity !== "none" && <span className="sr-only">{SEVERITY_WORDS[surface.severity].one}: </span>}
-            {surface.text}
-          </span>
+          <SeamText seam={surface} />
         </li>
       )}
       {rungs.map((rung) => {
         const { step, seam, number } = rung;
         const chosen = selection.stepId === step.id;
         const material = judged.phases.find((placed) => placed.phase.step.id === step.id)?.phase.material;
-        const says = count < CLOSE_FROM || seam.tight ? seam.text : "";
+        const way = wayOf(steps, step);
+        const loud = seam.severity === "stop" || seam.severity === "caution";
+        const inRow = dense && (loud || (seam.tight && seam.text !== ""));
         return (
-          <li key={step.id}>
+          <li
+            key={step.id}
+            draggable
+            onDragStart={(event) => {
+              event.dataTransfer.effectAllowed = "move";
+              event.dataTransfer.setData("text/plain", step.id);
+              setDragged(step.id);
+            }}
+            onDragOver={(event) => {
+              if (dragged && dragged !== step.id) {
+                event.preventDefault();
+                setOver(step.id);
+              }
+            }}
+            onDragEnd={() => {
+              setDragged(null);
+              setOver(null);
+            }}
+            onDrop={(event) => {
+              event.preventDefault();
+              if (dragged && dragged !== step.id) onMove(dragged, number - 1);
+              setDragged(null);
+              setOver(null);
+            }}
+            className={`${dragged === step.id ? "opacity-50" : ""} ${over === step.id ? "bg-wash" : ""}`}
+          >
             <Row chosen={chosen} height={height}>
               <span className="w-6 shrink-0 text-right text-note text-soft">{number}</span>
-              {material ? <Swatch material={material} /> : <HandMark how={step.how} />}
+              {way !== null && <span className="w-3 shrink-0 self-stretch border-l-2 border-edge" aria-hidden="true" />}
+              {material ? (
+                <Swatch material={material} size={dense ? 17 : 22} />
+              ) : (
+                <HandMark how={step.how} size={dense ? 17 : 22} />
+              )}
               <Link
                 to={selection.linkTo({ step: step.id })}
                 replace
                 preventScrollReset
+                draggable={false}
                 data-step={step.id}
                 aria-current={chosen ? "true" : undefined}
-                className="flex min-w-0 flex-1 items-baseline gap-2 self-stretch py-1"
+                className="flex min-w-0 flex-1 items-center gap-2 self-stretch"
               >
-                <span className="my-auto flex min-w-0 items-baseline gap-2">
-                  <span className="shrink-0 text-[0.9375rem] font-semibold">{nameOf(step)}</span>
-                  <span className="truncate text-note text-soft">{detailOf(step)}</span>
-                </span>
+                <span className={`shrink-0 font-semibold ${dense ? "" : "text-[0.9375rem]"}`}>{nameOf(step)}</span>
+                {inRow && loud && <SeamMark severity={seam.severity} width={16} />}
+                {inRow ? (
+                  <SeamText seam={seam} />
+                ) : (
+                  <span className="truncate text-note text-soft">
+                    {way !== null && <b className="font-semibold">only if {way}: </b>}
+                    {detailOf(step)}
+                  </span>
+                )}
               </Link>
               {rung.when && <span className="shrink-0 text-note text-soft">{rung.when}</span>}
+              {dense && <InsertMark at={number - 1} above={`under ${nameOf(step)}`} selection={selection} />}
             </Row>
-            <div
-              className="group/seam flex items-center gap-2 pr-4 pl-[44px]"
-              style={{ height: seamHeight(count, seam) }}
-            >
-              <SeamMark severity={seam.severity} />
-              <span
-                className={`min-w-0 flex-1 truncate text-note ${seam.severity === "none" ? "text-soft" : `font-semibold ${SEVERITY_WORDS[seam.severity].text}`}`}
-              >
-                {says && seam.severity !== "none" && (
-                  <span className="sr-only">{SEVERITY_WORDS[seam.severity].one}: </span>
-                )}
-                {says}
-              </span>
-              <InsertMark at={number - 1} above={`under ${nameOf(step)}`} selection={selection} />
-            </div>
+            {dense ? (
+              <div style={{ height: sizes.seam }} />
+            ) : (
+              <div className="group/seam flex items-center gap-2 pr-4 pl-[44px]" style={{ height: sizes.seam }}>
+                <SeamMark severity={seam.severity} />
+                <span className="flex min-w-0 flex-1">
+                  <SeamText seam={seam} />
+                </span>
+                <InsertMark at={number - 1} above={`under ${nameOf(step)}`} selection={selection} />
+              </div>
+            )}
           </li>
         );
       })}
       <li>
         <Row chosen={false} height={height}>
           <span className="w-6 shrink-0" />
-          <GroundSwatch colour={ground.colour} timber={isTimber(ground.kind)} />
+          <GroundSwatch colour={ground.colour} timber={isTimber(ground.kind)} size={dense ? 17 : 22} />
           <span className="text-[0.9375rem] font-semibold first-letter:uppercase">{groundNamed(ground)}</span>
           <span className="truncate text-note text-soft">
             {[

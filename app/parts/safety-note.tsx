@@ -4,7 +4,16 @@ import { useJobEditor } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
 
 /** The cautions of a step, where the hazard arises: before the step is begun. Lead and heat must be read and taken on. */
-export function SafetyNote({ cautions, where }: { cautions: readonly Caution[]; where?: string }) {
+export function SafetyNote({
+  cautions,
+  where,
+  brief = false,
+}: {
+  cautions: readonly Caution[];
+  where?: string;
+  /** the headings alone, to be opened */
+  brief?: boolean;
+}) {
   const { plan } = useJobEditor();
   if (cautions.length === 0) return null;
   const unread = cautions.filter(({ danger, mustBeRead }) => mustBeRead && !plan.acknowledged.includes(danger));
@@ -16,13 +25,14 @@ export function SafetyNote({ cautions, where }: { cautions: readonly Caution[]; 
       <h3 className="flex items-center gap-1.5 text-[0.9375rem]">
         <HardHat size={15} strokeWidth={1.5} aria-hidden="true" /> Before you begin{where ? `: ${where}` : ""}
       </h3>
-      <ul className="mt-1 flex flex-col gap-1 text-note">
-        {cautions.map(({ danger, title, says }) => (
-          <li key={danger}>
-            <b className="font-semibold">{title}.</b> {says}
-          </li>
+      <div className="mt-1 flex flex-col text-note">
+        {cautions.map(({ danger, title, says, mustBeRead }) => (
+          <details key={danger} open={brief ? mustBeRead && !plan.acknowledged.includes(danger) : true}>
+            <summary className="min-h-6 font-semibold">{title}</summary>
+            <p>{says}</p>
+          </details>
         ))}
-      </ul>
+      </div>
       {unread.map(({ danger, title }) => (
         <EditForm key={danger} does="acknowledge" about={{ danger }} className="mt-2" label={`${title}, read`}>
           <button className="press press-main w-full">{title}: I have read this and will keep to it</button>

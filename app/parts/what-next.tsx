@@ -1,7 +1,9 @@
+import { Plus } from "lucide-react";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { next, type Option } from "#core/judge/next";
+import { findRule } from "#core/rules/rules";
 import { sayDuration } from "#core/units/duration";
 import { HandMark, Swatch } from "~/drawing/swatch";
 import { useJobEditor } from "~/editor/job-editor";
@@ -9,55 +11,51 @@ import { EditForm } from "~/forms/edit-form-parts";
 import type { Selection } from "./selection";
 import { SEVERITY_WORDS, SeamMark } from "./severity";
 
-const KINDS: readonly { title: string; fits: (one: Option) => boolean }[] = [
-  {
-    title: "Paints",
-    fits: ({ material }) => ["paint", "tint-base", "stain", "ink", "patina"].includes(material?.role ?? ""),
-  },
-  {
-    title: "Glazes and mediums",
-    fits: ({ material }) => ["glaze", "medium", "paste", "crumb"].includes(material?.role ?? ""),
-  },
-  { title: "Waxes and oils", fits: ({ material }) => ["wax", "oil"].includes(material?.role ?? "") },
-  { title: "Clear coats", fits: ({ material }) => material?.role === "clear" },
-  { title: "Primers", fits: ({ material }) => material?.role === "primer" },
-  {
-    title: "Leaf, tissue, transfers",
-    fits: ({ material }) => ["size", "leaf", "tissue", "transfer"].includes(material?.role ?? ""),
-  },
-  { title: "Taking off", fits: ({ material }) => material === null },
+const CANS: readonly { can: Option["can"]; title: string }[] = [
+  { can: "now", title: "Now" },
+  { can: "from", title: "When what lies beneath is ready" },
+  { can: "over", title: "Only over a barrier" },
+  { can: "never", title: "Not here" },
 ];
 
-const CAN_WORDS: Record<Option["can"], string> = {
-  now: "now",
-  from: "later",
-  over: "over a barrier",
-  never: "not here",
-};
+/** One material with the usual ways that share a verdict. */
+interface Offer {
+  first: Option;
+  ways: Option[];
+}
 
-function Line({ one, since, crustId, at }: { one: Option; since: number; crustId: string; at: number }) {
-  const detail =
-    one.can === "from"
-      ? `in ${sayDuration(one.from - since)}`
-      : one.can === "over"
-        ? `over ${one.over!.name.toLowerCase()}`
-        : CAN_WORDS[one.can];
+function offersOf(options: readonly Option[]): Offer[] {
+  const offers = new Map<string, Offer>();
+  for (const one of options) {
+    const key = `${one.material?.id ?? one.technique.id}/${one.can}/${one.from}/${one.rule}/${one.over?.id}`;
+    const known = offers.get(key);
+    if (known) known.ways.push(one);
+    else offers.set(key, { first: one, ways: [one] });
+  }
+  // what nothing speaks against comes first
+  const doubt = ({ first }: Offer) => (first.severity === "caution" ? 1 : 0);
+  return [...offers.values()].sort((one, two) => doubt(one) - doubt(two) || one.first.from - two.first.from);
+}
+
+const waysText = ({ first, ways }: Offer) =>
+  first.material && !(ways.length === 1 && first.technique.id === "brush")
+    ? ways.map((one) => one.technique.name.toLowerCase()).join(", ")
+    : "";
+
+function Line({ offer, since, crustId, at }: { offer: Offer; since: number; crustId: string; at: number }) {
+  const one = offer.first;
+  const name = one.material?.name ?? one.technique.name;
+  const loud = one.severity === "caution" || one.severity === "stop" ? one.severity : null;
   return (
-    <li className="border-b border-hair py-1">
+    <li className="border-b border-hair py-0.5">
       <div className="flex min-h-7 items-center gap-2">
         {one.material ? <Swatch material={one.material} size={18} /> : <HandMark how={one.technique.id} size={18} />}
-        <span className="min-w-0 flex-1 truncate font-medium">
-          {one.material ? one.material.name : one.technique.name}
-          {one.material && one.technique.id !== "brush" && (
-            <span className="ml-1.5 text-note font-normal text-soft">{one.technique.name.toLowerCase()}</span>
-          )}
+        <span className="min-w-0 flex-1 truncate">
+          <span className="font-medium">{name}</span>
+          <span className="ml-1.5 text-note text-soft">{waysText(offer)}</span>
         </span>
-        <span
-          className={`shrink-0 text-note ${one.can === "now" ? "font-semibold text-verdigris" : one.can === "never" ? "text-ochre" : "text-soft"}`}
-        >
-          {detail}
-        </span>
-        {one.can !== "never" && one.can !== "over" && (
+        {one.can === "from" && <span className="shrink-0 text-note text-soft">in {sayDuration(one.from - since)}</span>}
+        {(one.can === "now" || one.can === "from") && (
           <EditForm
             does="add step"
             about={{
@@ -65,26 +63,50 @@ function Line({ one, since, crustId, at }: { one: Option; since: number; crustId
               at: String(at),
               pick: one.material ? `${one.technique.id}|${one.material.id}` : one.technique.id,
             }}
-            label={`Add ${one.material?.name ?? one.technique.name}`}
+            label={`Add ${name}`}
           >
-            <button className="link min-h-6 text-note" aria-label={`Add ${one.material?.name ?? one.technique.name}`}>
-              add
+            <button
+              className="flex size-6 items-center justify-center rounded-full border border-edge bg-board text-verdigris hover:border-verdigris"
+              aria-label={`Add ${name}`}
+            >
+              <Plus size={13} strokeWidth={1.75} aria-hidden="true" />
             </button>
           </EditForm>
         )}
       </div>
-      {(one.can === "never" || one.can === "over" || (one.severity !== null && one.severity !== "note")) && (
+      {(one.can === "over" || loud) && (
         <p className="flex items-center gap-1.5 pl-[26px] text-note text-soft">
-          {one.severity && one.severity !== "note" && <SeamMark severity={one.severity} width={12} />}
+          {loud && one.can !== "over" && <SeamMark severity={loud} width={12} />}
           <span>
-            {one.severity && one.severity !== "note" && (
-              <span className="sr-only">{SEVERITY_WORDS[one.severity].one}: </span>
-            )}
+            {loud && <span className="sr-only">{SEVERITY_WORDS[loud].one}: </span>}
+            {one.can === "over" && <b className="font-semibold">over {one.over!.name.toLowerCase()}: </b>}
             {one.reason}
           </span>
         </p>
       )}
     </li>
+  );
+}
+
+/** What cannot go on, gathered by the rule that forbids it: one reason, and the names it holds for. */
+function Forbidden({ options }: { options: readonly Option[] }) {
+  const byRule = new Map<string, Option[]>();
+  for (const one of options) byRule.set(one.rule ?? "", [...(byRule.get(one.rule ?? "") ?? []), one]);
+  return (
+    <ul>
+      {[...byRule].map(([rule, list]) => {
+        const names = [...new Set(list.map((one) => one.material?.name ?? one.technique.name))];
+        return (
+          <li key={rule} className="border-b border-hair py-1">
+            <p className="flex items-baseline gap-1.5 font-medium">
+              <SeamMark severity="stop" width={14} />
+              <span>{findRule(rule)?.meta.title ?? list[0]!.reason}</span>
+            </p>
+            <p className="pl-[20px] text-note text-soft">{names.join("; ")}</p>
+          </li>
+        );
+      })}
+    </ul>
   );
 }
 
@@ -153,23 +175,27 @@ export function WhatNext({ judged, selection }: { judged: ZoneJudgement; selecti
           only from this job's shelf
         </label>
       </div>
-      {KINDS.map(({ title, fits: ofKind }) => {
-        const group = options.filter((one) => ofKind(one) && fits(one));
+      {CANS.map(({ can, title }) => {
+        const group = options.filter((one) => one.can === can && fits(one));
         if (group.length === 0) return null;
         return (
-          <div key={title} className="mt-3">
-            <h3 className="kicker text-note text-soft">{title}</h3>
-            <ul>
-              {group.map((one) => (
-                <Line
-                  key={`${one.technique.id}|${one.material?.id ?? ""}`}
-                  one={one}
-                  since={since}
-                  crustId={judged.crust.id}
-                  at={at}
-                />
-              ))}
-            </ul>
+          <div key={can} className="mt-3" data-can={can}>
+            <h3 className="kicker text-soft">{title}</h3>
+            {can === "never" ? (
+              <Forbidden options={group} />
+            ) : (
+              <ul>
+                {offersOf(group).map((offer) => (
+                  <Line
+                    key={`${offer.first.technique.id}|${offer.first.material?.id ?? ""}|${offer.first.rule}`}
+                    offer={offer}
+                    since={since}
+                    crustId={judged.crust.id}
+                    at={at}
+                  />
+                ))}
+              </ul>
+            )}
           </div>
         );
       })}

@@ -15,7 +15,7 @@ import { CompareCrusts } from "~/parts/compare-crusts";
 import { CrustPresses } from "~/parts/crust-presses";
 import { DistressReach } from "~/parts/distress-reach";
 import { FindingCard } from "~/parts/finding-card";
-import { Ladder, rungMiddles, rungsOf } from "~/parts/ladder";
+import { Ladder, ladderSizes, rungMiddles, rungsOf } from "~/parts/ladder";
 import { Leaders } from "~/parts/leaders";
 import { SafetyNote } from "~/parts/safety-note";
 import { SectionPanel, useSection } from "~/parts/section-panel";
@@ -31,7 +31,7 @@ import type { Route } from "./+types/crust";
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params.planId);
 
 const SECTION_HEIGHT = 520;
-const LADDER_TOP = 58;
+const LADDER_TOP = 50;
 
 function useCrustKeys(judged: ZoneJudgement | undefined, selection: Selection) {
   const editor = useJobEditor();
@@ -205,7 +205,7 @@ function InHand({ judged, selection }: { judged: ZoneJudgement; selection: Selec
 }
 
 export default function CrustRoute() {
-  const { plan, schedule } = useJobEditor();
+  const { plan, schedule, send } = useJobEditor();
   const selection = useSelection();
   const { judged } = selection;
   useCrustKeys(judged, selection);
@@ -237,8 +237,9 @@ export default function CrustRoute() {
       </div>
     );
   const { crust, phases } = judged;
-  const middles = rungMiddles(judged, rungs);
-  const ladderHeight = middles.get("ground")! + 30;
+  const sizes = ladderSizes(rungs.length, height - LADDER_TOP - 8);
+  const middles = rungMiddles(judged, rungs, sizes);
+  const ladderHeight = middles.get("ground")! + sizes.row / 2;
   const hands = phases.reduce((sum, placed) => sum + placed.phase.hands, 0);
   return (
     <div ref={frame} className="relative grid h-full grid-cols-[336px_minmax(0,1fr)_324px]">
@@ -289,13 +290,25 @@ export default function CrustRoute() {
             + step
           </Link>
         </div>
-        <Ladder judged={judged} rungs={rungs} selection={selection} nameOf={(step) => stepName(plan, step)} />
+        <Ladder
+          judged={judged}
+          rungs={rungs}
+          sizes={sizes}
+          selection={selection}
+          nameOf={(step) => stepName(plan, step)}
+          onMove={(stepId, to) => {
+            const done = readEditForm(plan, { do: "move step", crustId: crust.id, stepId, to: String(to) }, () =>
+              nanoid(10),
+            );
+            if (done.ok) send(done.label, done.commands);
+          }}
+        />
         {crust.steps.length === 0 && (
           <p className="px-14 py-3 text-soft">
             Nothing lies on it yet. Choose the first step on the right, from the ground up.
           </p>
         )}
-        <div className="h-8" />
+        {ladderHeight > height - LADDER_TOP && <div className="h-8" />}
       </div>
       {LADDER_TOP + ladderHeight <= height && (
         <Leaders

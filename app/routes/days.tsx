@@ -2,6 +2,7 @@ import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { JudgedPhase } from "#core/judge/judge";
 import { zonesOf } from "#core/plan/plan";
+import { type Caution, cautionsFor } from "#core/safety/safety";
 import type { Booking } from "#core/schedule/schedule";
 import { sayDuration } from "#core/units/duration";
 import { DAY, type WallMinutes } from "#core/units/units";
@@ -11,6 +12,7 @@ import { timeAxis } from "~/drawing/time-axis";
 import { useJobEditor } from "~/editor/job-editor";
 import { stepName } from "~/forms/edit-form";
 import { jobAction } from "~/http/job-action.server";
+import { SafetyNote } from "~/parts/safety-note";
 import { seamSays } from "~/parts/seam-words";
 import { SeamMark } from "~/parts/severity";
 import { countOf } from "~/words/amount";
@@ -44,12 +46,22 @@ function DayList({ day, bookings }: { day: WallMinutes; bookings: readonly Booki
   const zones = new Map(zonesOf(plan).map((zone) => [zone.id, zone]));
   const today = bookings.filter((booking) => midnightBefore(booking.starts) === day);
   const hands = today.reduce((sum, booking) => sum + booking.ends - booking.starts, 0);
+  const cautions = new Map<string, Caution>();
+  for (const booking of today) {
+    const judged = judgement.zones.find((one) => one.zone.id === booking.zoneId);
+    const placed = judged?.phases.find((one) => one.phase.id === booking.phaseId);
+    if (judged && placed)
+      for (const caution of cautionsFor(placed.phase, judged.zone)) cautions.set(caution.danger, caution);
+  }
   return (
     <section aria-label={sayLongDate(day)}>
       <p className="text-note text-soft">{sayLongDate(day)}</p>
       <h2 className="mb-2 text-lg">
         {countOf(today.length, "touch", "touches")}, {sayDuration(hands)} of hands
       </h2>
+      <div className="mb-2">
+        <SafetyNote cautions={[...cautions.values()]} where="this day" brief />
+      </div>
       <ol>
         {today.map((booking) => {
           const judged = judgement.zones.find((one) => one.zone.id === booking.zoneId);

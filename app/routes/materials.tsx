@@ -48,7 +48,9 @@ function FigureLine({ name, value, origin }: { name: string; value: string; orig
         {name}
       </th>
       <td className="py-1 pr-3 font-semibold">{value}</td>
-      <td className={`py-1 text-note ${origin === "label" ? "font-semibold text-verdigris" : "text-soft"}`}>
+      <td
+        className={`whitespace-nowrap py-1 text-right text-note ${origin === "label" ? "font-semibold text-verdigris" : "text-soft"}`}
+      >
         {origin === "label" ? "your tin's label" : origin}
       </td>
     </tr>

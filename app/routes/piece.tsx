@@ -215,7 +215,7 @@ function JobForm() {
   );
 }
 
-const DRAWING = { width: 740, height: 356 };
+const DRAWING = { width: 750, height: 400 };
 
 function worstOf(judged: ZoneJudgement | undefined): Severity | null {
   const order = [...(judged?.findings ?? [])].sort(

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { plan as anyPlan, zone as anyZone, steps } from "../../tests/random-crusts.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
-import { DEFAULT_HOURS, LIMITS, type Plan, type Step, zonesOf } from "../plan/plan.ts";
+import { DEFAULT_HOURS, LIMITS, type Plan, REFERENCE_ROOM, type Step, zonesOf } from "../plan/plan.ts";
 import { examplePlan } from "../rules/example.ts";
 import { applyCommand, applyCommands } from "./apply.ts";
 import { Command } from "./command.ts";
@@ -60,6 +60,11 @@ function commandsFor(plan: Plan): fc.Arbitrary<Command> {
       do: "set hours" as const,
       hours,
     })),
+    fc.constantFrom(REFERENCE_ROOM, { celsius: 14, relativeHumidity: 80, draught: true }).map((room) => ({
+      do: "set room" as const,
+      room,
+    })),
+    fc.subarray(["lead", "heat"]).map((dangers) => ({ do: "acknowledge" as const, dangers })),
     fc.record({
       do: fc.constant("insert step" as const),
       crustId: crust.map((one) => one.id),

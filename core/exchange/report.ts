@@ -1,5 +1,6 @@
 import { workingFixes } from "../judge/fixes.ts";
 import { type Judgement, judge } from "../judge/judge.ts";
+import { next } from "../judge/next.ts";
 import { shop } from "../judge/shop.ts";
 import { findCrust, type Plan, type Zone, zoneArea, zonesOf } from "../plan/plan.ts";
 import { datesOf } from "../schedule/dates.ts";
@@ -85,6 +86,45 @@ export function scheduleReport(plan: Plan) {
       };
     }),
     clashes: made.clashes.map(({ zoneId, stepId, says }) => ({ zone: zoneId, step: stepId, says })),
+  };
+}
+
+/** What is asked of a zone's surface: where, and from when on. */
+export interface NextQuestion {
+  /** zone id; the plan's first zone when left out */
+  zone?: string;
+  /** wall time; the end of the planned stack when left out */
+  at?: WallMinutes;
+}
+
+/**
+ * What can go on a zone now: every material of the plan and the catalogue in its usual techniques, each with its verdict,
+ * earliest start and reason. A sentence where the zone is not there, or the time lies before the plan.
+ */
+export function nextReport(plan: Plan, question: NextQuestion = {}) {
+  const judged = judge(plan).zones.find(({ zone }) => question.zone === undefined || zone.id === question.zone);
+  if (!judged) return question.zone === undefined ? "the plan has no zone yet" : `there is no zone "${question.zone}"`;
+  const start = readWallTime(plan.start)!;
+  const asked = question.at === undefined ? undefined : question.at - start;
+  if (asked !== undefined && asked < 0) return `that lies before the plan begins, ${plan.start}`;
+  const done =
+    asked === undefined ? judged.phases.length : judged.phases.filter(({ starts }) => starts <= asked).length;
+  const last = judged.phases[done - 1];
+  return {
+    plan: { id: plan.id, title: plan.title },
+    zone: judged.zone.id,
+    at: sayWallTime(start + Math.max(asked ?? 0, last?.ends ?? 0)),
+    after: last ? last.phase.step.id : "ground",
+    options: next(plan, judged, { done, ...(asked === undefined ? {} : { at: asked }) }).map((one) => ({
+      ...(one.material ? { material: one.material.id } : {}),
+      how: one.technique.id,
+      can: one.can,
+      ...(one.can === "never" ? {} : { from: sayWallTime(start + one.from) }),
+      ...(one.over ? { over: one.over.id } : {}),
+      ...(one.severity ? { severity: one.severity } : {}),
+      ...(one.rule ? { rule: one.rule } : {}),
+      reason: one.reason,
+    })),
   };
 }
 

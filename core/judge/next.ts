@@ -5,6 +5,7 @@ import { type Draft, SEVERITY_ORDER, type Severity } from "../rules/rule.ts";
 import { RULES } from "../rules/rules.ts";
 import { compileStep } from "../surface/compile.ts";
 import type { Phase } from "../surface/phase.ts";
+import { apply } from "../surface/surface.ts";
 import type { Technique } from "../surface/technique.ts";
 import { findTechnique, TECHNIQUES, techniquesFor } from "../surface/techniques.ts";
 import type { Instant, SquareMetres } from "../units/units.ts";
@@ -45,7 +46,6 @@ const USUAL: Partial<Record<Material["role"], readonly string[]>> = {
 function usualTechniques(material: Material): readonly Technique[] {
   const all = techniquesFor(material);
   const usual = USUAL[material.role];
-  if (material.soldAs === "aerosol") return all.filter((one) => one.id === "spray");
   return usual ? all.filter((one) => usual.includes(one.id)) : all.slice(0, 1);
 }
 
@@ -142,6 +142,8 @@ export function next(plan: Plan, judged: ZoneJudgement, options: NextOptions = {
   const option = (technique: Technique, material: Material | null): Option | null => {
     const phase = trial.phase(technique, material, NEXT_STEP);
     if (!phase) return null;
+    // a way of taking off that would leave everything as it is, is no option
+    if (!material && apply(line.surface, phase, now).patches === line.surface.patches) return null;
     const { starts, worst } = trial.on(line, phase);
     const rule = worst?.rule ?? null;
     const because = worst?.draft.because ?? null;

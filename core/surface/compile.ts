@@ -5,7 +5,7 @@ import { HOUR } from "../units/units.ts";
 import type { Effect, Phase, RuledAs } from "./phase.ts";
 import { coatThickness } from "./surface.ts";
 import type { Technique } from "./technique.ts";
-import { findTechnique } from "./techniques.ts";
+import { findTechnique, techniquesFor } from "./techniques.ts";
 
 /** A step the engine cannot read: an unknown technique or material. It is kept and shown, and lays nothing. */
 export interface Unreadable {
@@ -27,7 +27,7 @@ function whyUnreadable(step: Step, technique: Technique | undefined, material: M
   if (technique.lays.length === 0) return null;
   if (step.what === undefined) return `${technique.name} needs a material.`;
   if (!material) return `The material "${step.what}" is not pinned in this plan.`;
-  if (!technique.lays.includes(material.role)) return `${material.name} is not laid by "${technique.name}".`;
+  if (!techniquesFor(material).includes(technique)) return `${material.name} is not laid by "${technique.name}".`;
   return null;
 }
 

@@ -463,8 +463,10 @@ function patchesAfter(surface: Surface, phase: Phase, at: Instant): Surface["pat
     const meeting: Meeting = { phase, relief, ground: surface.ground, at };
     for (const effect of phase.effects) patches[relief] = afterEffect(patches[relief], effect, meeting);
   }
-  if (!ofTheGround) lastStep.set(surface.patches, { phase, at, patches });
-  return patches;
+  const same = RELIEF_CLASSES.every((relief) => patches[relief] === surface.patches[relief]);
+  const after = same ? surface.patches : patches;
+  if (!ofTheGround) lastStep.set(surface.patches, { phase, at, patches: after });
+  return after;
 }
 
 function isBare(surface: Surface, on: Where): boolean {

@@ -19,15 +19,24 @@ export const TECHNIQUES: readonly Technique[] = [
 const byId = new Map(TECHNIQUES.map((one) => [one.id, one]));
 export const findTechnique = (id: string): Technique | undefined => byId.get(id);
 
-const laying = new Map<Material["role"], Technique[]>();
+/** The usual way of laying what is not brushed. */
+const USUAL: Partial<Record<Material["role"], string>> = {
+  wax: "wax",
+  paste: "trowel",
+  ink: "stamp",
+  patina: "spray",
+};
 
-/** The techniques that lay a material, the usual one first. */
-export function techniquesFor(material: Material): readonly Technique[] {
-  const known = laying.get(material.role);
+const laying = new Map<string, readonly Technique[]>();
+
+/** The techniques that lay a material, the usual one first. What comes in a can is sprayed and nothing else. */
+export function techniquesFor({ role, soldAs }: Material): readonly Technique[] {
+  const key = `${role}/${soldAs === "aerosol"}`;
+  const known = laying.get(key);
   if (known) return known;
-  const found = TECHNIQUES.filter((one) => one.lays.includes(material.role));
-  const usual = (one: Technique) => (one.lays[0] === material.role || one.id === "brush" ? 0 : 1);
-  const sorted = [...found].sort((one, two) => usual(one) - usual(two));
-  laying.set(material.role, sorted);
+  const usual = USUAL[role] ?? "brush";
+  const found = TECHNIQUES.filter((one) => one.lays.includes(role) && (soldAs !== "aerosol" || one.id === "spray"));
+  const sorted = found.sort((one, two) => Number(two.id === usual) - Number(one.id === usual));
+  laying.set(key, sorted);
   return sorted;
 }

@@ -23,7 +23,8 @@ describe("film and spread", () => {
   });
 
   it("keeps every catalogue coat within what a brush leaves, 10 to 60 µm", () => {
-    for (const material of CATALOGUE) {
+    const brushed = new Set(["primer", "paint", "tint-base", "glaze", "clear"]);
+    for (const material of CATALOGUE.filter(({ role }) => brushed.has(role))) {
       expect(dryFilm(material), material.name).toBeGreaterThan(10);
       expect(dryFilm(material), material.name).toBeLessThan(60);
     }

@@ -1,0 +1,36 @@
+import { HOUSE_RULE_KEYS, type HouseRule, HouseRules, SCHOOLS } from "../plan/house-rules.ts";
+import type { Plan } from "../plan/plan.ts";
+import { type Finding, SEVERITY_ORDER, type Severity } from "../rules/rule.ts";
+import { findRule } from "../rules/rules.ts";
+import { type JudgeOptions, judgeZones } from "./judge.ts";
+
+/** A school that would judge a finding otherwise than the house does. */
+export interface Otherwise {
+  rule: HouseRule;
+  title: string;
+  choice: string;
+  /** what it would say instead; null when it would say nothing */
+  severity: Severity | null;
+}
+
+/**
+ * The schools under which a finding would be graver, milder or not there at all: its rule's questions, every other answer,
+ * each judged anew on the same zone.
+ */
+export function otherwise(plan: Plan, finding: Finding, options: JudgeOptions = {}): Otherwise[] {
+  const asks = findRule(finding.rule)?.meta.schools ?? [];
+  return HOUSE_RULE_KEYS.filter((key) => asks.includes(key)).flatMap((key) =>
+    Object.keys(SCHOOLS[key].choices)
+      .filter((choice) => choice !== plan.pinned.houseRules[key])
+      .flatMap((choice): Otherwise[] => {
+        const houseRules = HouseRules.parse({ ...plan.pinned.houseRules, [key]: choice });
+        const other = { ...plan, pinned: { ...plan.pinned, houseRules } };
+        const there = judgeZones(other, { ...options, previous: undefined }, finding.crustId)
+          .find((judged) => judged.zone.id === finding.zoneId)
+          ?.findings.filter((one) => one.rule === finding.rule && one.stepId === finding.stepId)
+          .sort((one, two) => SEVERITY_ORDER[one.severity] - SEVERITY_ORDER[two.severity])[0];
+        const severity = there?.severity ?? null;
+        return severity === finding.severity ? [] : [{ rule: key, title: SCHOOLS[key].title, choice, severity }];
+      }),
+  );
+}
