@@ -381,7 +381,7 @@ export function Elevation({ zones, judged, width, height, chosen, linkTo, says }
       viewBox={`0 0 ${width} ${height}`}
       width={width}
       height={height}
-      role="img"
+      role="group"
       aria-label="The piece from the front, to scale"
     >
       <path d={`M${margin / 2} ${floor + 1}H${width - margin / 2}`} stroke="#8d806f" strokeWidth={1} />

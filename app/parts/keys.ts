@@ -8,7 +8,7 @@ export const KEY_GROUPS: readonly { title: string; lines: readonly KeyLine[] }[]
   {
     title: "Anywhere in a job",
     lines: [
-      { keys: ["1", "2", "3", "4"], does: "Piece, crust, days, shelf" },
+      { keys: ["1", "…", "6"], does: "Piece, crust, days, shelf, materials, house rules" },
       { keys: ["Ctrl Z"], does: "Undo the last edit" },
       { keys: ["Ctrl Shift Z"], does: "Do it again" },
       { keys: ["["], does: "Zone before" },
@@ -22,11 +22,12 @@ export const KEY_GROUPS: readonly { title: string; lines: readonly KeyLine[] }[]
       { keys: ["↑", "↓"], does: "Step above, step below" },
       { keys: ["Enter"], does: "Add a step over the one in hand" },
       { keys: ["Shift Enter"], does: "Add a step under it" },
-      { keys: ["Alt ↑", "Alt ↓"], does: "Move the step up or down" },
+      { keys: ["Alt ↑", "Alt ↓"], does: "Move the step up or down; or drag its row" },
       { keys: ["E"], does: "Into the fields of the step" },
       { keys: ["Delete"], does: "Leave the step out" },
       { keys: ["F"], does: "Apply the first repair" },
       { keys: ["N"], does: "To the next finding" },
+      { keys: ["W"], does: "What can go on here?" },
       { keys: ["Esc"], does: "Let go" },
     ],
   },

@@ -560,3 +560,181 @@ describe("materials are judged by what they are, not by their names", () => {
     expect(verdicts(copied)).toEqual(verdicts(plan));
   });
 });
+
+describe("the combined cases that a colleague is asked about", () => {
+  const says = (example: Omit<ExampleStack, "shows">) => opinionOf(example);
+
+  it("glaze over a face that was waxed runs off it, whatever lies beneath", () => {
+    for (const paint of ["chalk-slate", "mineral-storm", "milk-ochre"])
+      expect(
+        says({
+          ...pine,
+          steps: [
+            ["brush", paint, { coats: 2 }],
+            ["wax", "wax-clear"],
+            ["brush", "glaze-umber"],
+          ],
+        }).W6,
+      ).toBe("stop");
+  });
+
+  it("wet distress over three unsealed colours over a barrier opens all three and stops at the barrier", () => {
+    const stack: ExampleStep[] = [
+      ["brush", "chalk-mustard"],
+      ["brush", "clear-coat-matt"],
+      ["brush", "chalk-slate"],
+      ["brush", "chalk-oxide-red"],
+      ["brush", "chalk-bone-white"],
+      ["wet-distress"],
+      ["wax", "wax-clear"],
+    ];
+    const judged = judge(examplePlan({ shows: "three colours", ...pine, steps: stack })).zones[0]!;
+    const reach = judged.findings.find((finding) => finding.rule === "B2")!;
+    expect(reach.severity).toBe("note");
+    for (const layer of ["bone white", "oxide red", "slate"]) expect(reach.title).toContain(layer);
+    expect(reach.title).not.toContain("mustard");
+    expect(reach.because).toContain("matt clear coat");
+  });
+
+  it("white over oak with knots needs a block, also where the knots alone would have", () => {
+    const white: ExampleStep[] = [
+      ["brush", "chalk-bone-white", { coats: 3 }],
+      ["wax", "wax-clear"],
+    ];
+    const finding = judge(examplePlan({ shows: "oak", ...oak, knots: 3, steps: white })).zones[0]!.findings.find(
+      (one) => one.rule === "D4",
+    )!;
+    expect(finding.severity).toBe("stop");
+    expect(finding.because).toContain("Tannin and 3 knots");
+    expect(
+      says({ ...oak, knots: 3, steps: [["brush", "stain-block-water", { coats: 2 }], ...white] }).D4,
+    ).toBeUndefined();
+  });
+
+  it.each([
+    ["never", "stop"],
+    ["over a blend", "stop"],
+    ["over accents", "caution"],
+  ] as const)("varnish over touches of gilding wax, where the house says %s: %s", (filmOverWax, severity) => {
+    expect(
+      says({
+        ...pine,
+        houseRules: { filmOverWax },
+        steps: [
+          ["brush", "mineral-storm", { coats: 2 }],
+          ["finger", "wax-gilding", { where: { on: "high", share: 0.5 } }],
+          ["brush", "clear-coat-satin", { wait: { kind: "at least", minutes: 2 * DAY } }],
+        ],
+      }).A4,
+    ).toBe(severity);
+  });
+
+  it("milk paint meant to chip: hardly on raw timber, surely on sealed", () => {
+    const chips: ExampleStep = ["brush", "milk-ochre", { intents: ["chips"] }];
+    expect(says({ ...pine, steps: [chips, ["wax", "wax-clear"]] }).K8).toBe("caution");
+    expect(says({ ...pine, steps: [["brush", "clear-coat-matt"], chips, ["wax", "wax-clear"]] }).K8).toBe("note");
+  });
+
+  it("a coaster finished with découpage varnish sticks to the cup; under heat-resisting varnish it does not", () => {
+    const coaster: ExampleStep[] = [
+      ["brush", "mineral-storm", { coats: 2 }],
+      ["brush", "decoupage-varnish", { coats: 2 }],
+    ];
+    const use = { heat: true, wear: "daily" } as const;
+    expect(says({ ...pine, use, steps: coaster }).U1).toBe("stop");
+    expect(says({ ...pine, use, steps: [...coaster, ["brush", "varnish-heat"]] }).U1).toBeUndefined();
+  });
+
+  it("glaze into glaze goes on wet or dry, and not between", () => {
+    const second = (minutes: number) =>
+      says({
+        ...pine,
+        steps: [
+          ["brush", "mineral-oyster", { coats: 2 }],
+          ["brush", "glaze-umber"],
+          ["brush", "glaze-black", wait(minutes, "exactly")],
+        ],
+      }).C1;
+    expect(second(5)).toBeUndefined();
+    expect(second(180)).toBe("caution");
+    expect(second(13 * 60)).toBeUndefined();
+  });
+
+  it("decoration before the glaze or after it: both orders stand", () => {
+    // emulsion: acrylic mineral paint would be past its recoat window once the stencil has waited its day
+    const base: ExampleStep = ["brush", "emulsion-putty", { coats: 2 }];
+    const stencil: ExampleStep = ["stencil", "mineral-storm", { where: { on: "motif", share: 1 } }];
+    const glaze: ExampleStep[] = [["brush", "glaze-umber"], ["wipe-back"]];
+    const seal: ExampleStep = ["brush", "clear-coat-matt"];
+    for (const steps of [
+      [base, stencil, ...glaze, seal],
+      [base, ...glaze, stencil, seal],
+    ])
+      expect(Object.values(says({ ...pine, steps })).filter((severity) => severity !== "note")).toEqual([]);
+  });
+
+  it("paint dried by warm air is dry for the house that counts it so", () => {
+    const steps: ExampleStep[] = [["brush", "chalk-slate"], ["hair-dryer"], ["wax", "wax-clear", wait(20, "exactly")]];
+    expect(says({ ...pine, steps, houseRules: { forcedDry: "does not count" } }).W4).toBeDefined();
+    expect(says({ ...pine, steps, houseRules: { forcedDry: "counts as dry" } }).W4).toBeUndefined();
+  });
+
+  it("two steps on one place meet there: wax on the border resists paint on the border and nowhere else", () => {
+    const onBorder = { where: { on: "border" as const, share: 1 } };
+    const steps = (second: "border" | "hands"): ExampleStep[] => [
+      ["brush", "mineral-storm"],
+      ["wax", "wax-clear", onBorder],
+      ["brush", "mineral-oyster", { where: { on: second, share: 1 } }],
+    ];
+    expect(says({ ...pine, steps: steps("border") }).W6).toBe("stop");
+    const elsewhere = judge(examplePlan({ shows: "elsewhere", ...pine, steps: steps("hands") })).zones[0]!;
+    // where hands touch and the border cross, a fifth of a small place is waxed
+    const share = elsewhere.findings.find((finding) => finding.rule === "W6")?.because ?? "";
+    expect(share).toMatch(/2 % of it|^$/);
+  });
+});
+
+describe("an inspection with two ways", () => {
+  const plan = (more: ExampleStep[]) => {
+    const made = examplePlan({
+      shows: "ways",
+      ...pine,
+      steps: [["brush", "chalk-slate", { coats: 2 }], ["look"], ...more, ["wax", "wax-clear"], ["buff"]],
+    });
+    const [, look, ...rest] = made.crusts[0]!.steps;
+    look!.branches = [
+      { id: "good", name: "good" },
+      { id: "pale", name: "too pale" },
+    ];
+    look!.expected = "good";
+    for (const step of rest.slice(0, more.length)) step.branch = "pale";
+    return made;
+  };
+
+  it("plans the expected way alone, and checks the other", () => {
+    const judged = judge(plan([["wax", "wax-dark"]])).zones[0]!;
+    expect(judged.phases.map(({ phase }) => phase.step.how)).toEqual(["brush", "brush", "look", "wax", "buff"]);
+    // dark wax straight on thirsty paint is found on the way that is not planned
+    const found = judged.findings.find((finding) => finding.rule === "D1")!;
+    expect(found.stepId).toBe("s3");
+  });
+
+  it("tells what goes wrong only where the ways meet again, and on which way", () => {
+    const judged = judge(
+      plan([
+        ["wax", "wax-clear"],
+        ["wax", "wax-dark"],
+      ]),
+    ).zones[0]!;
+    const met = judged.findings.find((finding) => finding.rule === "W2")!;
+    expect(met.title).toContain('If "too pale"');
+    expect(met.stepId).toBe("s5");
+  });
+
+  it("takes the other way when that is what was seen", () => {
+    const other = plan([["brush", "chalk-duck-egg"]]);
+    other.crusts[0]!.steps[1]!.expected = "pale";
+    const { done } = judge(other).zones[0]!;
+    expect(done).toBeGreaterThan(judge(plan([["brush", "chalk-duck-egg"]])).zones[0]!.done);
+  });
+});

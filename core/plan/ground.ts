@@ -109,7 +109,9 @@ export function groundOf(kind: GroundKind, species?: Species, knots = 0): Ground
   const timber = isTimber(kind) && species !== undefined;
   const bleeds: Ground["bleeds"] = [];
   if (timber && BLEEDING_SPECIES.has(species)) bleeds.push("tannin");
-  if (knots > 0) bleeds.push("knots");
+  // what holds no timber near its face has no knots to bleed
+  const knotty = isTimber(kind) || kind === "old paint" ? knots : 0;
+  if (knotty > 0) bleeds.push("knots");
   return {
     ...preset,
     kind,
@@ -117,7 +119,7 @@ export function groundOf(kind: GroundKind, species?: Species, knots = 0): Ground
     colour: timber && kind === "raw timber" ? TIMBER_COLOURS[species] : preset.colour,
     contamination: [...preset.contamination],
     bleeds,
-    knots,
+    knots: knotty,
     age: kind === "old paint" || kind === "old gilding" ? "unknown" : "after 1978",
     lead: "not tested",
     grain: timber && OPEN_GRAIN.has(species) ? "open" : "close",

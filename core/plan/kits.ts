@@ -34,12 +34,7 @@ const at = (drawn: Placed["drawn"], x: number, y: number, width: number, height:
   height: Math.max(1, Math.round(height)),
   drawn,
 });
-const panel = (width: number, height: number, count = 1): Zone["shape"] => ({
-  kind: "panel",
-  width: Math.max(1, Math.round(width)),
-  height: Math.max(1, Math.round(height)),
-  count,
-});
+const panel = (width: number, height: number, count = 1): Zone["shape"] => ({ kind: "panel", width, height, count });
 
 /** The ready pieces, each from the measures that a tape gives. */
 export const PIECE_KITS: readonly PieceKit[] = [
@@ -253,6 +248,23 @@ export const PIECE_KITS: readonly PieceKit[] = [
   },
 ];
 
+/** Whole millimetres, and at least one of them, however small the piece is made. */
+function measurable(shape: Zone["shape"]): Zone["shape"] {
+  const whole = (value: number) => Math.max(1, Math.round(value));
+  switch (shape.kind) {
+    case "panel":
+      return { ...shape, width: whole(shape.width), height: whole(shape.height) };
+    case "frame":
+      return { ...shape, width: whole(shape.width), height: whole(shape.height), member: whole(shape.member) };
+    case "box":
+      return { ...shape, width: whole(shape.width), height: whole(shape.height), depth: whole(shape.depth) };
+    case "disc":
+      return { ...shape, diameter: whole(shape.diameter) };
+    case "leg":
+      return { ...shape, diameter: whole(shape.diameter), length: whole(shape.length) };
+  }
+}
+
 /** The zones of a ready piece at these measures, in millimetres, on one crust; hardware is metal, the rest as given. */
 export function zonesFromKit(
   kit: PieceKit,
@@ -262,7 +274,7 @@ export function zonesFromKit(
   return kit.zones(sizes).map((made) => ({
     id: on.newId(),
     name: made.name,
-    shape: made.shape,
+    shape: measurable(made.shape),
     carving: made.carving ?? 1,
     faces: 1,
     relief: made.relief ?? PLAIN_RELIEF,

@@ -12,6 +12,12 @@ const SCREENS = [
   ["days", "/jobs/carved-settle/days"],
   ["days with a clash", "/jobs/chart-cabinet/days"],
   ["shelf", "/jobs/sailmakers-bench/shelf"],
+  ["what can go on here", "/jobs/carved-settle/crust?zone=back&step=bone&aside=next"],
+  ["two crusts side by side", "/jobs/sailmakers-bench/crust?aside=compare"],
+  ["an inspection", "/jobs/carved-settle/crust?zone=back&step=look"],
+  ["materials", "/jobs/carved-settle/materials?material=chalk-bone-white"],
+  ["house rules", "/jobs/carved-settle/house"],
+  ["guide", "/guide"],
   ["keys", "/keys"],
   ["a job that is not there", "/jobs/nobody/crust"],
 ] as const;
@@ -61,16 +67,17 @@ test("a press on a seam of the section adds a step there", async ({ page }) => {
   expect(names.indexOf("Chalk-type, slate")).toBe(names.indexOf("Sealing tint-base, walnut") - 1);
 });
 
-test("a zone is measured anew, and hours and school are changed, where the piece is", async ({ page }) => {
+test("a zone is measured anew where the piece is; hours and school are changed where the house rules are", async ({
+  page,
+}) => {
   await page.goto("/jobs/carved-settle/piece?zone=seat-board");
   await page.locator("html[data-live]").waitFor();
   await page.getByLabel("Width, mm").fill("2480");
   await page.getByLabel("Width, mm").press("Tab");
-  await expect(page.getByRole("link", { name: /^Seat/ })).toContainText("1.09 m²");
-  await page.getByText("House rules", { exact: true }).click();
-  await page.getByLabel("Wax is buffed").selectOption("next day");
+  await expect(page.getByRole("link", { name: /^Seat raw oak/ })).toContainText("1.09 m²");
+  await page.getByRole("link", { name: "House rules" }).click();
+  await page.getByRole("radio", { name: /^next day/ }).check();
   await expect(page.getByRole("button", { name: "Undo: Change the house rules" })).toBeVisible();
-  await page.getByText("Working hours", { exact: true }).click();
   await page.getByLabel("Monday").fill("whenever");
   await page.getByLabel("Monday").press("Tab");
   await expect(page.getByText("Write hours like 9:00–13:00")).toBeVisible();

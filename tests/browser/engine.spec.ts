@@ -1,0 +1,216 @@
+import { spawnSync } from "node:child_process";
+import { CATALOGUE } from "#core/materials/catalogue";
+import { type ExampleStep, examplePlan } from "#core/rules/example";
+import { expect, open, saved, test } from "./shop";
+
+const foot = "contentinfo";
+
+/** A project file of a crust, to be imported. */
+function fileOf(
+  title: string,
+  steps: ExampleStep[],
+  change: (plan: ReturnType<typeof examplePlan>) => void = () => {},
+) {
+  const plan = examplePlan({ shows: title, ground: "raw timber", species: "pine", steps });
+  plan.id = title.toLowerCase().replace(/\W+/g, "-");
+  plan.title = title;
+  change(plan);
+  return { name: `${plan.id}.crust.json`, mimeType: "application/json", buffer: Buffer.from(JSON.stringify(plan)) };
+}
+
+async function imported(page: import("@playwright/test").Page, file: ReturnType<typeof fileOf>) {
+  await open(page, "/");
+  await page.getByLabel("A crust file", { exact: true }).setInputFiles(file);
+  await page.getByRole("button", { name: "Import" }).click();
+  await page.waitForURL(/\/jobs\/[^/]+\//);
+  await page.locator("html[data-live]").waitFor();
+}
+
+test("the piece is drawn to scale and its zones are picked on the drawing", async ({ page }) => {
+  await open(page, "/jobs/chart-cabinet/piece");
+  const drawing = page.getByRole("group", { name: /from the front/ });
+  await expect(drawing.getByRole("link", { name: "Carcass: stop" })).toBeVisible();
+  await drawing.locator("[data-zone=cabinet-top]").click({ force: true });
+  await expect(page.getByRole("heading", { level: 2, name: "Top", exact: true })).toBeVisible();
+});
+
+test("a ready piece brings its zones, measured and in their places", async ({ page }) => {
+  await open(page, "/jobs/sailmakers-bench/piece?add=0");
+  await page.getByText("Or start from a ready piece").click();
+  await page.getByLabel("Piece", { exact: true }).selectOption("chest");
+  await page.getByLabel("Width, mm").last().fill("900");
+  await page.getByRole("button", { name: "Add its zones" }).click();
+  const drawing = page.getByRole("group", { name: /from the front/ });
+  await expect(drawing.getByRole("link", { name: /^Drawer fronts/ })).toBeVisible();
+  await page.getByRole("button", { name: /^Undo: Add the zones of a chest of drawers/ }).click();
+  await expect(drawing.getByRole("link", { name: /^Drawer fronts/ })).toHaveCount(0);
+});
+
+test("a test on the ground sets what it tells: lead not tested stops the scuffing, a clean swab lets it go on", async ({
+  page,
+}) => {
+  await imported(
+    page,
+    fileOf("Old door", [["clean"], ["scuff"], ["brush", "mineral-storm", { coats: 2 }]], (plan) => {
+      Object.assign(plan.pieces[0]!.zones[0]!.ground, { kind: "old paint", age: "unknown", contamination: ["grease"] });
+    }),
+  );
+  await expect(page.getByRole(foot)).toContainText("1 stop");
+  await page.getByRole("link", { name: /^Piece/ }).click();
+  await page.getByText("Lead swab").click();
+  await page.getByRole("button", { name: "no change" }).click();
+  await expect(page.getByRole(foot)).toContainText("0 stops");
+  await page.getByText("Water drop").click();
+  await page.getByRole("button", { name: "soaks in at once" }).click();
+  await expect(page.getByText(/^thirsty/i)).toBeVisible();
+});
+
+test("what can go on here: asked of a step, it says now, later and never, and adds what is chosen", async ({
+  page,
+}) => {
+  await open(page, "/jobs/carved-settle/crust?zone=back&step=clear");
+  await page.getByRole("link", { name: "what next?" }).click();
+  const panel = page.getByRole("region", { name: "What can go on here" });
+  await expect(panel.locator("[data-can=never]")).toContainText("No clear coat over wax");
+  await expect(panel.locator("[data-can=now]")).toContainText("Dark wax");
+  await panel.getByLabel("Find a material").fill("white wax");
+  await panel.getByRole("button", { name: "Add White wax" }).last().click();
+  await expect(page.locator("#ladder")).toContainText("White wax");
+  await saved(page);
+});
+
+test("a long crust stays in view whole, with its verdicts", async ({ page }) => {
+  const steps: ExampleStep[] = Array.from({ length: 24 }, (_, at) =>
+    at % 3 === 2 ? ["sand-320"] : ["brush", at % 3 === 0 ? "chalk-slate" : "chalk-bone-white"],
+  );
+  await imported(
+    page,
+    fileOf("Many coats", [...steps, ["brush", "clear-coat-matt", { wait: { kind: "exactly", minutes: 30 } }]]),
+  );
+  await expect(page.locator("#ladder a[data-step]")).toHaveCount(25);
+  const last = await page.locator("#ladder > li").last().boundingBox();
+  const footLine = await page.getByRole(foot).boundingBox();
+  expect(last!.y + last!.height).toBeLessThanOrEqual(footLine!.y);
+  await expect(page.locator("#ladder")).toContainText("has not stood long enough");
+  for (const row of await page.locator("#ladder a[data-step]").all())
+    expect((await row.boundingBox())!.height).toBeGreaterThanOrEqual(20);
+});
+
+test("heat is read and taken on before the step is begun", async ({ page }) => {
+  await imported(page, fileOf("Warm air", [["brush", "mineral-storm"], ["heat-gun"]]));
+  await page.locator("#ladder a[data-step=s2]").click();
+  const safety = page.getByRole("region", { name: "Safety" });
+  await expect(safety).toContainText("Never on paint that may hold lead");
+  await safety.getByRole("button", { name: /I have read this/ }).click();
+  await expect(safety.getByRole("button")).toHaveCount(0);
+  await page.reload();
+  await page.locator("html[data-live]").waitFor();
+  await expect(page.getByRole("region", { name: "Safety" }).getByRole("button")).toHaveCount(0);
+});
+
+test("another school judges at once, and the finding says which", async ({ page }) => {
+  await imported(
+    page,
+    fileOf("Two hours", [
+      ["brush", "chalk-slate"],
+      ["wax", "wax-clear", { wait: { kind: "exactly", minutes: 120 } }],
+    ]),
+  );
+  await expect(page.getByRole(foot)).toContainText("1 caution");
+  await page.locator("[data-finding=W4]").first().click();
+  await expect(page.locator("[data-finding=W4]")).toContainText(
+    "Paint before wax or clear coat, touch dry: nothing to say",
+  );
+  await page.getByRole("link", { name: "House rules" }).click();
+  await page.getByRole("radio", { name: /^touch dry/ }).check();
+  await expect(page.getByRole(foot)).toContainText("0 cautions");
+});
+
+test("the label on the tin wins, nonsense on it is told, and a house copy leaves the first alone", async ({ page }) => {
+  await open(page, "/jobs/carved-settle/materials?material=chalk-bone-white");
+  const hand = page.getByRole("complementary", { name: "Material in hand" });
+  await hand.getByText("From my tin's label").click();
+  await hand.getByLabel("Recoat from").fill("5 min");
+  await hand.getByRole("button", { name: "Take these from the label" }).click();
+  await expect(hand.getByText(/comes before touch dry/)).toBeVisible();
+  await hand.getByLabel("Recoat from").fill("90 min");
+  await hand.getByRole("button", { name: "Take these from the label" }).click();
+  await expect(hand.getByRole("row", { name: /Recoat from/ })).toContainText("your tin's label");
+  await hand.getByRole("button", { name: "Copy as our own" }).click();
+  await expect(page.getByRole("heading", { name: "Chalk-type, bone white, our own" })).toBeVisible();
+});
+
+test("a row is dragged to another place, and the step moves there", async ({ page }) => {
+  await open(page, "/jobs/sailmakers-bench/crust?zone=bench-top");
+  const names = () => page.locator("#ladder a[data-step] span.font-semibold").allTextContents();
+  const before = await names();
+  await page.locator("#ladder li:has(a[data-step=smooth])").dragTo(page.locator("#ladder li:has(a[data-step=wear])"));
+  await expect(page.getByRole("button", { name: /^Undo: Move Sand 320/ })).toBeVisible();
+  expect(await names()).not.toEqual(before);
+});
+
+test("a shared crust is split off for one zone, held beside another, and laid again", async ({ page }) => {
+  await open(page, "/jobs/carved-settle/crust?zone=back");
+  await page.getByRole("button", { name: "Split off for this zone" }).click();
+  await expect(page.getByRole("textbox", { name: "Name of the crust" })).toHaveValue("Pale, worn to walnut, 2");
+  await page.getByRole("link", { name: "Compare" }).click();
+  await page.getByLabel("Compare with").selectOption({ label: "Seat, sealed dark" });
+  await expect(page.getByRole("heading", { level: 3, name: "Seat, sealed dark" })).toBeVisible();
+  await page.getByRole("link", { name: "Close" }).click();
+  await page.getByLabel("Lay another crust of this job here").selectOption({ label: "Pale, worn to walnut" });
+  await page.getByRole("button", { name: "Lay it" }).click();
+  await expect(page.getByRole("textbox", { name: "Name of the crust" })).toHaveValue("Pale, worn to walnut");
+});
+
+test("an inspection has ways: the planned one is dated, the other only checked", async ({ page }) => {
+  await open(page, "/jobs/carved-settle/crust?zone=back&step=look");
+  await expect(page.locator("#ladder")).toContainText("only if still too whole");
+  const before = await page.locator("[data-finish]").innerText();
+  await page.getByRole("radio", { name: "Plan by: still too whole" }).check();
+  await expect(page.getByRole("button", { name: /^Undo: Change Look and decide/ })).toBeVisible();
+  await page.locator("#ladder a[data-step=more]").click();
+  await expect(page.locator("[data-reach]")).toContainText("Arris");
+  expect(before).toContain("Leaves");
+});
+
+test("a material and a technique nobody knows are kept, shown and judged as unknown", async ({ page }) => {
+  await imported(
+    page,
+    fileOf("From elsewhere", [["brush", "mineral-storm"]], (plan) => {
+      plan.crusts[0]!.steps.push(
+        { ...plan.crusts[0]!.steps[0]!, id: "odd", what: "moon-paint" },
+        { ...plan.crusts[0]!.steps[0]!, id: "odder", how: "moonwalk", what: undefined },
+      );
+    }),
+  );
+  await expect(page.getByText("This step cannot be judged").first()).toBeVisible();
+  await expect(page.locator("#ladder")).toContainText("moon-paint");
+  await expect(page.locator("#ladder")).toContainText("moonwalk");
+});
+
+test("the guide says every rule with its reason and its examples, and findings lead there", async ({ page }) => {
+  await open(page, "/jobs/chart-cabinet/crust?zone=sides&step=seal");
+  await page.locator("[data-finding=A4]").getByRole("link", { name: "Guide" }).click();
+  await expect(page).toHaveURL(/\/guide#A4$/);
+  await expect(page.locator("#A4")).toContainText("A film needs something to bite on");
+  await expect(page.locator("#A4")).toContainText("stop: A water-borne clear coat will not hold on wax");
+});
+
+test("what next says the same on the command line as in the panel", async ({ page }, info) => {
+  await open(page, "/jobs/carved-settle/crust?zone=seat-board&aside=next");
+  const shown = await page.locator("[data-can=never]").innerText();
+  const download = page.waitForEvent("download");
+  await page.goto("/");
+  await page.getByRole("link", { name: "Export Carved settle" }).click();
+  const file = info.outputPath("settle.crust.json");
+  await (await download).saveAs(file);
+  const done = spawnSync("node_modules/.bin/tsx", ["cli/crust.ts", "next", file, "--zone", "seat-board"], {
+    encoding: "utf8",
+  });
+  expect(done.status).toBe(0);
+  const report = JSON.parse(done.stdout);
+  expect(report.options.length).toBeGreaterThan(80);
+  const never = report.options.filter((one: { can: string; material?: string }) => one.can === "never" && one.material);
+  expect(never.length).toBeGreaterThan(0);
+  for (const { material } of never) expect(shown).toContain(CATALOGUE.find((one) => one.id === material)!.name);
+});
