@@ -1,4 +1,7 @@
-import { converter } from "culori";
+import { converter, modeLab65, modeRgb, modeXyz65, useMode as take } from "culori/fn";
+
+// only the spaces that are asked for, so that a page need not carry the rest
+for (const mode of [modeRgb, modeXyz65, modeLab65]) take(mode as never);
 
 export interface Lab {
   l: number;
