@@ -225,38 +225,55 @@ function Ring({ x, y, width, height, colours, seed, zone, scale }: Drawn & { sca
   );
 }
 
+/** A turned leg from the top down: how far along, and how thick there; a square block, then beads, a long vase, a foot. */
+const TURNED: readonly (readonly [along: number, thick: number])[] = [
+  [0.15, 0.62],
+  [0.18, 0.92],
+  [0.21, 0.62],
+  [0.25, 0.8],
+  [0.34, 0.98],
+  [0.5, 0.7],
+  [0.68, 0.54],
+  [0.74, 0.52],
+  [0.77, 0.84],
+  [0.8, 0.52],
+  [0.86, 0.72],
+  [0.97, 0.46],
+  [1, 0.54],
+];
+const BLOCK = 0.14;
+
 function Legs({ x, y, width, height, colours, zone, scale }: Drawn & { scale: number }) {
-  const thick = zone.shape.kind === "leg" ? Math.max(4, zone.shape.diameter * scale) : 10;
+  const thick = zone.shape.kind === "leg" ? Math.max(5, zone.shape.diameter * scale) : 10;
   const seen = Math.min(2, zone.shape.count);
   return (
     <>
       {Array.from({ length: seen }, (_, at) => {
         const cx = seen === 1 ? x + width / 2 : at === 0 ? x + thick / 2 : x + width - thick / 2;
-        const bulge = [0.8, 1, 0.6, 1, 0.72, 0.9, 0.55].map((part) => (part * thick) / 2);
-        const step = height / (bulge.length - 1);
-        const side = (sign: 1 | -1) => bulge.map((half, index) => [cx + sign * half, y + index * step] as const);
+        const half = (part: number) => (part * thick) / 2;
+        const side = (sign: 1 | -1) =>
+          TURNED.map(([along, part]) => [cx + sign * half(part), y + along * height] as const);
         const right = side(1);
         const left = side(-1).reverse();
-        const d = `M${right[0]![0]} ${right[0]![1]}${smooth(right)}L${left[0]![0]} ${left[0]![1]}${smooth(left)}Z`;
+        const turned = `M${right[0]![0]} ${right[0]![1]}${smooth(right)}L${left[0]![0]} ${left[0]![1]}${smooth(left)}Z`;
+        const line = (along: number, part: number) => `M${cx - half(part)} ${y + along * height}h${2 * half(part)}`;
+        const edge = { stroke: "#2a231d", strokeOpacity: 0.55, strokeWidth: 0.8 };
         return (
           // biome-ignore lint/suspicious/noArrayIndexKey: the legs are told apart by nothing else
           <g key={at}>
-            <path d={d} fill={colours.field} stroke="#2a231d" strokeOpacity={0.55} strokeWidth={0.8} />
-            {[2, 4].map((ring) => (
+            <path d={turned} fill={colours.field} {...edge} />
+            <rect x={cx - thick / 2} y={y} width={thick} height={height * BLOCK} fill={colours.field} {...edge} />
+            <path d={wearPath(cx - thick / 2, y, thick, height * BLOCK, seedOf(zone.id) + at)} fill={colours.arris} />
+            {[0.18, 0.77].map((along) => (
               <path
-                key={ring}
-                d={`M${cx - bulge[ring]!} ${y + ring * step}h${2 * bulge[ring]!}`}
-                stroke={colours.recess}
-                strokeWidth={2}
+                key={along}
+                d={line(along, 0.8)}
+                stroke={colours.high}
+                strokeWidth={Math.max(1.4, height * 0.012)}
               />
             ))}
-            {[1, 3].map((ring) => (
-              <path
-                key={ring}
-                d={`M${cx - bulge[ring]! * 0.9} ${y + ring * step}h${1.8 * bulge[ring]!}`}
-                stroke={colours.high}
-                strokeWidth={1.4}
-              />
+            {[0.15, 0.21, 0.74, 0.8].map((along) => (
+              <path key={along} d={line(along, 0.56)} stroke={colours.recess} strokeWidth={1.6} />
             ))}
           </g>
         );
@@ -319,14 +336,23 @@ function Part({ drawn, scale }: { drawn: Drawn; scale: number }) {
           strokeWidth={1.6}
         />
       );
-    default:
-      return (
-        <>
-          <Face {...drawn} />
-          {(zone.place.drawn === "moulded" || zone.place.drawn === "carved") && <Moulding {...drawn} inset={11} />}
-          {zone.place.drawn === "carved" && <Carving {...drawn} />}
-        </>
-      );
+    default: {
+      // several of a kind stand side by side
+      const columns = zone.place.drawn === "top" ? 1 : Math.min(6, zone.shape.count);
+      const gap = columns > 1 ? 6 : 0;
+      const each = (width - gap * (columns - 1)) / columns;
+      return Array.from({ length: columns }, (_, column) => {
+        const face = { ...drawn, x: x + column * (each + gap), width: each, seed: drawn.seed + column };
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: the faces are told apart by nothing else
+          <g key={column}>
+            <Face {...face} />
+            {(zone.place.drawn === "moulded" || zone.place.drawn === "carved") && <Moulding {...face} inset={11} />}
+            {zone.place.drawn === "carved" && <Carving {...face} />}
+          </g>
+        );
+      });
+    }
   }
 }
 

@@ -35,11 +35,32 @@ function partsOf(judged: ZoneJudgement, before: Surface, after: Surface, relief:
     .sort((one, two) => two.after - one.after);
 }
 
-/** What a step that takes off opens, by relief class: what shows there before and after it. */
-export function DistressReach({ judged, stepId }: { judged: ZoneJudgement; stepId: string }) {
+/** The phase of a step that takes off, with its place in the line; null where the step lays or prepares. */
+function takingAt(judged: ZoneJudgement, stepId: string | null): number | null {
   const at = judged.phases.findIndex(({ phase }) => phase.step.id === stepId);
   const phase = judged.phases[at]?.phase;
-  if (!phase || phase.material || ![...phase.does].some((does) => OPENS.has(does))) return null;
+  return phase && !phase.material && [...phase.does].some((does) => OPENS.has(does)) ? at : null;
+}
+
+/** The surface as a distressing step leaves it, and per relief class the layer it brings into sight most; for the section. */
+export function reachOnSection(judged: ZoneJudgement, stepId: string | null) {
+  const at = takingAt(judged, stepId);
+  if (at === null) return null;
+  const [before, after] = [surfaceAfter(judged, at - 1), surfaceAfter(judged, at)];
+  const opened = new Map<ReliefClass, Part>();
+  for (const relief of RELIEF_CLASSES) {
+    const most = partsOf(judged, before, after, relief)
+      .filter((part) => part.after - part.before > LEAST)
+      .sort((one, two) => two.after - two.before - (one.after - one.before))[0];
+    if (most) opened.set(relief, most);
+  }
+  return { after, opened };
+}
+
+/** What a step that takes off opens, by relief class: what shows there before and after it. */
+export function DistressReach({ judged, stepId }: { judged: ZoneJudgement; stepId: string }) {
+  const at = takingAt(judged, stepId);
+  if (at === null) return null;
   const [before, after] = [surfaceAfter(judged, at - 1), surfaceAfter(judged, at)];
   return (
     <section aria-label="What it opens" className="border-y border-line py-2" data-reach="">

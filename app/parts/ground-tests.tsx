@@ -25,11 +25,7 @@ function Properties({ ground }: { ground: Ground }) {
           : null,
     isTimber(ground.kind) ? `${ground.grain} grain` : null,
   ].filter(Boolean);
-  return (
-    <p>
-      <span className="first-letter:uppercase">{facts.join(", ")}.</span>
-    </p>
-  );
+  return <p className="first-letter:uppercase">{facts.join(", ")}.</p>;
 }
 
 /** Guided tests at the piece: what to do, and what each answer sets. */

@@ -7,6 +7,7 @@ import type { Step } from "#core/plan/plan";
 import { groundNamed } from "#core/rules/words";
 import { findTechnique } from "#core/surface/techniques";
 import { GroundSwatch, HandMark, Swatch } from "~/drawing/swatch";
+import { countOf } from "~/words/amount";
 import { type SeamSays, seamSays } from "./seam-words";
 import type { Selection } from "./selection";
 import { SEVERITY_WORDS, SeamMark } from "./severity";
@@ -254,7 +255,7 @@ export function Ladder({ judged, rungs, sizes, selection, nameOf, onMove }: Prop
           <span className="truncate text-note text-soft">
             {[
               ground.bleeds.includes("tannin") && "bleeds tannin",
-              ground.knots > 0 && `${ground.knots} knots`,
+              ground.knots > 0 && countOf(ground.knots, "knot"),
               ground.contamination.length > 0 && `${ground.contamination.join(", ")} on it`,
             ]
               .filter(Boolean)

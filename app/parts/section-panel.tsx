@@ -2,7 +2,7 @@ import { useMemo } from "react";
 import { useNavigate } from "react-router";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { isTimber } from "#core/plan/ground";
-import { zoneArea, zonesWithCrust } from "#core/plan/plan";
+import { type ReliefClass, zoneArea, zonesWithCrust } from "#core/plan/plan";
 import { SEVERITY_ORDER, type Severity } from "#core/rules/rule";
 import { groundNamed } from "#core/rules/words";
 import { SectionDrawing } from "~/drawing/section-drawing";
@@ -10,15 +10,24 @@ import { layersOf, type SectionGeometry, sectionGeometry } from "~/drawing/secti
 import { useJobEditor } from "~/editor/job-editor";
 import { stepName } from "~/forms/edit-form";
 import { sayArea } from "~/words/amount";
+import { reachOnSection } from "./distress-reach";
 import type { Selection } from "./selection";
 import { ZonePicker } from "./zone-picker";
 
 export const SECTION_WIDTH = 316;
 
+/** The relief class under each name that is written below the drawing. */
+const RELIEF_OF: Record<string, ReliefClass> = { arris: "arris", field: "field", groove: "recess", bead: "high" };
+
 /** The cut through a zone's crust as it lies when the last step is done; nothing where there is no zone. */
-export function useSection(judged: ZoneJudgement | undefined, height: number): SectionGeometry {
+export function useSection(
+  judged: ZoneJudgement | undefined,
+  height: number,
+  stepId: string | null = null,
+): SectionGeometry {
   return useMemo(() => {
-    const after = judged?.after;
+    // a distressing step in hand shows the cut as it leaves it, not as later layers cover it
+    const after = judged && (reachOnSection(judged, stepId)?.after ?? judged.after);
     const layers =
       judged && after
         ? layersOf(
@@ -27,7 +36,7 @@ export function useSection(judged: ZoneJudgement | undefined, height: number): S
           )
         : [];
     return sectionGeometry(layers, { width: SECTION_WIDTH, height });
-  }, [judged, height]);
+  }, [judged, height, stepId]);
 }
 
 /** The section of the zone in hand, its name and the way to the other zones. */
@@ -57,6 +66,7 @@ export function SectionPanel({
     if (severity !== "note" && (!known || SEVERITY_ORDER[severity] < SEVERITY_ORDER[known]))
       faults.set(stepId, severity);
   }
+  const reach = useMemo(() => reachOnSection(judged, selection.stepId), [judged, selection.stepId]);
   const shared = zonesWithCrust(plan, crust.id).length - 1;
   const stepOf = new Map(crust.steps.map((step) => [step.id, step]));
   return (
@@ -95,10 +105,19 @@ export function SectionPanel({
                   )
           }
         />
-        <div className="relative h-6 text-note text-soft" aria-hidden="true">
+        <div className="relative h-9 text-note text-soft" aria-hidden="true" data-reach-marks={reach ? "" : undefined}>
           {geometry.landmarks.map(({ name, x }) => (
-            <span key={name} className="absolute -translate-x-1/2" style={{ left: x }}>
+            <span key={name} className="absolute -translate-x-1/2 text-center leading-4" style={{ left: x }}>
               {name}
+              {reach?.opened.get(RELIEF_OF[name]!) && (
+                <span className="flex items-center justify-center gap-1 whitespace-nowrap font-semibold text-ink">
+                  <span
+                    className="size-2.5 rounded-full border border-edge"
+                    style={{ background: reach.opened.get(RELIEF_OF[name]!)!.colour }}
+                  />
+                  {Math.round(reach.opened.get(RELIEF_OF[name]!)!.after * 100)} %
+                </span>
+              )}
             </span>
           ))}
         </div>

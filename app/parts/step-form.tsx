@@ -8,6 +8,9 @@ import { stepName, waitText } from "~/forms/edit-form";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 import { INTENT_WORDS, WHERE_WORDS } from "./step-words";
 
+/** The kinds of step that go on some part of a face. */
+const PLACED: ReadonlySet<string> = new Set(["prepare", "coat", "take"]);
+
 const MIXABLE: ReadonlySet<string> = new Set(["paint", "glaze", "wax", "tint-base", "clear"]);
 
 /** The step in hand: every field is saved as it is left. */
@@ -74,27 +77,31 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
           ) : (
             <p className="self-end pb-1.5 text-note text-soft">{technique?.hint}</p>
           )}
-          <Field name="on" label="Where" fault={faults.on}>
-            {(field) => (
-              <select {...field} defaultValue={values?.on ?? step.where.on}>
-                {WHERE.map((one) => (
-                  <option key={one} value={one}>
-                    {WHERE_WORDS[one]}
-                  </option>
-                ))}
-              </select>
-            )}
-          </Field>
-          <Field name="share" label="Share covered, %" fault={faults.share}>
-            {(field) => (
-              <input
-                {...field}
-                type="text"
-                inputMode="decimal"
-                defaultValue={values?.share ?? Math.round(step.where.share * 1000) / 10}
-              />
-            )}
-          </Field>
+          {PLACED.has(step.kind) && (
+            <>
+              <Field name="on" label="Where" fault={faults.on}>
+                {(field) => (
+                  <select {...field} defaultValue={values?.on ?? step.where.on}>
+                    {WHERE.map((one) => (
+                      <option key={one} value={one}>
+                        {WHERE_WORDS[one]}
+                      </option>
+                    ))}
+                  </select>
+                )}
+              </Field>
+              <Field name="share" label="Share covered, %" fault={faults.share}>
+                {(field) => (
+                  <input
+                    {...field}
+                    type="text"
+                    inputMode="decimal"
+                    defaultValue={values?.share ?? Math.round(step.where.share * 1000) / 10}
+                  />
+                )}
+              </Field>
+            </>
+          )}
           <Field name="waitKind" label="Wait before it">
             {(field) => (
               <select {...field} defaultValue={values?.waitKind ?? step.wait?.kind ?? "as needed"}>

@@ -219,7 +219,7 @@ export default function CrustRoute() {
     return () => window.removeEventListener("resize", measure);
   }, []);
   const sectionHeight = Math.max(280, Math.min(SECTION_HEIGHT, height - 170));
-  const geometry = useSection(judged, sectionHeight);
+  const geometry = useSection(judged, sectionHeight, selection.stepId);
   const rungs = useMemo(() => {
     if (!judged) return [];
     const first = new Map<string, number>();
@@ -313,7 +313,7 @@ export default function CrustRoute() {
       {LADDER_TOP + ladderHeight <= height && (
         <Leaders
           geometry={geometry}
-          sectionTop={height - 24 - sectionHeight}
+          sectionTop={height - 36 - sectionHeight}
           ladderTop={LADDER_TOP}
           middles={middles}
           sectionLeft={10}

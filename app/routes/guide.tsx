@@ -138,6 +138,7 @@ export default function GuideRoute({ loaderData }: Route.ComponentProps) {
             </div>
           ))}
         </nav>
+        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, and must be scrolled from the keyboard */}
         <main tabIndex={0} className="min-h-0 overflow-y-auto px-7 pt-4 pb-16">
           <h1 className="text-view">What may lie on what, and why</h1>
           <p className="mt-1 max-w-[70ch] text-soft">
