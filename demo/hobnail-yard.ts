@@ -256,6 +256,43 @@ const chartCabinet = (): Plan =>
           step("seal", "brush", "polyurethane-water", { coats: 2 }),
         ],
       },
+      {
+        id: "patina",
+        name: "Many-coats patina",
+        steps: [
+          step("scuff", "scuff"),
+          step("block", "brush", "stain-block-shellac", { coats: 2 }),
+          step("walnut", "brush", "tint-base-walnut"),
+          step("slate", "brush", "chalk-slate"),
+          step("rub-slate", "wet-distress", undefined, { reveals: "walnut" }),
+          step("hold-slate", "brush", "clear-coat-matt"),
+          step("red", "brush", "chalk-oxide-red", some(0.7)),
+          step("rub-red", "wet-distress"),
+          step("hold-red", "brush", "clear-coat-matt"),
+          step("mustard", "brush", "chalk-mustard", some(0.5)),
+          step("rub-mustard", "wet-distress"),
+          step("hold-mustard", "brush", "clear-coat-matt", { wait: { kind: "exactly", minutes: 60 } }),
+          step("duck", "brush", "chalk-duck-egg", some(0.8)),
+          step("rub-duck", "wet-distress"),
+          step("hold-duck", "brush", "clear-coat-matt"),
+          step("bone", "brush", "chalk-bone-white", { coats: 2 }),
+          step("rub-bone", "wet-distress", undefined, { reveals: "duck" }),
+          step("look", "look", undefined, {
+            branches: [
+              { id: "colours", name: "the colours stay apart" },
+              { id: "muddy", name: "they ran together" },
+            ],
+            expected: "colours",
+          }),
+          step("smooth", "sand-320"),
+          step("umber", "brush", "glaze-umber"),
+          step("wipe", "wipe-back"),
+          step("clear", "wax", "wax-clear"),
+          step("dark", "wax", "wax-dark", some(1, "recess")),
+          step("buff", "buff"),
+          step("dust", "wash", "clay-linen", some(0.3)),
+        ],
+      },
     ],
     [
       zone(
@@ -285,6 +322,14 @@ const chartCabinet = (): Plan =>
         use: { ...GENTLE, wear: "daily" },
         ...front("top", -15, 720, 1010, 32),
       }),
+      zone(
+        "plinth",
+        "Plinth",
+        "patina",
+        { kind: "panel", width: 980, height: 90, count: 1 },
+        ground("raw timber", "oak"),
+        { relief: MOULDED_RELIEF, carving: 1.1, ...front("moulded", -20, -90, 1020, 90) },
+      ),
     ],
   );
 

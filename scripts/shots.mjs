@@ -8,12 +8,18 @@ import { freePort, startServer } from "./server.mjs";
 const VIEWS = [
   ["jobs", "/"],
   ["new-job", "/jobs/new"],
-  ["piece", "/jobs/carved-settle/piece?zone=back"],
+  ["piece", "/jobs/sailmakers-bench/piece?zone=bench-legs"],
   ["crust", "/jobs/carved-settle/crust?zone=back"],
   ["crust-findings", "/jobs/chart-cabinet/crust?zone=sides&step=seal"],
+  ["crust-long", "/jobs/chart-cabinet/crust?zone=plinth"],
+  ["distress", "/jobs/carved-settle/crust?zone=back&step=rub"],
+  ["what-next", "/jobs/carved-settle/crust?zone=back&step=bone&aside=next"],
   ["add-step", "/jobs/overmantel-mirror/crust?add=6"],
   ["days", "/jobs/carved-settle/days"],
   ["shelf", "/jobs/carved-settle/shelf"],
+  ["materials", "/jobs/carved-settle/materials?material=chalk-bone-white"],
+  ["house-rules", "/jobs/carved-settle/house"],
+  ["guide", "/guide"],
 ];
 
 ensurePackages();

@@ -42,6 +42,8 @@ export function Leaders({
   for (let index = 1; index < anchors.length; index++)
     anchors[index]!.y = Math.max(anchors[index]!.y, anchors[index - 1]!.y + LEAST_GAP);
   const lanes = x + 11;
+  // a long crust needs many lanes: they stand closer, and all of them end before the rows begin
+  const lane = Math.min(LANE, (ladderLeft - 9 - lanes) / Math.max(1, anchors.length));
   return (
     <svg className="pointer-events-none absolute inset-0" width={ladderLeft + 10} height={height} aria-hidden="true">
       {anchors.map(({ id, y }, index) => {
@@ -56,7 +58,7 @@ export function Leaders({
             strokeWidth={chosen ? 1.8 : 0.9}
             fill="none"
           >
-            <path d={routed(x, y, lanes + index * LANE, to, ladderLeft)} />
+            <path d={routed(x, y, lanes + index * lane, to, ladderLeft)} />
             <circle cx={x} cy={y} r={chosen ? 3 : 2.2} fill="var(--color-board)" />
           </g>
         );

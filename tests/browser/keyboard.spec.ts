@@ -35,7 +35,7 @@ test("findings from the keyboard: to the next one, and its first repair", async 
   await expect(page.locator("#ladder a[aria-current=true]")).toContainText("slate");
   await page.keyboard.press("f");
   await expect(page.locator("#ladder")).toContainText("Bonding primer");
-  await expect(page.getByRole("contentinfo")).toContainText("4 stops");
+  await expect(page.getByRole("contentinfo")).toContainText("6 stops");
 });
 
 test("zones, views and the list of keys have keys", async ({ page }) => {

@@ -12,8 +12,8 @@ function reached(seam: Seam, top: Top): Film | null {
   if (stack === null || stack.film.stepId === seam.phase.step.id) return null;
   const wipes = seam.phase.effects.some((effect) => effect.does === "thin");
   const target = wipes && isOpen(seam, stack.film) ? stack.below : stack;
-  // a slip coat is laid to be wiped on: it may move with the tint
-  if (wipes && target?.film.material.family === "clear glaze medium") return null;
+  // glaze over glaze, or over a slip coat, is wiped as one
+  if (wipes && target?.film.material.role === "glaze") return null;
   return target !== null && isOpen(seam, target.film) ? target.film : null;
 }
 

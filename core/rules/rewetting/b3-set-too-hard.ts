@@ -1,5 +1,6 @@
 import { openBetween, openFrom } from "../../drying/gate.ts";
 import { holdsFrom } from "../../drying/solubility.ts";
+import type { Film } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { patchStep } from "../repair.ts";
 import type { Demand, Rule } from "../rule.ts";
@@ -23,7 +24,8 @@ export const setTooHard: Rule = {
     return seam.films.flatMap(({ film }): Demand[] => {
       const { material } = film;
       const holds = holdsFrom(material, "water", phase.technique.rubbing);
-      if (material.binder === "casein" || material.binder === "wax" || holds === 0) return [];
+      // a barrier that lies bare is meant to stop the cloth
+      if (material.role !== "paint" || material.binder === "casein" || holds === 0) return [];
       const opens = material.drying.touch;
       const gate = Number.isFinite(holds)
         ? openBetween("touch", opens, { typical: holds, safe: holds })
@@ -64,9 +66,9 @@ export const setTooHard: Rule = {
   },
   check(seam) {
     if (!seam.phase.effects.some((effect) => effect.does === "dissolve")) return [];
-    const top = seam.tops.find(
-      ({ stack }) => stack !== null && holdsFrom(stack.film.material, "water", 1) === 0,
-    )?.stack;
+    const never = ({ material }: Film) => material.role !== "paint" || holdsFrom(material, "water", 1) === 0;
+    if (!seam.films.every(({ film }) => never(film))) return [];
+    const top = seam.tops.find(({ stack }) => stack !== null)?.stack;
     if (!top) return [];
     return [
       {
