@@ -51,6 +51,29 @@ const late = examplePlan({
 });
 
 describe("crust on the command line", () => {
+  it("next: what can go on a zone at a time, each with its reason", () => {
+    const path = file("sound-next.crust.json", writePlanFile(sound));
+    const { code, out } = crust("next", path, "--zone", "z1");
+    expect(code).toBe(0);
+    const report = JSON.parse(out);
+    const wax = report.options.find((one: { material?: string }) => one.material === "wax-clear");
+    expect(wax).toMatchObject({ how: "wax", can: "from", reason: expect.stringMatching(/./) });
+    const bare = JSON.parse(crust("next", path, "--at", "2026-11-30T09:00").out);
+    expect(bare.after).toBe("s1");
+  });
+
+  it.each([
+    [["--zone", "attic"], /there is no zone "attic"/],
+    [["--at", "tomorrow"], /write a date and time/],
+    [["--at", "2020-01-01T09:00"], /before the plan begins/],
+    [["--zone"], /needs a value/],
+    [["--colour", "blue"], /one word too many/],
+  ])("next %j: exit 2 and a sentence", (words, says) => {
+    const { code, said } = crust("next", file("sound-bad.crust.json", writePlanFile(sound)), ...words);
+    expect(code).toBe(2);
+    expect(said).toMatch(says);
+  });
+
   it("check: exit 1 where there is a stop, and the same words as the core", () => {
     const { code, out, said } = crust("check", file("faulty.crust.json", writePlanFile(faulty)));
     expect(code).toBe(1);

@@ -2,7 +2,8 @@ import { applyCommands } from "../edit/apply.ts";
 import type { Material } from "../materials/material.ts";
 import { findCrust, type Plan } from "../plan/plan.ts";
 import { type Finding, type Fix, SEVERITY_ORDER } from "../rules/rule.ts";
-import type { Minutes } from "../units/units.ts";
+import { shows } from "../surface/surface.ts";
+import type { Minutes, Share } from "../units/units.ts";
 import { type Judgement, type JudgeOptions, judgeZones, shelfOf, type ZoneJudgement } from "./judge.ts";
 
 export interface PricedFix extends Fix {
@@ -43,9 +44,29 @@ function mends(finding: Finding, before: readonly ZoneJudgement[], after: readon
   return left.length < asBad(before, finding).length && !left.some((other) => other.id === finding.id);
 }
 
+/** How much of the layers that distressing is meant to show is seen in the end, by zone and layer. */
+function meantToShow(zones: readonly ZoneJudgement[]): Map<string, Share> {
+  const seen = new Map<string, Share>();
+  for (const { zone, crust, after } of zones) {
+    const shown = shows(after, zone.relief);
+    for (const { reveals } of crust.steps)
+      if (reveals !== undefined) seen.set(`${zone.id}/${reveals}`, shown.get(reveals) ?? 0);
+  }
+  return seen;
+}
+
+/** Of what was meant to show, at least so much is left after a repair. */
+const LEFT_TO_SHOW: Share = 0.5;
+/** Less than this was never to be seen. */
+const HARDLY_SEEN: Share = 0.01;
+
+/** Taking a step out is the last resort among repairs. */
+const onlyTakesOut = (fix: Fix) => fix.commands.every((command) => command.do === "remove step");
+
 /**
  * The fixes of a finding that hold: each is tried on the plan first, and offered only where the finding is gone and no rule
- * says more stops than before, on any zone of the crust. With the price in time on the zone's nominal line.
+ * says more stops than before, on any zone of the crust, and what was meant to show still shows. With the price in time on
+ * the zone's nominal line; repairs that only take a step out come last.
  */
 export function workingFixes(plan: Plan, finding: Finding, options: JudgeOptions = {}): PricedFix[] {
   const fixes = namedFixes(plan, finding, options.catalogue);
@@ -53,12 +74,16 @@ export function workingFixes(plan: Plan, finding: Finding, options: JudgeOptions
   const before = judgeZones(plan, options, finding.crustId);
   const previous: Judgement = { zones: before, counts: { stop: 0, caution: 0, note: 0 } };
   const stopsBefore = stopsByRule(before);
-  return fixes.flatMap((fix) => {
+  const shownBefore = meantToShow(before);
+  const sorted = [...fixes].sort((one, two) => Number(onlyTakesOut(one)) - Number(onlyTakesOut(two)));
+  return sorted.flatMap((fix) => {
     const done = applyCommands(plan, fix.commands);
     if (!done.ok) return [];
     const after = judgeZones(done.plan, { ...options, previous }, finding.crustId);
     if (!mends(finding, before, after)) return [];
     for (const [rule, count] of stopsByRule(after)) if (count > (stopsBefore.get(rule) ?? 0)) return [];
+    for (const [layer, share] of meantToShow(after))
+      if (share < LEFT_TO_SHOW * (shownBefore.get(layer) ?? 0) - HARDLY_SEEN) return [];
     return [{ ...fix, price: doneIn(after, finding.zoneId) - doneIn(before, finding.zoneId) }];
   });
 }

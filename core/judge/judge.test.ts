@@ -100,6 +100,15 @@ describe("fixes, on any crust", () => {
               ),
             ).toBe(false);
             expect(stops(after)).toBeLessThanOrEqual(stops(before));
+            // what the painter meant stays meant: intents fall only where the repair says so, and targets stay in sight
+            for (const crust of any.crusts)
+              for (const step of crust.steps) {
+                const now = done.plan.crusts
+                  .find((one) => one.id === crust.id)!
+                  .steps.find((one) => one.id === step.id);
+                if (now && now.id !== finding.stepId) expect(now.intents).toEqual(expect.arrayContaining(step.intents));
+                if (now && now.how === step.how) expect(now.reveals).toBe(step.reveals);
+              }
             mended.add(finding.rule);
           }
         }
