@@ -1,4 +1,4 @@
-import { useMemo, useState } from "react";
+import { useDeferredValue, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { workingFixes } from "#core/judge/fixes";
 import { otherwise } from "#core/judge/schools";
@@ -9,9 +9,15 @@ import { useJobEditor } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
 import { SEVERITY_WORDS } from "./severity";
 
-function Fixes({ finding }: { finding: Finding }) {
+/** The plan with a finding of it, once the page has been painted: trying repairs and schools can wait that long. */
+function useSettled(finding: Finding) {
   const { plan } = useJobEditor();
-  const fixes = useMemo(() => workingFixes(plan, finding), [plan, finding]);
+  return useDeferredValue(useMemo(() => ({ plan, finding }), [plan, finding]));
+}
+
+function Fixes({ finding }: { finding: Finding }) {
+  const settled = useSettled(finding);
+  const fixes = useMemo(() => workingFixes(settled.plan, settled.finding), [settled]);
   if (fixes.length === 0)
     return finding.severity === "note" ? null : (
       <p className="mt-2 text-note text-soft">No repair in one press is known for this; change the steps by hand.</p>
@@ -49,7 +55,8 @@ function Fixes({ finding }: { finding: Finding }) {
 /** Which schools would judge otherwise, and how. */
 function Schools({ finding }: { finding: Finding }) {
   const { plan } = useJobEditor();
-  const others = useMemo(() => otherwise(plan, finding), [plan, finding]);
+  const settled = useSettled(finding);
+  const others = useMemo(() => otherwise(settled.plan, settled.finding), [settled]);
   if (others.length === 0) return null;
   return (
     <ul className="mt-1.5 text-note text-soft">

@@ -1,13 +1,6 @@
 import { Link } from "react-router";
-import { judge } from "#core/judge/judge";
-import { stripOf } from "#core/judge/strip";
-import { SCHOOLS } from "#core/plan/house-rules";
-import { type ExampleStack, examplePlan } from "#core/rules/example";
-import type { Severity } from "#core/rules/rule";
-import { RULES } from "#core/rules/rules";
-import { groundNamed, named } from "#core/rules/words";
-import { findTechnique } from "#core/surface/techniques";
 import { CrustStrip } from "~/drawing/crust-strip";
+import { guideArticles, type Told } from "~/http/guide.server";
 import { Brand } from "~/parts/brand";
 import { SEVERITY_WORDS, SeamMark } from "~/parts/severity";
 import type { Route } from "./+types/guide";
@@ -33,47 +26,8 @@ const THEMES: readonly [prefix: string, title: string][] = [
   ["S", "Safety"],
 ];
 
-interface Told {
-  shows: string;
-  ground: string;
-  strip: { colour: string; hides: number }[];
-  steps: string[];
-  says: { severity: Severity; title: string } | null;
-}
-
-function toldOf(example: ExampleStack, ruleId: string): Told {
-  const plan = examplePlan(example);
-  const judged = judge(plan).zones[0]!;
-  const finding = judged.findings.find((one) => one.rule === ruleId);
-  return {
-    shows: example.shows,
-    ground: groundNamed(judged.zone.ground),
-    strip: stripOf(judged),
-    steps: judged.crust.steps.map((step) => {
-      const material = plan.pinned.materials.find((one) => one.id === step.what);
-      const technique = findTechnique(step.how)?.name.toLowerCase() ?? step.how;
-      return material ? `${named(material)}${step.coats > 1 ? `, ${step.coats} coats` : ""}` : technique;
-    }),
-    says: finding ? { severity: finding.severity, title: finding.title } : null,
-  };
-}
-
-const told = RULES.map((rule) => ({
-  id: rule.meta.id,
-  title: rule.meta.title,
-  reason: rule.meta.reason,
-  origin: rule.meta.origin,
-  schools: rule.meta.schools.map((key) => ({
-    key,
-    title: SCHOOLS[key].title,
-    choices: Object.keys(SCHOOLS[key].choices),
-  })),
-  faulty: rule.examples.faulty.slice(0, 2).map((example) => toldOf(example, rule.meta.id)),
-  clean: rule.examples.clean.slice(0, 1).map((example) => toldOf(example, rule.meta.id)),
-}));
-
 export function loader() {
-  return { rules: told };
+  return { rules: guideArticles };
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Guide · Jolly Crust" }];

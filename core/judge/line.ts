@@ -2,6 +2,7 @@ import { gateVerdict, nextOpening } from "../drying/gate.ts";
 import type { Material } from "../materials/material.ts";
 import type { HouseRules } from "../plan/house-rules.ts";
 import { RELIEF_CLASSES, type Relief, type Room, type Where, type Zone } from "../plan/plan.ts";
+import { seen as seenOf } from "../rules/read-surface.ts";
 import {
   type Demand,
   type Draft,
@@ -103,6 +104,7 @@ interface Tops {
   on: Where;
   relief: Relief;
   tops: readonly Top[];
+  seen: readonly Top[];
   films: readonly { film: Film; share: Share }[];
 }
 
@@ -223,14 +225,14 @@ export class Line {
     const known = lastTops.get(this.surface.patches);
     if (known && known.on === on && sameRelief(known.relief, zone.relief)) return known;
     const tops = topsUnder(this.surface, zone, on);
-    const found: Tops = { on, relief: zone.relief, tops, films: filmsOf(tops) };
+    const found: Tops = { on, relief: zone.relief, tops, seen: seenOf(tops), films: filmsOf(tops) };
     lastTops.set(this.surface.patches, found);
     return found;
   }
 
   private seam(phase: Phase): Seam {
     const { zone, houseRules, room } = this.bench;
-    const { tops, films } = this.tops(phase.where.on);
+    const { tops, seen, films } = this.tops(phase.where.on);
     return {
       zone,
       houseRules,
@@ -238,6 +240,7 @@ export class Line {
       phase,
       before: this.surface,
       tops,
+      seen,
       films,
       at: this.free,
       past: this.phases,

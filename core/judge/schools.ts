@@ -1,5 +1,5 @@
 import { HOUSE_RULE_KEYS, type HouseRule, HouseRules, SCHOOLS } from "../plan/house-rules.ts";
-import type { Plan } from "../plan/plan.ts";
+import { type Plan, zonesOf } from "../plan/plan.ts";
 import { type Finding, SEVERITY_ORDER, type Severity } from "../rules/rule.ts";
 import { findRule } from "../rules/rules.ts";
 import { type JudgeOptions, judgeZones } from "./judge.ts";
@@ -19,14 +19,17 @@ export interface Otherwise {
  */
 export function otherwise(plan: Plan, finding: Finding, options: JudgeOptions = {}): Otherwise[] {
   const asks = findRule(finding.rule)?.meta.schools ?? [];
+  if (asks.length === 0) return [];
+  // no other zone has a say in it
+  const zones = zonesOf(plan).filter((zone) => zone.id === finding.zoneId);
+  const alone: Plan = { ...plan, pieces: [{ id: "asked", name: "Asked", zones }] };
   return HOUSE_RULE_KEYS.filter((key) => asks.includes(key)).flatMap((key) =>
     Object.keys(SCHOOLS[key].choices)
       .filter((choice) => choice !== plan.pinned.houseRules[key])
       .flatMap((choice): Otherwise[] => {
         const houseRules = HouseRules.parse({ ...plan.pinned.houseRules, [key]: choice });
-        const other = { ...plan, pinned: { ...plan.pinned, houseRules } };
-        const there = judgeZones(other, { ...options, previous: undefined }, finding.crustId)
-          .find((judged) => judged.zone.id === finding.zoneId)
+        const other = { ...alone, pinned: { ...plan.pinned, houseRules } };
+        const there = judgeZones(other, { ...options, previous: undefined })[0]
           ?.findings.filter((one) => one.rule === finding.rule && one.stepId === finding.stepId)
           .sort((one, two) => SEVERITY_ORDER[one.severity] - SEVERITY_ORDER[two.severity])[0];
         const severity = there?.severity ?? null;

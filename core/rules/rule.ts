@@ -91,6 +91,8 @@ export interface Seam {
   phase: Phase;
   before: Surface;
   tops: readonly Top[];
+  /** those of them that are worth speaking of */
+  seen: readonly Top[];
   /** the films among the tops */
   films: readonly { film: Film; share: Share }[];
   /** while demands are asked for: the earliest the hands are free; while checking: when the phase starts */

@@ -1,6 +1,6 @@
 import type { Material } from "../../materials/material.ts";
 import { type Stack, toothOf } from "../../surface/surface.ts";
-import { isWax, seen, stepOf } from "../read-surface.ts";
+import { isWax, stepOf } from "../read-surface.ts";
 import { insertBefore, type NewStep, ofFamily, patchStep, withIntent } from "../repair.ts";
 import type { Draft, Fix, Place, Rule, Seam } from "../rule.ts";
 import { capital, named, topNamed } from "../words.ts";
@@ -110,7 +110,7 @@ export const slickGround: Rule = {
   check(seam) {
     const { material, step } = seam.phase;
     if (!material || material.role === "wax" || seam.phase.coat > 1) return [];
-    for (const { stack } of seen(seam.tops)) {
+    for (const { stack } of seam.seen) {
       if (isWax(stack)) continue;
       const draft = tooSlick(seam, material, stack);
       if (draft) return [draft];

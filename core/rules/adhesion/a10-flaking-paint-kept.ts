@@ -1,4 +1,3 @@
-import { seen } from "../read-surface.ts";
 import { insertBefore, withIntent } from "../repair.ts";
 import type { Rule } from "../rule.ts";
 import { capital, named } from "../words.ts";
@@ -15,7 +14,7 @@ export const flakingPaintKept: Rule = {
   looksAt: ["coat"],
   check(seam) {
     const { material, step, intents } = seam.phase;
-    if (!material || seam.before.ground.sound || !seen(seam.tops).some((top) => top.stack === null)) return [];
+    if (!material || seam.before.ground.sound || !seam.seen.some((top) => top.stack === null)) return [];
     const wanted = intents.includes("weathered");
     return [
       {

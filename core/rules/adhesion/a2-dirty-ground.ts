@@ -1,5 +1,4 @@
 import { isTimber } from "../../plan/ground.ts";
-import { seen } from "../read-surface.ts";
 import { insertBefore } from "../repair.ts";
 import type { Rule } from "../rule.ts";
 import { capital, groundNamed, listed, named } from "../words.ts";
@@ -19,7 +18,7 @@ export const dirtyGround: Rule = {
     const { material, step } = seam.phase;
     const { ground, contamination } = seam.before.ground;
     if (!material || material.role === "wax" || contamination.length === 0) return [];
-    const bare = seen(seam.tops).some((top) => top.stack === null);
+    const bare = seam.seen.some((top) => top.stack === null);
     if (!bare) return [];
     const needsSolvent = contamination.some((one) => one !== "grease");
     return [

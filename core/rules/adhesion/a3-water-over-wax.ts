@@ -1,5 +1,5 @@
 import type { Stack } from "../../surface/surface.ts";
-import { isResist, isWax, seen } from "../read-surface.ts";
+import { isResist, isWax } from "../read-surface.ts";
 import { leaveOut, withIntent } from "../repair.ts";
 import type { Rule, Seam } from "../rule.ts";
 import { capital, named, sayShare } from "../words.ts";
@@ -22,7 +22,7 @@ export const waterOverWax: Rule = {
   check(seam) {
     const { material } = seam.phase;
     if (!material || material.role === "wax") return [];
-    const waxed = seen(seam.tops).filter((top) => isWax(top.stack) || isFreshOil(seam, top.stack));
+    const waxed = seam.seen.filter((top) => isWax(top.stack) || isFreshOil(seam, top.stack));
     const top = waxed[0]?.stack;
     if (!top) return [];
     const share = waxed.reduce((sum, one) => sum + one.share, 0);

@@ -1,5 +1,5 @@
 import type { Stack } from "../../surface/surface.ts";
-import { isResist, isWax, seen } from "../read-surface.ts";
+import { isResist, isWax } from "../read-surface.ts";
 import { leaveOut, moveBefore } from "../repair.ts";
 import type { Fix, Place, Rule, Seam } from "../rule.ts";
 import { capital, named, sayShare } from "../words.ts";
@@ -36,7 +36,7 @@ export const clearCoatOverWax: Rule = {
   check(seam) {
     const { material, step } = seam.phase;
     if (material?.role !== "clear") return [];
-    const waxed = seen(seam.tops).filter((top) => waxes(top.stack) && !isResist(top.stack!.film));
+    const waxed = seam.seen.filter((top) => waxes(top.stack) && !isResist(top.stack!.film));
     const top = waxed[0]?.stack;
     if (!top) return [];
     const share = waxed.reduce((sum, one) => sum + one.share, 0);

@@ -1,6 +1,6 @@
 import { openFrom } from "../../drying/gate.ts";
 import { sayDuration } from "../../units/duration.ts";
-import { isWax, seen } from "../read-surface.ts";
+import { isWax } from "../read-surface.ts";
 import { dropWait, leaveOut, moveBefore } from "../repair.ts";
 import type { Place, Rule } from "../rule.ts";
 import { capital, named } from "../words.ts";
@@ -44,7 +44,7 @@ export const transfersAndStamps: Rule = {
   check(seam) {
     const { material, step } = seam.phase;
     if (material?.role === "transfer") {
-      const wax = seen(seam.tops).find((top) => isWax(top.stack))?.stack;
+      const wax = seam.seen.find((top) => isWax(top.stack))?.stack;
       if (!wax) return [];
       return [
         {
@@ -64,9 +64,7 @@ export const transfersAndStamps: Rule = {
       ];
     }
     if (material?.role !== "ink") return [];
-    const rough = seen(seam.tops).find(
-      (top) => top.stack !== null && (top.stack.film.keyed || top.stack.film.spent),
-    )?.stack;
+    const rough = seam.seen.find((top) => top.stack !== null && (top.stack.film.keyed || top.stack.film.spent))?.stack;
     if (!rough) return [];
     return [
       {

@@ -1,6 +1,6 @@
 import { colourDifference } from "../../colour/difference.ts";
 import { absorbencyOf } from "../../surface/surface.ts";
-import { seen, stepOf, THIRSTY } from "../read-surface.ts";
+import { stepOf, THIRSTY } from "../read-surface.ts";
 import { patchStep, sealFirst } from "../repair.ts";
 import type { Draft, Rule, Seam } from "../rule.ts";
 import { capital, named, topNamed } from "../words.ts";
@@ -11,7 +11,7 @@ const CRACK_READS = 15;
 /** The paint over a crackle medium against what the medium lies on. */
 function contrast(seam: Seam): Draft[] {
   const over = seam.phase.material;
-  const medium = seen(seam.tops).find((top) => top.stack?.film.material.role === "medium")?.stack;
+  const medium = seam.seen.find((top) => top.stack?.film.material.role === "medium")?.stack;
   const under = medium?.below?.film;
   if (over?.role !== "paint" || seam.phase.coat > 1 || !under) return [];
   const difference = colourDifference(over.colour, under.material.colour);
@@ -61,7 +61,7 @@ export const baseForCracks: Rule = {
   check(seam) {
     if (seam.phase.material?.role !== "medium") return contrast(seam);
     if (seam.phase.coat > 1) return [];
-    const thirsty = seen(seam.tops).find((top) => absorbencyOf(top.stack, seam.before.ground) >= THIRSTY);
+    const thirsty = seam.seen.find((top) => absorbencyOf(top.stack, seam.before.ground) >= THIRSTY);
     const drinks: Draft[] = thirsty
       ? [
           {

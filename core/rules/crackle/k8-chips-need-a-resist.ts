@@ -1,5 +1,5 @@
 import { absorbencyOf, toothOf } from "../../surface/surface.ts";
-import { films, isWax, seen, sharesOf, stacksUnder, stepOf } from "../read-surface.ts";
+import { films, isWax, sharesOf, stacksUnder, stepOf } from "../read-surface.ts";
 import { insertBefore, leaveOut, ofFamily, patchStep } from "../repair.ts";
 import type { Fix, Rule, Seam, Top } from "../rule.ts";
 import { capital, named, sayShare, topNamed } from "../words.ts";
@@ -53,7 +53,7 @@ export const chipsNeedAResist: Rule = {
       ];
     }
     if (material?.role !== "paint" || !intents.includes("chips") || seam.phase.coat > 1) return [];
-    const open = seen(seam.tops);
+    const open = seam.seen;
     const some = open.find((top) => comesAway(seam, top));
     if (some) {
       const lower = topNamed(some.stack, seam.zone.ground);

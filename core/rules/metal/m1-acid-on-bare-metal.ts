@@ -1,4 +1,4 @@
-import { films, seen, stepOf } from "../read-surface.ts";
+import { films, stepOf } from "../read-surface.ts";
 import { insertBefore, ofFamily } from "../repair.ts";
 import type { Rule } from "../rule.ts";
 
@@ -19,7 +19,7 @@ export const acidOnBareMetal: Rule = {
   check(seam) {
     const { material } = seam.phase;
     if (material?.role !== "patina" || !METAL.has(seam.zone.ground.kind)) return [];
-    const open = seen(seam.tops).find(
+    const open = seam.seen.find(
       ({ stack }) => ![...films(stack)].some((film) => film.material.family === "metal barrier primer"),
     );
     if (!open) return [];

@@ -1,7 +1,6 @@
 import { holdsFrom, opens } from "../../drying/solubility.ts";
 import type { Film } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";
-import { seen } from "../read-surface.ts";
 import { indexOfStep, insertBefore, ofFamily, waitBefore, withIntent } from "../repair.ts";
 import type { Fix, Place, Rule, Seam, Top } from "../rule.ts";
 import { capital, named } from "../words.ts";
@@ -36,7 +35,7 @@ export const pickUp: Rule = {
     const wet = technique.wets === "water" || material?.carrier === "water";
     const distresses = seam.phase.effects.some((effect) => effect.does === "dissolve");
     if (!wet || distresses || technique.rubbing === 0) return [];
-    for (const top of seen(seam.tops)) {
+    for (const top of seam.seen) {
       const film = reached(seam, top);
       if (!film) continue;
       const below = named(film.material);

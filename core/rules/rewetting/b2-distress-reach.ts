@@ -1,7 +1,8 @@
 import { holdsFrom } from "../../drying/solubility.ts";
-import { dissolved, type Film, type Stack } from "../../surface/surface.ts";
+import { RELIEF_CLASSES } from "../../plan/plan.ts";
+import { dissolved, type Film, patchesWhere, type Stack } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";
-import { films, stacksUnder, stepOf } from "../read-surface.ts";
+import { films, stepOf } from "../read-surface.ts";
 import { indexOfStep, insertBefore, ofFamily, patchStep, waitBefore } from "../repair.ts";
 import type { Draft, Fix, Place, Rule, Seam } from "../rule.ts";
 import { listed, named, topNamed } from "../words.ts";
@@ -21,13 +22,19 @@ function reachOf(seam: Seam, stack: Stack): Reach {
   return { opened, lands };
 }
 
+/** Where a cloth over a finger works when it is not told where. */
+const WORN = ["arris", "high"] as const;
+
 /** The deepest place that the cloth reaches on edges and beads, where the wear goes. */
 function deepest(seam: Seam): Reach | null {
   let found: Reach | null = null;
-  for (const { relief, stack, share } of stacksUnder(seam)) {
-    if (share <= 0 || (relief !== "arris" && relief !== "high" && seam.phase.where.on === "everywhere")) continue;
-    const reach = reachOf(seam, stack);
-    if (reach.opened.length > (found?.opened.length ?? 0)) found = reach;
+  const { on } = seam.phase.where;
+  for (const relief of on === "everywhere" ? WORN : RELIEF_CLASSES) {
+    if (seam.zone.relief[relief] <= 0) continue;
+    for (const { stack } of patchesWhere(seam.before, relief, on)) {
+      const reach = reachOf(seam, stack);
+      if (reach.opened.length > (found?.opened.length ?? 0)) found = reach;
+    }
   }
   return found;
 }

@@ -1,4 +1,4 @@
-import { seen, sharesOf } from "../read-surface.ts";
+import { sharesOf } from "../read-surface.ts";
 import { ofFamily, patchStep } from "../repair.ts";
 import type { Fix, Rule } from "../rule.ts";
 import { capital, named, sayShare } from "../words.ts";
@@ -18,7 +18,7 @@ export const brushOnChippyPaint: Rule = {
   check(seam) {
     const { material, step, technique } = seam.phase;
     if (material?.role !== "clear" || technique.id === "spray" || seam.phase.coat > 1) return [];
-    const flakes = seen(seam.tops).filter((top) => top.stack?.film.chips);
+    const flakes = seam.seen.filter((top) => top.stack?.film.chips);
     const top = flakes[0]?.stack;
     if (!top) return [];
     return [

@@ -1,4 +1,4 @@
-import { isTinted, seen, THIRSTY } from "../read-surface.ts";
+import { isTinted, THIRSTY } from "../read-surface.ts";
 import type { Rule } from "../rule.ts";
 import { named } from "../words.ts";
 
@@ -23,7 +23,7 @@ export const darkensAndLightens: Rule = {
       isTinted(material)
     )
       return [];
-    const top = seen(seam.tops).find(
+    const top = seam.seen.find(
       ({ stack }) => stack?.film.material.role === "paint" && stack.film.material.absorbency.typical >= THIRSTY,
     )?.stack;
     if (!top) return [];

@@ -1,5 +1,5 @@
 import { sayDuration } from "../../units/duration.ts";
-import { isWax, seen } from "../read-surface.ts";
+import { isWax } from "../read-surface.ts";
 import { leaveOut } from "../repair.ts";
 import type { Rule } from "../rule.ts";
 import { named } from "../words.ts";
@@ -20,8 +20,8 @@ export const heat: Rule = {
     const { phase } = seam;
     if (!phase.does.has("force dry")) return [];
     const gun = phase.technique.hazards.includes("heat");
-    const wax = gun ? seen(seam.tops).find((top) => isWax(top.stack))?.stack : undefined;
-    const solvent = seen(seam.tops).find(
+    const wax = gun ? seam.seen.find((top) => isWax(top.stack))?.stack : undefined;
+    const solvent = seam.seen.find(
       ({ stack }) =>
         stack !== null &&
         (stack.film.material.carrier === "solvent" || stack.film.material.carrier === "alcohol") &&

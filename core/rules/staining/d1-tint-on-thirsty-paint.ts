@@ -1,7 +1,7 @@
 import { lightness } from "../../colour/difference.ts";
 import { absorbencyOf } from "../../surface/surface.ts";
 import { acceptsThirst, porousGlazeFixes } from "../porous-glaze.ts";
-import { isTinted, seen, stepOf, THIRSTY } from "../read-surface.ts";
+import { isTinted, stepOf, THIRSTY } from "../read-surface.ts";
 import { insertBefore, ofFamily, withIntent } from "../repair.ts";
 import type { Fix, Place, Rule } from "../rule.ts";
 import { capital, named, sayShare, topNamed } from "../words.ts";
@@ -26,7 +26,7 @@ export const tintOnThirstyPaint: Rule = {
     const wax = material.role === "wax";
     const darkGlaze = material.role === "glaze" && lightness(material.colour) < DARK_GLAZE;
     if (!wax && !darkGlaze) return [];
-    const thirsty = seen(seam.tops).filter((top) => absorbencyOf(top.stack, seam.before.ground) >= THIRSTY);
+    const thirsty = seam.seen.filter((top) => absorbencyOf(top.stack, seam.before.ground) >= THIRSTY);
     const top = thirsty[0];
     if (!top) return [];
     const share = thirsty.reduce((sum, one) => sum + one.share, 0);

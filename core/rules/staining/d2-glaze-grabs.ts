@@ -1,6 +1,6 @@
 import { absorbencyOf } from "../../surface/surface.ts";
 import { acceptsThirst, isDamp, porousGlazeFixes } from "../porous-glaze.ts";
-import { isTinted, seen, stepOf, THIRSTY } from "../read-surface.ts";
+import { isTinted, stepOf, THIRSTY } from "../read-surface.ts";
 import type { Place, Rule } from "../rule.ts";
 import { capital, named, topNamed } from "../words.ts";
 
@@ -19,7 +19,7 @@ export const glazeGrabs: Rule = {
   check(seam) {
     const { material, step } = seam.phase;
     if (material?.role !== "glaze" || !isTinted(material)) return [];
-    const top = seen(seam.tops).find((one) => absorbencyOf(one.stack, seam.before.ground) >= THIRSTY);
+    const top = seam.seen.find((one) => absorbencyOf(one.stack, seam.before.ground) >= THIRSTY);
     if (!top) return [];
     const wanted = step.intents.includes("stain") || acceptsThirst(seam);
     const below = topNamed(top.stack, seam.zone.ground);

@@ -1,5 +1,5 @@
 import { absorbencyOf } from "../../surface/surface.ts";
-import { isTinted, seen, THIRSTY } from "../read-surface.ts";
+import { isTinted, THIRSTY } from "../read-surface.ts";
 import type { Rule } from "../rule.ts";
 import { named, topNamed } from "../words.ts";
 
@@ -17,7 +17,7 @@ export const missedSlipCoat: Rule = {
   check(seam) {
     const { material } = seam.phase;
     if (material?.role !== "glaze" || !isTinted(material) || seam.phase.coat > 1) return [];
-    const slip = seen(seam.tops).find(({ stack }) => stack?.film.material.family === "clear glaze medium")?.stack;
+    const slip = seam.seen.find(({ stack }) => stack?.film.material.family === "clear glaze medium")?.stack;
     const under = slip?.below ?? null;
     if (!slip || absorbencyOf(under, seam.before.ground) < THIRSTY) return [];
     return [

@@ -1,6 +1,6 @@
 import { lightness } from "../../colour/difference.ts";
 import type { Material } from "../../materials/material.ts";
-import { films, PALE, seen } from "../read-surface.ts";
+import { films, PALE } from "../read-surface.ts";
 import { indexOfStep, insertAt, ofFamily, withIntent } from "../repair.ts";
 import type { Fix, Place, Rule } from "../rule.ts";
 import { capital, groundNamed, listed, named } from "../words.ts";
@@ -26,7 +26,7 @@ export const bleedThrough: Rule = {
     const { material, step } = seam.phase;
     const { ground } = seam.zone;
     if (!material || ground.bleeds.length === 0 || !showsBleed(material) || material.tannin === "blocks") return [];
-    const open = seen(seam.tops).find((top) =>
+    const open = seam.seen.find((top) =>
       [...films(top.stack)].every((film) => film.material.tannin === "passes" && !showsBleed(film.material)),
     );
     if (!open) return [];

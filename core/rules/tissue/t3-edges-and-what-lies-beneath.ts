@@ -1,5 +1,5 @@
 import { lightness } from "../../colour/difference.ts";
-import { films, seen, stepOf } from "../read-surface.ts";
+import { films, stepOf } from "../read-surface.ts";
 import type { Rule } from "../rule.ts";
 import { capital, groundNamed, named } from "../words.ts";
 
@@ -17,7 +17,7 @@ export const tissueEdges: Rule = {
   check(seam) {
     const { material } = seam.phase;
     if (material?.role !== "tissue") return [];
-    const under = [...films(seen(seam.tops)[0]?.stack ?? null)].find((film) => film.material.role === "paint");
+    const under = [...films(seam.seen[0]?.stack ?? null)].find((film) => film.material.role === "paint");
     const light = lightness(under?.material.colour ?? seam.zone.ground.colour);
     return [
       {

@@ -1,6 +1,6 @@
 import { lightness } from "../../colour/difference.ts";
 import { absorbencyOf } from "../../surface/surface.ts";
-import { isTinted, isWax, seen, stepOf, THIRSTY } from "../read-surface.ts";
+import { isTinted, isWax, stepOf, THIRSTY } from "../read-surface.ts";
 import { insertBefore, ofFamily } from "../repair.ts";
 import type { Rule } from "../rule.ts";
 import { named, topNamed } from "../words.ts";
@@ -21,9 +21,7 @@ export const clearBeforeDark: Rule = {
     const { material, step } = seam.phase;
     if (material?.role !== "wax" || !isTinted(material) || material.family === "gilding wax") return [];
     if (lightness(material.colour) > 50 || seam.houseRules.darkWax === "straight on the paint") return [];
-    const bare = seen(seam.tops).find(
-      (top) => !isWax(top.stack) && absorbencyOf(top.stack, seam.before.ground) < THIRSTY,
-    );
+    const bare = seam.seen.find((top) => !isWax(top.stack) && absorbencyOf(top.stack, seam.before.ground) < THIRSTY);
     if (!bare) return [];
     return [
       {

@@ -1,5 +1,5 @@
 import { sayDuration } from "../../units/duration.ts";
-import { isTinted, isWax, seen } from "../read-surface.ts";
+import { isTinted, isWax } from "../read-surface.ts";
 import type { Rule } from "../rule.ts";
 import { named } from "../words.ts";
 
@@ -17,7 +17,7 @@ export const secondClearWax: Rule = {
   check(seam) {
     const { material } = seam.phase;
     if (material?.role !== "wax" || isTinted(material)) return [];
-    const first = seen(seam.tops).find(
+    const first = seam.seen.find(
       ({ stack }) => isWax(stack) && !isTinted(stack!.film.material) && stack!.film.phaseId !== seam.phase.id,
     )?.stack;
     if (!first) return [];

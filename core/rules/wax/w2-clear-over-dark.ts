@@ -1,4 +1,4 @@
-import { isTinted, isWax, seen } from "../read-surface.ts";
+import { isTinted, isWax } from "../read-surface.ts";
 import { leaveOut, moveBefore } from "../repair.ts";
 import type { Rule } from "../rule.ts";
 import { named } from "../words.ts";
@@ -17,7 +17,7 @@ export const clearOverDark: Rule = {
   check(seam) {
     const { material, step } = seam.phase;
     if (material?.role !== "wax" || isTinted(material)) return [];
-    const top = seen(seam.tops).find(({ stack }) => isWax(stack) && isTinted(stack!.film.material))?.stack;
+    const top = seam.seen.find(({ stack }) => isWax(stack) && isTinted(stack!.film.material))?.stack;
     if (!top) return [];
     const finishing = seam.houseRules.lastWax === "thin clear over all";
     const dark = named(top.film.material);

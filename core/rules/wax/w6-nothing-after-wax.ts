@@ -1,4 +1,4 @@
-import { isResist, isWax, seen } from "../read-surface.ts";
+import { isResist, isWax } from "../read-surface.ts";
 import { leaveOut, moveBefore, withIntent } from "../repair.ts";
 import type { Rule } from "../rule.ts";
 import { capital, named, sayShare } from "../words.ts";
@@ -18,7 +18,7 @@ export const nothingAfterWax: Rule = {
     const { material, step, technique } = seam.phase;
     const wet = material?.carrier === "water" || technique.wets === "water";
     if (!wet) return [];
-    const waxed = seen(seam.tops).filter((top) => isWax(top.stack) && !isResist(top.stack!.film));
+    const waxed = seam.seen.filter((top) => isWax(top.stack) && !isResist(top.stack!.film));
     const top = waxed[0]?.stack;
     if (!top) return [];
     const share = waxed.reduce((sum, one) => sum + one.share, 0);
