@@ -57,7 +57,6 @@ test("a test on the ground sets what it tells: lead not tested stops the scuffin
   );
   await expect(page.getByRole(foot)).toContainText("1 stop");
   await page.getByRole("link", { name: /^Piece/ }).click();
-  await page.getByText("Lead swab").click();
   await page.getByRole("button", { name: "no change" }).click();
   await expect(page.getByRole(foot)).toContainText("0 stops");
   await page.getByText("Water drop").click();
