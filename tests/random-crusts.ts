@@ -27,7 +27,7 @@ const wait: fc.Arbitrary<Step["wait"]> = fc.option(
 );
 
 const laid = fc
-  .constantFrom(...CATALOGUE)
+  .constantFrom(...CATALOGUE.filter((material) => techniquesFor(material).length > 0))
   .chain((material) =>
     fc
       .constantFrom(...techniquesFor(material))
@@ -98,6 +98,7 @@ export const zone = (id: string, crustId: string): fc.Arbitrary<Zone> =>
       age: fc.constantFrom<Zone["ground"]["age"]>("after 1978", "after 1978", "before 1978", "unknown"),
       faces: fc.constantFrom(1, 1, 2),
       movingParts: fc.constantFrom(false, false, true),
+      inSight: fc.constantFrom(0, 0, 0, 0.3),
     })
     .map(({ kind, species, knots, relief, width, wear, heat, water, outdoors, near, ...more }) => ({
       id,
@@ -108,7 +109,12 @@ export const zone = (id: string, crustId: string): fc.Arbitrary<Zone> =>
       relief,
       orientation: more.orientation,
       use: { wear, heat, water, outdoors, near },
-      ground: { ...groundOf(kind, species, knots), soundness: more.soundness, age: more.age },
+      ground: {
+        ...groundOf(kind, species, knots),
+        soundness: more.soundness,
+        age: more.age,
+        inSight: more.inSight,
+      },
       crustId,
       overrides: [],
       hands: [],

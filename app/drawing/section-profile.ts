@@ -37,6 +37,7 @@ const TEXTURES: Record<Material["role"], Texture> = {
   tissue: "paint",
   transfer: "paint",
   ink: "paint",
+  pigment: "paint",
   patina: "paint",
   wax: "wax",
   oil: "wax",

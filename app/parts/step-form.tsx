@@ -11,7 +11,7 @@ import { INTENT_WORDS, WHERE_WORDS } from "./step-words";
 /** The kinds of step that go on some part of a face. */
 const PLACED: ReadonlySet<string> = new Set(["prepare", "coat", "take"]);
 
-const MIXABLE: ReadonlySet<string> = new Set(["paint", "glaze", "wax", "tint-base", "clear"]);
+const MIXABLE: ReadonlySet<string> = new Set(["paint", "glaze", "wax", "tint-base", "clear", "pigment"]);
 
 /** The step in hand: every field is saved as it is left. */
 export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone: Zone }) {

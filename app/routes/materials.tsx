@@ -26,6 +26,7 @@ const ROLE_TITLES: Record<Material["role"], string> = {
   tissue: "Tissue",
   transfer: "Transfers",
   ink: "Inks",
+  pigment: "Pigments",
   patina: "Patinas",
   wax: "Waxes",
   oil: "Oils",

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { plan, steps } from "../../tests/random-crusts.ts";
+import { plan, steps, zone } from "../../tests/random-crusts.ts";
 import { applyCommands } from "../edit/apply.ts";
 import type { Command } from "../edit/command.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
@@ -108,7 +108,52 @@ describe("judging again after an edit", () => {
   });
 });
 
+describe("zones of one size under one crust", () => {
+  it("share the fold and what is said of it, and never what hangs on their own ground, life or place", () => {
+    fc.assert(
+      fc.property(plan, zone("z8", "c1"), zone("z9", "c1"), (any, one, two) => {
+        const { shape, relief, carving, faces } = one;
+        const twins = [one, { ...two, shape, relief, carving, faces }];
+        const together: Plan = { ...any, pieces: [{ ...any.pieces[0]!, zones: twins }] };
+        const both = judge(together).zones.map((judged) => JSON.stringify(judged.findings));
+        twins.forEach((twin, index) => {
+          const alone = structuredClone({ ...any, pieces: [{ ...any.pieces[0]!, zones: [twin] }] });
+          expect(both[index]).toBe(JSON.stringify(judge(alone).zones[0]!.findings));
+        });
+      }),
+      { numRuns: 200 },
+    );
+  });
+});
+
 describe("the rules", () => {
+  it("are all there: the trade's list, rule by rule", () => {
+    const numbered = (letter: string, count: number, without: number[] = []) =>
+      Array.from({ length: count }, (_, at) => at + 1)
+        .filter((at) => !without.includes(at))
+        .map((at) => `${letter}${at}`);
+    const trade = [
+      ...numbered("A", 10),
+      ...numbered("B", 8),
+      // glaze over wax is told by A3 and W6
+      ...numbered("D", 6, [5]),
+      ...numbered("W", 11),
+      ...numbered("K", 11),
+      ...numbered("G", 5),
+      ...numbered("L", 3),
+      ...numbered("R", 5),
+      ...numbered("T", 3),
+      ...numbered("M", 3),
+      ...numbered("U", 7),
+      ...numbered("E", 4),
+      ...numbered("H", 3),
+      "P1",
+    ];
+    // besides: ordinary waits, and what can hurt
+    const besides = ["C1", "C2", "C3", "S1", "S2", "U8"];
+    expect(RULES.map((rule) => rule.meta.id).sort()).toEqual([...trade, ...besides].sort());
+  });
+
   it("look at phases they could speak on: narrowing them by what is laid loses nothing", () => {
     const wide = RULES.map((rule) => ({ ...rule, when: undefined }));
     fc.assert(

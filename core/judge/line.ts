@@ -136,6 +136,85 @@ function place(phase: Phase, free: Instant, demands: readonly Demand[], endsOf: 
 /** The wait without what would be said of it: a judgement is kept long, and must not hold every surface alive. */
 const bare = ({ rule, from, to, lower, gates, reason }: Demand): Wait => ({ rule, from, to, lower, gates, reason });
 
+/**
+ * The surface under a seam, which notices whether a rule looks at the ground: a rule that looks at neither the zone nor its
+ * ground says the same on every zone that lies under the same surface, and need not be asked again there.
+ */
+class WatchedSurface implements Surface {
+  touched = false;
+  readonly patches: Surface["patches"];
+  readonly places: number;
+  readonly misted: Instant | null;
+  constructor(private readonly surface: Surface) {
+    this.patches = surface.patches;
+    this.places = surface.places;
+    this.misted = surface.misted;
+  }
+  get ground() {
+    this.touched = true;
+    return this.surface.ground;
+  }
+}
+
+class WatchedSeam implements Seam {
+  readonly before: WatchedSurface;
+  readonly tops: readonly Top[];
+  readonly seen: readonly Top[];
+  readonly films: readonly { film: Film; share: Share }[];
+  readonly relief: Relief;
+  readonly houseRules: HouseRules;
+  readonly room: Room;
+  constructor(
+    private readonly bench: Bench,
+    readonly phase: Phase,
+    surface: Surface,
+    { tops, seen, films }: Tops,
+    public at: Instant,
+    readonly past: readonly Placed[],
+  ) {
+    this.before = new WatchedSurface(surface);
+    this.tops = tops;
+    this.seen = seen;
+    this.films = films;
+    this.relief = bench.zone.relief;
+    this.houseRules = bench.houseRules;
+    this.room = bench.room;
+  }
+  get zone() {
+    this.before.touched = true;
+    return this.bench.zone;
+  }
+}
+
+interface SharedLook {
+  phase: Phase;
+  free: Instant;
+  misted: Instant | null;
+  houseRules: HouseRules;
+  room: Room;
+  relief: Relief;
+  at: Instant;
+  demands: Map<Rule, readonly Demand[]>;
+  checks: Map<Rule, readonly Draft[]>;
+}
+
+const lastLooks = new WeakMap<Surface["patches"], SharedLook>();
+
+/** Asks a rule, unless it has said before what it says on any zone under this surface. */
+function askOnce<Said>(
+  said: Map<Rule, readonly Said[]>,
+  rule: Rule,
+  seam: WatchedSeam,
+  ask: (seam: Seam) => readonly Said[],
+): readonly Said[] {
+  const known = said.get(rule);
+  if (known) return known;
+  seam.before.touched = false;
+  const fresh = ask(seam);
+  if (!seam.before.touched) said.set(rule, fresh);
+  return fresh;
+}
+
 /** Every so many phases the surface is remembered, so that judging again need not begin at the ground. */
 const REMEMBER_EVERY = 8;
 
@@ -179,7 +258,10 @@ export class Line {
   look(phase: Phase, say: (rule: string, draft: Draft) => void): { starts: Instant; demands: Demand[] } {
     const seam = this.seam(phase);
     const rules = this.bench.rules.for(phase);
-    const demands = demandsOf(seam, rules);
+    const shared = this.sharedLook(phase);
+    const demands: Demand[] = [];
+    for (const rule of rules)
+      if (rule.demands) for (const demand of askOnce(shared.demands, rule, seam, rule.demands)) demands.push(demand);
     const starts = place(phase, this.free, demands, this.endsOf);
     for (const demand of demands) {
       const waited = starts - this.endsOf.get(demand.from)!;
@@ -188,7 +270,12 @@ export class Line {
       if (draft) say(demand.rule, draft);
     }
     seam.at = starts;
-    for (const rule of rules) if (rule.check) for (const draft of rule.check(seam)) say(rule.meta.id, draft);
+    if (shared.at !== starts) {
+      shared.at = starts;
+      shared.checks.clear();
+    }
+    for (const rule of rules)
+      if (rule.check) for (const draft of askOnce(shared.checks, rule, seam, rule.check)) say(rule.meta.id, draft);
     return { starts, demands };
   }
 
@@ -230,21 +317,38 @@ export class Line {
     return found;
   }
 
-  private seam(phase: Phase): Seam {
-    const { zone, houseRules, room } = this.bench;
-    const { tops, seen, films } = this.tops(phase.where.on);
-    return {
-      zone,
+  private seam(phase: Phase): WatchedSeam {
+    return new WatchedSeam(this.bench, phase, this.surface, this.tops(phase.where.on), this.free, this.phases);
+  }
+
+  /** What was said of this phase on this surface before, by rules that did not look at the zone. */
+  private sharedLook(phase: Phase): SharedLook {
+    const { houseRules, room, zone } = this.bench;
+    const { patches, misted } = this.surface;
+    const known = lastLooks.get(patches);
+    if (
+      known &&
+      known.phase === phase &&
+      known.free === this.free &&
+      known.misted === misted &&
+      known.houseRules === houseRules &&
+      known.room === room &&
+      sameRelief(known.relief, zone.relief)
+    )
+      return known;
+    const fresh: SharedLook = {
+      phase,
+      free: this.free,
+      misted,
       houseRules,
       room,
-      phase,
-      before: this.surface,
-      tops,
-      seen,
-      films,
+      relief: zone.relief,
       at: this.free,
-      past: this.phases,
+      demands: new Map(),
+      checks: new Map(),
     };
+    lastLooks.set(patches, fresh);
+    return fresh;
   }
 
   /** Signs a draft; of the same rule at the same step the worst is kept. */
@@ -272,10 +376,4 @@ export class Line {
       fixes,
     });
   }
-}
-
-function demandsOf(seam: Seam, rules: readonly Rule[]): Demand[] {
-  const demands: Demand[] = [];
-  for (const rule of rules) if (rule.demands) for (const demand of rule.demands(seam)) demands.push(demand);
-  return demands;
 }

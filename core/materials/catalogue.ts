@@ -53,6 +53,8 @@ export const CATALOGUE: readonly Material[] = [
   material("tint-base-ebony", "Sealing tint-base, ebony", "sealing tint-base", "#241f1b"),
   material("stain-water-oak", "Water stain, dark oak", "wood stain, water", "#6a4a2c"),
   material("stain-oil-walnut", "Oil stain, walnut", "wood stain, oil", "#54381f"),
+  material("pigment-umber", "Pigment powder, raw umber", "pigment powder", "#6a5238"),
+  material("pigment-lamp-black", "Pigment powder, lamp black", "pigment powder", "#2a2928"),
   material("gel-stain-umber", "Gel stain, umber", "gel stain", "#49351f"),
 
   material("crackle-medium", "Crackle medium", "crackle medium", "#d8d2c0"),

@@ -1,9 +1,11 @@
 import { lightness } from "../colour/difference.ts";
 import type { Material } from "../materials/material.ts";
+import { groundOf } from "../plan/ground.ts";
 import { RELIEF_CLASSES, type ReliefClass } from "../plan/plan.ts";
-import { type Film, patchesWhere, type Stack } from "../surface/surface.ts";
+import { absorbencyOf, bareSurface, type Film, patchesWhere, type Stack, toothOf } from "../surface/surface.ts";
 import type { Share } from "../units/units.ts";
 import type { Seam, Top } from "./rule.ts";
+import { groundNamed, named } from "./words.ts";
 
 // Small questions that several rules ask of the surface.
 
@@ -33,7 +35,7 @@ export function stacksUnder(seam: Seam): { relief: ReliefClass; stack: Stack; sh
     patchesWhere(seam.before, relief, seam.phase.where.on).map((patch) => ({
       relief,
       stack: patch.stack,
-      share: patch.share * seam.zone.relief[relief],
+      share: patch.share * seam.relief[relief],
     })),
   );
 }
@@ -50,3 +52,18 @@ export const paleTop = (tops: readonly Top[]) =>
     ({ stack }) =>
       stack !== null && stack.film.material.role === "paint" && lightness(stack.film.material.colour) >= PALE,
   )?.stack ?? null;
+
+/** Where a film lies on top the ground has no say. */
+const NO_GROUND = bareSurface(groundOf("raw timber")).ground;
+
+/** How thirsty what lies on top is; looks at the ground only where it lies bare. */
+export const absorbs = (seam: Seam, stack: Stack): number =>
+  stack === null ? absorbencyOf(null, seam.before.ground) : stack.film.material.absorbency.typical;
+
+/** What lies on top, by name; looks at the ground only where it lies bare. */
+export const topName = (seam: Seam, stack: Stack): string =>
+  stack === null ? groundNamed(seam.zone.ground) : named(stack.film.material);
+
+/** How well a coat keys to what lies on top; looks at the ground only where it lies bare. */
+export const keyedTooth = (seam: Seam, stack: Stack): number =>
+  stack === null ? toothOf(null, seam.before.ground) : toothOf(stack, NO_GROUND);

@@ -2,7 +2,7 @@ import type { Gate } from "../drying/gate.ts";
 import type { Command } from "../edit/command.ts";
 import type { Material } from "../materials/material.ts";
 import type { HouseRules } from "../plan/house-rules.ts";
-import type { Crust, Room, Zone } from "../plan/plan.ts";
+import type { Crust, Relief, Room, Zone } from "../plan/plan.ts";
 import type { Effect, Phase, RuledAs } from "../surface/phase.ts";
 import type { Film, Stack, Surface } from "../surface/surface.ts";
 import type { Instant, Minutes, Share } from "../units/units.ts";
@@ -95,6 +95,8 @@ export interface Seam {
   seen: readonly Top[];
   /** the films among the tops */
   films: readonly { film: Film; share: Share }[];
+  /** the zone's shares by relief; rules that need no more of the zone read them here */
+  relief: Relief;
   /** while demands are asked for: the earliest the hands are free; while checking: when the phase starts */
   at: Instant;
   past: readonly Placed[];

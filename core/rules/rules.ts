@@ -72,6 +72,7 @@ import { outdoors } from "./use/u4-outdoors.ts";
 import { leftUnsealed } from "./use/u5-left-unsealed.ts";
 import { neverCertified } from "./use/u6-never-certified.ts";
 import { movingParts } from "./use/u7-moving-parts.ts";
+import { groundKeptInSight } from "./use/u8-ground-kept-in-sight.ts";
 import { clearBeforeDark } from "./wax/w1-clear-before-dark.ts";
 import { clearOverDark } from "./wax/w2-clear-over-dark.ts";
 import { darkOnClear } from "./wax/w3-dark-on-clear.ts";
@@ -160,6 +161,7 @@ export const RULES: readonly Rule[] = [
   leftUnsealed,
   neverCertified,
   movingParts,
+  groundKeptInSight,
   dew,
   tooCold,
   tooDamp,

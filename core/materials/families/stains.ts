@@ -49,6 +49,19 @@ export const STAINS = {
     volumeSolids: mem(20),
     hazards: ["fumes", "flammable", "oily rags"],
   },
+  // stirred into paint, glaze or wax; never laid by itself
+  "pigment powder": {
+    ...stain,
+    role: "pigment",
+    carrier: "none",
+    contrastRatio: mem(0.5),
+    drying: { touch: mem(0), recoat: mem(0), beforeClear: mem(0), cure: mem(0) },
+    solubility: null,
+    soldAs: "powder",
+    spreadingRate: mem(100),
+    volumeSolids: mem(100),
+    hazards: ["powder"],
+  },
   "gel stain": {
     ...stain,
     role: "glaze",

@@ -1,6 +1,6 @@
 import type { Material } from "../../materials/material.ts";
-import { type Stack, toothOf } from "../../surface/surface.ts";
-import { isWax, stepOf } from "../read-surface.ts";
+import type { Stack } from "../../surface/surface.ts";
+import { isWax, keyedTooth, stepOf } from "../read-surface.ts";
 import { insertBefore, type NewStep, ofFamily, patchStep, withIntent } from "../repair.ts";
 import type { Draft, Fix, Place, Rule, Seam } from "../rule.ts";
 import { capital, named, topNamed } from "../words.ts";
@@ -12,9 +12,10 @@ const VERY_SLICK = 0.2;
 const shortfall = (material: Material, tooth: number) => 1 - tooth - material.grip.typical;
 
 function tooSlick(seam: Seam, material: Material, stack: Stack): Draft | null {
-  const { ground } = seam.before;
-  const short = shortfall(material, toothOf(stack, ground));
+  const tooth = keyedTooth(seam, stack);
+  const short = shortfall(material, tooth);
   if (short < 1e-9) return null;
+  const { ground } = seam.before;
   // sound varnish is the one slick ground that the schools differ on
   const school =
     stack === null && ground.ground.kind === "varnished timber" && ground.sound ? seam.houseRules.ground : null;
@@ -25,7 +26,7 @@ function tooSlick(seam: Seam, material: Material, stack: Stack): Draft | null {
   const keyed = stack === null ? ground.keyed : stack.film.keyed;
   const fixes = (place: Place): Fix[] => {
     const list: Fix[] = [];
-    const afterScuff = Math.min(1, toothOf(stack, ground) + (toothOf(stack, ground) < VERY_SLICK ? 0.2 : 0.4));
+    const afterScuff = Math.min(1, tooth + (tooth < VERY_SLICK ? 0.2 : 0.4));
     const scuff: NewStep[] = keyed ? [] : [{ how: "scuff" }];
     if (!keyed && shortfall(material, afterScuff) < 1e-9)
       list.push({
@@ -72,9 +73,9 @@ function tooSlick(seam: Seam, material: Material, stack: Stack): Draft | null {
 
 /** The school that primes old varnish always, even where it is scuffed. */
 function alwaysPrimed(seam: Seam, material: Material, stack: Stack): Draft | null {
+  if (seam.houseRules.ground !== "primed" || stack !== null || material.role === "primer") return null;
   const { ground } = seam.before.ground;
-  if (seam.houseRules.ground !== "primed" || stack !== null || ground.kind !== "varnished timber") return null;
-  if (material.role === "primer") return null;
+  if (ground.kind !== "varnished timber") return null;
   return {
     severity: "caution",
     title: `Your house primes ${topNamed(null, ground)} first`,

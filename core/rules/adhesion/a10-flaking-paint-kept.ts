@@ -14,7 +14,7 @@ export const flakingPaintKept: Rule = {
   looksAt: ["coat"],
   check(seam) {
     const { material, step, intents } = seam.phase;
-    if (!material || seam.before.ground.sound || !seam.seen.some((top) => top.stack === null)) return [];
+    if (!material || !seam.seen.some((top) => top.stack === null) || seam.before.ground.sound) return [];
     const wanted = intents.includes("weathered");
     return [
       {

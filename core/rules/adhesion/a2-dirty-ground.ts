@@ -16,10 +16,9 @@ export const dirtyGround: Rule = {
   looksAt: ["coat"],
   check(seam) {
     const { material, step } = seam.phase;
+    if (!material || material.role === "wax" || !seam.seen.some((top) => top.stack === null)) return [];
     const { ground, contamination } = seam.before.ground;
-    if (!material || material.role === "wax" || contamination.length === 0) return [];
-    const bare = seam.seen.some((top) => top.stack === null);
-    if (!bare) return [];
+    if (contamination.length === 0) return [];
     const needsSolvent = contamination.some((one) => one !== "grease");
     return [
       {

@@ -1,9 +1,8 @@
 import { colourDifference } from "../../colour/difference.ts";
-import { absorbencyOf } from "../../surface/surface.ts";
-import { stepOf, THIRSTY } from "../read-surface.ts";
+import { absorbs, stepOf, THIRSTY, topName } from "../read-surface.ts";
 import { patchStep, sealFirst } from "../repair.ts";
 import type { Draft, Rule, Seam } from "../rule.ts";
-import { capital, named, topNamed } from "../words.ts";
+import { capital, named } from "../words.ts";
 
 /** Below this colour difference a crack hardly reads. */
 const CRACK_READS = 15;
@@ -61,12 +60,12 @@ export const baseForCracks: Rule = {
   check(seam) {
     if (seam.phase.material?.role !== "medium") return contrast(seam);
     if (seam.phase.coat > 1) return [];
-    const thirsty = seam.seen.find((top) => absorbencyOf(top.stack, seam.before.ground) >= THIRSTY);
+    const thirsty = seam.seen.find((top) => absorbs(seam, top.stack) >= THIRSTY);
     const drinks: Draft[] = thirsty
       ? [
           {
             severity: "caution",
-            title: `The ${topNamed(thirsty.stack, seam.zone.ground)} will drink the crackle medium`,
+            title: `The ${topName(seam, thirsty.stack)} will drink the crackle medium`,
             because: "It is thirsty and unsealed; the medium sinks in and the cracks stay thin or fail.",
             lower: stepOf(thirsty.stack),
             part: "thirsty",

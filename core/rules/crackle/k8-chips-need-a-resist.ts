@@ -1,8 +1,7 @@
-import { absorbencyOf, toothOf } from "../../surface/surface.ts";
-import { films, isWax, sharesOf, stacksUnder, stepOf } from "../read-surface.ts";
+import { absorbs, films, isWax, keyedTooth, sharesOf, stacksUnder, stepOf, topName } from "../read-surface.ts";
 import { insertBefore, leaveOut, ofFamily, patchStep } from "../repair.ts";
 import type { Fix, Rule, Seam, Top } from "../rule.ts";
-import { capital, named, sayShare, topNamed } from "../words.ts";
+import { capital, named, sayShare } from "../words.ts";
 
 /** From this absorbency milk paint soaks in and stays. */
 const SOAKS_IN = 0.5;
@@ -10,8 +9,8 @@ const SOAKS_IN = 0.5;
 function comesAway(seam: Seam, top: Top): boolean {
   const { stack } = top;
   if (stack !== null && (stack.film.resist || isWax(stack))) return true;
-  const slick = toothOf(stack, seam.before.ground) < 0.25;
-  const sealed = absorbencyOf(stack, seam.before.ground) < 0.3;
+  const slick = keyedTooth(seam, stack) < 0.25;
+  const sealed = absorbs(seam, stack) < 0.3;
   return slick || (sealed && seam.phase.material!.brittle);
 }
 
@@ -56,7 +55,7 @@ export const chipsNeedAResist: Rule = {
     const open = seam.seen;
     const some = open.find((top) => comesAway(seam, top));
     if (some) {
-      const lower = topNamed(some.stack, seam.zone.ground);
+      const lower = topName(seam, some.stack);
       return [
         {
           severity: "note",
@@ -68,14 +67,14 @@ export const chipsNeedAResist: Rule = {
     }
     const top = open[0];
     if (!top) return [];
-    const soaks = absorbencyOf(top.stack, seam.before.ground) >= SOAKS_IN;
+    const soaks = absorbs(seam, top.stack) >= SOAKS_IN;
     return [
       {
         severity: "caution",
         title: `${capital(named(material))} will hardly chip here`,
         because: soaks
-          ? `The ${topNamed(top.stack, seam.zone.ground)} is thirsty: the paint soaks in and holds.`
-          : `It holds well on the ${topNamed(top.stack, seam.zone.ground)}.`,
+          ? `The ${topName(seam, top.stack)} is thirsty: the paint soaks in and holds.`
+          : `It holds well on the ${topName(seam, top.stack)}.`,
         lower: stepOf(top.stack),
         fixes: (place) => {
           const wax = ofFamily(place.shelf, "clear wax");

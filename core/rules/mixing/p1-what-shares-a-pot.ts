@@ -12,6 +12,8 @@ const isWaxy = (material: Material) => material.binder === "wax" || material.bin
 /** Whether two materials may share a pot, from what carries and what binds them. */
 function together(one: Material, two: Material): Verdict {
   const either = (fits: (material: Material) => boolean) => fits(one) || fits(two);
+  // a powder goes into anything that is stirred
+  if (either(({ role }) => role === "pigment")) return null;
   const both = (fits: (material: Material) => boolean) => fits(one) && fits(two);
   // paint into paste wax is an old trick: the wax takes it up although one is water and the other is not
   if (either(isWaxy)) {

@@ -2,10 +2,10 @@ import { holdsFrom } from "../../drying/solubility.ts";
 import { RELIEF_CLASSES } from "../../plan/plan.ts";
 import { dissolved, type Film, patchesWhere, type Stack } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";
-import { films, stepOf } from "../read-surface.ts";
+import { films, stepOf, topName } from "../read-surface.ts";
 import { indexOfStep, insertBefore, ofFamily, patchStep, waitBefore } from "../repair.ts";
 import type { Draft, Fix, Place, Rule, Seam } from "../rule.ts";
-import { listed, named, topNamed } from "../words.ts";
+import { listed, named } from "../words.ts";
 
 interface Reach {
   opened: Film[];
@@ -30,7 +30,7 @@ function deepest(seam: Seam): Reach | null {
   let found: Reach | null = null;
   const { on } = seam.phase.where;
   for (const relief of on === "everywhere" ? WORN : RELIEF_CLASSES) {
-    if (seam.zone.relief[relief] <= 0) continue;
+    if (seam.relief[relief] <= 0) continue;
     for (const { stack } of patchesWhere(seam.before, relief, on)) {
       const reach = reachOf(seam, stack);
       if (reach.opened.length > (found?.opened.length ?? 0)) found = reach;
@@ -70,7 +70,7 @@ function goesThrough(seam: Seam, reach: Reach, reveals: string): Draft | null {
   return {
     severity: "stop",
     title: `The wet cloth goes through the ${named(target.material)} that is meant to show`,
-    because: `It is ${sayDuration(seam.at - target.laidAt)} old and still dissolves, so the cloth opens ${layerNames(reach.opened)} down to ${topNamed(reach.lands, seam.zone.ground)}.`,
+    because: `It is ${sayDuration(seam.at - target.laidAt)} old and still dissolves, so the cloth opens ${layerNames(reach.opened)} down to ${topName(seam, reach.lands)}.`,
     lower: reveals,
     fixes,
   };
@@ -101,7 +101,7 @@ export const distressReach: Rule = {
       {
         severity: "note",
         title: `The cloth opens ${layerNames(reach.opened)}`,
-        because: `It stops at ${topNamed(reach.lands, seam.zone.ground)}, which shows on the worn edges.`,
+        because: `It stops at ${topName(seam, reach.lands)}, which shows on the worn edges.`,
         lower: stepOf(reach.lands),
       },
     ];

@@ -1,10 +1,9 @@
 import { lightness } from "../../colour/difference.ts";
-import { absorbencyOf } from "../../surface/surface.ts";
 import { acceptsThirst, porousGlazeFixes } from "../porous-glaze.ts";
-import { isTinted, stepOf, THIRSTY } from "../read-surface.ts";
+import { absorbs, isTinted, stepOf, THIRSTY, topName } from "../read-surface.ts";
 import { insertBefore, ofFamily, withIntent } from "../repair.ts";
 import type { Fix, Place, Rule } from "../rule.ts";
-import { capital, named, sayShare, topNamed } from "../words.ts";
+import { capital, named, sayShare } from "../words.ts";
 
 const DARK_GLAZE = 45;
 
@@ -26,11 +25,11 @@ export const tintOnThirstyPaint: Rule = {
     const wax = material.role === "wax";
     const darkGlaze = material.role === "glaze" && lightness(material.colour) < DARK_GLAZE;
     if (!wax && !darkGlaze) return [];
-    const thirsty = seam.seen.filter((top) => absorbencyOf(top.stack, seam.before.ground) >= THIRSTY);
+    const thirsty = seam.seen.filter((top) => absorbs(seam, top.stack) >= THIRSTY);
     const top = thirsty[0];
     if (!top) return [];
     const share = thirsty.reduce((sum, one) => sum + one.share, 0);
-    const below = topNamed(top.stack, seam.zone.ground);
+    const below = topName(seam, top.stack);
     const wanted = step.intents.includes("stain");
     const accepted = wax ? seam.houseRules.darkWax === "straight on the paint" : acceptsThirst(seam);
     const fixes = (place: Place): Fix[] => {

@@ -1,8 +1,7 @@
-import { absorbencyOf } from "../../surface/surface.ts";
 import { acceptsThirst, isDamp, porousGlazeFixes } from "../porous-glaze.ts";
-import { isTinted, stepOf, THIRSTY } from "../read-surface.ts";
+import { absorbs, isTinted, stepOf, THIRSTY, topName } from "../read-surface.ts";
 import type { Place, Rule } from "../rule.ts";
-import { capital, named, topNamed } from "../words.ts";
+import { capital, named } from "../words.ts";
 
 export const glazeGrabs: Rule = {
   meta: {
@@ -19,10 +18,10 @@ export const glazeGrabs: Rule = {
   check(seam) {
     const { material, step } = seam.phase;
     if (material?.role !== "glaze" || !isTinted(material)) return [];
-    const top = seam.seen.find((one) => absorbencyOf(one.stack, seam.before.ground) >= THIRSTY);
+    const top = seam.seen.find((one) => absorbs(seam, one.stack) >= THIRSTY);
     if (!top) return [];
     const wanted = step.intents.includes("stain") || acceptsThirst(seam);
-    const below = topNamed(top.stack, seam.zone.ground);
+    const below = topName(seam, top.stack);
     return [
       {
         severity: wanted ? "note" : "caution",

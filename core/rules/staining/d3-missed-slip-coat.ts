@@ -1,7 +1,6 @@
-import { absorbencyOf } from "../../surface/surface.ts";
-import { isTinted, THIRSTY } from "../read-surface.ts";
+import { absorbs, isTinted, THIRSTY, topName } from "../read-surface.ts";
 import type { Rule } from "../rule.ts";
-import { named, topNamed } from "../words.ts";
+import { named } from "../words.ts";
 
 export const missedSlipCoat: Rule = {
   meta: {
@@ -19,12 +18,12 @@ export const missedSlipCoat: Rule = {
     if (material?.role !== "glaze" || !isTinted(material) || seam.phase.coat > 1) return [];
     const slip = seam.seen.find(({ stack }) => stack?.film.material.family === "clear glaze medium")?.stack;
     const under = slip?.below ?? null;
-    if (!slip || absorbencyOf(under, seam.before.ground) < THIRSTY) return [];
+    if (!slip || absorbs(seam, under) < THIRSTY) return [];
     return [
       {
         severity: "note",
         title: "Look for misses in the slip coat before the tint",
-        because: `Seen against the light, a miss is dull on the ${topNamed(under, seam.zone.ground)}; the ${named(material)} grabs there.`,
+        because: `Seen against the light, a miss is dull on the ${topName(seam, under)}; the ${named(material)} grabs there.`,
         lower: slip.film.stepId,
       },
     ];

@@ -24,12 +24,13 @@ export const bleedThrough: Rule = {
   when: { lays: ["paint", "primer"] },
   check(seam) {
     const { material, step } = seam.phase;
-    const { ground } = seam.zone;
-    if (!material || ground.bleeds.length === 0 || !showsBleed(material) || material.tannin === "blocks") return [];
+    if (!material || !showsBleed(material) || material.tannin === "blocks") return [];
     const open = seam.seen.find((top) =>
       [...films(top.stack)].every((film) => film.material.tannin === "passes" && !showsBleed(film.material)),
     );
     if (!open) return [];
+    const { ground } = seam.zone;
+    if (ground.bleeds.length === 0) return [];
     const raw = ground.kind === "raw timber";
     const wanted = step.intents.includes("stain");
     const lowest = [...films(open.stack)].at(-1)?.stepId ?? step.id;

@@ -20,6 +20,7 @@ export const varnishAmbersWhite: Rule = {
     if (!material?.yellows || seam.phase.coat > 1 || intents.includes("stain")) return [];
     const pale = paleTop(seam.tops);
     if (!pale) return [];
+    const hard = seam.zone.use.wear === "hard";
     return [
       {
         severity: "caution",
@@ -29,10 +30,7 @@ export const varnishAmbersWhite: Rule = {
         fixes: (place) => {
           const clear =
             material.role === "clear"
-              ? ofFamily(
-                  place.shelf,
-                  seam.zone.use.wear === "hard" ? "tough water-borne polyurethane" : "water-borne clear coat",
-                )
+              ? ofFamily(place.shelf, hard ? "tough water-borne polyurethane" : "water-borne clear coat")
               : undefined;
           const list: Fix[] = [];
           if (clear)

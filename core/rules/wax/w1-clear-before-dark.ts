@@ -1,9 +1,8 @@
 import { lightness } from "../../colour/difference.ts";
-import { absorbencyOf } from "../../surface/surface.ts";
-import { isTinted, isWax, stepOf, THIRSTY } from "../read-surface.ts";
+import { absorbs, isTinted, isWax, stepOf, THIRSTY, topName } from "../read-surface.ts";
 import { insertBefore, ofFamily } from "../repair.ts";
 import type { Rule } from "../rule.ts";
-import { named, topNamed } from "../words.ts";
+import { named } from "../words.ts";
 
 export const clearBeforeDark: Rule = {
   meta: {
@@ -21,13 +20,13 @@ export const clearBeforeDark: Rule = {
     const { material, step } = seam.phase;
     if (material?.role !== "wax" || !isTinted(material) || material.family === "gilding wax") return [];
     if (lightness(material.colour) > 50 || seam.houseRules.darkWax === "straight on the paint") return [];
-    const bare = seam.seen.find((top) => !isWax(top.stack) && absorbencyOf(top.stack, seam.before.ground) < THIRSTY);
+    const bare = seam.seen.find((top) => !isWax(top.stack) && absorbs(seam, top.stack) < THIRSTY);
     if (!bare) return [];
     return [
       {
         severity: "note",
         title: `Clear wax usually goes under the ${named(material)}`,
-        because: `The ${topNamed(bare.stack, seam.zone.ground)} is sealed, so the dark will not stain it; it moves less than over clear.`,
+        because: `The ${topName(seam, bare.stack)} is sealed, so the dark will not stain it; it moves less than over clear.`,
         schools: "Others wax dark straight on a sealed face.",
         lower: stepOf(bare.stack),
         fixes: (place) => {

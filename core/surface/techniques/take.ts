@@ -118,6 +118,17 @@ export const TAKING: readonly Technique[] = [
     sign: "the solvent has left and the colour has lightened",
   }),
   take({
+    id: "steel-wool",
+    name: "Rub with fine steel wool",
+    minutesPerSquareMetre: 12,
+    effects: [
+      { does: "abrade", micrometres: 5, worked: { arris: 0.6, field: 0.2, high: 0.5, recess: 0 } },
+      { does: "key" },
+    ],
+    hazards: ["dust"],
+    hint: "finest grade, along the grain; pick the strands out of grooves, they rust under water",
+  }),
+  take({
     id: "burnish",
     name: "Burnish with brown paper",
     minutesPerSquareMetre: 12,

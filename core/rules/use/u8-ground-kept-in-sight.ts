@@ -1,0 +1,52 @@
+import { shows } from "../../surface/surface.ts";
+import { WORTH_SAYING } from "../read-surface.ts";
+import type { Rule } from "../rule.ts";
+import { groundNamed } from "../words.ts";
+
+/** Of what was meant to stay in sight, at least so much must show. */
+const ENOUGH = 0.5;
+
+export const groundKeptInSight: Rule = {
+  meta: {
+    id: "U8",
+    title: "What is meant to stay in sight is left bare",
+    reason:
+      "Old gilding, a carved date, a face of good timber: once it is under three coats nobody gets it back without a scar.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["finish"],
+  finish(finish) {
+    const wanted = finish.zone.ground.inSight;
+    if (wanted < WORTH_SAYING) return [];
+    const seenNow = shows(finish.after, finish.zone.relief).get("ground") ?? 0;
+    if (seenNow >= ENOUGH * wanted) return [];
+    return [
+      {
+        severity: "caution",
+        title: `The ${groundNamed(finish.zone.ground)} is covered that was meant to stay in sight`,
+        because: `${Math.round(wanted * 100)} % of ${finish.zone.name} was to show its ground; ${Math.round(seenNow * 100)} % does.`,
+        lower: "ground",
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "nothing meant to show",
+        ground: "raw timber",
+        species: "pine",
+        steps: [["brush", "mineral-storm", { coats: 2 }]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "old gilding painted over",
+        ground: "old gilding",
+        groundIs: { inSight: 0.3, age: "after 1978" },
+        steps: [["clean"], ["scuff"], ["brush", "mineral-storm", { coats: 2 }]],
+      },
+    ],
+  },
+};
