@@ -202,11 +202,12 @@ const lastLooks = new WeakMap<Surface["patches"], SharedLook>();
 
 /** Asks a rule, unless it has said before what it says on any zone under this surface. */
 function askOnce<Said>(
-  said: Map<Rule, readonly Said[]>,
+  said: Map<Rule, readonly Said[]> | undefined,
   rule: Rule,
   seam: WatchedSeam,
   ask: (seam: Seam) => readonly Said[],
 ): readonly Said[] {
+  if (said === undefined) return ask(seam);
   const known = said.get(rule);
   if (known) return known;
   seam.before.touched = false;
@@ -254,14 +255,17 @@ export class Line {
     }
   }
 
-  /** Places and checks a phase, and says what was drafted about it; nothing is laid. */
-  look(phase: Phase, say: (rule: string, draft: Draft) => void): { starts: Instant; demands: Demand[] } {
+  /** Places and checks a phase, and says what was drafted of it; nothing is laid. What zones alike share may be handed in. */
+  look(
+    phase: Phase,
+    say: (rule: string, draft: Draft) => void,
+    shared: SharedLook | null = null,
+  ): { starts: Instant; demands: Demand[] } {
     const seam = this.seam(phase);
     const rules = this.bench.rules.for(phase);
-    const shared = this.sharedLook(phase);
     const demands: Demand[] = [];
     for (const rule of rules)
-      if (rule.demands) for (const demand of askOnce(shared.demands, rule, seam, rule.demands)) demands.push(demand);
+      if (rule.demands) for (const demand of askOnce(shared?.demands, rule, seam, rule.demands)) demands.push(demand);
     const starts = place(phase, this.free, demands, this.endsOf);
     for (const demand of demands) {
       const waited = starts - this.endsOf.get(demand.from)!;
@@ -270,12 +274,12 @@ export class Line {
       if (draft) say(demand.rule, draft);
     }
     seam.at = starts;
-    if (shared.at !== starts) {
+    if (shared && shared.at !== starts) {
       shared.at = starts;
       shared.checks.clear();
     }
     for (const rule of rules)
-      if (rule.check) for (const draft of askOnce(shared.checks, rule, seam, rule.check)) say(rule.meta.id, draft);
+      if (rule.check) for (const draft of askOnce(shared?.checks, rule, seam, rule.check)) say(rule.meta.id, draft);
     return { starts, demands };
   }
 
@@ -283,7 +287,11 @@ export class Line {
   take(phase: Phase) {
     if (this.phases.length % REMEMBER_EVERY === 0)
       this.remembered.push({ at: this.phases.length, surface: this.surface });
-    const { starts, demands } = this.look(phase, (rule, draft) => this.note(rule, phase.step.id, draft));
+    const { starts, demands } = this.look(
+      phase,
+      (rule, draft) => this.note(rule, phase.step.id, draft),
+      this.sharedLook(phase),
+    );
     this.surface = apply(this.surface, phase, starts);
     this.free = starts + phase.hands;
     this.endsOf.set(phase.id, this.free);
