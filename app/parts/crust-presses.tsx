@@ -12,6 +12,7 @@ export function CrustPresses({ judged, selection }: { judged: ZoneJudgement; sel
   const { crust, zone } = judged;
   const shared = zonesWithCrust(plan, crust.id).length > 1;
   const others = plan.crusts.filter((one) => one.id !== crust.id);
+  const unused = others.filter((one) => zonesWithCrust(plan, one.id).length === 0);
   return (
     <section aria-label="The whole crust" className="border-t border-line pt-3">
       <h2 className="mb-1.5 text-lg">The whole crust</h2>
@@ -48,6 +49,18 @@ export function CrustPresses({ judged, selection }: { judged: ZoneJudgement; sel
           <button className="press">Lay it</button>
         </EditForm>
       )}
+      {unused.map((one) => (
+        <EditForm
+          key={one.id}
+          does="remove crust"
+          about={{ crustId: one.id }}
+          className="mt-2 flex items-center gap-2"
+          label={`Take away ${one.name}`}
+        >
+          <span className="min-w-0 flex-1 truncate text-note text-soft">{one.name}, on no zone</span>
+          <button className="link min-h-6 text-note">take away</button>
+        </EditForm>
+      ))}
     </section>
   );
 }

@@ -1,4 +1,4 @@
-import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
+import { ArrowDown, ArrowUp, Scissors, Trash2 } from "lucide-react";
 import { CATALOGUE } from "#core/materials/catalogue";
 import { isTimber } from "#core/plan/ground";
 import { type Crust, INTENTS, type Step, WHERE, type Zone } from "#core/plan/plan";
@@ -207,7 +207,7 @@ export function StepPresses({ crust, step }: { crust: Crust; step: Step }) {
   const at = crust.steps.indexOf(step);
   const about = { crustId: crust.id, stepId: step.id };
   return (
-    <div className="flex gap-2">
+    <div className="flex flex-wrap gap-2">
       <EditForm does="move step" about={{ ...about, to: "up" }}>
         <button className="press" disabled={at === crust.steps.length - 1}>
           <ArrowUp size={15} strokeWidth={1.5} aria-hidden="true" /> Up
@@ -223,6 +223,16 @@ export function StepPresses({ crust, step }: { crust: Crust; step: Step }) {
           <Trash2 size={15} strokeWidth={1.5} aria-hidden="true" /> Leave out
         </button>
       </EditForm>
+      {at > 0 && step.branch === undefined && (
+        <EditForm does="split crust" about={about}>
+          <button
+            className="press"
+            title="What lies under this step is kept as a crust of its own, to be laid elsewhere"
+          >
+            <Scissors size={15} strokeWidth={1.5} aria-hidden="true" /> Split
+          </button>
+        </EditForm>
+      )}
     </div>
   );
 }

@@ -159,6 +159,13 @@ test("a shared crust is split off for one zone, held beside another, and laid ag
   await page.getByLabel("Lay another crust of this job here").selectOption({ label: "Pale, worn to walnut" });
   await page.getByRole("button", { name: "Lay it" }).click();
   await expect(page.getByRole("textbox", { name: "Name of the crust" })).toHaveValue("Pale, worn to walnut");
+  // what no zone has any more can be taken away, and what lies under a step be kept for elsewhere
+  await page.getByRole("button", { name: "take away" }).click();
+  await expect(page.getByRole("button", { name: "take away" })).toHaveCount(0);
+  await page.locator("#ladder a[data-step=bone]").click();
+  await page.getByRole("button", { name: "Split" }).click();
+  await page.getByRole("link", { name: "Let go" }).click();
+  await expect(page.getByText("Pale, worn to walnut, 2, on no zone")).toBeVisible();
 });
 
 test("an inspection has ways: the planned one is dated, the other only checked", async ({ page }) => {
