@@ -100,3 +100,14 @@ export const dropWait = (place: Place, stepId: string, label: string): Fix[] => 
 
 /** Steps after the last one. */
 export const appended = (place: Place, steps: readonly NewStep[]) => insertAt(place, place.crust.steps.length, steps);
+
+/** Lays another material in a step, pinning it where the plan does not know it yet. */
+export const layInstead = (
+  place: Place,
+  stepId: string,
+  material: Material,
+  patch: Parameters<typeof patchStep>[2] = {},
+): Command[] => [
+  ...(place.shelf.pinned.has(material.id) ? [] : [{ do: "pin material" as const, material }]),
+  ...patchStep(place, stepId, { ...patch, what: material.id }),
+];

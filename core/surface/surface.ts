@@ -519,21 +519,6 @@ export function absorbencyOf(stack: Stack, ground: GroundState): number {
   return stack === null ? ground.ground.absorbency : stack.film.material.absorbency.typical;
 }
 
-/** How far it gives under what lies on it: 0 hard, 1 soft. A film that has not cured is softer than its figure. */
-export function softnessOf(stack: Stack, at: Instant): number {
-  if (stack === null) return 0;
-  const { hardness, drying } = stack.film.material;
-  const cured = Math.min(1, Math.max(0, (at - stack.film.laidAt) / Math.max(1, drying.cure.typical)));
-  return 1 - hardness.typical * (0.6 + 0.4 * cured);
-}
-
-/** How much it shines, 0 matt to 1 gloss; buffing brings wax up. */
-export function glossOf(stack: Stack): number {
-  if (stack === null) return 0.1;
-  const { gloss, binder } = stack.film.material;
-  return binder === "wax" && !stack.film.polished ? gloss.typical * 0.4 : gloss.typical;
-}
-
 /** How much of what lies beneath a film hides, 0 to 1: a film of n normal coats lets (1 − contrast ratio)^n through. */
 export function hiding(film: Film): Share {
   const coats = film.micrometres / dryFilm(film.material);

@@ -1,7 +1,7 @@
 import type { Film } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { THIRSTY, WORTH_SAYING } from "../read-surface.ts";
-import { ofFamily, patchStep, waitBefore, withIntent } from "../repair.ts";
+import { layInstead, ofFamily, waitBefore, withIntent } from "../repair.ts";
 import type { Fix, Rule, Seam } from "../rule.ts";
 import { capital, named } from "../words.ts";
 
@@ -56,10 +56,7 @@ export const brittleOverSoft: Rule = {
           if (flexible && material.role === "clear")
             list.push({
               label: `Use ${named(flexible)} instead, which gives a little`,
-              commands: [
-                ...(place.shelf.pinned.has(flexible.id) ? [] : [{ do: "pin material" as const, material: flexible }]),
-                ...patchStep(place, step.id, { what: flexible.id }),
-              ],
+              commands: layInstead(place, step.id, flexible),
             });
           list.push({
             label: "Crazing is wanted",

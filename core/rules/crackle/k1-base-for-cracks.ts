@@ -1,6 +1,6 @@
 import { colourDifference } from "../../colour/difference.ts";
 import { absorbs, stepOf, THIRSTY, topName } from "../read-surface.ts";
-import { patchStep, sealFirst } from "../repair.ts";
+import { layInstead, sealFirst } from "../repair.ts";
 import type { Draft, Rule, Seam } from "../rule.ts";
 import { capital, named } from "../words.ts";
 
@@ -33,10 +33,7 @@ function contrast(seam: Seam): Draft[] {
         return [
           {
             label: `Crack ${named(other)} over it instead`,
-            commands: [
-              ...(place.shelf.pinned.has(other.id) ? [] : [{ do: "pin material" as const, material: other }]),
-              ...patchStep(place, seam.phase.step.id, { what: other.id }),
-            ],
+            commands: layInstead(place, seam.phase.step.id, other),
             look: `changes the top colour${family === other.family ? ", same kind of paint" : ""}`,
           },
         ];

@@ -3,6 +3,7 @@ import { sayDuration } from "../../units/duration.ts";
 import { isOpenWet, stepOf } from "../read-surface.ts";
 import { dropWait, insertBefore, leaveOut } from "../repair.ts";
 import type { Place, Rule } from "../rule.ts";
+import { A_QUARTER, CRUMB_ON_WET, SMALL_FACE } from "./stack.ts";
 
 export const crumbOnWetPaint: Rule = {
   meta: {
@@ -71,14 +72,8 @@ export const crumbOnWetPaint: Rule = {
     clean: [
       {
         shows: "crumb on wet misted paint",
-        ground: "raw timber",
-        species: "pine",
-        zone: { shape: { kind: "panel", width: 300, height: 300, count: 1 } },
-        steps: [
-          ["brush", "chalk-slate"],
-          ["mist"],
-          ["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }],
-        ],
+        ...SMALL_FACE,
+        steps: CRUMB_ON_WET,
       },
     ],
     faulty: [
@@ -99,7 +94,7 @@ export const crumbOnWetPaint: Rule = {
         shows: "crumb on bare timber",
         ground: "raw timber",
         species: "pine",
-        steps: [["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }]],
+        steps: [["sprinkle", "texture-crumb", A_QUARTER]],
       },
     ],
   },

@@ -2,6 +2,7 @@ import { openFrom } from "../../drying/gate.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { dropWait, insertBefore, patchStep } from "../repair.ts";
 import type { Place, Rule } from "../rule.ts";
+import { CRUMB_ON_WET, SMALL_FACE } from "./stack.ts";
 
 export const paintOverCrumb: Rule = {
   meta: {
@@ -62,41 +63,20 @@ export const paintOverCrumb: Rule = {
     clean: [
       {
         shows: "the next colour tapped over dry crumb",
-        ground: "raw timber",
-        species: "pine",
-        zone: { shape: { kind: "panel", width: 300, height: 300, count: 1 } },
-        steps: [
-          ["brush", "chalk-slate"],
-          ["mist"],
-          ["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }],
-          ["tap", "chalk-bone-white"],
-        ],
+        ...SMALL_FACE,
+        steps: [...CRUMB_ON_WET, ["tap", "chalk-bone-white"]],
       },
     ],
     faulty: [
       {
         shows: "the next colour stroked over crumb",
-        ground: "raw timber",
-        species: "pine",
-        zone: { shape: { kind: "panel", width: 300, height: 300, count: 1 } },
-        steps: [
-          ["brush", "chalk-slate"],
-          ["mist"],
-          ["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }],
-          ["brush", "chalk-bone-white"],
-        ],
+        ...SMALL_FACE,
+        steps: [...CRUMB_ON_WET, ["brush", "chalk-bone-white"]],
       },
       {
         shows: "the next colour after an hour",
-        ground: "raw timber",
-        species: "pine",
-        zone: { shape: { kind: "panel", width: 300, height: 300, count: 1 } },
-        steps: [
-          ["brush", "chalk-slate"],
-          ["mist"],
-          ["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }],
-          ["tap", "chalk-bone-white", { wait: { kind: "exactly", minutes: 60 } }],
-        ],
+        ...SMALL_FACE,
+        steps: [...CRUMB_ON_WET, ["tap", "chalk-bone-white", { wait: { kind: "exactly", minutes: 60 } }]],
       },
     ],
   },

@@ -1,5 +1,6 @@
 import { films, stacksUnder } from "../read-surface.ts";
 import type { Rule } from "../rule.ts";
+import { CRUMB_ON_WET, SMALL_FACE } from "./stack.ts";
 
 export const scrapeWhenDry: Rule = {
   meta: {
@@ -44,16 +45,8 @@ export const scrapeWhenDry: Rule = {
     faulty: [
       {
         shows: "crumb scraped off",
-        ground: "raw timber",
-        species: "pine",
-        zone: { shape: { kind: "panel", width: 300, height: 300, count: 1 } },
-        steps: [
-          ["brush", "chalk-slate"],
-          ["mist"],
-          ["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }],
-          ["tap", "chalk-bone-white"],
-          ["scrape"],
-        ],
+        ...SMALL_FACE,
+        steps: [...CRUMB_ON_WET, ["tap", "chalk-bone-white"], ["scrape"]],
       },
     ],
   },

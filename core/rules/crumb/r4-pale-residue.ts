@@ -1,5 +1,6 @@
 import { appended, ofFamily } from "../repair.ts";
 import type { Rule } from "../rule.ts";
+import { CRUMB_ON_WET, SMALL_FACE } from "./stack.ts";
 
 export const paleResidue: Rule = {
   meta: {
@@ -40,33 +41,15 @@ export const paleResidue: Rule = {
     clean: [
       {
         shows: "waxed over",
-        ground: "raw timber",
-        species: "pine",
-        zone: { shape: { kind: "panel", width: 300, height: 300, count: 1 } },
-        steps: [
-          ["brush", "chalk-slate"],
-          ["mist"],
-          ["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }],
-          ["tap", "mineral-oyster"],
-          ["scrape"],
-          ["wax", "wax-clear"],
-        ],
+        ...SMALL_FACE,
+        steps: [...CRUMB_ON_WET, ["tap", "mineral-oyster"], ["scrape"], ["wax", "wax-clear"]],
       },
     ],
     faulty: [
       {
         shows: "left as scraped",
-        ground: "raw timber",
-        species: "pine",
-        zone: { shape: { kind: "panel", width: 300, height: 300, count: 1 } },
-        steps: [
-          ["brush", "chalk-slate"],
-          ["mist"],
-          ["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }],
-          ["tap", "mineral-oyster"],
-          ["scrape"],
-          ["spray", "clear-coat-matt"],
-        ],
+        ...SMALL_FACE,
+        steps: [...CRUMB_ON_WET, ["tap", "mineral-oyster"], ["scrape"], ["spray", "clear-coat-matt"]],
       },
     ],
   },

@@ -1,5 +1,6 @@
 import { sayDuration } from "../../units/duration.ts";
 import type { Rule } from "../rule.ts";
+import { CRUMB_ON_WET, SMALL_FACE } from "./stack.ts";
 
 export const smallAreas: Rule = {
   meta: {
@@ -36,14 +37,8 @@ export const smallAreas: Rule = {
     clean: [
       {
         shows: "a hand's breadth at a time",
-        ground: "raw timber",
-        species: "pine",
-        zone: { shape: { kind: "panel", width: 300, height: 300, count: 1 } },
-        steps: [
-          ["brush", "chalk-slate"],
-          ["mist"],
-          ["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }],
-        ],
+        ...SMALL_FACE,
+        steps: CRUMB_ON_WET,
       },
     ],
     faulty: [
@@ -52,11 +47,7 @@ export const smallAreas: Rule = {
         ground: "raw timber",
         species: "pine",
         zone: { shape: { kind: "panel", width: 1200, height: 900, count: 1 } },
-        steps: [
-          ["brush", "chalk-slate"],
-          ["mist"],
-          ["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }],
-        ],
+        steps: CRUMB_ON_WET,
       },
     ],
   },

@@ -1,5 +1,5 @@
 import { sharesOf } from "../read-surface.ts";
-import { ofFamily, patchStep } from "../repair.ts";
+import { layInstead, ofFamily, patchStep } from "../repair.ts";
 import type { Fix, Rule } from "../rule.ts";
 import { capital, named, sayShare } from "../words.ts";
 
@@ -38,10 +38,7 @@ export const brushOnChippyPaint: Rule = {
             ? [
                 {
                   label: "Press clear wax in instead",
-                  commands: [
-                    ...(place.shelf.pinned.has(wax.id) ? [] : [{ do: "pin material" as const, material: wax }]),
-                    ...patchStep(place, step.id, { how: "wax", what: wax.id, coats: 1 }),
-                  ],
+                  commands: layInstead(place, step.id, wax, { how: "wax", coats: 1 }),
                   look: "softer sheen, gentler use",
                 },
               ]

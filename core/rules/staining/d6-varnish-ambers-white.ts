@@ -1,6 +1,6 @@
 import { lightness } from "../../colour/difference.ts";
 import { paleTop } from "../read-surface.ts";
-import { ofFamily, patchStep, withIntent } from "../repair.ts";
+import { layInstead, ofFamily, withIntent } from "../repair.ts";
 import type { Fix, Rule } from "../rule.ts";
 import { capital, named } from "../words.ts";
 
@@ -36,10 +36,7 @@ export const varnishAmbersWhite: Rule = {
           if (clear)
             list.push({
               label: `Use ${named(clear)} instead`,
-              commands: [
-                ...(place.shelf.pinned.has(clear.id) ? [] : [{ do: "pin material" as const, material: clear }]),
-                ...patchStep(place, step.id, { what: clear.id }),
-              ],
+              commands: layInstead(place, step.id, clear),
               look: "stays as white as it is",
             });
           list.push({
