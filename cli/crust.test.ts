@@ -2,7 +2,9 @@ import { spawnSync } from "node:child_process";
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { boardReport } from "#core/exchange/board-report";
 import { writePlanFile } from "#core/exchange/plan-file";
 import { checkReport } from "#core/exchange/report";
 import { examplePlan } from "#core/rules/example";
@@ -51,6 +53,43 @@ const late = examplePlan({
 });
 
 describe("crust on the command line", () => {
+  it("board: draws the zone's sample board headless, with what shows as JSON", async () => {
+    const path = file("board.crust.json", writePlanFile(faulty));
+    const png = join(folder, "board.png");
+    const { code, out, said } = crust("board", path, "--zone", "z1", "--after", "s1", "--png", png, "--width", "120");
+    expect(said).toBe("");
+    expect(code).toBe(0);
+    const report = JSON.parse(out);
+    expect(report).toMatchObject({ zone: "z1", after: "s1", panel: "drawer", seed: 1, width: 120, height: 80, png });
+    expect(Object.values(report.shows as Record<string, number>).reduce((sum, share) => sum + share, 0)).toBeCloseTo(
+      1,
+      1,
+    );
+    expect(Math.abs(report.byRelief.field.s1 - report.checks.field.s1)).toBeLessThan(0.05);
+    const picture = await sharp(png).metadata();
+    expect(picture).toMatchObject({ format: "png", width: 120, height: 80 });
+    const drawn = boardReport(faulty, { zone: "z1", after: "s1", width: 120 });
+    const pixels = await sharp(png).ensureAlpha().raw().toBuffer();
+    expect(typeof drawn !== "string" && Buffer.compare(pixels, Buffer.from(drawn.pixels))).toBe(0);
+  });
+
+  it.each([
+    [["--zone", "nowhere", "--png", "x.png"], 'there is no zone "nowhere"'],
+    [["--after", "s9", "--png", "x.png"], 'there is no step "s9" on zone "z1"; it has ground, s1, s2'],
+    [["--panel", "round", "--png", "x.png"], 'there is no panel "round"; there are carved, drawer, plain'],
+    [["--seed", "many", "--png", "x.png"], "--seed many: write a whole number"],
+    [["--seed", "0", "--png", "x.png"], "a seed is a whole number from 1 to 999"],
+    [["--width", "9000", "--png", "x.png"], "a board is 96 to 1536 pixels wide"],
+    [["--zone", "z1"], "board needs --png OUT, where the picture goes"],
+    [["--width", "96", "--png", "/no/such/folder/x.png"], "/no/such/folder/x.png: the picture cannot be written there"],
+  ])("board refuses %j and says why", (words, says) => {
+    const { code, out, said } = crust("board", file("no-board.crust.json", writePlanFile(faulty)), ...words);
+    expect(code).toBe(2);
+    expect(out).toBe("");
+    expect(said).toContain(says);
+    expect(said.trim().split("\n")).toHaveLength(1);
+  });
+
   it("next: what can go on a zone at a time, each with its reason", () => {
     const path = file("sound-next.crust.json", writePlanFile(sound));
     const { code, out } = crust("next", path, "--zone", "z1");

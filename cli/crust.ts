@@ -1,4 +1,6 @@
 import { readFileSync, statSync } from "node:fs";
+import sharp from "sharp";
+import { boardReport } from "#core/exchange/board-report";
 import { readPlanFile, tooLarge } from "#core/exchange/plan-file";
 import { checkReport, nextReport, scheduleReport, shopReport } from "#core/exchange/report";
 import { LIMITS, type Plan } from "#core/plan/plan";
@@ -6,11 +8,13 @@ import { readWallTime } from "#core/units/wall-time";
 
 const USAGE = `crust check|schedule|shop FILE
 crust next FILE [--zone ID] [--at 2026-11-30T14:00]
+crust board FILE --zone ID [--after STEP] [--panel carved|drawer|plain] [--seed N] [--width N] --png OUT
 
   check     verdicts with reasons and fixes, on the nominal line; exit 1 when there is a stop
   schedule  dates inside the working hours; exit 1 when something cannot be kept
   shop      how much of each material
   next      what can go on a zone's surface at that time, each with its reason
+  board     draws the zone's sample board into OUT, and prints what shows of each layer
 
 Prints JSON. Exit 2: the input cannot be read; one line on standard error says where and why.
 `;
@@ -39,10 +43,15 @@ function readFile(path: string): Plan {
 
 type Flags = Readonly<Record<string, string>>;
 
+interface Done {
+  report: unknown;
+  good: boolean;
+}
+
 interface Subcommand {
   /** the flags it takes, each with a value */
   flags?: readonly string[];
-  run(plan: Plan, flags: Flags): { report: unknown; good: boolean };
+  run(plan: Plan, flags: Flags): Done | Promise<Done>;
 }
 
 function askNext(plan: Plan, flags: Flags) {
@@ -53,11 +62,44 @@ function askNext(plan: Plan, flags: Flags) {
   return { report, good: true };
 }
 
+const whole = (flags: Flags, name: string): number | undefined => {
+  const text = flags[name];
+  if (text === undefined) return undefined;
+  if (!/^\d{1,5}$/.test(text)) throw new Unreadable(`--${name} ${text}: write a whole number`);
+  return Number(text);
+};
+
+const saysOf = (error: unknown) => (error instanceof Error ? error.message : String(error)).split("\n")[0]!.trim();
+
+/** Draws a sample board: the same picture as on the screen. */
+async function drawBoard(plan: Plan, flags: Flags): Promise<Done> {
+  if (!flags.png) throw new Unreadable("board needs --png OUT, where the picture goes");
+  const drawn = boardReport(plan, {
+    ...(flags.zone ? { zone: flags.zone } : {}),
+    ...(flags.after ? { after: flags.after } : {}),
+    ...(flags.panel ? { panel: flags.panel } : {}),
+    seed: whole(flags, "seed"),
+    width: whole(flags, "width"),
+  });
+  if (typeof drawn === "string") throw new Unreadable(drawn);
+  const { width, height } = drawn.report;
+  try {
+    await sharp(drawn.pixels, { raw: { width, height, channels: 4 } })
+      .removeAlpha()
+      .png()
+      .toFile(flags.png);
+  } catch (error) {
+    throw new Unreadable(`${flags.png}: the picture cannot be written there (${saysOf(error)}). Check the folder.`);
+  }
+  return { report: { ...drawn.report, png: flags.png }, good: true };
+}
+
 const COMMANDS: Record<string, Subcommand> = {
   check: { run: check },
   schedule: { run: dates },
   shop: { run: (plan) => ({ report: shopReport(plan), good: true }) },
   next: { flags: ["zone", "at"], run: askNext },
+  board: { flags: ["zone", "after", "panel", "seed", "width", "png"], run: drawBoard },
 };
 
 function check(plan: Plan) {
@@ -84,7 +126,7 @@ function readFlags(words: readonly string[], takes: readonly string[]): Flags {
   return flags;
 }
 
-function run(words: string[]): number {
+async function run(words: string[]): Promise<number> {
   if (words.length === 0 || words[0] === "help" || words[0] === "--help") {
     process.stdout.write(USAGE);
     return 0;
@@ -93,16 +135,16 @@ function run(words: string[]): number {
   const command = COMMANDS[name ?? ""];
   if (!command || !path)
     throw new Unreadable(
-      `${command ? "name a file" : `"${name}" is not a command`}: crust check|schedule|shop|next FILE`,
+      `${command ? "name a file" : `"${name}" is not a command`}: crust check|schedule|shop|next|board FILE`,
     );
   const flags = readFlags(rest, command.flags ?? []);
-  const { report, good } = command.run(readFile(path), flags);
+  const { report, good } = await command.run(readFile(path), flags);
   process.stdout.write(`${JSON.stringify(report, null, 2)}\n`);
   return good ? 0 : 1;
 }
 
 try {
-  process.exitCode = run(process.argv.slice(2));
+  process.exitCode = await run(process.argv.slice(2));
 } catch (error) {
   if (!(error instanceof Unreadable)) throw error;
   process.stderr.write(`${error.message}\n`);

@@ -1,4 +1,4 @@
-import { index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { blob, index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
 
 /** One plan, as its whole document, with the figures the jobs list shows kept beside it. */
 export const plans = sqliteTable(
@@ -38,4 +38,25 @@ export const edits = sqliteTable(
     at: integer("at", { mode: "timestamp_ms" }).notNull(),
   },
   (table) => [index("edits_by_plan").on(table.planId, table.place)],
+);
+
+/** Photos of real boards, re-encoded: they stand beside what was predicted. Taken away, they can be put back. */
+export const photos = sqliteTable(
+  "photos",
+  {
+    id: text("id").primaryKey(),
+    planId: text("plan_id")
+      .notNull()
+      .references(() => plans.id, { onDelete: "cascade" }),
+    zoneId: text("zone_id").notNull(),
+    /** the step after which it was taken; null for the finished board */
+    stepId: text("step_id"),
+    note: text("note").notNull(),
+    width: integer("width").notNull(),
+    height: integer("height").notNull(),
+    jpeg: blob("jpeg", { mode: "buffer" }).notNull(),
+    at: integer("at", { mode: "timestamp_ms" }).notNull(),
+    removedAt: integer("removed_at", { mode: "timestamp_ms" }),
+  },
+  (table) => [index("photos_by_plan").on(table.planId, table.at)],
 );

@@ -100,6 +100,7 @@ function plan(
       materials: CATALOGUE.filter((material) => used.has(material.id)),
     },
     acknowledged: [],
+    palette: [],
     crusts,
     pieces: [{ id: `${id}-piece`, name: piece, zones }],
   };

@@ -14,6 +14,7 @@ import { schedule } from "#core/schedule/schedule";
 import { openStore, placeFrom } from "#db/open";
 import { addPlan, listJobs } from "#db/plans";
 import { loadDemo } from "#demo/load";
+import { benchBoard } from "./bench-board";
 import { largePlan } from "./large-plan";
 import { freePort, startServer } from "./server.mjs";
 
@@ -214,6 +215,34 @@ async function serving() {
       await page.waitForTimeout(120);
     }
     tell("an edit to its next paint, 25 steps on 4 zones", `${ms(median(edits))} median`, "≤ 100 ms");
+    const easel = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await easel.addInitScript(NAMES);
+    await easel.goto(`${server.address}/jobs/carved-settle/board?zone=back`);
+    await easel.locator("[data-board=finished]").waitFor();
+    // by then every step has been drawn
+    await easel.waitForTimeout(9000);
+    const scrubs: number[] = [];
+    for (let run = 0; run < 16; run++)
+      scrubs.push(
+        await easel.evaluate(
+          async (key) => {
+            const canvas = document.querySelector<HTMLCanvasElement>("[data-board] canvas")!;
+            const sum = () =>
+              canvas
+                .getContext("2d")!
+                .getImageData(300, 40, 60, 40)
+                .data.reduce((all, value) => all + value, 0);
+            const before = sum();
+            const start = performance.now();
+            document.dispatchEvent(new KeyboardEvent("keydown", { key, code: key, bubbles: true }));
+            const until = start + 1000;
+            while (sum() === before && performance.now() < until) await new Promise((next) => setTimeout(next, 0));
+            return performance.now() - start;
+          },
+          run % 2 ? "ArrowRight" : "ArrowLeft",
+        ),
+      );
+    tell("board, a scrub between steps that were drawn, key to picture", `${ms(median(scrubs))} median`, "≤ 16 ms");
     await browser.close();
     let bytes = 0;
     for (const script of scripts) bytes += gzipSync(readFileSync(`build/client${script}`)).length;
@@ -253,6 +282,7 @@ function commandLine() {
 const baseline = measured(plainLoop);
 tell("the loop this machine is measured by", `${ms(baseline)} median`);
 judging(baseline);
+benchBoard(tell, ms);
 await serving();
 commandLine();
 

@@ -15,6 +15,9 @@ const VIEWS = [
   ["distress", "/jobs/carved-settle/crust?zone=back&step=rub"],
   ["what-next", "/jobs/carved-settle/crust?zone=back&step=bone&aside=next"],
   ["add-step", "/jobs/overmantel-mirror/crust?add=6"],
+  ["board", "/jobs/carved-settle/board?zone=back"],
+  ["board-compared", "/jobs/chart-cabinet/board?zone=plinth&against=step:bone"],
+  ["mix", "/jobs/carved-settle/mix?mix=chalk-mustard:2,mineral-storm:1&want=%236c7050"],
   ["days", "/jobs/carved-settle/days"],
   ["shelf", "/jobs/carved-settle/shelf"],
   ["materials", "/jobs/carved-settle/materials?material=chalk-bone-white"],
@@ -51,9 +54,13 @@ try {
     await page.goto(server.address + path);
     await page.locator("html[data-live]").waitFor();
     await page.evaluate(() => document.fonts.ready);
+    if (path.includes("/board")) await page.locator("[data-board=finished]").waitFor();
     await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });
   }
   console.log(`${VIEWS.length} pictures in docs/screenshots`);
+  const boards = quietly(bin("tsx"), ["scripts/board-pictures.ts"], {});
+  if (boards.code !== 0) stopWith(boards.said);
+  console.log(boards.said.trim());
 } finally {
   await browser.close();
   server.stop();

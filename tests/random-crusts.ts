@@ -144,6 +144,7 @@ export const plan: fc.Arbitrary<Plan> = fc
       materials: [...CATALOGUE],
     },
     acknowledged: [],
+    palette: [],
     crusts: [
       { id: "c1", name: "One", steps: one },
       { id: "c2", name: "Two", steps: two },

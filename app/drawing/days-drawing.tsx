@@ -1,4 +1,5 @@
 import { Link } from "react-router";
+import { bodyColour } from "#core/colour/material-colour";
 import type { JudgedPhase, Judgement, ZoneJudgement } from "#core/judge/judge";
 import type { Booking } from "#core/schedule/schedule";
 import { DAY, HOUR, type WallMinutes } from "#core/units/units";
@@ -132,7 +133,7 @@ function Lane({
                   to={axis.at(ready)}
                   middle={middle}
                   half={half * 0.86}
-                  colour={material.colour}
+                  colour={bodyColour(material)}
                 />
               )}
               {windows.map(({ demand, gate, from }) => {
@@ -157,7 +158,7 @@ function Lane({
                   width={Math.max(5, axis.at(booking.ends) - axis.at(booking.starts))}
                   height={half * 2}
                   rx={2}
-                  fill={material ? material.colour : "var(--color-board)"}
+                  fill={material ? bodyColour(material) : "var(--color-board)"}
                   stroke="var(--color-ink)"
                   strokeWidth={1}
                   strokeDasharray={material ? undefined : "3 2"}

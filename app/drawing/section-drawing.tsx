@@ -1,7 +1,8 @@
 import { Link } from "react-router";
 import type { Severity } from "#core/rules/rule";
+import { DASHES } from "./marks";
 import { randomFrom, seedOf } from "./noise";
-import { bandPath, between, type Layer, linePath, type SectionGeometry, type Strip } from "./section-profile";
+import { bandPath, between, linePath, type SectionGeometry, type Strip } from "./section-profile";
 
 interface Props {
   geometry: SectionGeometry;
@@ -44,17 +45,17 @@ function strokesOf(strip: Strip, xs: readonly number[]) {
   });
 }
 
-/** Brush marks in paint, a stipple in primer, a soft gleam on wax and clear coats. */
-function TextureMarks({ strip, xs }: { strip: Strip; xs: readonly number[] }) {
-  const { colour, texture } = strip.layer;
-  if (texture === "wax" || texture === "clear" || texture === "glaze" || texture === "medium")
+/** The marks of the hand along the strip; a gleam on what is waxed, glazed or clear. */
+function MarksAlong({ strip, xs }: { strip: Strip; xs: readonly number[] }) {
+  const { colour, marks } = strip.layer;
+  if (marks === "gleam")
     return (
       <path
         d={linePath(xs, between(strip, 0.8))}
         fill="none"
-        stroke={shade(colour, "white", texture === "clear" ? 70 : 38)}
+        stroke={shade(colour, "white", 45)}
         strokeWidth={1.1}
-        strokeDasharray="30 7 62 11"
+        strokeDasharray={DASHES.gleam}
         opacity={0.7}
       />
     );
@@ -64,8 +65,9 @@ function TextureMarks({ strip, xs }: { strip: Strip; xs: readonly number[] }) {
       d={stroke.path}
       fill="none"
       stroke={shade(colour, stroke.dark ? "black" : "white", 26)}
-      strokeWidth={stroke.width}
-      strokeDasharray={texture === "primer" ? "1 5" : stroke.dashes}
+      strokeWidth={marks === "dots" || marks === "dabs" ? stroke.width + 0.5 : stroke.width}
+      strokeLinecap={marks === "dots" ? "round" : undefined}
+      strokeDasharray={marks === "strokes" ? stroke.dashes : DASHES[marks]}
       strokeDashoffset={stroke.offset}
       opacity={0.5}
     />
@@ -100,13 +102,6 @@ function TimberMarks({ geometry, height, colour }: { geometry: SectionGeometry; 
     />
   ));
 }
-
-const opacityOf = (layer: Layer) =>
-  layer.texture === "clear"
-    ? 0.75
-    : layer.texture === "wax" || layer.texture === "glaze" || layer.texture === "medium"
-      ? 0.93
-      : 1;
 
 const SEAM_LINES: Record<Severity, { colour: string; dashes?: string; width: number }> = {
   stop: { colour: "var(--color-ochre)", dashes: "2 5", width: 2.4 },
@@ -196,10 +191,10 @@ export function SectionDrawing({
             <path
               d={bandPath(xs, strip.lower, strip.upper)}
               fill={colour}
-              fillOpacity={opacityOf(strip.layer)}
+              fillOpacity={strip.layer.opacity}
               className="settles group-hover:brightness-110"
             />
-            <TextureMarks strip={strip} xs={xs} />
+            <MarksAlong strip={strip} xs={xs} />
             <path
               d={linePath(xs, strip.lower)}
               fill="none"

@@ -12,13 +12,7 @@ const SIZE = { width: 316, height: 520 };
 function drawn(steps: ExampleStep[]): SectionGeometry {
   const { crust, after } = judge(examplePlan({ shows: "drawn", ground: "raw timber", species: "pine", steps }))
     .zones[0]!;
-  return sectionGeometry(
-    layersOf(
-      after,
-      crust.steps.map((step) => step.id),
-    ),
-    SIZE,
-  );
+  return sectionGeometry(layersOf(after, crust.steps), SIZE);
 }
 const thickAt = ({ xs, strips }: SectionGeometry, stepId: string, share: number) => {
   const strip = strips.find((one) => one.layer.stepId === stepId)!;
@@ -33,7 +27,7 @@ describe("the section", () => {
       fc.property(anyPlan, (plan) => {
         for (const { crust, after } of judge(plan).zones) {
           const order = crust.steps.map((step) => step.id);
-          const { strips, ground } = sectionGeometry(layersOf(after, order), SIZE);
+          const { strips, ground } = sectionGeometry(layersOf(after, crust.steps), SIZE);
           let below = ground;
           let place = -1;
           for (const { layer, lower, upper } of strips) {
@@ -71,13 +65,7 @@ describe("the section", () => {
   it("never lets what lies in a groove stand out of it", () => {
     for (const plan of hobnailYard())
       for (const { crust, after } of judge(plan).zones) {
-        const { xs, strips } = sectionGeometry(
-          layersOf(
-            after,
-            crust.steps.map((step) => step.id),
-          ),
-          SIZE,
-        );
+        const { xs, strips } = sectionGeometry(layersOf(after, crust.steps), SIZE);
         const top = strips.at(-1)!.upper;
         const at = (share: number) => top[Math.round((share * SIZE.width) / (xs[1]! - xs[0]!))]!;
         expect(at(GROOVE), `${plan.title}, ${crust.name}`).toBeGreaterThan(at(FIELD) - 4);
@@ -127,7 +115,8 @@ describe("paths", () => {
       layer: {
         stepId: "a",
         colour: "#000000",
-        texture: "paint" as const,
+        marks: "strokes" as const,
+        opacity: 1,
         micrometres: { arris: 1, field: 1, high: 1, recess: 1 },
       },
       lower: [10, 20],

@@ -1,5 +1,7 @@
+import { type Marks, marksOf } from "#core/board/hands/marks";
+import { bodyColour, isTranslucent } from "#core/colour/material-colour";
 import type { Material } from "#core/materials/material";
-import type { ReliefClass } from "#core/plan/plan";
+import type { ReliefClass, Step } from "#core/plan/plan";
 import { RELIEF_CLASSES } from "#core/plan/plan";
 import type { Surface } from "#core/surface/surface";
 import { seedOf, waver } from "./noise";
@@ -15,34 +17,16 @@ export interface SectionSize {
 export interface Layer {
   stepId: string;
   colour: string;
-  texture: Texture;
+  /** the marks of the hand that laid it */
+  marks: Marks;
+  opacity: number;
   /** mean dry film by relief class, µm, worn places counted as nothing */
   micrometres: Record<ReliefClass, number>;
 }
 
-export type Texture = "paint" | "primer" | "wax" | "clear" | "glaze" | "medium" | "paste" | "leaf";
-
-/** How a material is drawn: what it looks like in a cut, not what it is for. */
-const TEXTURES: Record<Material["role"], Texture> = {
-  primer: "primer",
-  paint: "paint",
-  "tint-base": "paint",
-  stain: "glaze",
-  medium: "medium",
-  paste: "paste",
-  crumb: "paste",
-  glaze: "glaze",
-  size: "medium",
-  leaf: "leaf",
-  tissue: "paint",
-  transfer: "paint",
-  ink: "paint",
-  pigment: "paint",
-  patina: "paint",
-  wax: "wax",
-  oil: "wax",
-  clear: "clear",
-};
+/** How much is seen through a strip in the cut: films that let light through are drawn a little open. */
+const opennessOf = (material: Material): number =>
+  isTranslucent(material) ? (material.role === "clear" ? 0.75 : 0.93) : 1;
 
 export interface Strip {
   layer: Layer;
@@ -94,7 +78,8 @@ const drawnHeight = (micrometres: number, scale: number) =>
   micrometres <= 0 ? 0 : Math.min(1, micrometres / TRACE / 4) * THINNEST + scale * micrometres ** 0.62;
 
 /** The films of a surface as layers, by step, from the ground up. */
-export function layersOf(surface: Surface, order: readonly string[]): Layer[] {
+export function layersOf(surface: Surface, steps: readonly Pick<Step, "id" | "how">[]): Layer[] {
+  const hows = new Map(steps.map(({ id, how }) => [id, how]));
   const layers = new Map<string, Layer>();
   for (const relief of RELIEF_CLASSES)
     for (const patch of surface.patches[relief])
@@ -102,13 +87,18 @@ export function layersOf(surface: Surface, order: readonly string[]): Layer[] {
         const { stepId, material, micrometres } = at.film;
         let layer = layers.get(stepId);
         if (!layer) {
-          const texture = TEXTURES[material.role];
-          layer = { stepId, colour: material.colour, texture, micrometres: { arris: 0, field: 0, high: 0, recess: 0 } };
+          layer = {
+            stepId,
+            colour: bodyColour(material),
+            marks: marksOf(hows.get(stepId) ?? "brush", material),
+            opacity: opennessOf(material),
+            micrometres: { arris: 0, field: 0, high: 0, recess: 0 },
+          };
           layers.set(stepId, layer);
         }
         layer.micrometres[relief] += patch.share * micrometres;
       }
-  return order.flatMap((stepId) => layers.get(stepId) ?? []);
+  return steps.flatMap(({ id }) => layers.get(id) ?? []);
 }
 
 function thicknessAt(layer: Layer, classes: Record<ReliefClass, number>): number {

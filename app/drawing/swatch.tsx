@@ -1,35 +1,54 @@
+import { useId } from "react";
+import { marksOf } from "#core/board/hands/marks";
+import { isTranslucent, onChart } from "#core/colour/material-colour";
 import type { Material } from "#core/materials/material";
 import { findTechnique } from "#core/surface/techniques";
+import { MarkLines } from "./marks";
 import { randomFrom, seedOf } from "./noise";
 
 const shade = (colour: string, towards: "black" | "white", part: number) =>
   `color-mix(in oklab, ${colour} ${100 - part}%, ${towards})`;
 
-/** A dab of a material: brushed paint, a gleam on wax, a wet edge on clear coats. */
-export function Swatch({ material, size = 22 }: { material: Pick<Material, "id" | "colour" | "role">; size?: number }) {
+const EDGES = { from: 4, to: 18 };
+
+/** The technique that a role is usually laid by, where none is named. */
+const USUALLY: Partial<Record<Material["role"], string>> = {
+  wax: "wax",
+  leaf: "lay-leaf",
+  tissue: "lay-tissue",
+  transfer: "rub-transfer",
+  crumb: "sprinkle",
+  paste: "trowel",
+  oil: "oil-on",
+  patina: "spray",
+  ink: "stamp",
+};
+
+/**
+ * A dab of a material with the marks of the hand that lays it. What is meant to be seen through is dabbed across the edge of a
+ * painter's chart: half over white, half over black.
+ */
+export function Swatch({ material, how, size = 22 }: { material: Material; how?: string; size?: number }) {
   const random = randomFrom(seedOf(material.id));
+  const clip = useId();
   const bump = () => 1.2 * (random() - 0.5);
   const outline = `M${2 + bump()} ${7 + bump()}C${4 + bump()} ${2.4 + bump()} ${9 + bump()} 2 ${12 + bump()} ${2.2 + bump()}S${20.5 + bump()} 3 ${20 + bump()} ${8 + bump()}S${21 + bump()} ${15 + bump()} ${18 + bump()} ${18.5 + bump()}S${8 + bump()} ${20.5 + bump()} ${4.5 + bump()} ${18.6 + bump()}S${1.2 + bump()} ${11 + bump()} ${2} ${7}Z`;
-  const clear = material.role === "clear" || material.role === "medium";
+  const technique = how ?? USUALLY[material.role] ?? "brush";
+  const marks = marksOf(technique, material);
+  const rows = [5.6, 7.6, 9.6, 11.6, 13.6, 15.6];
+  const seen = isTranslucent(material) ? onChart(material) : null;
+  const colour = seen?.overWhite ?? material.colour;
   return (
     <svg viewBox="0 0 22 22" width={size} height={size} aria-hidden="true" className="shrink-0">
-      <path
-        d={outline}
-        fill={material.colour}
-        stroke={shade(material.colour, "black", 40)}
-        strokeWidth={0.8}
-        strokeDasharray={clear ? "2.5 1.5" : undefined}
-      />
-      {[6.4, 9.2, 12.4, 15.2].map((y) => (
-        <path
-          key={y}
-          d={`M${4 + random() * 3} ${y + bump()}q5 ${bump()} ${9 + random() * 3} ${bump() * 0.6}`}
-          stroke={shade(material.colour, random() > 0.5 ? "white" : "black", material.role === "wax" ? 34 : 20)}
-          strokeWidth={0.7 + random() * 0.5}
-          fill="none"
-          opacity={0.75}
-        />
-      ))}
+      {seen && (
+        <clipPath id={clip}>
+          <path d={outline} />
+        </clipPath>
+      )}
+      <path d={outline} fill={colour} />
+      {seen && <path d="M22 0V22H6L15 0Z" fill={seen.overBlack} clipPath={`url(#${clip})`} />}
+      <MarkLines marks={marks} colour={colour} rows={rows} {...EDGES} random={random} />
+      <path d={outline} fill="none" stroke={shade(colour, "black", 45)} strokeWidth={0.8} />
     </svg>
   );
 }

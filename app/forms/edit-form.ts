@@ -7,6 +7,7 @@ import { type Crust, findCrust, findZone, INTENTS, type Intent, type Plan, type 
 import { findTechnique, techniquesFor } from "#core/surface/techniques";
 import { readDuration } from "#core/units/duration";
 import { DAY, HOUR } from "#core/units/units";
+import { COLOUR_FORMS } from "./edits/colour";
 import { CRUST_FORMS } from "./edits/crusts";
 import { PIECE_FORMS } from "./edits/pieces";
 import { type FormEdit, inCrust, onStep, type Place, pinOf, refuse, stepName } from "./edits/place";
@@ -302,6 +303,7 @@ const FORMS: Record<string, (place: Place) => FormEdit> = {
   ...CRUST_FORMS,
   ...PIECE_FORMS,
   ...SHOP_FORMS,
+  ...COLOUR_FORMS,
 };
 
 /**

@@ -6,13 +6,15 @@ export type Faults = Record<string, string>;
 export type FormFields = Record<string, string>;
 
 const MOST_LETTERS = 2000;
+/** A palette is a file laid into a form. */
+const LONGER: Record<string, number> = { palette: 65_000 };
 
 /** The text fields of a form; of a field that is there several times, all values joined by a comma. */
 export function fieldsOf(form: FormData): FormFields {
   const fields: FormFields = {};
   for (const [name, value] of form) {
     if (typeof value !== "string") continue;
-    const text = value.slice(0, MOST_LETTERS);
+    const text = value.slice(0, LONGER[name] ?? MOST_LETTERS);
     fields[name] = name in fields ? `${fields[name]},${text}` : text;
   }
   return fields;

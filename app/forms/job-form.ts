@@ -44,6 +44,7 @@ export function readNewJob(fields: FormFields): { ok: true; plan: Plan } | { ok:
       ...job.job,
       pinned: { room: REFERENCE_ROOM, hours: DEFAULT_HOURS, houseRules: DEFAULT_HOUSE_RULES, materials: [] },
       acknowledged: [],
+      palette: [],
       crusts: [{ id: "crust-1", name: `${zone.zone.name} finish`.slice(0, 80), steps: [] }],
       pieces: [{ id: "piece-1", name: piece, zones: [{ ...zone.zone, id: "zone-1", crustId: "crust-1" }] }],
     },

@@ -2,8 +2,9 @@ import type { MiddlewareFunction } from "react-router";
 import { troubleResponse } from "./trouble.server";
 
 const SAFE = new Set(["GET", "HEAD", "OPTIONS"]);
-/** A crust file and its form fields; anything larger is no form of ours. */
+/** A crust file and its form fields; anything larger is no form of ours, but for photos. */
 const MOST_BYTES = 5_200_000;
+const MOST_PHOTO_BYTES = 8_300_000;
 
 /** Only pages of this very address may change anything: judged by Sec-Fetch-Site, or by Origin where a browser sends none. */
 function isOurs(request: Request): boolean {
@@ -26,8 +27,13 @@ export const guardWrites: MiddlewareFunction<Response> = async ({ request }, nex
         "This came from another page",
         "Changes are only taken from the tool's own pages. Open the job here and do it again.",
       );
-    if (Number(request.headers.get("Content-Length") ?? 0) > MOST_BYTES)
-      throw troubleResponse(413, "That is too large", "A form or file holds 5 MB at most. Nothing was changed.");
+    const photo = new URL(request.url).pathname.replace(/\.data$/, "").endsWith("/board");
+    if (Number(request.headers.get("Content-Length") ?? 0) > (photo ? MOST_PHOTO_BYTES : MOST_BYTES))
+      throw troubleResponse(
+        413,
+        "That is too large",
+        `${photo ? "A photo holds 8 MB" : "A form or file holds 5 MB"} at most. Nothing was changed; save it smaller.`,
+      );
   }
   return next();
 };

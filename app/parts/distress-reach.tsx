@@ -1,3 +1,4 @@
+import { bodyColour } from "#core/colour/material-colour";
 import { surfaceAfter, type ZoneJudgement } from "#core/judge/judge";
 import { RELIEF_CLASSES, type ReliefClass } from "#core/plan/plan";
 import { groundNamed, named } from "#core/rules/words";
@@ -20,7 +21,9 @@ interface Part {
 function partsOf(judged: ZoneJudgement, before: Surface, after: Surface, relief: ReliefClass): Part[] {
   const layers = new Map(
     judged.phases.flatMap(({ phase }) =>
-      phase.material ? [[phase.step.id, { name: named(phase.material), colour: phase.material.colour }] as const] : [],
+      phase.material
+        ? [[phase.step.id, { name: named(phase.material), colour: bodyColour(phase.material) }] as const]
+        : [],
     ),
   );
   const [was, is] = [shows(before, only(relief)), shows(after, only(relief))];

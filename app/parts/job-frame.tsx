@@ -14,10 +14,12 @@ import { SEVERITY_WORDS, SeamMark } from "./severity";
 export const VIEWS = [
   { path: "piece", name: "Piece", key: "1" },
   { path: "crust", name: "Crust", key: "2" },
-  { path: "days", name: "Days", key: "3" },
-  { path: "shelf", name: "Shelf", key: "4" },
-  { path: "materials", name: "Materials", key: "5" },
-  { path: "house", name: "House rules", key: "6" },
+  { path: "board", name: "Board", key: "3" },
+  { path: "days", name: "Days", key: "4" },
+  { path: "shelf", name: "Shelf", key: "5" },
+  { path: "mix", name: "Mix", key: "6" },
+  { path: "materials", name: "Materials", key: "7" },
+  { path: "house", name: "House rules", key: "8" },
 ] as const;
 
 function Tabs() {
@@ -31,8 +33,10 @@ function Tabs() {
   const worst = {
     piece: null,
     crust: judgement.counts.stop > 0 ? "stop" : judgement.counts.caution > 0 ? "caution" : null,
+    board: null,
     days: schedule.clashes.length > 0 ? "stop" : null,
     shelf: null,
+    mix: null,
     materials: null,
     house: null,
   } as const;

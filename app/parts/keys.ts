@@ -8,7 +8,7 @@ export const KEY_GROUPS: readonly { title: string; lines: readonly KeyLine[] }[]
   {
     title: "Anywhere in a job",
     lines: [
-      { keys: ["1", "…", "6"], does: "Piece, crust, days, shelf, materials, house rules" },
+      { keys: ["1", "…", "8"], does: "Piece, crust, board, days, shelf, mix, materials, house rules" },
       { keys: ["Ctrl Z"], does: "Undo the last edit" },
       { keys: ["Ctrl Shift Z"], does: "Do it again" },
       { keys: ["["], does: "Zone before" },
@@ -29,6 +29,16 @@ export const KEY_GROUPS: readonly { title: string; lines: readonly KeyLine[] }[]
       { keys: ["N"], does: "To the next finding" },
       { keys: ["W"], does: "What can go on here?" },
       { keys: ["Esc"], does: "Let go" },
+    ],
+  },
+  {
+    title: "On the board",
+    lines: [
+      { keys: ["←", "→"], does: "A step back, a step on" },
+      { keys: ["Home", "End"], does: "Bare ground, the finished board" },
+      { keys: ["V"], does: "The last coat wet, or dry" },
+      { keys: ["L"], does: "Lamp, or daylight" },
+      { keys: ["Z"], does: "Life size, or the whole board" },
     ],
   },
 ];

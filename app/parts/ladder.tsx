@@ -206,7 +206,7 @@ export function Ladder({ judged, rungs, sizes, selection, nameOf, onMove }: Prop
               <span className="w-6 shrink-0 text-right text-note text-soft">{number}</span>
               {way !== null && <span className="w-3 shrink-0 self-stretch border-l-2 border-edge" aria-hidden="true" />}
               {material ? (
-                <Swatch material={material} size={dense ? 17 : 22} />
+                <Swatch material={material} how={step.how} size={dense ? 17 : 22} />
               ) : (
                 <HandMark how={step.how} size={dense ? 17 : 22} />
               )}

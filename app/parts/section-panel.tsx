@@ -28,13 +28,7 @@ export function useSection(
   return useMemo(() => {
     // a distressing step in hand shows the cut as it leaves it, not as later layers cover it
     const after = judged && (reachOnSection(judged, stepId)?.after ?? judged.after);
-    const layers =
-      judged && after
-        ? layersOf(
-            after,
-            judged.crust.steps.map((step) => step.id),
-          )
-        : [];
+    const layers = judged && after ? layersOf(after, judged.crust.steps) : [];
     return sectionGeometry(layers, { width: SECTION_WIDTH, height });
   }, [judged, height, stepId]);
 }

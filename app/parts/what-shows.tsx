@@ -1,3 +1,4 @@
+import { bodyColour } from "#core/colour/material-colour";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { groundNamed, named } from "#core/rules/words";
 import { shows } from "#core/surface/surface";
@@ -10,7 +11,9 @@ export function WhatShows({ judged }: { judged: ZoneJudgement }) {
   if (phases.length === 0) return null;
   const layers = new Map(
     phases.flatMap(({ phase }) =>
-      phase.material ? [[phase.step.id, { name: named(phase.material), colour: phase.material.colour }] as const] : [],
+      phase.material
+        ? [[phase.step.id, { name: named(phase.material), colour: bodyColour(phase.material) }] as const]
+        : [],
     ),
   );
   const shares = [...shows(after, zone.relief)]

@@ -15,8 +15,10 @@ import { CompareCrusts } from "~/parts/compare-crusts";
 import { CrustPresses } from "~/parts/crust-presses";
 import { DistressReach } from "~/parts/distress-reach";
 import { FindingCard } from "~/parts/finding-card";
+import { HidesBeneath } from "~/parts/hides-beneath";
 import { Ladder, ladderSizes, rungMiddles, rungsOf } from "~/parts/ladder";
 import { Leaders } from "~/parts/leaders";
+import { NoZone } from "~/parts/no-zone";
 import { SafetyNote } from "~/parts/safety-note";
 import { SectionPanel, useSection } from "~/parts/section-panel";
 import { type Selection, useSelection } from "~/parts/selection";
@@ -191,6 +193,7 @@ function InHand({ judged, selection }: { judged: ZoneJudgement; selection: Selec
         </div>
         {step.branches && <Ways crust={crust} step={step} />}
         <StepForm crust={crust} step={step} zone={zone} />
+        <HidesBeneath judged={judged} stepId={step.id} />
         {phase?.technique.sign && (
           <p className="mt-3 border-l-4 border-l-edge pl-3 text-note">
             <b className="font-semibold">Look for:</b> {phase.technique.sign}. The sign overrules the clock.
@@ -227,15 +230,7 @@ export default function CrustRoute() {
       if (zoneId === judged.zone.id && !first.has(stepId)) first.set(stepId, starts);
     return rungsOf(judged, (stepId) => (first.has(stepId) ? sayDayClock(first.get(stepId)!) : null));
   }, [judged, schedule]);
-  if (!judged)
-    return (
-      <div className="flex h-full flex-col items-center justify-center gap-3">
-        <h1 className="text-view">There is no zone to lay a crust on</h1>
-        <Link to={`/jobs/${plan.id}/piece`} className="press press-main">
-          Measure the piece
-        </Link>
-      </div>
-    );
+  if (!judged) return <NoZone says="There is no zone to lay a crust on" />;
   const { crust, phases } = judged;
   const sizes = ladderSizes(rungs.length, height - LADDER_TOP - 8);
   const middles = rungMiddles(judged, rungs, sizes);

@@ -1,9 +1,13 @@
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
+import { coatsToHide } from "#core/colour/coats-to-hide";
+import { labOf } from "#core/colour/difference";
+import { bodyColour, isTranslucent, onChart } from "#core/colour/material-colour";
 import { CATALOGUE } from "#core/materials/catalogue";
 import type { Material, Origin } from "#core/materials/material";
 import { nonsenseIn } from "#core/materials/sense";
 import { sayDuration } from "#core/units/duration";
+import { DrawDown } from "~/drawing/draw-down";
 import { Swatch } from "~/drawing/swatch";
 import { useJobEditor } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
@@ -211,21 +215,98 @@ function LabelForm({ material }: { material: Material }) {
               />
             )}
           </Field>
-          <Field name="colour" label="Colour" fault={faults.colour}>
-            {(field) => (
-              <input
-                {...field}
-                type="color"
-                defaultValue={values?.colour ?? material.colour}
-                className="field !h-8 !p-0.5"
-              />
-            )}
-          </Field>
           <button className="press press-main col-span-2">Take these from the label</button>
         </>
       )}
     </EditForm>
   );
+}
+
+/** A material's colour: by picker, as written, or by what one coat looks like over white and over black. */
+function ColourForm({ material }: { material: Material }) {
+  const { colour } = material;
+  const { l, a, b } = labOf(colour);
+  const chart = onChart(material);
+  const about = { materialId: material.id };
+  return (
+    <div className="mt-1 grid grid-cols-[150px_minmax(0,1fr)] gap-x-4 gap-y-3">
+      <div>
+        <DrawDown
+          colour={bodyColour(material)}
+          chart={chart}
+          label={`${material.name}, thick, and one coat over white and over black`}
+          width={150}
+          height={112}
+        />
+        <p className="mt-1 text-note text-soft">
+          {isTranslucent(material) ? "Seen through: by its two swatches." : "Opaque: by its masstone and hiding power."}
+        </p>
+        <p className="text-note text-soft">{sayHiding(material)}</p>
+      </div>
+      <div className="flex flex-col gap-3">
+        {(
+          [
+            ["picked", "Pick", "By picker", { type: "color", className: "field !h-8 !p-0.5" }],
+            [
+              "written",
+              "Write",
+              `Written: ${colour}, or Lab ${l.toFixed(0)} ${a.toFixed(0)} ${b.toFixed(0)}`,
+              { type: "text", maxLength: 40 },
+            ],
+          ] as const
+        ).map(([way, verb, label, input]) => (
+          <EditForm
+            key={`${way} ${colour}`}
+            does="set colour"
+            about={{ ...about, way }}
+            label={`${verb} the colour of ${material.name}`}
+            className="flex items-end gap-2"
+          >
+            {({ faults, values }) => (
+              <>
+                <div className="flex-1">
+                  <Field name={way} label={label} fault={faults[way]}>
+                    {(field) => <input {...field} {...input} defaultValue={values?.[way] ?? colour} />}
+                  </Field>
+                </div>
+                <button className="press">Take it</button>
+              </>
+            )}
+          </EditForm>
+        ))}
+        <EditForm
+          key={JSON.stringify(material.swatches)}
+          does="set colour"
+          about={{ ...about, way: "swatches" }}
+          label={`Swatches of ${material.name}`}
+          className="flex items-end gap-2"
+        >
+          {({ faults, values }) => (
+            <>
+              <Field name="overWhite" label="One coat over white" fault={faults.overWhite}>
+                {(field) => (
+                  <input {...field} type="text" maxLength={40} defaultValue={values?.overWhite ?? chart.overWhite} />
+                )}
+              </Field>
+              <Field name="overBlack" label="and over black" fault={faults.overBlack}>
+                {(field) => (
+                  <input {...field} type="text" maxLength={40} defaultValue={values?.overBlack ?? chart.overBlack} />
+                )}
+              </Field>
+              <button className="press">Take both</button>
+            </>
+          )}
+        </EditForm>
+      </div>
+    </div>
+  );
+}
+
+function sayHiding(material: Material): string {
+  const { onChart: coats } = coatsToHide(material, "#6b4a2c");
+  return coats === null
+    ? "Never hides: what lies beneath is seen."
+    : `Hides black and white in ${coats} ${coats === 1 ? "coat" : "coats"}.`;
 }
 
 export default function MaterialsRoute() {
@@ -326,6 +407,10 @@ export default function MaterialsRoute() {
                 </EditForm>
               )}
             </div>
+            <details className="mt-3 border-t border-line" open>
+              <summary className="py-1.5 font-head text-lg font-semibold">Colour</summary>
+              <ColourForm material={chosen} />
+            </details>
             <details className="mt-3 border-t border-line" open={isPinned && chosen.copyOf !== undefined}>
               <summary className="py-1.5 font-head text-lg font-semibold">From my tin's label</summary>
               <p className="text-note text-soft">

@@ -65,6 +65,12 @@ function commandsFor(plan: Plan): fc.Arbitrary<Command> {
       room,
     })),
     fc.subarray(["lead", "heat"]).map((dangers) => ({ do: "acknowledge" as const, dangers })),
+    fc
+      .subarray([
+        { name: "duck egg", colour: "#a9bdb3" },
+        { name: "night", colour: "#10131a" },
+      ])
+      .map((palette) => ({ do: "set palette" as const, palette })),
     fc.record({
       do: fc.constant("insert step" as const),
       crustId: crust.map((one) => one.id),

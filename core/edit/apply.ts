@@ -201,6 +201,12 @@ export function applyCommand(plan: Plan, command: Command): Applied {
         plan: { ...plan, pinned: { ...plan.pinned, room: command.room } },
         inverse: [{ do: "set room", room: plan.pinned.room }],
       };
+    case "set palette":
+      return {
+        ok: true,
+        plan: { ...plan, palette: command.palette },
+        inverse: [{ do: "set palette", palette: plan.palette }],
+      };
     case "acknowledge":
       return {
         ok: true,

@@ -30,6 +30,7 @@ export const Command = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("set house rules"), houseRules: HouseRules }),
   z.strictObject({ do: z.literal("set hours"), hours: Hours }),
   z.strictObject({ do: z.literal("set room"), room: Room }),
+  z.strictObject({ do: z.literal("set palette"), palette: Plan.shape.palette }),
   z.strictObject({ do: z.literal("acknowledge"), dangers: Plan.shape.acknowledged }),
   z.strictObject({ do: z.literal("insert step"), crustId: Id, at: Index, step: Step }),
   z.strictObject({ do: z.literal("remove step"), crustId: Id, stepId: Id }),

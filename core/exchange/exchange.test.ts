@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { plan as anyPlan } from "../../tests/random-crusts.ts";
+import { CATALOGUE } from "../materials/catalogue.ts";
 import { LIMITS, Plan } from "../plan/plan.ts";
 import { examplePlan } from "../rules/example.ts";
 import { planJsonSchema, readPlan, readPlanFile, writePlanFile } from "./plan-file.ts";
@@ -23,6 +24,28 @@ const fault = (text: string) => {
 };
 
 describe("a crust file", () => {
+  it("of version 2 is read, and its glazes and waxes of the catalogue get their swatches; colours of one's own do not", () => {
+    const plan = examplePlan({
+      shows: "old",
+      ground: "old paint",
+      steps: [
+        ["brush", "glaze-umber"],
+        ["wax", "wax-dark"],
+      ],
+    });
+    const old = JSON.parse(writePlanFile(plan));
+    old.version = 2;
+    delete old.palette;
+    for (const material of old.pinned.materials) delete material.swatches;
+    old.pinned.materials.find((one: { id: string }) => one.id === "wax-dark").colour = "#112233";
+    const read = readPlanFile(JSON.stringify(old));
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    const swatchesOf = (id: string) => read.plan.pinned.materials.find((one) => one.id === id)!.swatches;
+    expect(swatchesOf("glaze-umber")).toEqual(CATALOGUE.find(({ id }) => id === "glaze-umber")!.swatches);
+    expect(swatchesOf("wax-dark")).toBeUndefined();
+    expect(read.plan.palette).toEqual([]);
+  });
+
   it("comes back as it went out, whatever the plan", () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { CATALOGUE } from "../materials/catalogue.ts";
 import { LIMITS, PLAN_FORMAT, PLAN_VERSION, Plan } from "../plan/plan.ts";
 
 export interface Fault {
@@ -9,10 +10,25 @@ export interface Fault {
 
 export type ReadPlan = { ok: true; plan: Plan } | { ok: false; faults: Fault[] };
 
+/** Version 3 knows glazes and waxes by their look over white and over black: those of the catalogue are given theirs. */
+function withSwatches(raw: Record<string, unknown>): Record<string, unknown> {
+  const pinned = raw.pinned;
+  if (typeof pinned !== "object" || pinned === null || !("materials" in pinned) || !Array.isArray(pinned.materials))
+    return raw;
+  const materials = pinned.materials.map((one: unknown) => {
+    if (typeof one !== "object" || one === null || !("id" in one)) return one;
+    const known = CATALOGUE.find((material) => material.id === one.id);
+    const same = known?.swatches && "colour" in one && one.colour === known.colour;
+    return same ? { swatches: known.swatches, ...one } : one;
+  });
+  return { ...raw, pinned: { ...pinned, materials } };
+}
+
 /** Steps from one version of the format to the next: the key is the version they start from. */
 const MIGRATIONS: Record<number, (raw: Record<string, unknown>) => Record<string, unknown>> = {
   // what version 2 added has a usual value for every field, which the schema fills in
   1: (raw) => raw,
+  2: withSwatches,
 };
 
 const refused = (says: string, where = ""): ReadPlan => ({ ok: false, faults: [{ where, says }] });

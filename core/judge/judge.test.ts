@@ -6,7 +6,7 @@ import { Plan, RELIEF_CLASSES, zonesOf } from "../plan/plan.ts";
 import { examplePlan } from "../rules/example.ts";
 import type { Finding } from "../rules/rule.ts";
 import { RULES } from "../rules/rules.ts";
-import { shows } from "../surface/surface.ts";
+import { PATCH_LIMIT, shows } from "../surface/surface.ts";
 import { namedFixes, workingFixes } from "./fixes.ts";
 import { judge, surfaceAfter } from "./judge.ts";
 
@@ -57,7 +57,7 @@ describe("the judge, on any crust", () => {
           for (const index of phases.keys()) {
             const after = surfaceAfter(judged, index);
             for (const relief of RELIEF_CLASSES) {
-              expect(after.patches[relief].length).toBeLessThanOrEqual(6);
+              expect(after.patches[relief].length).toBeLessThanOrEqual(PATCH_LIMIT);
               expect(after.patches[relief].reduce((sum, patch) => sum + patch.share, 0)).toBeCloseTo(1, 9);
             }
             expect([...shows(after, zone.relief).values()].reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 4);

@@ -1,44 +1,44 @@
+import { linearOfSpectrum, type Spectrum } from "../colour/bands.ts";
+import { filmOver } from "../colour/film.ts";
+import { innerSpectrum, opticsOf } from "../colour/material-colour.ts";
+import { hexOf } from "../colour/screen.ts";
+import { dryTerm, seenOf } from "../colour/surface-term.ts";
+import type { Ground } from "../plan/ground.ts";
 import { RELIEF_CLASSES, type ReliefClass } from "../plan/plan.ts";
-import { hiding, type Surface } from "../surface/surface.ts";
+import { filmGloss, type Stack, type Surface } from "../surface/surface.ts";
 
-type Linear = readonly [red: number, green: number, blue: number];
+/** Inner reflectance of what lies under and with a film, kept: surfaces share most of their stacks. */
+const kept = new WeakMap<NonNullable<Stack>, { ground: string; spectrum: Spectrum }>();
 
-const toLinear = (value: number) => (value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4);
-const toScreen = (value: number) => (value <= 0.0031308 ? 12.92 * value : 1.055 * value ** (1 / 2.4) - 0.055);
-
-function linearOf(colour: string): Linear {
-  const channel = (at: number) => toLinear(Number.parseInt(colour.slice(at, at + 2), 16) / 255);
-  return [channel(1), channel(3), channel(5)];
+function innerOfStack(stack: Stack, ground: Ground): Spectrum {
+  if (stack === null) return innerSpectrum(ground.colour, 0);
+  const known = kept.get(stack);
+  if (known?.ground === ground.colour) return known.spectrum;
+  const under = innerOfStack(stack.below, ground);
+  const spectrum = filmOver(opticsOf(stack.film.material), stack.film.micrometres, under);
+  kept.set(stack, { ground: ground.colour, spectrum });
+  return spectrum;
 }
 
-const hexOf = (colour: Linear) =>
-  `#${colour
-    .map((value) => Math.round(255 * toScreen(Math.min(1, Math.max(0, value)))))
-    .map((value) => value.toString(16).padStart(2, "0"))
-    .join("")}`;
+/** Linear light of a stack as it is seen, through its own surface. */
+function lightOfStack(stack: Stack, ground: Ground): readonly [number, number, number] {
+  const term = dryTerm(stack === null ? 0 : filmGloss(stack.film));
+  return linearOfSpectrum(innerOfStack(stack, ground).map((inner) => seenOf(inner, term)));
+}
 
 /**
- * The mean colour the eye sees in each relief class: layers by their hiding, patches by their share, mixed as light
- * (sRGB transfer of IEC 61966-2-1). A first guess by hiding alone; the sample board knows better.
+ * The mean colour the eye sees in each relief class: every patch through all its films by Kubelka and Munk, mixed as light by
+ * their shares.
  */
 export function coloursSeen(surface: Surface): Record<ReliefClass, string> {
+  const { ground } = surface.ground;
   const seen = {} as Record<ReliefClass, string>;
   for (const relief of RELIEF_CLASSES) {
     const sum: [number, number, number] = [0, 0, 0];
-    const add = (colour: string, light: number) => {
-      linearOf(colour).forEach((value, at) => {
-        sum[at] = sum[at]! + light * value;
+    for (const { stack, share } of surface.patches[relief])
+      lightOfStack(stack, ground).forEach((value, channel) => {
+        sum[channel] = sum[channel]! + share * value;
       });
-    };
-    for (const patch of surface.patches[relief]) {
-      let light = patch.share;
-      for (let at = patch.stack; at !== null && light > 1e-4; at = at.below) {
-        const part = light * hiding(at.film);
-        add(at.film.material.colour, part);
-        light -= part;
-      }
-      add(surface.ground.ground.colour, light);
-    }
     seen[relief] = hexOf(sum);
   }
   return seen;

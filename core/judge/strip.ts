@@ -1,3 +1,4 @@
+import { bodyColour } from "../colour/material-colour.ts";
 import { hiding, type Stack } from "../surface/surface.ts";
 import type { ZoneJudgement } from "./judge.ts";
 
@@ -8,6 +9,6 @@ export function stripOf(judged: ZoneJudgement): { colour: string; hides: number 
   const layers = new Map<string, { colour: string; hides: number }>();
   for (let at: Stack = widest?.stack ?? null; at !== null; at = at.below)
     if (!layers.has(at.film.stepId))
-      layers.set(at.film.stepId, { colour: at.film.material.colour, hides: hiding(at.film) });
+      layers.set(at.film.stepId, { colour: bodyColour(at.film.material), hides: hiding(at.film) });
   return [{ colour: judged.zone.ground.colour, hides: 1 }, ...[...layers.values()].reverse()];
 }

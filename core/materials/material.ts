@@ -80,6 +80,16 @@ export const FAMILIES = [
   "heat-resisting varnish",
 ] as const;
 
+/** Families whose shine is the metal's own: the colour turns with the light. */
+export const METALLIC_FAMILIES: ReadonlySet<string> = new Set([
+  "metal leaf",
+  "metallic glaze",
+  "gilding wax",
+  "metallic wax, water-borne",
+  "hardware metallic paint",
+  "reactive metal paint",
+]);
+
 export const ROLES = [
   "primer",
   "paint",
@@ -141,6 +151,10 @@ export const Material = z.strictObject({
   binder: z.enum(BINDERS),
   colour: Colour,
   contrastRatio: ShareFigure.describe("hiding of one normal coat, ISO 6504-3 contrast ratio"),
+  swatches: z
+    .strictObject({ overWhite: Colour, overBlack: Colour })
+    .optional()
+    .describe("what one normal coat looks like over white and over black; for glazes, waxes and thin whites"),
   drying: z.strictObject({
     touch: TimeFigure,
     recoat: TimeFigure,

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { Material } from "../materials/material.ts";
+import { Colour, Material } from "../materials/material.ts";
 import { areaOf, Shape } from "../quantity/shape.ts";
 import { readWallTime } from "../units/wall-time.ts";
 import { Ground } from "./ground.ts";
@@ -60,6 +60,9 @@ export const PLACES = ["border", "hands", "motif", "patch"] as const;
 export type PlaceOnFace = (typeof PLACES)[number];
 export const WHERE = ["everywhere", ...RELIEF_CLASSES, ...PLACES] as const;
 export type Where = (typeof WHERE)[number];
+
+/** Whether a step's "where" is one of the relief classes. */
+export const isReliefClass = (on: Where): on is ReliefClass => (RELIEF_CLASSES as readonly string[]).includes(on);
 
 export const Wait = z.strictObject({
   kind: z.enum(["at least", "exactly"]),
@@ -200,8 +203,14 @@ function branchFaults(steps: readonly Step[]): { at: number; says: string }[] {
   return faults;
 }
 
+export const PALETTE_COLOURS = 256;
+
+/** A colour that is wanted somewhere: from a swatch, a photo, a palette of the client's. */
+export const PaletteColour = z.strictObject({ name: Name, colour: Colour });
+export type PaletteColour = z.infer<typeof PaletteColour>;
+
 export const PLAN_FORMAT = "jolly-crust";
-export const PLAN_VERSION = 2;
+export const PLAN_VERSION = 3;
 
 export const Plan = z
   .strictObject({
@@ -219,6 +228,11 @@ export const Plan = z
       materials: z.array(Material).max(LIMITS.materials),
     }),
     acknowledged: z.array(Id).max(40).default([]).describe("dangers the painter has read and taken on: lead, heat"),
+    palette: z
+      .array(PaletteColour)
+      .max(PALETTE_COLOURS, `a palette holds ${PALETTE_COLOURS} colours at most`)
+      .default([])
+      .describe("colours that are wanted; the mixing bench looks for them"),
     crusts: z.array(Crust).max(LIMITS.crusts),
     pieces: z.array(Piece).max(LIMITS.pieces),
   })

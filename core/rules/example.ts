@@ -79,6 +79,7 @@ export function examplePlan(example: ExampleStack): Plan {
       materials: CATALOGUE.filter((material) => used.has(material.id)),
     },
     acknowledged: [],
+    palette: [],
     crusts: [crust],
     pieces: [{ id: "p1", name: "Example piece", zones: [zone] }],
   };

@@ -5,6 +5,14 @@ import type { Technique } from "./technique.ts";
 
 export type ByRelief = Record<ReliefClass, number>;
 
+/** One number for each relief class. */
+export const byRelief = (of: (relief: ReliefClass) => number): ByRelief => ({
+  arris: of("arris"),
+  field: of("field"),
+  high: of("high"),
+  recess: of("recess"),
+});
+
 export type Contaminant = "grease" | "wax" | "oil";
 
 /** What a phase does to the surface. Each effect is told by relief class, for every technique has another hand on each. */

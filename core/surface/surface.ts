@@ -1,7 +1,7 @@
 import { opens } from "../drying/solubility.ts";
 import type { Material } from "../materials/material.ts";
 import { type Ground, isTimber } from "../plan/ground.ts";
-import { PLACES, type PlaceOnFace, RELIEF_CLASSES, type ReliefClass, type Where } from "../plan/plan.ts";
+import { isReliefClass, PLACES, type PlaceOnFace, RELIEF_CLASSES, type ReliefClass, type Where } from "../plan/plan.ts";
 import { dryFilm } from "../quantity/spread.ts";
 import type { Instant, Micrometres, Share } from "../units/units.ts";
 import type { ByRelief, Contaminant, Effect, Phase } from "./phase.ts";
@@ -77,7 +77,6 @@ export interface Surface {
 export const PLACE_SHARE: Record<PlaceOnFace, Share> = { border: 0.2, hands: 0.12, motif: 0.15, patch: 0.1 };
 const bitOf = (place: PlaceOnFace) => 1 << PLACES.indexOf(place);
 const isPlace = (on: Where): on is PlaceOnFace => (PLACES as readonly string[]).includes(on);
-const isRelief = (on: Where): on is ReliefClass => (RELIEF_CLASSES as readonly string[]).includes(on);
 
 /** The share of a face that a step's "where" takes in. */
 export function shareWhere(on: Where, relief: ByRelief): Share {
@@ -85,7 +84,7 @@ export function shareWhere(on: Where, relief: ByRelief): Share {
   return isPlace(on) ? PLACE_SHARE[on] : relief[on];
 }
 
-export const PATCH_LIMIT = 6;
+export const PATCH_LIMIT = 8;
 /** Below this a film is a trace: it is counted as gone. */
 const TRACE: Micrometres = 0.3;
 /** Patches smaller than this share are folded into a neighbour. */
@@ -174,7 +173,7 @@ function tidied(patches: Patch[]): readonly Patch[] {
 }
 
 /** Paper grades are rated on a film this hard: chalk-type paint. */
-const HARDNESS_OF_SOFT_PAINT = 0.35;
+export const HARDNESS_OF_SOFT_PAINT = 0.35;
 
 function abraded(stack: Stack, micrometres: Micrometres): Stack {
   let left = micrometres;
@@ -209,17 +208,27 @@ function cutBelow(stack: Stack, fits: (film: Film) => boolean): Stack {
 /** Under this tooth a film or a ground holds nothing against a blade. */
 const SLICK = 0.25;
 
-/** What is left when flakes come away: down to the resist, or to the slick or sealed face that a chipping paint lies on. */
+/**
+ * How many films, counted from the top, come away where flakes let go: down to the resist, or to the slick or sealed face that
+ * a chipping paint lies on. `films` lie from the top down.
+ */
+export function chipsDownTo(films: readonly Film[], ground: GroundState): number {
+  let gone = 0;
+  films.forEach((film, at) => {
+    const under = films[at + 1];
+    const onResist = under?.resist === true || under?.material.binder === "wax";
+    const absorbency = under ? under.material.absorbency.typical : ground.ground.absorbency;
+    const slick = toothOn(under ?? null, ground) < SLICK;
+    if (onResist || slick || (film.chips && absorbency < 0.3)) gone = at + 1;
+  });
+  return gone;
+}
+
 function chipped(stack: Stack, ground: GroundState): Stack {
+  const films: Film[] = [];
+  for (let at = stack; at !== null; at = at.below) films.push(at.film);
   let left = stack;
-  for (let at = stack; at !== null; at = at.below) {
-    const under = at.below;
-    const onResist = under?.film.resist === true || under?.film.material.binder === "wax";
-    const absorbency = under === null ? ground.ground.absorbency : under.film.material.absorbency.typical;
-    const lifts = at.film.chips && absorbency < 0.3;
-    const slick = toothOf(under, ground) < SLICK;
-    if (onResist || lifts || slick) left = under;
-  }
+  for (let gone = chipsDownTo(films, ground); gone > 0; gone--) left = left!.below;
   return left;
 }
 
@@ -248,7 +257,8 @@ interface Meeting {
   at: Instant;
 }
 
-function freshFilm({ phase, at }: Meeting, material: Material, micrometres: Micrometres): Film {
+/** The film that a phase lays when it begins at this instant. */
+export function freshFilm(phase: Phase, at: Instant, material: Material, micrometres: Micrometres): Film {
   return {
     phaseId: phase.id,
     stepId: phase.step.id,
@@ -265,7 +275,8 @@ function freshFilm({ phase, at }: Meeting, material: Material, micrometres: Micr
   };
 }
 
-const isWet = (film: Film, at: Instant) => at - film.laidAt < film.material.drying.touch.typical;
+/** Whether a film is not yet touch dry. */
+export const isWet = (film: Film, at: Instant) => at - film.laidAt < film.material.drying.touch.typical;
 
 /** The stack an effect leaves where it works; the same one where it does nothing. */
 function worked(stack: Stack, effect: Effect, meeting: Meeting): Stack {
@@ -378,7 +389,7 @@ function afterEffect(patches: readonly Patch[], effect: Effect, meeting: Meeting
         ? () => true
         : ({ stack }: Patch) =>
             stack !== null && (effect.to === "size" ? stack.film.material.role === "size" : isWet(stack.film, at));
-    return deposited(patches, freshFilm(meeting, phase.material, micrometres), share, holds, at);
+    return deposited(patches, freshFilm(phase, at, phase.material, micrometres), share, holds, at);
   }
   const next: Patch[] = [];
   let moved = false;
@@ -399,7 +410,8 @@ function afterEffect(patches: readonly Patch[], effect: Effect, meeting: Meeting
 /** Bare timber under a stripped finish, from memory. */
 const STRIPPED = { kind: "raw timber", absorbency: 0.7, tooth: 0.85, soundness: "sound" } as const;
 
-function groundAfter(state: GroundState, phase: Phase): GroundState {
+/** The ground as a phase leaves it, where it reaches it. */
+export function groundAfter(state: GroundState, phase: Phase): GroundState {
   let next = state;
   for (const effect of phase.effects)
     switch (effect.does) {
@@ -459,7 +471,7 @@ function patchesAfter(surface: Surface, phase: Phase, at: Instant): Surface["pat
   const { on } = phase.where;
   const patches = { ...surface.patches };
   for (const relief of RELIEF_CLASSES) {
-    if (isRelief(on) && on !== relief) continue;
+    if (isReliefClass(on) && on !== relief) continue;
     const meeting: Meeting = { phase, relief, ground: surface.ground, at };
     for (const effect of phase.effects) patches[relief] = afterEffect(patches[relief], effect, meeting);
   }
@@ -471,7 +483,7 @@ function patchesAfter(surface: Surface, phase: Phase, at: Instant): Surface["pat
 
 function isBare(surface: Surface, on: Where): boolean {
   return RELIEF_CLASSES.some(
-    (relief) => (!isRelief(on) || on === relief) && surface.patches[relief].some((patch) => patch.stack === null),
+    (relief) => (!isReliefClass(on) || on === relief) && surface.patches[relief].some((patch) => patch.stack === null),
   );
 }
 
@@ -506,17 +518,29 @@ export function patchesWhere(surface: Surface, relief: ReliefClass, on: Where): 
   return surface.patches[relief].map((patch) => ({ ...patch, share: patch.share * PLACE_SHARE[on] }));
 }
 
-/** How well the next coat keys to what lies on top of this stack. Scuffing helps a slick thing little, a sound film much. */
-export function toothOf(stack: Stack, ground: GroundState): number {
-  const tooth = stack === null ? ground.ground.tooth : stack.film.material.tooth.typical;
-  const keyed = stack === null ? ground.keyed : stack.film.keyed;
+/** How well the next coat keys to this film, or to the ground (null). Scuffing helps a slick thing little, a sound film much. */
+function toothOn(film: Film | null, ground: GroundState): number {
+  const tooth = film === null ? ground.ground.tooth : film.material.tooth.typical;
+  const keyed = film === null ? ground.keyed : film.keyed;
   if (keyed) return Math.min(1, tooth + (tooth < 0.2 ? 0.2 : 0.4));
-  return stack === null && ground.deglossed ? Math.min(1, tooth + 0.12) : tooth;
+  return film === null && ground.deglossed ? Math.min(1, tooth + 0.12) : tooth;
 }
+
+/** How well the next coat keys to what lies on top of this stack. */
+export const toothOf = (stack: Stack, ground: GroundState): number => toothOn(stack?.film ?? null, ground);
 
 /** How thirsty what lies on top is, 0 to 1. */
 export function absorbencyOf(stack: Stack, ground: GroundState): number {
   return stack === null ? ground.ground.absorbency : stack.film.material.absorbency.typical;
+}
+
+const UNPOLISHED = 0.06;
+
+/** Sheen of a film as it now is, 0 to 1: wax shines when it has been buffed, and what was keyed is dull. */
+export function filmGloss({ material, polished, keyed }: Film): Share {
+  const gloss = material.gloss.typical;
+  if (material.role === "wax" && !polished) return Math.min(gloss, UNPOLISHED);
+  return keyed && !polished ? 0.4 * gloss : gloss;
 }
 
 /** How much of what lies beneath a film hides, 0 to 1: a film of n normal coats lets (1 − contrast ratio)^n through. */

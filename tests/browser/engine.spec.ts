@@ -171,7 +171,7 @@ test("a shared crust is split off for one zone, held beside another, and laid ag
 test("an inspection has ways: the planned one is dated, the other only checked", async ({ page }) => {
   await open(page, "/jobs/carved-settle/crust?zone=back&step=look");
   await expect(page.locator("#ladder")).toContainText("only if still too whole");
-  const before = await page.locator("[data-finish]").innerText();
+  const before = await page.locator("[data-finish]").textContent();
   await page.getByRole("radio", { name: "Plan by: still too whole" }).check();
   await expect(page.getByRole("button", { name: /^Undo: Change Look and decide/ })).toBeVisible();
   await page.locator("#ladder a[data-step=more]").click();
@@ -204,7 +204,7 @@ test("the guide says every rule with its reason and its examples, and findings l
 
 test("what next says the same on the command line as in the panel", async ({ page }, info) => {
   await open(page, "/jobs/carved-settle/crust?zone=seat-board&aside=next");
-  const shown = await page.locator("[data-can=never]").innerText();
+  const shown = await page.locator("[data-can=never]").textContent();
   const download = page.waitForEvent("download");
   await page.goto("/");
   await page.getByRole("link", { name: "Export Carved settle" }).click();

@@ -44,7 +44,7 @@ test("zones, views and the list of keys have keys", async ({ page }) => {
   await expect(page.getByRole("heading", { level: 1, name: "Back panel" })).toBeVisible();
   await page.keyboard.press("[");
   await expect(page.getByRole("heading", { level: 1, name: "Frame and rails" })).toBeVisible();
-  await page.keyboard.press("3");
+  await page.keyboard.press("4");
   await expect(page).toHaveURL(/\/days/);
   await page.keyboard.press("?");
   await expect(page.getByRole("dialog", { name: "Keys and words" })).toBeVisible();

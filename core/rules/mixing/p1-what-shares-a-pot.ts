@@ -9,8 +9,8 @@ type Verdict = { severity: "stop" | "caution" | "note"; because: string } | null
 const CHALKY: ReadonlySet<string> = new Set(["chalk", "clay", "acrylic"]);
 const isWaxy = (material: Material) => material.binder === "wax" || material.binder === "wax and acrylic";
 
-/** Whether two materials may share a pot, from what carries and what binds them. */
-function together(one: Material, two: Material): Verdict {
+/** Whether two materials may share a pot, from what carries and what binds them; null where nothing speaks against it. */
+export function together(one: Material, two: Material): Verdict {
   const either = (fits: (material: Material) => boolean) => fits(one) || fits(two);
   // a powder goes into anything that is stirred
   if (either(({ role }) => role === "pigment")) return null;

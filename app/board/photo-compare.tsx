@@ -1,0 +1,164 @@
+import { useEffect, useMemo, useRef, useState } from "react";
+import type { Shown } from "#core/board/shares";
+import { colourDifference } from "#core/colour/difference";
+import { hexOf, type Linear, linearOf } from "#core/colour/screen";
+import type { ZoneJudgement } from "#core/judge/judge";
+import { EditForm } from "~/forms/edit-form-parts";
+
+/** A place on a picture, as parts of its width and height. */
+export interface Spot {
+  x: number;
+  y: number;
+}
+
+/** Half the side of the square that a sample is the mean of, as a part of the picture's width. */
+const REACH = 0.006;
+
+/** Mean colour around a place of a picture. */
+export function sampleAt({ data, width, height }: ImageData, { x, y }: Spot): string {
+  const reach = Math.max(1, Math.round(REACH * width));
+  const column = Math.min(width - 1, Math.floor(x * width));
+  const row = Math.min(height - 1, Math.floor(y * height));
+  const sum: [number, number, number] = [0, 0, 0];
+  let count = 0;
+  for (let r = Math.max(0, row - reach); r <= Math.min(height - 1, row + reach); r++)
+    for (let c = Math.max(0, column - reach); c <= Math.min(width - 1, column + reach); c++) {
+      const at = 4 * (r * width + c);
+      const hex = `#${[0, 1, 2].map((channel) => data[at + channel]!.toString(16).padStart(2, "0")).join("")}`;
+      linearOf(hex).forEach((value, channel) => {
+        sum[channel] = sum[channel]! + value;
+      });
+      count++;
+    }
+  return hexOf(sum.map((value) => value / count) as [number, number, number]);
+}
+
+/** The white of a primed card, as bright as such a card is. */
+const CARD = 0.86;
+
+/** A colour as it would be if what was white in the photo had been white. */
+export function balanced(hex: string, white: string | null): string {
+  if (white === null) return hex;
+  const card = linearOf(white);
+  return hexOf(linearOf(hex).map((value, at) => (value * CARD) / Math.max(0.02, card[at]!)) as unknown as Linear);
+}
+
+/** The pixels of a photo, once it has come; "lost" where it does not. */
+export function usePhotoPixels(src: string | null): ImageData | "lost" | null {
+  const [pixels, setPixels] = useState<ImageData | "lost" | null>(null);
+  const wanted = useRef(src);
+  useEffect(() => {
+    wanted.current = src;
+    setPixels(null);
+    if (src === null) return;
+    const image = new Image();
+    image.src = src;
+    image.decode().then(
+      () => {
+        if (wanted.current !== src) return;
+        const canvas = new OffscreenCanvas(image.naturalWidth, image.naturalHeight);
+        const context = canvas.getContext("2d")!;
+        context.drawImage(image, 0, 0);
+        setPixels(context.getImageData(0, 0, canvas.width, canvas.height));
+      },
+      () => wanted.current === src && setPixels("lost"),
+    );
+  }, [src]);
+  return pixels;
+}
+
+const sayDifference = (difference: number) =>
+  difference < 2.5
+    ? "the board came out as predicted"
+    : difference < 6
+      ? "near; another light would do as much"
+      : "apart";
+
+interface Props {
+  judged: ZoneJudgement;
+  shown: Shown | null;
+  prediction: ImageData | null;
+  photo: ImageData | "lost" | null;
+  spots: { prediction: Spot; photo: Spot };
+  white: Spot | null;
+  onWhite: (picking: boolean) => void;
+  pickingWhite: boolean;
+}
+
+/** What lies between a prediction and a real board at one place each, and the way to correct a material by it. */
+export function PhotoCompare({ judged, shown, prediction, photo, spots, white, onWhite, pickingWhite }: Props) {
+  const materials = useMemo(() => {
+    const found = new Map(
+      judged.phases.flatMap(({ phase }) => (phase.material ? [[phase.material.id, phase.material]] : [])),
+    );
+    return [...found.values()];
+  }, [judged]);
+  const loudest = useMemo(() => {
+    const step = [...(shown?.field ?? [])].sort((one, two) => two[1] - one[1])[0]?.[0];
+    return judged.phases.find(({ phase }) => phase.step.id === step)?.phase.material?.id ?? materials.at(-1)?.id ?? "";
+  }, [shown, judged, materials]);
+  if (photo === "lost")
+    return (
+      <p role="alert" className="border-l-4 border-l-ochre bg-board px-3 py-2">
+        The photo did not come. Press it again below; if it is gone there too, take it in anew.
+      </p>
+    );
+  if (!prediction || !photo) return <p className="text-note text-soft">Fetching the photo …</p>;
+  const whiteSeen = white ? sampleAt(photo, white) : null;
+  const predicted = sampleAt(prediction, spots.prediction);
+  const real = balanced(sampleAt(photo, spots.photo), whiteSeen);
+  const difference = colourDifference(predicted, real);
+  return (
+    <section
+      aria-label="Prediction and real board"
+      className="rounded-std border border-line bg-board p-3"
+      data-difference=""
+    >
+      <div className="flex items-center gap-3">
+        {[
+          ["predicted", predicted],
+          ["real", real],
+        ].map(([name, colour]) => (
+          <span key={name} className="flex items-center gap-2">
+            <span className="size-9 rounded-std border border-edge" style={{ background: colour }} aria-hidden="true" />
+            <span className="text-note">
+              <span className="block text-soft">{name}</span>
+              <b className="font-semibold">{colour}</b>
+            </span>
+          </span>
+        ))}
+        <span className="min-w-0 flex-1 text-right">
+          <b className="text-[1.0625rem] font-semibold">ΔE00 {difference.toFixed(1)}</b>
+          <span className="block text-note text-soft">{sayDifference(difference)}</span>
+        </span>
+      </div>
+      <p className="mt-2 text-note text-soft">
+        Press a flat place left of the line, and the same kind of place on the photo. The rings move by the arrow keys
+        too.
+      </p>
+      <div className="mt-2 flex flex-wrap items-end gap-2">
+        <button type="button" className="press" aria-pressed={pickingWhite} onClick={() => onWhite(!pickingWhite)}>
+          {pickingWhite ? "Press something white …" : whiteSeen ? "White is set; set it again" : "Set what is white"}
+        </button>
+        <EditForm
+          does="correct colour"
+          about={{ predicted, real }}
+          label="Correct a material from this board"
+          className="flex items-end gap-2"
+        >
+          <label>
+            <span className="sr-only">Which material</span>
+            <select name="materialId" className="field !w-40" defaultValue={loudest} key={loudest}>
+              {materials.map((material) => (
+                <option key={material.id} value={material.id}>
+                  {material.name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <button className="press">Correct it</button>
+        </EditForm>
+      </div>
+    </section>
+  );
+}

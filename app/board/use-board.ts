@@ -1,0 +1,129 @@
+import { useEffect, useRef, useState } from "react";
+import type { BoardWork, View } from "#core/board/board-work";
+import type { Shown } from "#core/board/shares";
+import type { Answer, Drawn, Held } from "./messages";
+
+export interface BoardPicture {
+  image: ImageData;
+  count: number;
+  finished: boolean;
+  shown: Shown | null;
+}
+
+export interface Boards {
+  /** by side; undefined until there is anything to see */
+  pictures: readonly (BoardPicture | undefined)[];
+  /** the finished picture is still being drawn */
+  drawing: boolean;
+  failed: string | null;
+}
+
+const MOST_KEPT = 48;
+
+/** Pictures that were finished, by what they show, the newest last. */
+class Kept {
+  private readonly pictures = new Map<string, BoardPicture>();
+  get(key: string): BoardPicture | undefined {
+    return this.pictures.get(key);
+  }
+  put(key: string, picture: BoardPicture) {
+    this.pictures.delete(key);
+    this.pictures.set(key, picture);
+    if (this.pictures.size > MOST_KEPT) this.pictures.delete(this.pictures.keys().next().value!);
+  }
+}
+
+const imageOf = ({ pixels, width, height }: Drawn) => new ImageData(new Uint8ClampedArray(pixels), width, height);
+
+/** Phases nearest to the one in hand first: where a hand that scrubs goes next. */
+function nearestFirst(count: number, all: number): number[] {
+  const order: number[] = [];
+  for (let away = 1; away <= all; away++)
+    for (const next of [count + away, count - away]) if (next >= 0 && next <= all) order.push(next);
+  return order;
+}
+
+export interface Wanted {
+  sides: readonly Held[];
+  view: View;
+  width: number;
+}
+
+const written = new WeakMap<BoardWork, string>();
+function workName(work: BoardWork): string {
+  const name = written.get(work) ?? JSON.stringify(work);
+  written.set(work, name);
+  return name;
+}
+
+/** Names what a side shows: the same name is the same picture. */
+const nameOf = ({ work, count }: Held, { light, lighting, wet }: View, width: number) =>
+  `${count} ${width} ${light} ${wet} ${lighting.azimuth} ${lighting.elevation} ${workName(work)}`;
+
+/** Boards drawn in a worker for what is wanted now; pictures of steps that were drawn before are there at once. */
+export function useBoards({ sides, view, width }: Wanted): Boards {
+  const worker = useRef<Worker | null>(null);
+  const kept = useRef(new Kept());
+  const asked = useRef(0);
+  const [boards, setBoards] = useState<Boards>({ pictures: [], drawing: true, failed: null });
+  const names = sides.map((side) => nameOf(side, view, width));
+  const wanted = names.join("\n");
+
+  useEffect(() => {
+    const made = new Worker(new URL("./board.worker.ts", import.meta.url), { type: "module" });
+    worker.current = made;
+    made.addEventListener("error", (event) => {
+      event.preventDefault();
+      const failed = event.message || "its worker did not start";
+      setBoards((before) => ({ ...before, drawing: false, failed }));
+    });
+    return () => {
+      made.terminate();
+      worker.current = null;
+    };
+  }, []);
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is wanted is named whole by its names
+  useEffect(() => {
+    const id = ++asked.current;
+    const found = names.map((name) => kept.current.get(name));
+    setBoards((before) => ({
+      pictures: found.map((picture, side) => picture ?? before.pictures[side]),
+      drawing: found.some((picture) => !picture),
+      failed: null,
+    }));
+    const all = sides[0]?.work.phases.length ?? 0;
+    const later = sides.length === 1 ? nearestFirst(sides[0]!.count, all) : [];
+    const unknown = later.filter((count) => !kept.current.get(nameOf({ work: sides[0]!.work, count }, view, width)));
+    const onAnswer = ({ data }: MessageEvent<Answer>) => {
+      if (data.is === "failed") {
+        if (data.id === id) setBoards((before) => ({ ...before, drawing: false, failed: data.says }));
+        return;
+      }
+      const { drawn } = data;
+      if (drawn.id !== id) return;
+      const side = sides[drawn.side]!;
+      const { count, finished, shown } = drawn;
+      const picture: BoardPicture = { image: imageOf(drawn), count, finished, shown };
+      if (finished) kept.current.put(nameOf({ work: side.work, count }, view, width), picture);
+      if (count !== side.count) return;
+      setBoards((before) => {
+        // a rough picture never takes the place of a finished one of the same
+        if (!finished && found[drawn.side]) return before;
+        const pictures = sides.map((_, at) => (at === drawn.side ? picture : before.pictures[at]));
+        return {
+          pictures,
+          drawing: sides.some((one, at) => !pictures[at]?.finished || pictures[at]?.count !== one.count),
+          failed: null,
+        };
+      });
+    };
+    const listening = worker.current;
+    listening?.addEventListener("message", onAnswer);
+    if (found.some((picture) => !picture) || unknown.length > 0)
+      listening?.postMessage({ id, sides, view, width, later: unknown });
+    return () => listening?.removeEventListener("message", onAnswer);
+  }, [wanted]);
+
+  return boards;
+}

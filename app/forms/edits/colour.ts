@@ -1,0 +1,170 @@
+import { colourOfMix, type MixPart } from "#core/colour/nearest-mix";
+import { hexOf, linearOf } from "#core/colour/screen";
+import { readColour } from "#core/colour/written";
+import { readPalette } from "#core/exchange/palette";
+import { CATALOGUE } from "#core/materials/catalogue";
+import type { Material } from "#core/materials/material";
+import { PALETTE_COLOURS, PaletteColour } from "#core/plan/plan";
+import type { Faults } from "../fields";
+import { type FormEdit, type Place, refuse } from "./place";
+
+// The colours of materials, the colours that are wanted, and mixes kept as paints of one's own.
+
+const known = ({ plan }: Place, id: string | undefined): Material | undefined =>
+  plan.pinned.materials.find((one) => one.id === id) ?? CATALOGUE.find((one) => one.id === id);
+
+const NOT_KNOWN = "This material is not known here.";
+
+/** A material's colour by picker, as written, or by its two swatches. */
+function setColour(place: Place): FormEdit {
+  const { fields } = place;
+  const before = known(place, fields.materialId);
+  if (!before) return refuse(NOT_KNOWN);
+  const faults: Faults = {};
+  const read = (name: string): string => {
+    const colour = readColour(fields[name] ?? "");
+    if (!colour.ok) faults[name] = colour.says;
+    return colour.ok ? colour.colour : "";
+  };
+  const changed: Partial<Material> = {};
+  if (fields.way === "swatches") {
+    changed.swatches = { overWhite: read("overWhite"), overBlack: read("overBlack") };
+    if (Object.keys(faults).length === 0 && lightOf(changed.swatches.overBlack) >= lightOf(changed.swatches.overWhite))
+      faults.overBlack = "Over black it must look darker than over white; are the two swapped?";
+  } else {
+    changed.colour = read(fields.way === "written" ? "written" : "picked");
+    // a colour of its own stands for an opaque coat
+    changed.swatches = undefined;
+  }
+  if (Object.keys(faults).length > 0) return { ok: false, faults };
+  const material: Material = { ...before, ...changed };
+  if (material.swatches === undefined) delete material.swatches;
+  return { ok: true, label: `Colour of ${before.name}`, commands: [{ do: "pin material", material }] };
+}
+
+const lightOf = (hex: string): number => {
+  const [red, green, blue] = linearOf(hex);
+  return 0.2126 * red + 0.7152 * green + 0.0722 * blue;
+};
+
+/** How far one real board may pull a colour: further is another light, or another paint. */
+const MOST_PULL = 2.5;
+
+const pulled = (hex: string, seen: readonly number[], real: readonly number[]): string => {
+  const held = (value: number) => Math.min(MOST_PULL, Math.max(1 / MOST_PULL, value));
+  return hexOf(
+    linearOf(hex).map((value, at) => value * held((real[at]! + 0.002) / (seen[at]! + 0.002))) as [
+      number,
+      number,
+      number,
+    ],
+  );
+};
+
+/** Pulls a material's colour as far as a real board lies from its prediction, in each of red, green and blue. */
+function correctColour(place: Place): FormEdit {
+  const { fields } = place;
+  const before = known(place, fields.materialId);
+  if (!before) return refuse(NOT_KNOWN);
+  const seen = readColour(fields.predicted ?? "");
+  const real = readColour(fields.real ?? "");
+  if (!seen.ok || !real.ok) return refuse("Press a place on the photo first.");
+  const by = (hex: string) => pulled(hex, linearOf(seen.colour), linearOf(real.colour));
+  const material: Material = {
+    ...before,
+    colour: by(before.colour),
+    ...(before.swatches ? { swatches: { ...before.swatches, overWhite: by(before.swatches.overWhite) } } : {}),
+  };
+  return {
+    ok: true,
+    label: `Correct ${before.name} from a real board`,
+    commands: [{ do: "pin material", material }],
+  };
+}
+
+const saysFaults = (faults: readonly { where: string; says: string }[]) =>
+  faults.map(({ where, says }) => (where ? `${where}: ${says}` : says)).join(" ");
+
+/** Takes the colours of a GIMP palette into the job. */
+function importPalette({ plan, fields }: Place): FormEdit {
+  const read = readPalette(fields.palette ?? "");
+  if (!read.ok) return refuse(saysFaults(read.faults), "palette");
+  const fresh = read.colours.filter(
+    (one) => !plan.palette.some((own) => own.colour === one.colour && own.name === one.name),
+  );
+  if (fresh.length === 0) return refuse("Every colour of this palette is in the job already.", "palette");
+  const palette = [...plan.palette, ...fresh];
+  if (palette.length > PALETTE_COLOURS)
+    return refuse(`A job holds ${PALETTE_COLOURS} wanted colours at most; take some away first.`, "palette");
+  return { ok: true, label: `Take in the palette ${read.name}`, commands: [{ do: "set palette", palette }] };
+}
+
+function addWanted({ plan, fields }: Place): FormEdit {
+  const colour = readColour(fields.wanted ?? "");
+  if (!colour.ok) return refuse(colour.says, "wanted");
+  const read = PaletteColour.safeParse({
+    name: (fields.wantedName ?? "").trim() || colour.colour,
+    colour: colour.colour,
+  });
+  if (!read.success) return refuse("80 letters at most.", "wantedName");
+  if (plan.palette.length >= PALETTE_COLOURS)
+    return refuse(`A job holds ${PALETTE_COLOURS} wanted colours at most; take some away first.`, "wanted");
+  return {
+    ok: true,
+    label: `Want ${read.data.name}`,
+    commands: [{ do: "set palette", palette: [...plan.palette, read.data] }],
+  };
+}
+
+function dropWanted({ plan, fields }: Place): FormEdit {
+  const at = Number(fields.at);
+  const gone = plan.palette[at];
+  if (!gone) return refuse("That colour is gone already.");
+  return {
+    ok: true,
+    label: `Want ${gone.name} no more`,
+    commands: [{ do: "set palette", palette: plan.palette.filter((_, index) => index !== at) }],
+  };
+}
+
+/** The parts of a mix as they stand in an address or a form: "slate:2,bone:1". */
+export function readMixParts(text: string, find: (id: string) => Material | undefined): MixPart[] {
+  return text.split(",").flatMap((one) => {
+    const [id = "", parts = ""] = one.split(":");
+    const material = find(id);
+    const count = Number(parts);
+    return material && Number.isInteger(count) && count >= 1 && count <= MOST_PARTS ? [{ material, parts: count }] : [];
+  });
+}
+
+export const MOST_PARTS = 99;
+export const MOST_TINS = 5;
+
+/** A mix as a paint of one's own: it behaves as the tin there is most of, in the colour of the mix. */
+function keepMix(place: Place): FormEdit {
+  const { plan, fields, newId } = place;
+  const parts = readMixParts(fields.mix ?? "", (id) => known(place, id)).slice(0, MOST_TINS);
+  if (parts.length < 2) return refuse("A mix takes at least two tins.");
+  const name = (fields.mixName ?? "").trim();
+  if (name === "" || name.length > 80) return refuse("Give it a name, 80 letters at most.", "mixName");
+  const most = parts.reduce((one, two) => (two.parts > one.parts ? two : one)).material;
+  const id = `mix-${
+    newId()
+      .toLowerCase()
+      .replace(/[^a-z0-9]/g, "")
+      .slice(0, 16) || "own"
+  }`;
+  if (plan.pinned.materials.some((one) => one.id === id)) return refuse("This mix is in the plan already.");
+  const { swatches: _, ...rest } = most;
+  const material: Material = { ...rest, id, name, colour: colourOfMix(parts), copyOf: most.copyOf ?? most.id };
+  return { ok: true, label: `Keep the mix ${name}`, commands: [{ do: "pin material", material }], material: id };
+}
+
+export const COLOUR_FORMS: Record<string, (place: Place) => FormEdit> = {
+  "set colour": setColour,
+  "correct colour": correctColour,
+  "import palette": importPalette,
+  "add wanted": addWanted,
+  "drop wanted": dropWanted,
+  "keep mix": keepMix,
+};

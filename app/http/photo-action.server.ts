@@ -1,0 +1,60 @@
+import { nanoid } from "nanoid";
+import { data, redirect } from "react-router";
+import { Id } from "#core/plan/plan";
+import { addPhoto, MOST_PHOTOS, setPhotoRemoved } from "#db/photos";
+import { readPhoto } from "./photo.server";
+import { noSuchJob, withStore } from "./trouble.server";
+
+const MOST_NOTE = 200;
+
+export interface PhotoResult {
+  photoFault: string;
+}
+
+const refused = (photoFault: string, status = 422) => data<PhotoResult>({ photoFault }, { status });
+
+const text = (form: FormData, name: string) => {
+  const value = form.get(name);
+  return typeof value === "string" ? value.trim() : "";
+};
+
+export const isPhotoForm = (request: Request): boolean =>
+  request.headers.get("Content-Type")?.startsWith("multipart/form-data") ?? false;
+
+/** Takes a photo in, takes one away or puts one back; then back to the page it was sent from. */
+export async function photoAction(request: Request, planId: string) {
+  const form = await request.formData();
+  const does = text(form, "do");
+  const url = new URL(request.url);
+  const here = `${url.pathname}${url.search}`;
+  return withStore(async (store) => {
+    if (does === "remove photo" || does === "restore photo") {
+      const done = await setPhotoRemoved(store, planId, text(form, "photo"), does === "remove photo");
+      if (!done) return refused("This photo is no longer there.", 404);
+      url.searchParams.delete("against");
+      return redirect(`${url.pathname}${url.search}`);
+    }
+    if (does !== "add photo") return refused("The form was cut short; load the page again.");
+    const zoneId = Id.safeParse(text(form, "zone"));
+    if (!zoneId.success) return refused("Say which zone the board is of.");
+    const stepId = Id.safeParse(text(form, "step"));
+    const note = text(form, "note");
+    if (note.length > MOST_NOTE) return refused(`A note holds ${MOST_NOTE} letters at most.`);
+    const photo = await readPhoto(form.get("photo"));
+    if (!photo.ok) return refused(photo.says);
+    const { jpeg, width, height } = photo;
+    const edit = Id.safeParse(text(form, "edit"));
+    const added = await addPhoto(store, planId, {
+      id: edit.success ? edit.data : nanoid(),
+      zoneId: zoneId.data,
+      stepId: stepId.success ? stepId.data : null,
+      note,
+      width,
+      height,
+      jpeg,
+    });
+    if (added === "missing") throw noSuchJob(planId);
+    if (added === "full") return refused(`A job holds ${MOST_PHOTOS} photos at most.`);
+    return redirect(here);
+  });
+}

@@ -1,0 +1,47 @@
+import sharp from "sharp";
+
+/** Bytes of a photo as it comes from the camera. */
+export const PHOTO_BYTES = 8_000_000;
+const MOST_PIXELS = 40_000_000;
+const LONGEST_SIDE = 1600;
+const QUALITY = 84;
+/** What a camera or a telephone writes. Drawings and documents that run as programs are not among them. */
+const FORMATS: ReadonlySet<string> = new Set(["jpeg", "png", "webp", "avif", "heif", "tiff"]);
+
+export type ReadPhoto = { ok: true; jpeg: Buffer; width: number; height: number } | { ok: false; says: string };
+
+const refused = (says: string): ReadPhoto => ({ ok: false, says });
+
+/**
+ * A photo made safe to keep: decoded, turned upright, made smaller, written anew as JPEG without anything the camera noted
+ * of place and time. What is not a photo comes back as a sentence that says what to do.
+ */
+export async function readPhoto(file: unknown): Promise<ReadPhoto> {
+  if (!(file instanceof File) || file.size === 0) return refused("Choose a photo first.");
+  if (file.size > PHOTO_BYTES)
+    return refused(
+      `This photo holds ${(file.size / 1e6).toFixed(1)} MB; ${PHOTO_BYTES / 1e6} MB at most. Save it smaller.`,
+    );
+  const bytes = Buffer.from(await file.arrayBuffer());
+  try {
+    const { format, width = 0, height = 0 } = await sharp(bytes, { limitInputPixels: false }).metadata();
+    if (!format || !FORMATS.has(format))
+      return refused("This is not a photo: a JPEG, PNG, WebP, AVIF, HEIF or TIFF picture is wanted.");
+    if (width * height > MOST_PIXELS)
+      return refused(
+        `This photo has ${Math.round((width * height) / 1e6)} megapixels; ${MOST_PIXELS / 1e6} at most. Save it smaller.`,
+      );
+    const { data, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: "error", pages: 1 })
+      .rotate()
+      .flatten({ background: "#ffffff" })
+      .resize(LONGEST_SIDE, LONGEST_SIDE, { fit: "inside", withoutEnlargement: true })
+      .toColourspace("srgb")
+      .jpeg({ quality: QUALITY, mozjpeg: false })
+      .toBuffer({ resolveWithObject: true });
+    return { ok: true, jpeg: data, width: info.width, height: info.height };
+  } catch {
+    return refused(
+      "This file cannot be read as a photo. It may be cut short, or be something else under a photo's name.",
+    );
+  }
+}

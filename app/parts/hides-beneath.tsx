@@ -1,0 +1,35 @@
+import { useMemo } from "react";
+import { coatsToHide, FULL_HIDING } from "#core/colour/coats-to-hide";
+import { isTranslucent } from "#core/colour/material-colour";
+import { surfaceAfter, type ZoneJudgement } from "#core/judge/judge";
+import { coloursSeen } from "#core/judge/look";
+import { bareSurface } from "#core/surface/surface";
+import { countOf } from "~/words/amount";
+
+/** How many coats of the step in hand hide what really lies beneath it, beside what it lays. */
+export function HidesBeneath({ judged, stepId }: { judged: ZoneJudgement; stepId: string }) {
+  const { zone, phases } = judged;
+  const at = phases.findIndex(({ phase }) => phase.step.id === stepId);
+  const phase = phases[at]?.phase;
+  const told = useMemo(() => {
+    if (!phase?.material || isTranslucent(phase.material) || phase.material.role === "leaf") return null;
+    const under = coloursSeen(at === 0 ? bareSurface(zone.ground) : surfaceAfter(judged, at - 1)).field;
+    return { under, ...coatsToHide(phase.material, under) };
+  }, [judged, phase, at, zone]);
+  if (!told || !phase) return null;
+  const { under, overGround, onChart } = told;
+  return (
+    <p className="mt-2 flex items-center gap-2 text-note" data-hides="">
+      <span
+        className="size-3.5 shrink-0 rounded-full border border-edge"
+        style={{ background: under }}
+        role="img"
+        aria-label="What lies beneath"
+      />
+      <span title={`On a black and white chart (contrast ${FULL_HIDING}): ${onChart ?? "more than a dozen"}`}>
+        {overGround === null ? "does not hide this in a dozen coats" : `hides this in ${countOf(overGround, "coat")}`},
+        this step lays {phase.coats}
+      </span>
+    </p>
+  );
+}

@@ -1,0 +1,63 @@
+import type { Light } from "../colour/observer.ts";
+import type { ZoneJudgement } from "../judge/judge.ts";
+import type { Ground } from "../plan/ground.ts";
+import type { Relief, Zone } from "../plan/plan.ts";
+import type { Phase } from "../surface/phase.ts";
+import type { Instant } from "../units/units.ts";
+import { type Lighting, USUAL_LIGHTING } from "./light-place.ts";
+import type { PanelId } from "./panels/panel.ts";
+
+/** What a board is made of: a ground, and the phases of a crust at the instants they begin. */
+export interface BoardWork {
+  ground: Ground;
+  phases: readonly { phase: Phase; starts: Instant }[];
+  panel: PanelId;
+  seed: number;
+}
+
+const recessed = ({ high, recess }: Relief) => high + recess;
+
+/** The panel that is most like a zone. */
+export function panelFor({ relief, place }: Pick<Zone, "relief" | "place">): PanelId {
+  if (place?.drawn === "carved") return "carved";
+  if (place?.drawn === "drawer" || place?.drawn === "knob") return "drawer";
+  if (recessed(relief) > 0.35) return "carved";
+  return recessed(relief) > 0.08 ? "drawer" : "plain";
+}
+
+/** The work of a judged zone on a sample panel. */
+export const boardWorkOf = (
+  { zone, phases }: Pick<ZoneJudgement, "zone" | "phases">,
+  panel: PanelId,
+  seed: number,
+): BoardWork => ({ ground: zone.ground, phases: phases.map(({ phase, starts }) => ({ phase, starts })), panel, seed });
+
+/** Pixels across, and seeds, that a board is asked for in: bounds of every address and flag. */
+export const BOARD_WIDTHS = { least: 96, usual: 768, most: 1536 } as const;
+export const MOST_SEED = 999;
+
+/** Everything about a phase that a board could show, and how long after the one before it begins. */
+const keyOf = ({ phases }: BoardWork, at: number): string => {
+  const { phase, starts } = phases[at]!;
+  const { id, technique, material, with: second, where, intents, step } = phase;
+  const waited = starts - (phases[at - 1]?.starts ?? 0);
+  return JSON.stringify([id, technique.id, material, second, phase.effects, where, intents, step.ratio, waited]);
+};
+
+/** How many of the first phases two works have in common, so that one board can take them over; −1 for unlike boards. */
+export function inCommon(one: BoardWork, two: BoardWork): number {
+  if (one.panel !== two.panel || one.seed !== two.seed || JSON.stringify(one.ground) !== JSON.stringify(two.ground))
+    return -1;
+  let count = 0;
+  while (count < one.phases.length && count < two.phases.length && keyOf(one, count) === keyOf(two, count)) count++;
+  return count;
+}
+
+export interface View {
+  light: Light;
+  lighting: Lighting;
+  /** show the last coat laid as it looks wet */
+  wet: boolean;
+}
+
+export const USUAL_VIEW: View = { light: "daylight", lighting: USUAL_LIGHTING, wet: false };

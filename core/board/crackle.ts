@@ -1,0 +1,267 @@
+import { away, type Field, fieldOn, type Grid, PANEL_HEIGHT, PANEL_WIDTH } from "./grid.ts";
+import { randomFrom } from "./random.ts";
+
+/** One crack as it runs, in millimetres: points x, y, x, y …, and half its opening at its widest. */
+export interface Crack {
+  points: Float32Array;
+  halfWidth: number;
+  generation: number;
+}
+
+export interface CrackleOptions {
+  /** distance between cracks when the last have grown, in millimetres */
+  spacing: number;
+  /** how thick the medium lies at a place against its mean, about 1: cracks are coarser where it lies thick */
+  thick?: (x: number, y: number) => number;
+  /** whether strokes run up and down here: cracks follow the stroke */
+  upright: (x: number, y: number) => boolean;
+  seed: number;
+}
+
+/** Dry crackle medium to crack spacing: millimetres a micrometre (from trial boards). */
+const SPACING_A_MICROMETRE = 0.1;
+const USUAL_TOP_COAT = 30;
+
+/**
+ * Spacing of cracks in millimetres from the dry films of medium and top coat in micrometres. It grows in proportion to the
+ * medium (Groisman and Kaplan 1994, "An experimental study of cracking induced by desiccation", Europhys. Lett. 25: spacing
+ * of drying cracks is linear in the thickness of the layer), and a little with the paint over it (common practice).
+ */
+export const crackSpacing = (medium: number, topCoat: number): number =>
+  Math.min(16, Math.max(1.4, SPACING_A_MICROMETRE * medium * Math.max(0.3, topCoat / USUAL_TOP_COAT) ** 0.3));
+
+/** How far from the nearest crack a later one may start, in spacings, by generation. The first runs along the stroke. */
+const STARTS_BEYOND = [1.7, 1.15, 0.82, 0.62, 0.5];
+const WIDTHS = [1, 0.78, 0.62, 0.48, 0.36];
+const OPENING = 0.15;
+/** Tries a square of one spacing, by generation. */
+const TRIES = [0.6, 2.4, 3, 4, 5];
+
+/** Grid on which growing cracks feel for one another. */
+class Near {
+  readonly cell: number;
+  readonly columns: number;
+  readonly rows: number;
+  readonly distance: Float32Array;
+  readonly taken: Int32Array;
+  private readonly radius: number;
+  /** distances of a square of cells from its middle one */
+  private readonly around: Float32Array;
+  constructor(spacing: number, reach: number) {
+    this.cell = spacing * 0.18;
+    this.columns = Math.ceil(PANEL_WIDTH / this.cell);
+    this.rows = Math.ceil(PANEL_HEIGHT / this.cell);
+    this.distance = new Float32Array(this.columns * this.rows).fill(reach);
+    this.taken = new Int32Array(this.columns * this.rows).fill(-1);
+    this.radius = Math.ceil(reach / this.cell);
+    const across = 2 * this.radius + 1;
+    this.around = Float32Array.from(
+      { length: across * across },
+      (_, at) => this.cell * away((at % across) - this.radius, Math.floor(at / across) - this.radius),
+    );
+  }
+  index(x: number, y: number): number {
+    const column = Math.floor(x / this.cell);
+    const row = Math.floor(y / this.cell);
+    return column < 0 || row < 0 || column >= this.columns || row >= this.rows ? -1 : row * this.columns + column;
+  }
+  at(x: number, y: number): number {
+    const index = this.index(x, y);
+    return index < 0 ? 0 : this.distance[index]!;
+  }
+  /** The way to the nearest crack: down the slope of the distance. */
+  towards(x: number, y: number): [number, number] {
+    const step = this.cell * 1.5;
+    const dx = this.at(x - step, y) - this.at(x + step, y);
+    const dy = this.at(x, y - step) - this.at(x, y + step);
+    const length = away(dx, dy) || 1;
+    return [dx / length, dy / length];
+  }
+  occupy(x: number, y: number, crack: number) {
+    const index = this.index(x, y);
+    if (index >= 0) this.taken[index] = crack;
+  }
+  /** Tells the places around that there is a crack here. */
+  spread(x: number, y: number) {
+    const { columns, rows, distance, around, radius } = this;
+    const column = Math.floor(x / this.cell);
+    const row = Math.floor(y / this.cell);
+    const across = 2 * radius + 1;
+    const from = Math.max(-radius, -column);
+    const to = Math.min(radius, columns - 1 - column);
+    for (let r = Math.max(-radius, -row); r <= Math.min(radius, rows - 1 - row); r++) {
+      let at = (row + r) * columns + column + from;
+      let near = (r + radius) * across + radius + from;
+      for (let c = from; c <= to; c++, at++, near++) if (around[near]! < distance[at]!) distance[at] = around[near]!;
+    }
+  }
+}
+
+/**
+ * Cracks as they grow: long ones along the stroke first, then shorter ones between that start where there is room and run
+ * until they meet an older one at about a right angle. The same seed gives the same cracks.
+ */
+export function growCracks({ spacing, upright, seed, thick = () => 1 }: CrackleOptions): Crack[] {
+  const random = randomFrom(seed);
+  const normal = () => random() + random() + random() - 1.5;
+  const near = new Near(spacing, spacing * 1.9);
+  const cracks: Crack[] = [];
+  const squares = (PANEL_WIDTH * PANEL_HEIGHT) / (spacing * spacing);
+  const step = spacing * 0.13;
+
+  const run = (x0: number, y0: number, heading: number, first: boolean, longest: number): number[] => {
+    const points: number[] = [];
+    let x = x0;
+    let y = y0;
+    let turn = heading;
+    const mine = cracks.length;
+    for (let walked = 0; walked < longest; walked += step) {
+      if (first) {
+        const stroke = upright(x, y) ? Math.PI / 2 : 0;
+        // back to the stroke, slowly: a crack wanders but keeps its way
+        let off = (stroke - turn) % Math.PI;
+        if (off > Math.PI / 2) off -= Math.PI;
+        if (off < -Math.PI / 2) off += Math.PI;
+        turn += 0.06 * off + 0.16 * normal();
+      } else {
+        const [dx, dy] = near.towards(x, y);
+        const pull = near.at(x, y) < spacing * 0.9 ? 0.16 : 0.02;
+        const wanted = Math.atan2(dy, dx);
+        let off = wanted - turn;
+        while (off > Math.PI) off -= 2 * Math.PI;
+        while (off < -Math.PI) off += 2 * Math.PI;
+        if (Math.abs(off) < 1.9) turn += pull * off;
+        turn += 0.14 * normal();
+      }
+      if (random() < 0.05) turn += (random() < 0.5 ? -1 : 1) * (0.4 + 0.45 * random());
+      x += step * Math.cos(turn);
+      y += step * Math.sin(turn);
+      points.push(x, y);
+      const index = near.index(x, y);
+      if (index < 0) break;
+      const owner = near.taken[index]!;
+      if (owner >= 0 && owner !== mine && walked > step) break;
+    }
+    return points;
+  };
+
+  for (let generation = 0; generation < STARTS_BEYOND.length; generation++) {
+    const beyond = STARTS_BEYOND[generation]! * spacing;
+    const tries = Math.ceil(TRIES[generation]! * squares);
+    for (let attempt = 0; attempt < tries; attempt++) {
+      const x = random() * PANEL_WIDTH;
+      const y = random() * PANEL_HEIGHT;
+      const local = Math.min(1.7, Math.max(0.55, thick(x, y)));
+      if (near.at(x, y) < Math.min(beyond * local, spacing * 1.85)) continue;
+      const first = generation === 0;
+      const [dx, dy] = near.towards(x, y);
+      const stroke = upright(x, y) ? Math.PI / 2 : 0;
+      const open = near.at(x, y) >= spacing * 1.85;
+      const heading = first || open ? stroke + 0.25 * normal() : Math.atan2(dy, dx) + 0.5 * normal();
+      const longest = first ? spacing * (3 + 9 * random()) : spacing * (2.2 + 1.6 * random());
+      const ahead = run(x, y, heading, first, longest);
+      const back = run(x, y, heading + Math.PI, first, longest);
+      const points: number[] = [];
+      for (let at = back.length - 2; at >= 0; at -= 2) points.push(back[at]!, back[at + 1]!);
+      points.push(x, y, ...ahead);
+      if (points.length < 8) continue;
+      for (let at = 0; at < points.length; at += 2) {
+        near.occupy(points[at]!, points[at + 1]!, cracks.length);
+        if (at % 6 === 0) near.spread(points[at]!, points[at + 1]!);
+      }
+      const unlike = 0.75 + 0.5 * random();
+      cracks.push({
+        points: Float32Array.from(points),
+        halfWidth: (OPENING * spacing * local * WIDTHS[generation]! * unlike) / 2,
+        generation,
+      });
+    }
+  }
+  return cracks;
+}
+
+const grown = new Map<string, Crack[]>();
+const MOST_GROWN = 8;
+
+/** The same, kept by name: a rough picture and a fine one, and boards that differ only above, have the same cracks. */
+export function cracksNamed(name: string, options: () => CrackleOptions): readonly Crack[] {
+  let cracks = grown.get(name);
+  if (!cracks) {
+    cracks = growCracks(options());
+    grown.set(name, cracks);
+    if (grown.size > MOST_GROWN) grown.delete(grown.keys().next().value!);
+  }
+  return cracks;
+}
+
+/** How many half widths each place lies from the middle of the nearest crack; large where none is near. */
+export function crackDistance(cracks: readonly Crack[], grid: Grid): { ratio: Field; halfWidth: Field } {
+  const ratio = fieldOn(grid).fill(1e6);
+  const halfWidth = fieldOn(grid).fill(1);
+  const mm = grid.millimetres;
+  for (const { points, halfWidth: widest } of cracks) {
+    const count = points.length / 2 - 1;
+    for (let at = 0; at < count; at++) {
+      const ax = points[2 * at]!;
+      const ay = points[2 * at + 1]!;
+      const bx = points[2 * at + 2]!;
+      const by = points[2 * at + 3]!;
+      // narrow at both ends, as a tear runs out
+      const part = (at + 0.5) / count;
+      const width =
+        widest * (0.45 + 0.55 * Math.sin(Math.PI * Math.min(0.5, Math.max(0, Math.min(part, 1 - part) * 2.5))));
+      const reach = 3.2 * width + mm;
+      const left = Math.max(0, Math.floor((Math.min(ax, bx) - reach) / mm));
+      const right = Math.min(grid.width - 1, Math.ceil((Math.max(ax, bx) + reach) / mm));
+      const top = Math.max(0, Math.floor((Math.min(ay, by) - reach) / mm));
+      const bottom = Math.min(grid.height - 1, Math.ceil((Math.max(ay, by) + reach) / mm));
+      const dx = bx - ax;
+      const dy = by - ay;
+      const whole = dx * dx + dy * dy || 1e-9;
+      for (let row = top; row <= bottom; row++)
+        for (let column = left; column <= right; column++) {
+          const px = (column + 0.5) * mm - ax;
+          const py = (row + 0.5) * mm - ay;
+          const along = Math.min(1, Math.max(0, (px * dx + py * dy) / whole));
+          const value = away(px - along * dx, py - along * dy) / width;
+          const index = row * grid.width + column;
+          if (value < ratio[index]!) {
+            ratio[index] = value;
+            halfWidth[index] = width;
+          }
+        }
+    }
+  }
+  return { ratio, halfWidth };
+}
+
+/**
+ * How open each place is, 0 to 1 with soft edges a pixel wide: all cracks widened alike until they take this share of the
+ * places that may crack.
+ */
+export function crackMask(
+  cracks: readonly Crack[],
+  grid: Grid,
+  sample: Int32Array,
+  share: number,
+  mayCrack: (at: number) => boolean,
+): Field {
+  const { ratio, halfWidth } = crackDistance(cracks, grid);
+  const open = (at: number, widened: number) => {
+    const edge = ((widened - ratio[at]!) * halfWidth[at]!) / grid.millimetres + 0.5;
+    return edge <= 0 ? 0 : Math.min(edge, 1);
+  };
+  const places = sample.filter((at) => mayCrack(at));
+  let low = 0.2;
+  let high = 3;
+  for (let step = 0; step < 18; step++) {
+    const middle = (low + high) / 2;
+    let sum = 0;
+    for (const at of places) sum += open(at, middle);
+    if (sum > share * places.length) high = middle;
+    else low = middle;
+  }
+  const mask = fieldOn(grid);
+  for (let at = 0; at < mask.length; at++) if (mayCrack(at)) mask[at] = open(at, (low + high) / 2);
+  return mask;
+}

@@ -1,0 +1,24 @@
+import { meanAround } from "../blur.ts";
+import type { Field } from "../grid.ts";
+import { type Reckoning, reckon, type Source } from "../kernels.ts";
+import type { Bench } from "./hand.ts";
+
+const MOST_LOG = 1.4;
+
+/** How far each place lies under what is around it, in micrometres of film: cracks, brush marks, the rims of chips. */
+export function hollows({ total, grid }: Bench): Reckoning {
+  const film = total();
+  return reckon(grid)
+    .plus(1, meanAround(film, grid, 1.2))
+    .plus(-1, film);
+}
+
+/** What a fluid does with a weight: it runs off proud places and stands in grooves, brush marks and cracks. */
+export function pooled(weight: Field | Source, bench: Bench, amount: number): Reckoning {
+  return reckon(bench.grid)
+    .plus(amount, bench.relief.stands)
+    .plus(0.008 * amount, hollows(bench))
+    .held(-MOST_LOG, MOST_LOG)
+    .raised()
+    .times(weight);
+}

@@ -1,0 +1,239 @@
+import { fromMasstone } from "../colour/film.ts";
+import { innerSpectrum, opticsOf } from "../colour/material-colour.ts";
+import { solved } from "../colour/reflectance.ts";
+import { isReliefClass, RELIEF_CLASSES } from "../plan/plan.ts";
+import { type ByRelief, byRelief, type Effect, type Phase } from "../surface/phase.ts";
+import { CRACK_SHARE, cracksOver, freshFilm, isWet } from "../surface/surface.ts";
+import { EVEN } from "../surface/technique.ts";
+import type { Instant, Share } from "../units/units.ts";
+import { crackMask, crackSpacing, cracksNamed } from "./crackle.ts";
+import { type Field, fieldOn, gridOf } from "./grid.ts";
+import type { Bench, Laid } from "./hands/hand.ts";
+import { handOf } from "./hands/hands.ts";
+import { asField, Memory } from "./kernels.ts";
+import {
+  isMetal,
+  kindsOf,
+  type Layer,
+  type Layers,
+  opticsLaid,
+  shareOfSecond,
+  TRACE,
+  topAt,
+  topsOf,
+} from "./layers.ts";
+import { cloudScore, maskOf, regionOf, sampled } from "./mask.ts";
+import { clouds } from "./noise.ts";
+import { classesIn, type Relief } from "./relief.ts";
+
+/**
+ * Factors of each relief class so that a texture comes out, class by class, at the mean the technique's profile tells.
+ * Classes run into one another at their borders, so the four are solved together.
+ */
+export function classFactors(weight: Field, profile: ByRelief, { sampledClasses, sample }: Relief): ByRelief {
+  const memory = new Memory();
+  const moments = memory.room(8 * 16);
+  const whole = memory.room(8 * 4);
+  memory.run.classMoments(
+    memory.put(sampled(weight, sample)),
+    memory.put(sampledClasses),
+    sample.length,
+    moments,
+    whole,
+  );
+  const wholes = memory.doubles(whole, 4);
+  const sums = memory.doubles(moments, 16);
+  const rows = RELIEF_CLASSES.map((_, one) =>
+    RELIEF_CLASSES.map(
+      (_, other) => sums[4 * one + other]! / Math.max(1e-6, wholes[one]!) + (one === other ? 1e-6 : 0),
+    ),
+  );
+  const found = solved(
+    rows,
+    RELIEF_CLASSES.map((name) => profile[name]),
+  );
+  return byRelief((name) => Math.max(0, found?.[RELIEF_CLASSES.indexOf(name)] ?? profile[name]));
+}
+
+/** Multiplies a texture by factors that change from class to class as the panel does. */
+export function shaped(weight: Field, factors: ByRelief, amount: number, relief: Relief): Field {
+  const memory = new Memory();
+  const to = memory.copied(weight);
+  memory.run.shape(
+    to,
+    ...classesIn(memory, relief),
+    weight.length,
+    amount * factors.arris,
+    amount * factors.field,
+    amount * factors.high,
+    amount * factors.recess,
+  );
+  return memory.floats(to, weight.length);
+}
+
+function toCover(mask: Field): Uint8Array {
+  const memory = new Memory();
+  const bytes = memory.room(mask.length);
+  memory.run.toBytes(memory.put(mask), bytes, mask.length);
+  return memory.bytes(bytes, mask.length);
+}
+
+type Laying = Extract<Effect, { does: "deposit" | "stick" }>;
+
+/** What a phase lays, and when. */
+export interface Coat {
+  phase: Phase;
+  at: Instant;
+}
+
+/** Share of each class that a laying reaches. */
+const shareLaid = (effect: Laying, { phase: { where } }: Coat): ByRelief =>
+  byRelief((name) => {
+    if (isReliefClass(where.on) && where.on !== name) return 0;
+    return effect.does === "stick" || effect.micrometres * effect.profile[name] >= TRACE ? where.share : 0;
+  });
+
+/** Leaf tears and crumb skips a little even where they are laid whole. */
+const TORN: Share = 0.025;
+
+/** Where leaf or crumb finds something to hold to; null where a laying asks for nothing. */
+function holdsWhere(effect: Laying, coat: Coat, layers: Layers, bench: Bench): Uint8Array | null {
+  if (effect.does !== "stick") return null;
+  const tops = topsOf(layers, bench.grid);
+  const fits = layers.map(({ film }) => (effect.to === "size" ? film.material.role === "size" : isWet(film, coat.at)));
+  return Uint8Array.from(tops, (top) => (top >= 0 && fits[top] ? 1 : 0));
+}
+
+function coverOf(effect: Laying, coat: Coat, laid: Laid, layers: Layers, bench: Bench): Field | null {
+  const { relief, seed } = bench;
+  const share = shareLaid(effect, coat);
+  const region = regionOf(coat.phase.where.on, bench);
+  const holds = holdsWhere(effect, coat, layers, bench);
+  const torn = effect.does === "stick" && effect.to === "size" ? TORN : 0;
+  const whole = RELIEF_CLASSES.every((name) => share[name] >= 1) && region === null && torn === 0;
+  // a class taken whole or not at all asks for no measuring
+  const pinned = torn === 0 && RELIEF_CLASSES.every((name) => share[name] <= 0 || share[name] >= 1);
+  const cover = whole
+    ? null
+    : maskOf(
+        {
+          score: laid.breaks ? asField(laid.breaks) : cloudScore(relief, seed + 61, 26),
+          share: byRelief((name) => share[name] * (1 - torn)),
+          softness: laid.softness,
+          region,
+          kinds: pinned ? null : kindsOf(layers, bench.grid, relief.sample),
+        },
+        relief,
+      );
+  if (holds === null) return cover;
+  const held = cover ?? fieldOn(bench.grid).fill(1);
+  for (let at = 0; at < held.length; at++) if (holds[at] === 0) held[at] = 0;
+  return held;
+}
+
+/** Which films a coat laid now would tear over. */
+function tearing(coat: Coat, layers: Layers): boolean[] {
+  return layers.map(({ film }) => cracksOver(film, coat.phase.material!, coat.at));
+}
+
+/**
+ * A hand lays the medium here thicker and there thinner than its brush marks tell. That is broad: a coarse picture of it will
+ * do, the same at every size of board.
+ */
+const UNEVEN_PIXELS = 96;
+const unevenAt = (x: number, y: number): number => {
+  const { width, height, millimetres } = gridOf(UNEVEN_PIXELS);
+  const column = Math.min(width - 1, Math.max(0, Math.floor(x / millimetres)));
+  return Math.min(height - 1, Math.max(0, Math.floor(y / millimetres))) * width + column;
+};
+
+/** Opens the coat along grown cracks where it lies on a medium at its tack. */
+function cracked(coat: Coat, cover: Field | null, thickness: Field, layers: Layers, bench: Bench): Field | null {
+  const tears = tearing(coat, layers);
+  if (!tears.includes(true)) return cover;
+  const { relief, grid, seed } = bench;
+  const tops = topsOf(layers, grid);
+  const mayCrack = (at: number) => tops[at]! >= 0 && tears[tops[at]!]!;
+  let medium = 0;
+  let paint = 0;
+  let count = 0;
+  for (const at of relief.sample)
+    if (mayCrack(at)) {
+      medium += layers[topAt(layers, at)]!.thickness[at]!;
+      paint += thickness[at]!;
+      count++;
+    }
+  if (count === 0) return cover;
+  const { upright } = relief;
+  const pixelAt = (x: number, y: number) =>
+    Math.min(grid.height - 1, Math.max(0, Math.floor(y / grid.millimetres))) * grid.width +
+    Math.min(grid.width - 1, Math.max(0, Math.floor(x / grid.millimetres)));
+  // rounded, so that a rough picture measures the same as a fine one
+  const spacing = Math.round(10 * crackSpacing(medium / count, paint / count)) / 10;
+  const cracks = cracksNamed(`${spacing} ${seed} ${relief.panel}`, () => {
+    const uneven = clouds(gridOf(UNEVEN_PIXELS), seed + 9, 55, 3, 0.6).field();
+    return {
+      spacing,
+      upright: (x, y) => upright[pixelAt(x, y)] === 1,
+      thick: (x, y) => 1 + 0.3 * uneven[unevenAt(x, y)]!,
+      seed: seed + 5,
+    };
+  });
+  const open = crackMask(cracks, grid, relief.sample, CRACK_SHARE, mayCrack);
+  for (let at = 0; at < open.length; at++) open[at] = (1 - open[at]!) * (cover ? cover[at]! : 1);
+  return open;
+}
+
+/** Lays what a phase lays over the films so far. */
+export function lay(effect: Laying, coat: Coat, layers: Layers, bench: Bench): Layers {
+  const { phase } = coat;
+  if (phase.material === null) return layers;
+  const { relief } = bench;
+  const laid = handOf(phase.technique.id, phase.material)(bench);
+  const profile = effect.does === "deposit" ? effect.profile : EVEN;
+  const weight = asField(laid.weight);
+  const thickness = shaped(weight, classFactors(weight, profile, relief), effect.micrometres, relief);
+  const broken = coverOf(effect, coat, laid, layers, bench);
+  const cover = cracked(coat, broken, thickness, layers, bench);
+  const tears = tearing(coat, layers);
+  const under = layers.map((layer, index) =>
+    tears[index] ? { ...layer, film: { ...layer.film, spent: true } } : layer,
+  );
+  const fresh: Layer = {
+    film: freshFilm(phase, coat.at, phase.material, effect.micrometres),
+    optics: laid.apart ? opticsOf(phase.material) : opticsLaid(phase),
+    metallic: isMetal(phase),
+    thickness,
+    cover: cover === null ? null : toCover(cover),
+  };
+  return [...under, fresh, ...secondColour(laid, fresh, coat, bench), ...printed(laid, fresh, coat, bench)];
+}
+
+/** The part of one film that lies where a mask says, and where the film itself does. */
+function coverWithin(mask: Field, film: Layer): Uint8Array {
+  const cover = toCover(mask);
+  if (film.cover) for (let at = 0; at < cover.length; at++) cover[at] = (cover[at]! * film.cover[at]!) / 255;
+  return cover;
+}
+
+/** The second colour of a brush that carries two, beside the first and not mixed into it. */
+function secondColour({ apart, breaks, softness }: Laid, first: Layer, { phase }: Coat, { relief }: Bench): Layer[] {
+  if (!apart || !phase.with || !breaks) return [];
+  const share = byRelief(() => shareOfSecond(phase));
+  const where = maskOf({ score: asField(breaks), share, softness }, relief);
+  return [{ ...first, optics: opticsOf(phase.with), cover: coverWithin(where, first) }];
+}
+
+const PRINT_HIDES = 0.75;
+
+/** What is printed on a sheet, as films of its own that lie where the sheet does. */
+function printed({ prints = [] }: Laid, sheet: Layer, { phase }: Coat, { grid }: Bench): Layer[] {
+  const { gloss } = phase.material!;
+  return prints.map(({ where, colour }) => ({
+    film: sheet.film,
+    optics: fromMasstone(innerSpectrum(colour, gloss.typical), PRINT_HIDES, 1),
+    metallic: false,
+    thickness: fieldOn(grid).fill(1),
+    cover: coverWithin(where, sheet),
+  }));
+}

@@ -1,0 +1,186 @@
+import type { Optics } from "../colour/film.ts";
+import { isMetallic, opticsOf, opticsOfMix } from "../colour/material-colour.ts";
+import type { Phase } from "../surface/phase.ts";
+import type { Film } from "../surface/surface.ts";
+import { type Field, type Grid, pixelsOf } from "./grid.ts";
+import { Memory } from "./kernels.ts";
+import { hashed } from "./random.ts";
+
+/** One film on the board, pixel by pixel. Never changed in place: what a step changes is a new layer. */
+export interface Layer {
+  /** what the film is and how old; its own `micrometres` is the mean it was laid with */
+  film: Film;
+  optics: Optics;
+  /** whether its shine has the colour of metal */
+  metallic: boolean;
+  /** micrometres of dry film where it lies */
+  thickness: Field;
+  /** how much of the pixel it covers, 0 to 255; null where it lies everywhere. Kept apart, for half-thick paint still hides */
+  cover: Uint8Array | null;
+}
+
+/** The films on a board from the ground up. */
+export type Layers = readonly Layer[];
+
+/** Below this many micrometres a film is a trace, and counts as gone. */
+export const TRACE = 0.3;
+const HALF = 128;
+
+const lies = ({ thickness, cover }: Layer, at: number): boolean =>
+  thickness[at]! > TRACE && (cover === null || cover[at]! >= HALF);
+
+/** Index of the film that lies on top at a pixel; −1 on bare ground. */
+export function topAt(layers: Layers, at: number): number {
+  for (let index = layers.length - 1; index >= 0; index--) if (lies(layers[index]!, at)) return index;
+  return -1;
+}
+
+/** Room in memory for one film at a time, to run over a stack with. */
+export class FilmRoom {
+  readonly thickness: number;
+  private readonly cover: number;
+  constructor(
+    private readonly memory: Memory,
+    count: number,
+  ) {
+    this.thickness = memory.space(4 * count);
+    this.cover = memory.space(count);
+  }
+
+  /** Lays a film in; gives the address of its cover, 0 where it lies everywhere. */
+  load({ thickness, cover }: Layer): number {
+    this.memory.replace(this.thickness, thickness);
+    if (cover) this.memory.replace(this.cover, cover);
+    return cover ? this.cover : 0;
+  }
+}
+
+/** Index of the film that lies on top, for every pixel; −1 on bare ground. */
+export function topsOf(layers: Layers, grid: Grid): Int16Array {
+  const count = pixelsOf(grid);
+  const memory = new Memory();
+  const tops = memory.copied(new Int16Array(count).fill(-1));
+  const film = new FilmRoom(memory, count);
+  let open = count;
+  for (let index = layers.length - 1; index >= 0 && open > 0; index--) {
+    const cover = film.load(layers[index]!);
+    open -= memory.run.findTops(tops, film.thickness, cover, count, index, TRACE);
+  }
+  return memory.shorts(tops, count);
+}
+
+/** Pixels sorted by which films lie there. */
+export interface Kinds {
+  /** the kind of each pixel, from 0 */
+  of: Uint8Array;
+  count: number;
+}
+
+/** Kinds below this share of the sample are taken together as the rest. */
+const SMALLEST_KIND = 0.008;
+const MOST_KINDS = 16;
+
+// What was reckoned of the stack before is kept, by size of picture: most steps change one film, and only that is reckoned
+// anew. Sums are only ever added to in the order of the stack, so that they come out the same to the last bit on any way.
+
+const MOST_SIZES = 3;
+
+function keep<T>(kept: Map<number, T>, count: number, value: T): T {
+  kept.set(count, value);
+  if (kept.size > MOST_SIZES) kept.delete(kept.keys().next().value!);
+  return value;
+}
+
+const lastTotals = new Map<number, { layers: Layers; total: Field }>();
+
+const isUnder = (under: Layers, layers: Layers) =>
+  under.length <= layers.length && under.every((layer, at) => layer === layers[at]);
+
+/** Micrometres of all films together. Not to be written to. */
+export function totalOf(layers: Layers, grid: Grid): Field {
+  const count = pixelsOf(grid);
+  const known = lastTotals.get(count);
+  const from = known && isUnder(known.layers, layers) ? known : null;
+  if (from && from.layers.length === layers.length) return from.total;
+  const memory = new Memory();
+  const total = from ? memory.copied(from.total) : memory.room(4 * count);
+  const film = new FilmRoom(memory, count);
+  for (const layer of layers.slice(from?.layers.length ?? 0)) {
+    const cover = film.load(layer);
+    memory.run.addFilm(total, film.thickness, cover, count);
+  }
+  return keep(lastTotals, count, { layers, total: memory.floats(total, count) }).total;
+}
+
+const lastSigns = new Map<number, { layers: Layers; signs: Int32Array }>();
+
+const bitsOf = (index: number): number => Math.floor(hashed(index, 1, 7) * 2 ** 32) | 0;
+
+/** Which films lie at each pixel, as a number of 32 bits that is the same where the same films lie. */
+function signsOf(layers: Layers, grid: Grid): Int32Array {
+  const count = pixelsOf(grid);
+  const from = lastSigns.get(count) ?? { layers: [], signs: new Int32Array(count) };
+  const memory = new Memory();
+  const signs = memory.copied(from.signs);
+  const film = new FilmRoom(memory, count);
+  // a sign is its own opposite: what was set is taken out by setting it again
+  const set = (layer: Layer, index: number) => {
+    const cover = film.load(layer);
+    memory.run.sign(signs, film.thickness, cover, count, bitsOf(index), TRACE);
+  };
+  for (let index = 0; index < Math.max(layers.length, from.layers.length); index++) {
+    const was = from.layers[index];
+    const is = layers[index];
+    if (was && is && was.thickness === is.thickness && was.cover === is.cover) continue;
+    if (was) set(was, index);
+    if (is) set(is, index);
+  }
+  return keep(lastSigns, count, { layers, signs: memory.ints(signs, count) }).signs;
+}
+
+/** Sorts pixels by the films that lie there; null where they are all alike. */
+export function kindsOf(layers: Layers, grid: Grid, sample: Int32Array): Kinds | null {
+  if (layers.length === 0) return null;
+  const all = signsOf(layers, grid);
+  const counts = new Map<number, number>();
+  for (const at of sample) counts.set(all[at]!, (counts.get(all[at]!) ?? 0) + 1);
+  if (counts.size < 2) return null;
+  const listed = [...counts]
+    .filter(([, times]) => times >= SMALLEST_KIND * sample.length)
+    .sort((one, two) => two[1] - one[1] || one[0] - two[0])
+    .slice(0, MOST_KINDS)
+    .map(([sign]) => sign);
+  const count = pixelsOf(grid);
+  const memory = new Memory();
+  const kinds = memory.room(count);
+  memory.run.group(memory.put(all), kinds, count, memory.put(Int32Array.from(listed)), listed.length);
+  return { of: memory.bytes(kinds, count), count: listed.length + 1 };
+}
+
+const RATIO = /^\s*(\d+(?:[.,]\d+)?)\s*:\s*(\d+(?:[.,]\d+)?)/;
+
+/** The parts of the two tins in a phase's pot, by the ratio its step names; equal where it names none. */
+function partsOf({ step }: Phase): [one: number, two: number] {
+  const [, one = "1", two = "1"] = step.ratio?.match(RATIO) ?? [];
+  const parts = (text: string) => Number.parseFloat(text.replace(",", ".")) || 1;
+  return [parts(one), parts(two)];
+}
+
+/** How much of what a phase lays is its second material, 0 to 1. */
+export function shareOfSecond(phase: Phase): number {
+  const [one, two] = partsOf(phase);
+  return phase.with ? two / (one + two) : 0;
+}
+
+/** K and S of what a phase lays: the material, or the mix in its pot. */
+export function opticsLaid(phase: Phase): Optics {
+  const { material, with: second } = phase;
+  if (!second) return opticsOf(material!);
+  const [one, two] = partsOf(phase);
+  return opticsOfMix([
+    { material: material!, parts: one },
+    { material: second, parts: two },
+  ]);
+}
+
+export const isMetal = (phase: Phase): boolean => phase.material !== null && isMetallic(phase.material);

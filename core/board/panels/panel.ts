@@ -1,0 +1,113 @@
+import { away, type Field, fieldOn, type Grid, PANEL_HEIGHT, PANEL_WIDTH } from "../grid.ts";
+
+/** The bare shape of a panel, in millimetres. */
+export interface PanelShape {
+  /** height of the face */
+  height: Field;
+  /** how far it is to the nearest sharp edge */
+  sharp: Field;
+  /** how far it is to the outer border */
+  border: Field;
+  /** how far it is from the ornament, or from the middle where there is none */
+  motif: Field;
+  /** 1 where grain and strokes run up and down, as on the stiles of a frame */
+  upright: Uint8Array;
+}
+
+export const PANEL_IDS = ["carved", "drawer", "plain"] as const;
+export type PanelId = (typeof PANEL_IDS)[number];
+
+/** Which panel each name stands for, as a painter would call it. */
+export const PANEL_NAMES: Record<PanelId, string> = {
+  carved: "Carved panel",
+  drawer: "Moulded drawer front",
+  plain: "Plain boards",
+};
+
+export interface Panel {
+  id: PanelId;
+  shape: (grid: Grid) => PanelShape;
+}
+
+export const emptyShape = (grid: Grid): PanelShape => ({
+  height: fieldOn(grid),
+  sharp: fieldOn(grid).fill(1000),
+  border: fieldOn(grid),
+  motif: fieldOn(grid),
+  upright: new Uint8Array(grid.width * grid.height),
+});
+
+/** Calls with every pixel's index and its place in millimetres, and how far that lies from the border. */
+export function eachPixel(grid: Grid, visit: (at: number, x: number, y: number, border: number) => void) {
+  for (let row = 0; row < grid.height; row++) {
+    const y = (row + 0.5) * grid.millimetres;
+    const toBorder = Math.min(y, PANEL_HEIGHT - y);
+    for (let column = 0; column < grid.width; column++) {
+      const x = (column + 0.5) * grid.millimetres;
+      visit(row * grid.width + column, x, y, Math.min(toBorder, x, PANEL_WIDTH - x));
+    }
+  }
+}
+
+/** Whether a place on a frame lies on a stile, whose grain goes up and down: corners are mitred. */
+export function isOnStile(x: number, y: number): boolean {
+  return Math.min(x, PANEL_WIDTH - x) < Math.min(y, PANEL_HEIGHT - y);
+}
+
+/** A corner rounded over: 0 well inside, falling to −`radius` at the very border. */
+export const roundedOver = (border: number, radius: number): number =>
+  border >= radius ? 0 : Math.sqrt(Math.max(0, radius * radius - (radius - border) ** 2)) - radius;
+
+/** Half the length and half the height of the wreath that is painted where a panel has no carving, in millimetres. */
+const WREATH: readonly [number, number] = [104, 64];
+const BLOOMS = 12;
+const LEAF = 21;
+
+/** How far a place lies outside a five-petalled flower with a ring left open round its heart. */
+function outsideFlower(x: number, y: number, radius: number, turned: number): number {
+  const distance = away(x, y);
+  const outline = radius * (0.66 + 0.34 * Math.abs(Math.cos(2.5 * (Math.atan2(y, x) + turned))) ** 0.7);
+  const ring = 1 - Math.abs(distance - 0.36 * radius);
+  return Math.max(distance - outline, ring);
+}
+
+/** How far a place lies outside a leaf with its midrib left open, pointing along x from its stalk. */
+function outsideLeaf(x: number, y: number, length: number): number {
+  const part = Math.min(1, Math.max(0, x / length));
+  const edge = 0.27 * length * Math.sin(Math.PI * part ** 0.75);
+  return Math.max(Math.abs(y) - edge, -x, x - length, part > 0.12 && part < 0.85 ? 0.55 - Math.abs(y) : -1);
+}
+
+/** How far round a shape of the wreath places are told how far outside they lie, in millimetres. */
+const TOLD = 9;
+
+/** How far each place lies outside a wreath of flowers and leaves round the middle of the panel; less than 0 within its shapes. */
+export function outsideWreath(grid: Grid): Field {
+  const outside = fieldOn(grid).fill(TOLD);
+  const mm = grid.millimetres;
+  const round = (x: number, y: number, reach: number, tell: (dx: number, dy: number) => number) => {
+    const bottom = Math.min(grid.height - 1, Math.ceil((y + reach) / mm));
+    const right = Math.min(grid.width - 1, Math.ceil((x + reach) / mm));
+    for (let row = Math.max(0, Math.floor((y - reach) / mm)); row <= bottom; row++)
+      for (let column = Math.max(0, Math.floor((x - reach) / mm)); column <= right; column++) {
+        const at = row * grid.width + column;
+        const own = tell((column + 0.5) * mm - x, (row + 0.5) * mm - y);
+        if (own < outside[at]!) outside[at] = own;
+      }
+  };
+  for (let bloom = 0; bloom < BLOOMS; bloom++) {
+    const turn = (2 * Math.PI * (bloom + 0.16 * Math.sin(3 * bloom))) / BLOOMS;
+    const radius = 13.5 + 1.8 * Math.sin(5 * bloom + 1);
+    const place = (at: number) =>
+      [PANEL_WIDTH / 2 + WREATH[0] * Math.cos(at), PANEL_HEIGHT / 2 + WREATH[1] * Math.sin(at)] as const;
+    round(...place(turn), radius + TOLD, (dx, dy) => outsideFlower(dx, dy, radius, bloom));
+    // two leaves stand out from between this flower and the next
+    const between = turn + Math.PI / BLOOMS;
+    for (const lean of [0.35, Math.PI - 0.5]) {
+      const angle = Math.atan2(WREATH[1] * Math.sin(between), WREATH[0] * Math.cos(between)) + lean;
+      const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+      round(...place(between), LEAF + TOLD, (dx, dy) => outsideLeaf(dx * cos + dy * sin, dy * cos - dx * sin, LEAF));
+    }
+  }
+  return outside;
+}

@@ -1,0 +1,37 @@
+import type { Material } from "../materials/material.ts";
+import { dryFilm } from "../quantity/spread.ts";
+import { colourDifference } from "./difference.ts";
+import { contrastRatioOf } from "./film.ts";
+import { coatsOver, opticsOf } from "./material-colour.ts";
+
+/** ISO 6504-3 calls a contrast ratio of 0.98 full hiding. */
+export const FULL_HIDING = 0.98;
+/** Under this ΔE00 two patches side by side look alike. */
+const ALIKE = 1;
+const MOST_COATS = 12;
+
+export interface CoatsToHide {
+  /** coats that hide this ground by eye; null where a dozen do not */
+  overGround: number | null;
+  /** coats that reach a contrast ratio of 0.98 over black and white; null where a dozen do not */
+  onChart: number | null;
+}
+
+const firstCoat = (fits: (coats: number) => boolean): number | null => {
+  for (let coats = 1; coats <= MOST_COATS; coats++) if (fits(coats)) return coats;
+  return null;
+};
+
+/**
+ * How many normal coats of a material hide: on a black and white chart (contrast ratio 0.98, ISO 6504-3), and over a ground of
+ * this colour, which is usually kinder (ΔE00 under 1 against the material over itself).
+ */
+export function coatsToHide(material: Material, under: string): CoatsToHide {
+  const optics = opticsOf(material);
+  const film = dryFilm(material);
+  const masstone = coatsOver(material, 100, under);
+  return {
+    onChart: firstCoat((coats) => contrastRatioOf(optics, coats * film) >= FULL_HIDING),
+    overGround: firstCoat((coats) => colourDifference(coatsOver(material, coats, under), masstone) < ALIKE),
+  };
+}

@@ -1,0 +1,158 @@
+import type { Material } from "../materials/material.ts";
+import { BANDS, linearOfSpectrum } from "./bands.ts";
+import { ciede2000, type Lab, labOf } from "./difference.ts";
+import { masstoneOf } from "./film.ts";
+import { opticsOf } from "./material-colour.ts";
+import { hexOf } from "./screen.ts";
+import { dryTerm, seenOf } from "./surface-term.ts";
+
+export interface MixPart {
+  material: Material;
+  /** parts of the wet tins, in whole numbers */
+  parts: number;
+}
+
+export interface Mix {
+  parts: readonly MixPart[];
+  /** what a thick coat of it looks like, "#rrggbb" */
+  colour: string;
+  /** ΔE00 from the colour that is wanted */
+  difference: number;
+}
+
+/** Ratios a painter can measure out with a spoon. */
+const RATIOS: readonly (readonly [number, number])[] = [
+  [1, 1],
+  [2, 1],
+  [1, 2],
+  [3, 1],
+  [1, 3],
+  [3, 2],
+  [2, 3],
+  [5, 1],
+  [1, 5],
+  [8, 1],
+  [1, 8],
+  [12, 1],
+  [1, 12],
+];
+/** Pairs that are tried with a third. */
+const PAIRS_KEPT = 14;
+const THIRDS = [1, 2, 4] as const;
+const SHEEN = 0.05;
+
+/** K and S of one tin, weighed by what of it is left when dry. */
+interface Tin {
+  material: Material;
+  k: Float64Array;
+  s: Float64Array;
+}
+
+const tinOf = (material: Material): Tin => {
+  const { k, s } = opticsOf(material);
+  const solids = Math.max(0.5, material.volumeSolids.typical);
+  return { material, k: k.map((value) => value * solids), s: s.map((value) => value * solids) };
+};
+
+const TERM = dryTerm(SHEEN);
+
+function mixColour(tins: readonly { tin: Tin; parts: number }[]): string {
+  const seen = new Float64Array(BANDS.count);
+  for (let band = 0; band < BANDS.count; band++) {
+    let k = 0;
+    let s = 0;
+    for (const { tin, parts } of tins) {
+      k += parts * tin.k[band]!;
+      s += parts * tin.s[band]!;
+    }
+    seen[band] = seenOf(masstoneOf(k, s), TERM);
+  }
+  return hexOf(linearOfSpectrum(seen));
+}
+
+/** What a thick coat of a mix looks like. */
+export const colourOfMix = (parts: readonly MixPart[]): string =>
+  mixColour(parts.map(({ material, parts: count }) => ({ tin: tinOf(material), parts: count })));
+
+export interface NearestOptions {
+  /** what may share a pot; everything when left out */
+  together?: (one: Material, two: Material) => boolean;
+  /** how many mixes are given back */
+  most?: number;
+}
+
+/**
+ * The mixes of one to three of these materials that come nearest to a colour, the nearest first: ways that differ, each set of tins
+ * once.
+ * Every pair is tried in the ratios of a spoon; the best pairs are tried with every third. Of equals the simpler comes first.
+ */
+export function nearestMixes(
+  wanted: string,
+  materials: readonly Material[],
+  { together = () => true, most = 5 }: NearestOptions = {},
+): Mix[] {
+  const target: Lab = labOf(wanted);
+  const tins = materials.map(tinOf);
+  const best = new Map<string, Mix>();
+  const tried = (parts: readonly { tin: Tin; parts: number }[]): Mix => {
+    const colour = mixColour(parts);
+    const mix: Mix = {
+      parts: parts.map(({ tin, parts: count }) => ({ material: tin.material, parts: count })),
+      colour,
+      difference: ciede2000(labOf(colour), target),
+    };
+    const key = parts
+      .map(({ tin }) => tin.material.id)
+      .sort()
+      .join("+");
+    const known = best.get(key);
+    if (!known || mix.difference < known.difference) best.set(key, mix);
+    return mix;
+  };
+  for (const tin of tins) tried([{ tin, parts: 1 }]);
+  const pairs: { tins: [Tin, Tin]; ratio: readonly [number, number]; difference: number }[] = [];
+  tins.forEach((one, at) => {
+    for (const two of tins.slice(at + 1)) {
+      if (!together(one.material, two.material)) continue;
+      for (const ratio of RATIOS) {
+        const { difference } = tried([
+          { tin: one, parts: ratio[0] },
+          { tin: two, parts: ratio[1] },
+        ]);
+        pairs.push({ tins: [one, two], ratio, difference });
+      }
+    }
+  });
+  pairs.sort((one, two) => one.difference - two.difference);
+  for (const { tins: pair, ratio } of pairs.slice(0, PAIRS_KEPT))
+    for (const third of tins) {
+      if (pair.includes(third) || !pair.every((one) => together(one.material, third.material))) continue;
+      for (const parts of THIRDS)
+        tried([
+          { tin: pair[0], parts: ratio[0] * 2 },
+          { tin: pair[1], parts: ratio[1] * 2 },
+          { tin: third, parts },
+        ]);
+    }
+  // another tin must earn its place: half a just noticed step
+  const cost = ({ difference, parts }: Mix) => difference + 0.5 * (parts.length - 1);
+  const ways: Mix[] = [];
+  const principals = new Set<string>();
+  for (const mix of [...best.values()].sort((one, two) => cost(one) - cost(two))) {
+    // a drop of something in one and the same tin is no other way
+    const principal = principalOf(mix);
+    if (principal !== null && principals.has(principal)) continue;
+    if (principal !== null) principals.add(principal);
+    ways.push(mix);
+    if (ways.length === most) break;
+  }
+  return ways;
+}
+
+const MOSTLY = 0.7;
+
+/** The tin that makes up most of a mix, if one does. */
+function principalOf({ parts }: Mix): string | null {
+  const whole = parts.reduce((sum, one) => sum + one.parts, 0);
+  return parts.find((one) => one.parts / whole >= MOSTLY)?.material.id ?? null;
+}

@@ -1,0 +1,92 @@
+import { and, asc, count, desc, eq, isNotNull, isNull } from "drizzle-orm";
+import { inTurn, type Store, within } from "./open";
+import { photos, plans } from "./schema";
+
+/** Photos a job holds at most, those that were taken away counted in. */
+export const MOST_PHOTOS = 60;
+
+export interface Photo {
+  id: string;
+  zoneId: string;
+  stepId: string | null;
+  note: string;
+  width: number;
+  height: number;
+  at: Date;
+}
+
+const SHOWN = {
+  id: photos.id,
+  zoneId: photos.zoneId,
+  stepId: photos.stepId,
+  note: photos.note,
+  width: photos.width,
+  height: photos.height,
+  at: photos.at,
+};
+
+export interface PhotoShelf {
+  photos: Photo[];
+  /** the one that was taken away last, to be put back */
+  removed: Photo | null;
+}
+
+/** The photos of a job's boards, the oldest first. */
+export const listPhotos = (store: Store, planId: string): Promise<PhotoShelf> =>
+  within(store, async (db) => {
+    const shown = await db
+      .select(SHOWN)
+      .from(photos)
+      .where(and(eq(photos.planId, planId), isNull(photos.removedAt)))
+      .orderBy(asc(photos.at));
+    const [removed] = await db
+      .select(SHOWN)
+      .from(photos)
+      .where(and(eq(photos.planId, planId), isNotNull(photos.removedAt)))
+      .orderBy(desc(photos.removedAt))
+      .limit(1);
+    return { photos: shown, removed: removed ?? null };
+  });
+
+/** The picture itself, as JPEG; null where there is none of that name. */
+export const getPhoto = (store: Store, planId: string, id: string): Promise<Buffer | null> =>
+  within(store, async (db) => {
+    const [found] = await db
+      .select({ jpeg: photos.jpeg })
+      .from(photos)
+      .where(and(eq(photos.planId, planId), eq(photos.id, id)));
+    return found ? Buffer.from(found.jpeg) : null;
+  });
+
+export type Added = "added" | "missing" | "full";
+
+/** Keeps a photo. Sent twice under one id, it is kept once. */
+export const addPhoto = (store: Store, planId: string, photo: Omit<Photo, "at"> & { jpeg: Buffer }): Promise<Added> =>
+  inTurn(store, () =>
+    within(store, (db) =>
+      db.transaction(async (tx) => {
+        const [plan] = await tx.select({ id: plans.id }).from(plans).where(eq(plans.id, planId));
+        if (!plan) return "missing";
+        const [held] = await tx.select({ photos: count() }).from(photos).where(eq(photos.planId, planId));
+        if ((held?.photos ?? 0) >= MOST_PHOTOS) return "full";
+        await tx
+          .insert(photos)
+          .values({ ...photo, planId, at: new Date() })
+          .onConflictDoNothing();
+        return "added";
+      }),
+    ),
+  );
+
+/** Takes a photo off the boards, or puts it back. False where there is none of that name. */
+export const setPhotoRemoved = (store: Store, planId: string, id: string, removed: boolean): Promise<boolean> =>
+  inTurn(store, () =>
+    within(store, async (db) => {
+      const done = await db
+        .update(photos)
+        .set({ removedAt: removed ? new Date() : null })
+        .where(and(eq(photos.planId, planId), eq(photos.id, id)))
+        .returning({ id: photos.id });
+      return done.length > 0;
+    }),
+  );

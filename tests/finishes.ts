@@ -1,0 +1,340 @@
+import type { PanelId } from "#core/board/panels/panel";
+import { type Judgement, judge, type ZoneJudgement } from "#core/judge/judge";
+import { CARVED_RELIEF, MOULDED_RELIEF, PLAIN_RELIEF } from "#core/plan/plan";
+import { type ExampleStack, examplePlan } from "#core/rules/example";
+
+/** A finish of the trade as a stack, and the panel it is drawn on. */
+export interface Finish extends ExampleStack {
+  id: string;
+  panel: PanelId;
+}
+
+const DAY = 1440;
+const after = (minutes: number) => ({ wait: { kind: "at least", minutes } as const });
+const some = (share: number, on: "everywhere" | "arris" | "high" | "recess" | "motif" | "border" = "everywhere") => ({
+  where: { on, share },
+});
+
+/** The finishes that a decorative painter asks for, each a school or a family of looks (common practice). */
+export const FINISHES: readonly Finish[] = [
+  {
+    id: "worn-two-tone",
+    shows: "Worn two-tone with a sealed dark under-coat",
+    panel: "carved",
+    ground: "raw timber",
+    species: "pine",
+    steps: [
+      ["brush", "stain-block-shellac"],
+      ["brush", "tint-base-walnut", { coats: 2 }],
+      ["brush", "chalk-duck-egg", { coats: 2 }],
+      ["wet-distress", null, { reveals: "s2" }],
+      ["wax", "wax-clear", after(DAY)],
+      ["wax", "wax-dark", some(1, "recess")],
+      ["buff"],
+    ],
+  },
+  {
+    id: "chipped-milk",
+    shows: "Chipped milk paint on a wax resist",
+    panel: "drawer",
+    ground: "raw timber",
+    species: "pine",
+    steps: [
+      ["brush", "stain-block-shellac"],
+      ["brush", "milk-ochre", { coats: 2 }],
+      ["seal-patches", "wax-clear", { intents: ["resist"], ...some(0.5), ...after(3 * DAY) }],
+      ["brush", "milk-bottle-green", { intents: ["chips"], coats: 2 }],
+      ["chip"],
+      ["wax", "wax-clear", after(3 * DAY)],
+      ["buff"],
+    ],
+  },
+  {
+    id: "two-colour-milk",
+    shows: "Two-colour sanded milk paint, beeswax",
+    panel: "carved",
+    ground: "raw timber",
+    species: "pine",
+    steps: [
+      ["brush", "stain-block-shellac"],
+      ["brush", "milk-barn-red", { coats: 2 }],
+      ["brush", "milk-curd"],
+      ["sand-220", null, { reveals: "s2" }],
+      ["sand-320"],
+      ["wax", "beeswax", after(3 * DAY)],
+      ["buff"],
+    ],
+  },
+  {
+    id: "crackle-medium",
+    shows: "Crackle with a medium, bone over slate",
+    panel: "carved",
+    ground: "old paint",
+    steps: [
+      ["scuff"],
+      ["brush", "mineral-storm", { coats: 2 }],
+      ["brush", "crackle-medium", after(DAY)],
+      ["brush", "mineral-oyster", { intents: ["cracks"] }],
+      ["spray", "aerosol-clear-matt", after(DAY)],
+      ["wax", "wax-dark", { ...after(2 * DAY) }],
+      ["buff"],
+    ],
+  },
+  {
+    id: "crackle-glue",
+    shows: "Crackle with white glue, oxide red under putty",
+    panel: "plain",
+    ground: "fibreboard",
+    steps: [
+      ["brush", "oil-deep-green", { coats: 2 }],
+      ["brush", "craft-glue", after(2 * DAY)],
+      ["brush", "emulsion-putty", { intents: ["cracks"] }],
+      ["spray", "clear-coat-matt", after(DAY)],
+    ],
+  },
+  {
+    id: "embossed-crust",
+    shows: "Embossed and cracked paste crust, metallic wax and glaze",
+    panel: "drawer",
+    ground: "fibreboard",
+    steps: [
+      ["brush", "bonding-primer"],
+      ["emboss", "texture-paste", after(180)],
+      ["brush", "mineral-bottle", { coats: 2, ...after(DAY) }],
+      ["dry-brush", "wax-metallic-bronze", { ...some(0.6), coats: 2 }],
+      ["brush", "glaze-umber", after(DAY)],
+      ["wipe-back"],
+      ["brush", "clear-coat-matt", after(DAY)],
+    ],
+  },
+  {
+    id: "patina",
+    shows: "Many-coats patina, wet-distressed between coats",
+    panel: "carved",
+    ground: "raw timber",
+    species: "oak",
+    steps: [
+      ["brush", "stain-block-shellac", { coats: 2 }],
+      ["brush", "tint-base-walnut"],
+      ["brush", "chalk-slate"],
+      ["wet-distress"],
+      ["brush", "clear-coat-matt", after(240)],
+      ["brush", "chalk-oxide-red", some(0.7)],
+      ["wet-distress"],
+      ["brush", "clear-coat-matt", after(240)],
+      ["brush", "chalk-bone-white", { coats: 2 }],
+      ["wet-distress", null, { reveals: "s6" }],
+      ["wax", "wax-clear", after(DAY)],
+      ["wax", "wax-dark", some(1, "recess")],
+    ],
+  },
+  {
+    id: "ragged-stencil",
+    shows: "Ragged wash, a stencil faded by washes",
+    panel: "plain",
+    ground: "old paint",
+    steps: [
+      ["scuff"],
+      ["brush", "emulsion-putty", { coats: 2 }],
+      ["rag-on", "chalk-sea-green", { ...some(0.6), ...after(DAY), ratio: "1 : 1 with water" }],
+      ["stencil", "craft-ultramarine", { ...some(1, "motif"), ...after(DAY) }],
+      ["wash", "emulsion-putty", { ...some(0.8), ratio: "1 : 3 with water", ...after(240) }],
+      ["brush", "clear-coat-matt", { coats: 2, ...after(DAY) }],
+    ],
+  },
+  {
+    id: "driftwood",
+    shows: "Driftwood two-tone glaze on a slip coat",
+    panel: "plain",
+    ground: "raw timber",
+    species: "pine",
+    steps: [
+      ["brush", "bonding-primer"],
+      ["brush", "mineral-oyster", { coats: 2 }],
+      ["brush", "glaze-clear"],
+      ["brush", "glaze-driftwood"],
+      ["dry-brush", "glaze-umber", some(0.4)],
+      ["wipe-back"],
+      ["brush", "clear-coat-matt", after(2 * DAY)],
+    ],
+  },
+  {
+    id: "dry-brushed-dark",
+    shows: "Dry-brushed dark, wax shadows and gilt touches",
+    panel: "carved",
+    ground: "varnished timber",
+    species: "pine",
+    steps: [
+      ["clean"],
+      ["scuff"],
+      ["brush", "tint-base-ebony", { coats: 2 }],
+      ["dry-brush", "mineral-oyster", some(0.4)],
+      ["wax", "wax-clear", after(DAY)],
+      ["wax", "wax-dark", some(1, "recess")],
+      ["finger", "wax-gilding", { ...some(0.3, "high"), ...after(DAY) }],
+      ["buff", null, after(DAY)],
+    ],
+  },
+  {
+    id: "thin-pale",
+    shows: "Thin pale glaze on a strong colour",
+    panel: "carved",
+    ground: "old paint",
+    steps: [
+      ["scuff"],
+      ["brush", "mineral-storm", { coats: 2 }],
+      ["brush", "glaze-pale", after(DAY)],
+      ["wipe-back"],
+      ["brush", "clear-coat-satin", after(2 * DAY)],
+    ],
+  },
+  {
+    id: "leaf-and-sky",
+    shows: "Glazed leaf and painted sky",
+    panel: "drawer",
+    ground: "varnished timber",
+    species: "pine",
+    steps: [
+      ["clean"],
+      ["scuff"],
+      ["brush", "chalk-oxide-red", { coats: 2 }],
+      ["brush", "clear-coat-satin", after(DAY)],
+      ["brush", "leaf-size"],
+      ["lay-leaf", "leaf-imitation-gold"],
+      ["brush", "shellac-sealer", after(DAY)],
+      ["blend", "craft-sky", { ...some(0.4), ...after(240) }],
+      ["brush", "glaze-umber", after(DAY)],
+      ["wipe-back"],
+      ["brush", "clear-coat-satin", after(2 * DAY)],
+    ],
+  },
+  {
+    id: "craters",
+    shows: "Resist-crumb craters with tissue flowers",
+    panel: "plain",
+    ground: "raw timber",
+    species: "pine",
+    steps: [
+      ["brush", "stain-block-shellac"],
+      ["brush", "chalk-slate"],
+      ["mist"],
+      ["sprinkle", "texture-crumb", some(0.22)],
+      ["tap", "chalk-bone-white", after(240)],
+      ["scrape", null, after(DAY)],
+      ["brush", "decoupage-varnish", after(DAY)],
+      ["lay-tissue", "tissue-roses", some(1, "motif")],
+      ["brush", "decoupage-varnish", { coats: 2, ...after(DAY) }],
+      ["wax", "wax-dark", { ...some(1, "border"), ...after(DAY) }],
+    ],
+  },
+  {
+    id: "scraped-metal",
+    shows: "Mottled, dabbed and scraped industrial metal",
+    panel: "drawer",
+    ground: "ferrous metal",
+    steps: [
+      ["clean"],
+      ["scuff"],
+      ["brush", "metal-primer", { coats: 2 }],
+      ["brush", "chalk-lamp-black", { coats: 2 }],
+      ["sponge", "chalk-oxide-red", { ...some(0.45), ...after(DAY) }],
+      ["drag", "chalk-slate", { ...some(0.4), ...after(DAY) }],
+      ["stipple", "glaze-pewter", { ...some(0.4), intents: ["stain"], ...after(DAY) }],
+      ["scrape-back", null, { ...some(0.7), ...after(DAY) }],
+      ["spray", "clear-coat-matt", { coats: 2, ...after(DAY) }],
+    ],
+  },
+  {
+    id: "faux-bronze",
+    shows: "Faux bronze",
+    panel: "carved",
+    ground: "ferrous metal",
+    steps: [
+      ["clean"],
+      ["scuff"],
+      ["brush", "metal-primer", { coats: 2 }],
+      ["brush", "tint-base-ebony", { coats: 2 }],
+      ["stipple", "wax-metallic-bronze", some(0.8)],
+      ["finger", "wax-gilding", { ...some(0.4, "high"), ...after(DAY) }],
+      ["buff", null, after(DAY)],
+    ],
+  },
+  {
+    id: "cloudy",
+    shows: "Cloudy blend with wash, spatter and black wax",
+    panel: "drawer",
+    ground: "old paint",
+    steps: [
+      ["scuff"],
+      ["brush", "chalk-sea-green", { coats: 2 }],
+      ["blend", "chalk-duck-egg", { ...some(0.6), ...after(120) }],
+      ["brush", "clear-coat-matt", after(DAY)],
+      ["wash", "chalk-bone-white", { ...some(0.5), ratio: "1 : 3 with water", ...after(240) }],
+      ["spatter", "chalk-lamp-black", some(0.03)],
+      ["wax", "wax-clear", after(DAY)],
+      ["wax", "wax-black", some(1, "recess")],
+    ],
+  },
+  {
+    id: "waxes-only",
+    shows: "Waxes only over pale paint: clear, then dark and white",
+    panel: "carved",
+    ground: "old paint",
+    steps: [
+      ["scuff"],
+      ["brush", "chalk-sea-green", { coats: 2 }],
+      ["wax", "wax-clear", after(DAY)],
+      ["wax", "wax-dark", { ...some(0.6, "recess"), ...after(DAY) }],
+      ["wax", "wax-white", after(DAY)],
+      ["buff"],
+    ],
+  },
+  {
+    id: "wax-blend",
+    shows: "Wax and paint blend in the mouldings",
+    panel: "carved",
+    ground: "old paint",
+    steps: [
+      ["scuff"],
+      ["brush", "chalk-bone-white", { coats: 2 }],
+      ["brush", "wax-blend-slate", { ...some(1, "recess"), ...after(DAY) }],
+      ["wipe-back", null, some(1, "recess")],
+    ],
+  },
+  {
+    id: "brown-on-milk",
+    shows: "Brown ageing wax on oiled milk paint",
+    panel: "drawer",
+    ground: "raw timber",
+    species: "pine",
+    steps: [
+      ["brush", "milk-barn-red", { coats: 2 }],
+      ["sand-320"],
+      ["oil-on", "hemp-oil", after(3 * DAY)],
+      ["wax", "wax-ageing-brown", after(3 * DAY)],
+      ["buff"],
+    ],
+  },
+  {
+    id: "rusted-iron",
+    shows: "Rusted iron",
+    panel: "drawer",
+    ground: "ferrous metal",
+    steps: [
+      ["clean"],
+      ["scuff"],
+      ["brush", "metal-primer", { coats: 2 }],
+      ["brush", "reactive-iron", { coats: 2 }],
+      ["spray", "patina-rust", some(0.8)],
+      ["spray", "clear-coat-matt", after(3 * DAY)],
+    ],
+  },
+];
+
+const RELIEF = { carved: CARVED_RELIEF, drawer: MOULDED_RELIEF, plain: PLAIN_RELIEF };
+
+/** A finish judged on the panel it is drawn on: its phases at their instants, and the surface they leave. */
+export function judgedFinish(finish: Finish): ZoneJudgement {
+  const judged: Judgement = judge(examplePlan({ ...finish, zone: { relief: RELIEF[finish.panel], ...finish.zone } }));
+  return judged.zones[0]!;
+}
