@@ -1,6 +1,13 @@
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { Link, type ShouldRevalidateFunctionArgs, useLoaderData, useNavigate, useSearchParams } from "react-router";
+import {
+  Link,
+  type ShouldRevalidateFunctionArgs,
+  useLoaderData,
+  useLocation,
+  useNavigate,
+  useSearchParams,
+} from "react-router";
 import { boardWorkOf, MOST_SEED } from "#core/board/board-work";
 import { PANEL_IDS, PANEL_NAMES } from "#core/board/panels/panel";
 import type { ZoneJudgement } from "#core/judge/judge";
@@ -71,6 +78,8 @@ type Name = (stepId: string) => string;
 
 /** The address follows the hand when it rests: scrubbing itself is the page's own affair. */
 const REST = 250;
+/** Marks an address as the hand's own. */
+const BY_HAND = { byHand: true };
 
 /** Where the board is held: at once as the hand scrubs, and in the address soon after. */
 function useHeld(address: BoardAddress, last: number): [count: number, hold: (count: number) => void] {
@@ -79,21 +88,27 @@ function useHeld(address: BoardAddress, last: number): [count: number, hold: (co
   const [held, setHeld] = useState<number | null>(null);
   const count = held ?? address.count;
   const moved = held !== null && held !== address.count;
-  const sent = useRef<number | null>(null);
   useEffect(() => {
     if (!moved) return;
-    const rest = setTimeout(() => {
-      sent.current = held;
-      navigate(boardAddress(params, { after: String(held) }), { replace: true, preventScrollReset: true });
-    }, REST);
+    const rest = setTimeout(
+      () =>
+        navigate(boardAddress(params, { after: String(held) }), {
+          replace: true,
+          preventScrollReset: true,
+          state: BY_HAND,
+        }),
+      REST,
+    );
     return () => clearTimeout(rest);
   }, [moved, held, params, navigate]);
   // a link that was pressed wins over what was scrubbed before it; the hand's own address, coming in late, does not
+  const { state } = useLocation();
+  const byHand = (state as Partial<typeof BY_HAND> | null)?.byHand === true;
   const from = useRef(address.count);
-  if (from.current !== address.count) {
+  useLayoutEffect(() => {
+    if (from.current !== address.count && !byHand) setHeld(null);
     from.current = address.count;
-    if (held !== null && address.count !== sent.current) setHeld(null);
-  }
+  }, [address.count, byHand]);
   return [count, (next) => setHeld(Math.min(last, Math.max(0, next)))];
 }
 
