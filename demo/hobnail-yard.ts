@@ -1,19 +1,19 @@
 import { CATALOGUE } from "#core/materials/catalogue";
 import { type Ground, type GroundKind, groundOf, type Species } from "#core/plan/ground";
+import { DEFAULT_HOURS } from "#core/plan/hours";
 import { DEFAULT_HOUSE_RULES } from "#core/plan/house-rules";
 import {
   CARVED_RELIEF,
   type Crust,
-  DEFAULT_HOURS,
   MOULDED_RELIEF,
   PLAIN_RELIEF,
   PLAN_VERSION,
   type Plan,
-  REFERENCE_ROOM,
   type Step,
   type Use,
   type Zone,
 } from "#core/plan/plan";
+import { REFERENCE_ROOM } from "#core/plan/room";
 import { findTechnique } from "#core/surface/techniques";
 
 // Hobnail Yard, a two-person finishing shop in an invented harbour town, ages the furniture for a museum's rebuilt
@@ -101,6 +101,7 @@ function plan(
     },
     acknowledged: [],
     palette: [],
+    pins: [],
     crusts,
     pieces: [{ id: `${id}-piece`, name: piece, zones }],
   };

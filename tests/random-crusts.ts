@@ -1,21 +1,20 @@
 import fc from "fast-check";
 import { CATALOGUE } from "#core/materials/catalogue";
 import { GROUND_KINDS, type GroundKind, groundOf, SPECIES } from "#core/plan/ground";
+import { DEFAULT_HOURS } from "#core/plan/hours";
 import { HOUSE_RULE_KEYS, HouseRules, SCHOOLS } from "#core/plan/house-rules";
 import {
   CARVED_RELIEF,
-  DEFAULT_HOURS,
   INTENTS,
   MOULDED_RELIEF,
   PLAIN_RELIEF,
   PLAN_VERSION,
   type Plan,
-  REFERENCE_ROOM,
-  type Room,
   type Step,
   WEAR,
   type Zone,
 } from "#core/plan/plan";
+import { REFERENCE_ROOM, type Room } from "#core/plan/room";
 import { TECHNIQUES, techniquesFor } from "#core/surface/techniques";
 
 const wait: fc.Arbitrary<Step["wait"]> = fc.option(
@@ -129,7 +128,17 @@ export const plan: fc.Arbitrary<Plan> = fc
     zones: fc.tuple(zone("z1", "c1"), zone("z2", "c2"), zone("z3", "c1")),
     count: fc.integer({ min: 1, max: 3 }),
     houseRules,
-    air: fc.constantFrom<Room>(REFERENCE_ROOM, REFERENCE_ROOM, { celsius: 8, relativeHumidity: 88, draught: true }),
+    air: fc.constantFrom<Room>(
+      REFERENCE_ROOM,
+      REFERENCE_ROOM,
+      { celsius: 8, relativeHumidity: 88, draught: true },
+      {
+        celsius: 19,
+        relativeHumidity: 55,
+        draught: false,
+        course: { kind: "day and night", night: { celsius: 6, relativeHumidity: 82 } },
+      },
+    ),
   })
   .map(({ one, two, zones, count, houseRules: rules, air }) => ({
     format: "jolly-crust",
@@ -145,6 +154,7 @@ export const plan: fc.Arbitrary<Plan> = fc
     },
     acknowledged: [],
     palette: [],
+    pins: [],
     crusts: [
       { id: "c1", name: "One", steps: one },
       { id: "c2", name: "Two", steps: two },

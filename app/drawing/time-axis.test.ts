@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { DEFAULT_HOURS } from "#core/plan/plan";
+import { DEFAULT_HOURS } from "#core/plan/hours";
 import { readWallTime } from "#core/units/wall-time";
 import { timeAxis } from "./time-axis";
 
@@ -33,7 +33,7 @@ describe("the axis of the days", () => {
   });
 
   it("stands even with no working hours at all", () => {
-    const idle = timeAxis({ weekdays: [[], [], [], [], [], [], []] }, monday, 3, 0, 300);
+    const idle = timeAxis({ ...DEFAULT_HOURS, weekdays: [[], [], [], [], [], [], []] }, monday, 3, 0, 300);
     expect(idle.at(monday + 3 * 1440)).toBeCloseTo(300, 6);
   });
 });

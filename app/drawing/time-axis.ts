@@ -1,4 +1,4 @@
-import type { Hours } from "#core/plan/plan";
+import type { Hours } from "#core/plan/hours";
 import { workingWindows } from "#core/schedule/calendar";
 import { DAY, type Minutes, type WallMinutes } from "#core/units/units";
 

@@ -270,8 +270,8 @@ function setHouseRules({ plan, fields }: Place): FormEdit {
   return { ok: true, label: "Change the house rules", commands: [{ do: "set house rules", houseRules: read.data }] };
 }
 
-function setHours({ fields }: Place): FormEdit {
-  const read = readHoursFields(fields);
+function setHours({ plan, fields }: Place): FormEdit {
+  const read = readHoursFields(fields, plan.pinned.hours);
   if (!read.ok) return read;
   return { ok: true, label: "Change the working hours", commands: [{ do: "set hours", hours: read.hours }] };
 }

@@ -1,4 +1,4 @@
-import { Hours } from "#core/plan/plan";
+import { DEFAULT_HOURS, Hours } from "#core/plan/hours";
 import type { Faults, FormFields } from "./fields";
 
 export const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"] as const;
@@ -27,15 +27,56 @@ function readDay(text: string): [number, number][] | string {
   return stretches;
 }
 
-/** Reads a week of working hours, a field a day. */
-export function readHoursFields(fields: FormFields): { ok: true; hours: Hours } | { ok: false; faults: Faults } {
+/** Days with other hours, as the form shows them: "2026-12-24: free; 2026-12-19: 9:00–13:00". */
+export const sayExceptions = (exceptions: Hours["exceptions"]) =>
+  exceptions
+    .map(
+      ({ on, stretches, why }) =>
+        `${on}: ${stretches.length === 0 ? "free" : sayHours(stretches)}${why ? ` (${why})` : ""}`,
+    )
+    .join("\n");
+
+const EXCEPTION = /^(\d{4}-\d{2}-\d{2})\s*:?\s*([^(]*?)\s*(?:\(([^)]*)\))?$/;
+
+function readExceptions(text: string): Hours["exceptions"] | string {
+  const found: Hours["exceptions"] = [];
+  for (const line of text.split(/[;\n]/)) {
+    if (line.trim() === "") continue;
+    const parts = EXCEPTION.exec(line.trim());
+    if (!parts) return `"${line.trim()}": write a date, then its hours or free, like 2026-12-24: free.`;
+    const [, on = "", hours = "", why] = parts;
+    const stretches = /^(free|off|closed|)$/i.test(hours) ? [] : readDay(hours);
+    if (typeof stretches === "string") return `${on}: ${stretches}`;
+    if (found.some((one) => one.on === on)) return `${on} stands twice.`;
+    found.push({ on, stretches, ...(why ? { why } : {}) });
+  }
+  return found.sort((one, two) => (one.on < two.on ? -1 : 1));
+}
+
+/** Reads working hours: a field a day, days with other hours, painters and drying places. What a form leaves out stays as it was. */
+export function readHoursFields(
+  fields: FormFields,
+  before: Hours = DEFAULT_HOURS,
+): { ok: true; hours: Hours } | { ok: false; faults: Faults } {
   const faults: Faults = {};
   const weekdays = WEEKDAYS.map((name) => {
     const day = readDay(fields[name] ?? "");
     if (typeof day === "string") faults[name] = day;
     return typeof day === "string" ? [] : day;
   });
-  const hours = Hours.safeParse({ weekdays });
-  if (!hours.success) faults[WEEKDAYS[Number(hours.error.issues[0]!.path[1])] ?? ""] = hours.error.issues[0]!.message;
-  return hours.success && Object.keys(faults).length === 0 ? { ok: true, hours: hours.data } : { ok: false, faults };
+  const exceptions = fields.exceptions === undefined ? before.exceptions : readExceptions(fields.exceptions);
+  if (typeof exceptions === "string") faults.exceptions = exceptions;
+  const places = fields.dryingPlaces?.trim();
+  const dryingPlaces = places === undefined ? before.dryingPlaces : places === "" ? undefined : Number(places);
+  const read = Hours.safeParse({
+    weekdays,
+    exceptions: typeof exceptions === "string" ? [] : exceptions,
+    painters: fields.painters === undefined ? before.painters : Number(fields.painters),
+    ...(dryingPlaces === undefined ? {} : { dryingPlaces }),
+  });
+  for (const { path, message, code } of read.error?.issues ?? []) {
+    const field = path[0] === "weekdays" ? (WEEKDAYS[Number(path[1])] ?? "") : String(path[0]);
+    faults[field] ??= code === "invalid_type" ? "Write a whole number." : `${message}.`;
+  }
+  return read.success && Object.keys(faults).length === 0 ? { ok: true, hours: read.data } : { ok: false, faults };
 }

@@ -1,6 +1,9 @@
 import { z } from "zod";
+import { DEFAULT_HOURS } from "#core/plan/hours";
 import { DEFAULT_HOUSE_RULES } from "#core/plan/house-rules";
-import { DEFAULT_HOURS, Id, PLAN_VERSION, type Plan, REFERENCE_ROOM, WallTime } from "#core/plan/plan";
+import { Id, PLAN_VERSION, type Plan } from "#core/plan/plan";
+import { REFERENCE_ROOM } from "#core/plan/room";
+import { WallTime } from "#core/plan/time";
 import { type Faults, type FormFields, faultsFrom } from "./fields";
 import { readZoneFields } from "./zone-form";
 
@@ -45,6 +48,7 @@ export function readNewJob(fields: FormFields): { ok: true; plan: Plan } | { ok:
       pinned: { room: REFERENCE_ROOM, hours: DEFAULT_HOURS, houseRules: DEFAULT_HOUSE_RULES, materials: [] },
       acknowledged: [],
       palette: [],
+      pins: [],
       crusts: [{ id: "crust-1", name: `${zone.zone.name} finish`.slice(0, 80), steps: [] }],
       pieces: [{ id: "piece-1", name: piece, zones: [{ ...zone.zone, id: "zone-1", crustId: "crust-1" }] }],
     },

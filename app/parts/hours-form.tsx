@@ -1,12 +1,19 @@
+import { MOST_PAINTERS } from "#core/plan/hours";
 import { useJobEditor } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
-import { sayHours, WEEKDAYS } from "~/forms/hours-form";
+import { sayExceptions, sayHours, WEEKDAYS } from "~/forms/hours-form";
 
 export function HoursForm() {
   const { plan } = useJobEditor();
-  const { weekdays } = plan.pinned.hours;
+  const { weekdays, exceptions, painters, dryingPlaces } = plan.pinned.hours;
   return (
-    <EditForm key={JSON.stringify(weekdays)} does="set hours" autosave label="Working hours" className="grid gap-y-2">
+    <EditForm
+      key={JSON.stringify(plan.pinned.hours)}
+      does="set hours"
+      autosave
+      label="Working hours"
+      className="grid gap-y-2"
+    >
       {({ faults, values }) => (
         <>
           {WEEKDAYS.map((name, index) => (
@@ -21,6 +28,33 @@ export function HoursForm() {
               )}
             </Field>
           ))}
+          <Field name="exceptions" label="Other days" fault={faults.exceptions}>
+            {(field) => (
+              <textarea
+                {...field}
+                rows={3}
+                placeholder={"2026-12-24: free\n2026-12-19: 9:00–13:00"}
+                defaultValue={values?.exceptions ?? sayExceptions(exceptions)}
+              />
+            )}
+          </Field>
+          <Field name="painters" label="Painters" fault={faults.painters}>
+            {(field) => (
+              <input {...field} type="number" min={1} max={MOST_PAINTERS} defaultValue={values?.painters ?? painters} />
+            )}
+          </Field>
+          <Field name="dryingPlaces" label="Drying places" fault={faults.dryingPlaces}>
+            {(field) => (
+              <input
+                {...field}
+                type="number"
+                min={1}
+                max={40}
+                placeholder="as many as it takes"
+                defaultValue={values?.dryingPlaces ?? dryingPlaces ?? ""}
+              />
+            )}
+          </Field>
           <noscript className="col-span-2">
             <button className="press">Save the working hours</button>
           </noscript>

@@ -1,9 +1,10 @@
 import type { Light } from "../colour/observer.ts";
+import type { Course } from "../drying/climate.ts";
 import type { ZoneJudgement } from "../judge/judge.ts";
 import type { Ground } from "../plan/ground.ts";
 import type { Relief, Zone } from "../plan/plan.ts";
 import type { Phase } from "../surface/phase.ts";
-import type { Instant } from "../units/units.ts";
+import type { Instant, WallMinutes } from "../units/units.ts";
 import { type Lighting, USUAL_LIGHTING } from "./light-place.ts";
 import type { PanelId } from "./panels/panel.ts";
 
@@ -13,6 +14,8 @@ export interface BoardWork {
   phases: readonly { phase: Phase; starts: Instant }[];
   panel: PanelId;
   seed: number;
+  /** the air that the coats dried in; instant 0 is that wall time */
+  air: { course: Course; zero: WallMinutes };
 }
 
 const recessed = ({ high, recess }: Relief) => high + recess;
@@ -27,10 +30,16 @@ export function panelFor({ relief, place }: Pick<Zone, "relief" | "place">): Pan
 
 /** The work of a judged zone on a sample panel. */
 export const boardWorkOf = (
-  { zone, phases }: Pick<ZoneJudgement, "zone" | "phases">,
+  { zone, phases, climate }: Pick<ZoneJudgement, "zone" | "phases" | "climate">,
   panel: PanelId,
   seed: number,
-): BoardWork => ({ ground: zone.ground, phases: phases.map(({ phase, starts }) => ({ phase, starts })), panel, seed });
+): BoardWork => ({
+  ground: zone.ground,
+  phases: phases.map(({ phase, starts }) => ({ phase, starts })),
+  panel,
+  seed,
+  air: { course: climate.course, zero: climate.zero },
+});
 
 /** Pixels across, and seeds, that a board is asked for in: bounds of every address and flag. */
 export const BOARD_WIDTHS = { least: 96, usual: 768, most: 1536 } as const;
@@ -46,8 +55,8 @@ const keyOf = ({ phases }: BoardWork, at: number): string => {
 
 /** How many of the first phases two works have in common, so that one board can take them over; −1 for unlike boards. */
 export function inCommon(one: BoardWork, two: BoardWork): number {
-  if (one.panel !== two.panel || one.seed !== two.seed || JSON.stringify(one.ground) !== JSON.stringify(two.ground))
-    return -1;
+  const place = ({ panel, seed, ground, air }: BoardWork) => JSON.stringify([panel, seed, ground, air]);
+  if (place(one) !== place(two)) return -1;
   let count = 0;
   while (count < one.phases.length && count < two.phases.length && keyOf(one, count) === keyOf(two, count)) count++;
   return count;

@@ -1,3 +1,4 @@
+import { Climate } from "../drying/climate.ts";
 import { bareSurface, filmGloss, type GroundState, groundAfter } from "../surface/surface.ts";
 import { type BoardWork, inCommon, USUAL_VIEW, type View } from "./board-work.ts";
 import { type Laid, laidGround, type Skin, seen } from "./composite.ts";
@@ -60,6 +61,7 @@ export class Board {
   readonly relief: Relief;
   readonly grid: Grid;
   private readonly states: BoardState[];
+  private readonly climate: Climate;
   private face: { stripped: boolean; face: GroundFace } | null = null;
   private kept: Kept[] = [];
   private lastSkin: { key: string; layers: Layers; skin: Skin; height: Field } | null = null;
@@ -70,6 +72,7 @@ export class Board {
   ) {
     this.relief = reliefAt(work.panel, width);
     this.grid = this.relief.grid;
+    this.climate = new Climate(work.air.course, work.air.zero);
     this.states = [{ layers: [], ground: bareSurface(work.ground).ground }];
   }
 
@@ -103,6 +106,7 @@ export class Board {
         grid: this.grid,
         seed: seedOf(`${this.work.seed} ${phase.id} ${effect.does}`),
         boardSeed: this.work.seed,
+        climate: this.climate,
         total: () => this.standing(now),
       };
       const coat = { phase, at: starts };

@@ -4,6 +4,7 @@ import { linearOfSpectrum } from "../colour/bands.ts";
 import { filmOver } from "../colour/film.ts";
 import { innerSpectrum, isMetallic, opticsOf } from "../colour/material-colour.ts";
 import { dryTerm, seenOf, WET } from "../colour/surface-term.ts";
+import { STANDARD_CLIMATE } from "../drying/climate.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
 import type { Material } from "../materials/material.ts";
 import { type Film, filmGloss } from "../surface/surface.ts";
@@ -21,6 +22,8 @@ const filmOf = (material: Material, more: Partial<Film> = {}): Film => ({
   material,
   micrometres: 0,
   laidAt: 0,
+  coat: { leaves: "water", load: 1, drawnBy: 0, warmed: 0 },
+  climate: STANDARD_CLIMATE,
   keyed: false,
   polished: false,
   forced: false,

@@ -199,8 +199,9 @@ export function lay(effect: Laying, coat: Coat, layers: Layers, bench: Bench): L
   const under = layers.map((layer, index) =>
     tears[index] ? { ...layer, film: { ...layer.film, spent: true } } : layer,
   );
+  const drawnBy = layers.at(-1)?.film.material.absorbency.typical ?? 0;
   const fresh: Layer = {
-    film: freshFilm(phase, coat.at, phase.material, effect.micrometres),
+    film: freshFilm(phase, coat.at, phase.material, effect.micrometres, drawnBy, bench.climate),
     optics: laid.apart ? opticsOf(phase.material) : opticsLaid(phase),
     metallic: isMetal(phase),
     thickness,

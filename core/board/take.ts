@@ -1,7 +1,7 @@
 import { opens } from "../drying/solubility.ts";
 import { isReliefClass, RELIEF_CLASSES } from "../plan/plan.ts";
 import { type ByRelief, byRelief, type Effect } from "../surface/phase.ts";
-import { chipsDownTo, type GroundState, HARDNESS_OF_SOFT_PAINT } from "../surface/surface.ts";
+import { chipsDownTo, type GroundState, HARDNESS_OF_SOFT_PAINT, ripeness, warmedFilm } from "../surface/surface.ts";
 import { EVEN } from "../surface/technique.ts";
 import { flakeScore } from "./flakes.ts";
 import { type Field, fieldOn } from "./grid.ts";
@@ -104,7 +104,7 @@ function dissolve(
   for (let index = layers.length - 1; index >= 0; index--) {
     const layer = layers[index]!;
     const cover = film.load(layer);
-    if (!opens(layer.film.material, effect.solvent, now - layer.film.laidAt, effect.rubbing)) {
+    if (!opens(layer.film.material, effect.solvent, ripeness(layer.film, now), effect.rubbing)) {
       memory.run.holdBack(held, film.thickness, cover, count, BARRIER);
       continue;
     }
@@ -221,11 +221,13 @@ function thin(leaves: ByRelief, coat: Coat, layers: Layers, bench: Bench, takes:
 }
 
 /** The top films, where they fit, with something about them changed: dried, keyed, polished, turned. */
-function turned(layers: Layers, fits: (layer: Layer) => boolean, change: Partial<Layer["film"]>): Layers {
+function turned(
+  layers: Layers,
+  fits: (layer: Layer) => boolean,
+  change: (film: Layer["film"]) => Layer["film"],
+): Layers {
   const last = layers.length - 1;
-  return layers.map((layer, index) =>
-    index === last && fits(layer) ? { ...layer, film: { ...layer.film, ...change } } : layer,
-  );
+  return layers.map((layer, index) => (index === last && fits(layer) ? { ...layer, film: change(layer.film) } : layer));
 }
 
 /** What an effect takes off or changes. Everything that it leaves alone is the same layer, bit for bit. */
@@ -242,20 +244,36 @@ export function take(effect: Effect, coat: Coat, layers: Layers, bench: Bench, g
       return scrape(layers);
     case "thin":
       return thin(effect.leaves, coat, layers, bench, ({ film }) =>
-        opens(film.material, "water", coat.at - film.laidAt, coat.phase.technique.rubbing),
+        opens(film.material, "water", ripeness(film, coat.at), coat.phase.technique.rubbing),
       );
     case "lift":
       return thin(effect.leaves, coat, layers, bench, ({ film }) => film.material.binder === effect.binder);
     case "strip":
       return [];
     case "force dry":
-      return turned(layers, () => true, { forced: true });
+      return turned(
+        layers,
+        () => true,
+        (film) => warmedFilm(film, effect.minutes),
+      );
     case "key":
-      return turned(layers, () => true, { keyed: true });
+      return turned(
+        layers,
+        () => true,
+        (film) => ({ ...film, keyed: true }),
+      );
     case "react":
-      return turned(layers, ({ film }) => film.material.reacts, { reacted: true });
+      return turned(
+        layers,
+        ({ film }) => film.material.reacts,
+        (film) => ({ ...film, reacted: true }),
+      );
     case "polish":
-      return turned(layers, ({ film }) => film.material.binder === "wax", { polished: true });
+      return turned(
+        layers,
+        ({ film }) => film.material.binder === "wax",
+        (film) => ({ ...film, polished: true }),
+      );
     default:
       return layers;
   }

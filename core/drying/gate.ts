@@ -2,7 +2,7 @@ import type { TimeFigure } from "../materials/material.ts";
 import type { Minutes } from "../units/units.ts";
 
 /** Which process a time belongs to; it decides how air stretches it. */
-export type Stage = "touch" | "recoat" | "through" | "before clear" | "cure" | "open" | "tack" | "buff" | "wet";
+export type Stage = "touch" | "recoat" | "through" | "before clear" | "set" | "cure" | "open" | "tack" | "buff" | "wet";
 
 export interface Range {
   typical: Minutes;

@@ -2,7 +2,9 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { plan as anyPlan, zone as anyZone, steps } from "../../tests/random-crusts.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
-import { DEFAULT_HOURS, LIMITS, type Plan, REFERENCE_ROOM, type Step, zonesOf } from "../plan/plan.ts";
+import { DEFAULT_HOURS } from "../plan/hours.ts";
+import { LIMITS, type Plan, type Step, zonesOf } from "../plan/plan.ts";
+import { REFERENCE_ROOM } from "../plan/room.ts";
 import { examplePlan } from "../rules/example.ts";
 import { applyCommand, applyCommands } from "./apply.ts";
 import { Command } from "./command.ts";
@@ -56,14 +58,22 @@ function commandsFor(plan: Plan): fc.Arbitrary<Command> {
         { ...plan.pinned.houseRules, waitBeforeClear: "touch dry" as const },
       ),
     }),
-    fc.constantFrom(DEFAULT_HOURS, { weekdays: [[[480, 720]], [], [], [], [], [], []] }).map((hours) => ({
-      do: "set hours" as const,
-      hours,
-    })),
+    fc
+      .constantFrom(DEFAULT_HOURS, { ...DEFAULT_HOURS, weekdays: [[[480, 720]], [], [], [], [], [], []] })
+      .map((hours) => ({
+        do: "set hours" as const,
+        hours,
+      })),
     fc.constantFrom(REFERENCE_ROOM, { celsius: 14, relativeHumidity: 80, draught: true }).map((room) => ({
       do: "set room" as const,
       room,
     })),
+    fc.record({
+      do: fc.constant("set time" as const),
+      zoneId: fc.constantFrom("z1", "z2", "nowhere"),
+      phaseId: fc.constantFrom("s0", "s1/2"),
+      starts: fc.constantFrom("2026-12-01T10:00", "2026-12-02T15:30", null),
+    }),
     fc.subarray(["lead", "heat"]).map((dangers) => ({ do: "acknowledge" as const, dangers })),
     fc
       .subarray([

@@ -1,6 +1,7 @@
 import type { Material } from "../materials/material.ts";
 import {
   type Crust,
+  findZone,
   LIMITS,
   type Piece,
   type Plan,
@@ -173,6 +174,25 @@ function pin(plan: Plan, command: Extract<Command, { do: "pin material" }>): App
   };
 }
 
+/** Sets a phase's time, moves it, or sets it free where the time is null. */
+function withTime(plan: Plan, { zoneId, phaseId, starts }: Extract<Command, { do: "set time" }>): Applied {
+  if (!findZone(plan, zoneId)) return { ok: false, because: "This zone is no longer in the plan." };
+  const isIt = (pin: Plan["pins"][number]) => pin.zoneId === zoneId && pin.phaseId === phaseId;
+  const before = plan.pins.find(isIt);
+  const others = plan.pins.filter((pin) => !isIt(pin));
+  if (starts !== null && others.length >= LIMITS.pins)
+    return { ok: false, because: `${LIMITS.pins} times can be set at most; set some free first.` };
+  const pins = starts === null ? others : [...others, { zoneId, phaseId, starts }];
+  return {
+    ok: true,
+    plan: { ...plan, pins: pins.sort(byPlace) },
+    inverse: [{ do: "set time", zoneId, phaseId, starts: before?.starts ?? null }],
+  };
+}
+
+const byPlace = (one: Plan["pins"][number], two: Plan["pins"][number]) =>
+  one.zoneId < two.zoneId || (one.zoneId === two.zoneId && one.phaseId < two.phaseId) ? -1 : 1;
+
 /**
  * Applies one command to a plan. The plan given is not touched; parts that do not change are shared with the new one.
  * Answers the new plan with the commands that lead back, or a sentence why it cannot be done here.
@@ -207,6 +227,8 @@ export function applyCommand(plan: Plan, command: Command): Applied {
         plan: { ...plan, palette: command.palette },
         inverse: [{ do: "set palette", palette: plan.palette }],
       };
+    case "set time":
+      return withTime(plan, command);
     case "acknowledge":
       return {
         ok: true,

@@ -1,7 +1,10 @@
 import { z } from "zod";
 import { Material } from "../materials/material.ts";
+import { Hours } from "../plan/hours.ts";
 import { HouseRules } from "../plan/house-rules.ts";
-import { Crust, Hours, Id, Piece, Plan, Room, Step, Zone } from "../plan/plan.ts";
+import { Crust, Id, Piece, Pin, Plan, Step, Zone } from "../plan/plan.ts";
+import { Room } from "../plan/room.ts";
+import { WallTime } from "../plan/time.ts";
 
 const Index = z.int().min(0).max(400);
 
@@ -31,6 +34,7 @@ export const Command = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("set hours"), hours: Hours }),
   z.strictObject({ do: z.literal("set room"), room: Room }),
   z.strictObject({ do: z.literal("set palette"), palette: Plan.shape.palette }),
+  z.strictObject({ do: z.literal("set time"), zoneId: Id, phaseId: Pin.shape.phaseId, starts: WallTime.nullable() }),
   z.strictObject({ do: z.literal("acknowledge"), dangers: Plan.shape.acknowledged }),
   z.strictObject({ do: z.literal("insert step"), crustId: Id, at: Index, step: Step }),
   z.strictObject({ do: z.literal("remove step"), crustId: Id, stepId: Id }),

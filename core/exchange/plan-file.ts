@@ -29,6 +29,8 @@ const MIGRATIONS: Record<number, (raw: Record<string, unknown>) => Record<string
   // what version 2 added has a usual value for every field, which the schema fills in
   1: (raw) => raw,
   2: withSwatches,
+  // and so has what version 4 added: the course of the air, exceptions, painters, times that were set
+  3: (raw) => raw,
 };
 
 const refused = (says: string, where = ""): ReadPlan => ({ ok: false, faults: [{ where, says }] });

@@ -1,12 +1,15 @@
+import type { Climate } from "../drying/climate.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
 import type { Material } from "../materials/material.ts";
 import type { HouseRules } from "../plan/house-rules.ts";
-import { type Branch, type Crust, type Plan, type Room, type Step, type Zone, zonesOf } from "../plan/plan.ts";
+import { type Branch, type Crust, type Plan, type Step, type Zone, zonesOf } from "../plan/plan.ts";
+import { climateOf, type Room } from "../plan/room.ts";
 import { type Finding, type Rule, SEVERITY_ORDER, type Severity, type Shelf } from "../rules/rule.ts";
 import { RULES } from "../rules/rules.ts";
 import { compile, type Unreadable } from "../surface/compile.ts";
 import { apply, bareSurface, type Surface } from "../surface/surface.ts";
 import type { Instant } from "../units/units.ts";
+import { readWallTime } from "../units/wall-time.ts";
 import { type JudgedPhase, Line, type SortedRules, sorted } from "./line.ts";
 
 export type { JudgedPhase } from "./line.ts";
@@ -17,6 +20,8 @@ export interface ZoneJudgement {
   phases: JudgedPhase[];
   unreadable: readonly Unreadable[];
   findings: Finding[];
+  /** the air it was judged in */
+  climate: Climate;
   /** the surface when the last step is done */
   after: Surface;
   /** when the last step is done, when it may be handled, and when the last film has cured */
@@ -42,6 +47,7 @@ export interface JudgeOptions {
 interface Setting {
   houseRules: HouseRules;
   room: Room;
+  climate: Climate;
   materials: ReadonlyMap<string, Material>;
   rules: readonly Rule[];
 }
@@ -94,15 +100,16 @@ function unreadableFinding(zone: Zone, crust: Crust, { step, because }: Unreadab
   };
 }
 
-function datesOf(phases: readonly JudgedPhase[]) {
+function datesOf(phases: readonly JudgedPhase[], climate: Climate) {
   const last = phases.at(-1);
   const done = last?.ends ?? 0;
   let handled = done;
   let fullUse = done;
-  for (const { phase, ends } of phases) {
-    if (!phase.material) continue;
-    handled = Math.max(handled, ends + phase.material.drying.touch.safe);
-    fullUse = Math.max(fullUse, ends + phase.material.drying.cure.safe);
+  for (const { phase, ends, coat } of phases) {
+    if (!phase.material || !coat) continue;
+    const { touch, cure } = phase.material.drying;
+    handled = Math.max(handled, ends + Math.ceil(climate.takes(coat, "touch", ends, touch.safe)));
+    fullUse = Math.max(fullUse, ends + Math.ceil(climate.takes(coat, "cure", ends, cure.safe)));
   }
   return { done, handled, fullUse };
 }
@@ -141,7 +148,7 @@ function unchangedPhases(before: ZoneJudgement, crust: Crust, materials: Readonl
 }
 
 const sameSetting = (one: Setting, two: Setting) =>
-  one.houseRules === two.houseRules && one.room === two.room && one.rules === two.rules;
+  one.houseRules === two.houseRules && one.room === two.room && one.climate === two.climate && one.rules === two.rules;
 
 /**
  * Judges one zone: compiles its crust, places every phase on the nominal line, folds the surface and checks each seam, once.
@@ -189,16 +196,17 @@ function judgedFrom(
     phases: line.phases,
     unreadable,
     findings: inOrder(crust, findings),
+    climate: setting.climate,
     after: line.surface,
-    ...datesOf(line.phases),
+    ...datesOf(line.phases, setting.climate),
   };
   memories.set(judgement, { setting, remembered: line.remembered, found: line.findings });
   return judgement;
 }
 
 /** The surface as it is when the phase of that index is done, folded anew from the ground. */
-export function surfaceAfter({ zone, phases }: ZoneJudgement, index: number): Surface {
-  let surface = bareSurface(zone.ground);
+export function surfaceAfter({ zone, phases, climate }: ZoneJudgement, index: number): Surface {
+  let surface = bareSurface(zone.ground, climate);
   for (const { phase, starts } of phases.slice(0, index + 1)) surface = apply(surface, phase, starts);
   return surface;
 }
@@ -249,8 +257,8 @@ function onOtherWays(main: Line, zone: Zone, crust: Crust, setting: Setting): Fi
   return found;
 }
 
-const lineOn = (zone: Zone, crustId: string, { houseRules, room, rules }: Setting) =>
-  new Line({ zone, crustId, houseRules, room, rules: sortedRules(rules) }, bareSurface(zone.ground));
+const lineOn = (zone: Zone, crustId: string, { houseRules, room, climate, rules }: Setting) =>
+  new Line({ zone, crustId, houseRules, room, climate, rules: sortedRules(rules) }, bareSurface(zone.ground, climate));
 
 /** A line taken up where a zone's judgement stands after that many phases, to try what could come next. */
 export function lineAfter(plan: Plan, judged: ZoneJudgement, count: number, options: JudgeOptions = {}): Line {
@@ -281,6 +289,7 @@ export function countFindings(findings: readonly Finding[]): Record<Severity, nu
 const settingOf = (plan: Plan, options: JudgeOptions): Setting => ({
   houseRules: plan.pinned.houseRules,
   room: plan.pinned.room,
+  climate: climateOf(plan.pinned.room, readWallTime(plan.start)!),
   materials: materialsOf(plan),
   rules: options.rules ?? RULES,
 });

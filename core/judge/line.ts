@@ -1,7 +1,10 @@
-import { gateVerdict, nextOpening } from "../drying/gate.ts";
+import type { Climate } from "../drying/climate.ts";
+import { type Gate, gateVerdict, nextOpening, type Stage } from "../drying/gate.ts";
+import type { Coat } from "../drying/law.ts";
 import type { Material } from "../materials/material.ts";
 import type { HouseRules } from "../plan/house-rules.ts";
-import { RELIEF_CLASSES, type Relief, type Room, type Where, type Zone } from "../plan/plan.ts";
+import { RELIEF_CLASSES, type Relief, type Where, type Zone } from "../plan/plan.ts";
+import type { Room } from "../plan/room.ts";
 import { seen as seenOf } from "../rules/read-surface.ts";
 import {
   type Demand,
@@ -16,13 +19,23 @@ import {
   type Wait,
 } from "../rules/rule.ts";
 import type { Phase } from "../surface/phase.ts";
-import { apply, type Film, patchesWhere, type Surface } from "../surface/surface.ts";
+import { absorbencyOf, apply, coatOf, type Film, patchesWhere, type Surface } from "../surface/surface.ts";
 import type { Technique } from "../surface/technique.ts";
-import type { Instant, Share } from "../units/units.ts";
+import { sayDuration } from "../units/duration.ts";
+import type { Instant, Minutes, Share } from "../units/units.ts";
+
+/** A wait as it was placed: its gates stand in minutes of the room's air, and it can be told for another beginning. */
+export interface PlacedWait extends Wait {
+  /** the gates in minutes of standard air, and what the coat waited for dries by */
+  label: readonly Gate[];
+  coat: Coat;
+}
 
 /** A phase on the nominal line, with the waits that hold it. */
 export interface JudgedPhase extends Placed {
-  demands: readonly Wait[];
+  demands: readonly PlacedWait[];
+  /** how what it lays dries; null where it lays nothing */
+  coat: Coat | null;
 }
 
 /** What a line is judged by: everything but its phases. */
@@ -31,6 +44,7 @@ export interface Bench {
   crustId: string;
   houseRules: HouseRules;
   room: Room;
+  climate: Climate;
   rules: SortedRules;
 }
 
@@ -115,7 +129,12 @@ const sameRelief = (one: Relief, two: Relief) =>
   (one.arris === two.arris && one.field === two.field && one.high === two.high && one.recess === two.recess);
 
 /** When a phase may start: the hands are free, the author's wait is over, and a gate of every demand stands open, if it can be. */
-function place(phase: Phase, free: Instant, demands: readonly Demand[], endsOf: ReadonlyMap<string, Instant>): Instant {
+function place(
+  phase: Phase,
+  free: Instant,
+  demands: readonly PlacedDemand[],
+  endsOf: ReadonlyMap<string, Instant>,
+): Instant {
   const wait = phase.coat === 1 ? phase.step.wait : undefined;
   if (wait?.kind === "exactly") return free + wait.minutes;
   let start = free + (wait?.minutes ?? 0);
@@ -133,8 +152,22 @@ function place(phase: Phase, free: Instant, demands: readonly Demand[], endsOf: 
   return start;
 }
 
+type PlacedDemand = PlacedWait & Demand;
+
 /** The wait without what would be said of it: a judgement is kept long, and must not hold every surface alive. */
-const bare = ({ rule, from, to, lower, gates, reason }: Demand): Wait => ({ rule, from, to, lower, gates, reason });
+const bare = ({ rule, from, to, lower, gates, reason, label, coat }: PlacedDemand): PlacedWait => ({
+  rule,
+  from,
+  to,
+  lower,
+  gates,
+  reason,
+  label,
+  coat,
+});
+
+/** What waits for work that lays nothing goes by the clock alone. */
+const BY_THE_CLOCK: Coat = { leaves: "nothing", load: 1, drawnBy: 0, warmed: 0 };
 
 /**
  * The surface under a seam, which notices whether a rule looks at the ground: a rule that looks at neither the zone nor its
@@ -145,10 +178,12 @@ class WatchedSurface implements Surface {
   readonly patches: Surface["patches"];
   readonly places: number;
   readonly misted: Instant | null;
+  readonly climate: Climate;
   constructor(private readonly surface: Surface) {
     this.patches = surface.patches;
     this.places = surface.places;
     this.misted = surface.misted;
+    this.climate = surface.climate;
   }
   get ground() {
     this.touched = true;
@@ -164,6 +199,7 @@ class WatchedSeam implements Seam {
   readonly relief: Relief;
   readonly houseRules: HouseRules;
   readonly room: Room;
+  readonly climate: Climate;
   constructor(
     private readonly bench: Bench,
     readonly phase: Phase,
@@ -179,6 +215,7 @@ class WatchedSeam implements Seam {
     this.relief = bench.zone.relief;
     this.houseRules = bench.houseRules;
     this.room = bench.room;
+    this.climate = bench.climate;
   }
   get zone() {
     this.before.touched = true;
@@ -216,6 +253,22 @@ function askOnce<Said>(
   return fresh;
 }
 
+const sayGate = ({ opens, shuts }: Gate) => {
+  if (shuts === null) return `from ${sayDuration(opens.safe)}`;
+  if (opens.safe === 0) return `up to ${sayDuration(shuts.safe)}`;
+  if (shuts.safe < opens.safe) return "no time at all that is safe";
+  return `from ${sayDuration(opens.safe)} to ${sayDuration(shuts.safe)}`;
+};
+
+/** Rules tell the figures of the tin; where the room or the coat makes others of them, those are told too. */
+function withRoomFigures(draft: Draft, { gates, label }: PlacedDemand): Draft {
+  if (gates === label) return draft;
+  return {
+    ...draft,
+    because: `${draft.because} Here, in this air and this thick, that is ${gates.map(sayGate).join(", or ")}.`,
+  };
+}
+
 /** Every so many phases the surface is remembered, so that judging again need not begin at the ground. */
 const REMEMBER_EVERY = 8;
 
@@ -229,6 +282,7 @@ export class Line {
   /** surfaces before the phase of that index */
   readonly remembered: { at: number; surface: Surface }[] = [];
   private readonly endsOf = new Map<string, Instant>();
+  private readonly coats = new Map<string, Coat>();
   free: Instant = 0;
 
   constructor(
@@ -247,9 +301,10 @@ export class Line {
       from = memory.at;
     }
     for (let at = 0; at < phases.length; at++) {
-      const { phase, starts, ends } = phases[at]!;
+      const { phase, starts, ends, coat } = phases[at]!;
       if (at >= from) this.surface = apply(this.surface, phase, starts);
       this.endsOf.set(phase.id, ends);
+      if (coat) this.coats.set(phase.id, coat);
       this.free = ends;
       this.phases.push(phases[at]!);
     }
@@ -260,18 +315,20 @@ export class Line {
     phase: Phase,
     say: (rule: string, draft: Draft) => void,
     shared: SharedLook | null = null,
-  ): { starts: Instant; demands: Demand[] } {
+  ): { starts: Instant; demands: readonly PlacedDemand[] } {
     const seam = this.seam(phase);
     const rules = this.bench.rules.for(phase);
-    const demands: Demand[] = [];
+    const demands: PlacedDemand[] = [];
     for (const rule of rules)
-      if (rule.demands) for (const demand of askOnce(shared?.demands, rule, seam, rule.demands)) demands.push(demand);
+      if (rule.demands)
+        for (const demand of askOnce(shared?.demands, rule, seam, rule.demands))
+          demands.push(this.inThisRoom(demand, seam));
     const starts = place(phase, this.free, demands, this.endsOf);
     for (const demand of demands) {
       const waited = starts - this.endsOf.get(demand.from)!;
       const verdict = gateVerdict(demand.gates, waited);
-      const draft = verdict === "open" ? null : demand.tell(verdict, waited);
-      if (draft) say(demand.rule, draft);
+      const draft = verdict === "open" ? null : demand.tell(verdict, waited, this.driedSince(demand, starts));
+      if (draft) say(demand.rule, withRoomFigures(draft, demand));
     }
     seam.at = starts;
     if (shared && shared.at !== starts) {
@@ -292,10 +349,36 @@ export class Line {
       (rule, draft) => this.note(rule, phase.step.id, draft),
       this.sharedLook(phase),
     );
+    const coat = this.coatLaid(phase);
     this.surface = apply(this.surface, phase, starts);
     this.free = starts + phase.hands;
     this.endsOf.set(phase.id, this.free);
-    this.phases.push({ phase, starts, ends: this.free, demands: demands.map(bare) });
+    if (coat) this.coats.set(phase.id, coat);
+    this.phases.push({ phase, starts, ends: this.free, demands: demands.map(bare), coat });
+  }
+
+  /** A rule's wait in the air of the room, for the coat that it waits for. */
+  private inThisRoom(demand: Demand, seam: Seam): PlacedDemand {
+    const known = this.coats.get(demand.from) ?? BY_THE_CLOCK;
+    const warmed = seam.films.find(({ film }) => film.phaseId === demand.from)?.film.coat.warmed ?? 0;
+    const coat = warmed > 0 ? { ...known, warmed } : known;
+    const gates = this.bench.climate.gates(demand.gates, coat, this.endsOf.get(demand.from)!);
+    const { rule, from, to, lower, reason, tell } = demand;
+    return { rule, from, to, lower, gates, reason, tell, label: demand.gates, coat };
+  }
+
+  private driedSince({ from, coat }: PlacedDemand, at: Instant): (stage: Stage) => Minutes {
+    return (stage) => this.bench.climate.dried(coat, stage, this.endsOf.get(from)!, at);
+  }
+
+  /** What a phase lays, as it dries here: on a bare ground, what that drinks counts. */
+  private coatLaid(phase: Phase): Coat | null {
+    if (phase.material === null) return null;
+    let drawn = 0;
+    for (const { stack, share } of this.tops(phase.where.on).tops)
+      drawn += share * absorbencyOf(stack, this.surface.ground);
+    const whole = this.tops(phase.where.on).tops.reduce((sum, { share }) => sum + share, 0);
+    return coatOf(phase, phase.material, whole > 0 ? drawn / whole : 0);
   }
 
   /** What the rules say of the whole stack. */

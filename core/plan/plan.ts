@@ -1,9 +1,11 @@
 import { z } from "zod";
 import { Colour, Material } from "../materials/material.ts";
 import { areaOf, Shape } from "../quantity/shape.ts";
-import { readWallTime } from "../units/wall-time.ts";
 import { Ground } from "./ground.ts";
+import { Hours } from "./hours.ts";
 import { HouseRules } from "./house-rules.ts";
+import { Room } from "./room.ts";
+import { WallTime } from "./time.ts";
 
 /** Bounds of every input, stated in the messages. */
 export const LIMITS = {
@@ -12,6 +14,7 @@ export const LIMITS = {
   crusts: 40,
   steps: 80,
   materials: 400,
+  pins: 200,
   coats: 12,
   projectFileBytes: 5_000_000,
 } as const;
@@ -20,9 +23,6 @@ export const Id = z
   .string()
   .regex(/^[A-Za-z0-9_-]{1,60}$/, "an id is letters, digits, hyphen and underscore, 60 at most");
 const Name = z.string().trim().min(1, "give it a name").max(80, "80 letters at most");
-export const WallTime = z
-  .string()
-  .refine((text) => readWallTime(text) !== null, "write a date and time like 2026-11-30T09:00");
 
 export const RELIEF_CLASSES = ["arris", "field", "high", "recess"] as const;
 export type ReliefClass = (typeof RELIEF_CLASSES)[number];
@@ -154,35 +154,6 @@ export type Zone = z.infer<typeof Zone>;
 export const Piece = z.strictObject({ id: Id, name: Name, zones: z.array(Zone).max(LIMITS.zones) });
 export type Piece = z.infer<typeof Piece>;
 
-const MinuteOfDay = z.int().min(0).max(1440);
-/** Working hours: for Monday to Sunday, intervals in minutes after midnight. */
-export const Hours = z.strictObject({
-  weekdays: z
-    .array(
-      z
-        .array(z.tuple([MinuteOfDay, MinuteOfDay]).refine(([from, to]) => from < to, "work ends after it begins"))
-        .max(6, "six stretches a day at most"),
-    )
-    .length(7),
-});
-export type Hours = z.infer<typeof Hours>;
-
-const FULL_DAY: [number, number][] = [
-  [9 * 60, 13 * 60],
-  [13 * 60 + 45, 18 * 60],
-];
-export const DEFAULT_HOURS: Hours = { weekdays: [FULL_DAY, FULL_DAY, FULL_DAY, FULL_DAY, FULL_DAY, [], []] };
-
-/** The air of the room. Rules about air are judged by it; times are still the tins' own, at 23 °C and 50 %. */
-export const Room = z.strictObject({
-  celsius: z.number().min(-20, "-20 °C at least").max(50, "50 °C at most"),
-  relativeHumidity: z.number().min(1, "1 % at least").max(100, "100 % at most"),
-  surfaceCelsius: z.number().min(-20).max(80).optional().describe("of the piece itself, where it is colder or warmer"),
-  draught: z.boolean().default(false),
-});
-export type Room = z.infer<typeof Room>;
-export const REFERENCE_ROOM: Room = { celsius: 23, relativeHumidity: 50, draught: false };
-
 /** What is wrong with the ways that part at inspections, and at which step. */
 function branchFaults(steps: readonly Step[]): { at: number; says: string }[] {
   const faults: { at: number; says: string }[] = [];
@@ -210,7 +181,18 @@ export const PaletteColour = z.strictObject({ name: Name, colour: Colour });
 export type PaletteColour = z.infer<typeof PaletteColour>;
 
 export const PLAN_FORMAT = "jolly-crust";
-export const PLAN_VERSION = 3;
+export const PLAN_VERSION = 4;
+
+/** A time that the painter has set for a phase on a zone: the schedule goes round it. */
+export const Pin = z.strictObject({
+  zoneId: Id,
+  phaseId: z
+    .string()
+    .regex(/^[A-Za-z0-9_-]{1,60}(\/\d{1,2})?$/, "a step's id, and which coat")
+    .describe('step id, with "/2" for the second of several coats'),
+  starts: WallTime,
+});
+export type Pin = z.infer<typeof Pin>;
 
 export const Plan = z
   .strictObject({
@@ -233,6 +215,7 @@ export const Plan = z
       .max(PALETTE_COLOURS, `a palette holds ${PALETTE_COLOURS} colours at most`)
       .default([])
       .describe("colours that are wanted; the mixing bench looks for them"),
+    pins: z.array(Pin).max(LIMITS.pins, `${LIMITS.pins} times can be set at most`).default([]),
     crusts: z.array(Crust).max(LIMITS.crusts),
     pieces: z.array(Piece).max(LIMITS.pieces),
   })

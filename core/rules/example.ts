@@ -1,18 +1,9 @@
 import { CATALOGUE } from "../materials/catalogue.ts";
 import { type Ground, type GroundKind, groundOf, type Species } from "../plan/ground.ts";
+import { DEFAULT_HOURS } from "../plan/hours.ts";
 import { DEFAULT_HOUSE_RULES, type HouseRules } from "../plan/house-rules.ts";
-import {
-  type Crust,
-  DEFAULT_HOURS,
-  MOULDED_RELIEF,
-  PLAN_VERSION,
-  type Plan,
-  REFERENCE_ROOM,
-  type Room,
-  type Step,
-  type Use,
-  type Zone,
-} from "../plan/plan.ts";
+import { type Crust, MOULDED_RELIEF, PLAN_VERSION, type Plan, type Step, type Use, type Zone } from "../plan/plan.ts";
+import { REFERENCE_ROOM, type Room } from "../plan/room.ts";
 import { findTechnique } from "../surface/techniques.ts";
 
 export type ExampleStep = [how: string, what?: string | null, more?: Partial<Omit<Step, "id" | "kind" | "how">>];
@@ -80,6 +71,7 @@ export function examplePlan(example: ExampleStack): Plan {
     },
     acknowledged: [],
     palette: [],
+    pins: [],
     crusts: [crust],
     pieces: [{ id: "p1", name: "Example piece", zones: [zone] }],
   };

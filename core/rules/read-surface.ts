@@ -2,7 +2,7 @@ import { lightness } from "../colour/difference.ts";
 import type { Material } from "../materials/material.ts";
 import { groundOf } from "../plan/ground.ts";
 import { RELIEF_CLASSES, type ReliefClass } from "../plan/plan.ts";
-import { absorbencyOf, bareSurface, type Film, patchesWhere, type Stack, toothOf } from "../surface/surface.ts";
+import { absorbencyOf, bareSurface, type Film, isWet, patchesWhere, type Stack, toothOf } from "../surface/surface.ts";
 import type { Share } from "../units/units.ts";
 import type { Seam, Top } from "./rule.ts";
 import { groundNamed, named } from "./words.ts";
@@ -44,7 +44,7 @@ export function stacksUnder(seam: Seam): { relief: ReliefClass; stack: Stack; sh
 export const sharesOf = (tops: readonly Top[]): Share => tops.reduce((sum, top) => sum + top.share, 0);
 
 /** Whether a film is still wet when the phase begins. */
-export const isOpenWet = (seam: Seam, film: Film) => seam.at - film.laidAt < film.material.drying.touch.typical;
+export const isOpenWet = (seam: Seam, film: Film) => isWet(film, seam.at);
 
 /** The palest paint among these tops, if it is pale enough to show what is done to it. */
 export const paleTop = (tops: readonly Top[]) =>

@@ -1,8 +1,10 @@
-import type { Gate } from "../drying/gate.ts";
+import type { Climate } from "../drying/climate.ts";
+import type { Gate, Stage } from "../drying/gate.ts";
 import type { Command } from "../edit/command.ts";
 import type { Material } from "../materials/material.ts";
 import type { HouseRules } from "../plan/house-rules.ts";
-import type { Crust, Relief, Room, Zone } from "../plan/plan.ts";
+import type { Crust, Relief, Zone } from "../plan/plan.ts";
+import type { Room } from "../plan/room.ts";
 import type { Effect, Phase, RuledAs } from "../surface/phase.ts";
 import type { Film, Stack, Surface } from "../surface/surface.ts";
 import type { Instant, Minutes, Share } from "../units/units.ts";
@@ -60,14 +62,15 @@ export interface Wait {
   to: string;
   /** step id of the phase waited for */
   lower: string;
+  /** from the end of that phase, in minutes: of standard air as a rule states them, of the room's own air once placed */
   gates: readonly Gate[];
   /** what is waited for, in a few words: "recoat", "tack" */
   reason: string;
 }
 
 export interface Demand extends Wait {
-  /** what to say when the wait misses every gate */
-  tell(verdict: "early" | "late", waited: Minutes): Draft | null;
+  /** what to say when the wait misses every gate; how far a stage has come by then, in minutes of standard air, can be asked */
+  tell(verdict: "early" | "late", waited: Minutes, dried: (stage: Stage) => Minutes): Draft | null;
 }
 
 /** A phase with its place on the zone's nominal line. */
@@ -88,6 +91,8 @@ export interface Seam {
   zone: Zone;
   houseRules: HouseRules;
   room: Room;
+  /** the air of the room over time, on the line's own clock */
+  climate: Climate;
   phase: Phase;
   before: Surface;
   tops: readonly Top[];

@@ -12,6 +12,7 @@ import { dew } from "./air/e1-dew.ts";
 import { tooCold } from "./air/e2-too-cold.ts";
 import { tooDamp } from "./air/e3-too-damp.ts";
 import { heatAndDraught } from "./air/e4-heat-and-draught.ts";
+import { coldNight } from "./air/e5-a-cold-night.ts";
 import { baseForCracks } from "./crackle/k1-base-for-cracks.ts";
 import { tackWindow } from "./crackle/k2-tack-window.ts";
 import { onePass } from "./crackle/k3-one-pass.ts";
@@ -166,6 +167,7 @@ export const RULES: readonly Rule[] = [
   tooCold,
   tooDamp,
   heatAndDraught,
+  coldNight,
   putBackTogether,
   aBrushForDarkWax,
   blockDryBeforeTurning,

@@ -1,7 +1,9 @@
 import type { Material } from "../materials/material.ts";
 import type { Ground } from "../plan/ground.ts";
 import type { Stack } from "../surface/surface.ts";
-import type { Share } from "../units/units.ts";
+import { sayDuration } from "../units/duration.ts";
+import type { Minutes, Share } from "../units/units.ts";
+import type { Seam } from "./rule.ts";
 
 /** A material's name inside a sentence: "dark wax", "chalk-type, bone white" → "bone white chalk-type paint". */
 export function named(material: Material): string {
@@ -33,3 +35,7 @@ export function listed(words: readonly string[]): string {
   if (words.length < 2) return words.join("");
   return `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
 }
+
+/** Begins a sentence about the air: at once, or so long after the coat is laid where the air changes. */
+export const sayWhen = ({ climate }: Seam, after: Minutes, subject: string) =>
+  climate.steady || after === 0 ? subject : `${sayDuration(after)} after it is laid ${subject.toLowerCase()}`;

@@ -1,10 +1,20 @@
-import type { Hours } from "../plan/plan.ts";
+import type { Hours } from "../plan/hours.ts";
 import { DAY, type Minutes, type WallMinutes } from "../units/units.ts";
-import { midnightBefore, weekday } from "../units/wall-time.ts";
+import { midnightBefore, sayWallTime, weekday } from "../units/wall-time.ts";
 
 export interface Window {
   opens: WallMinutes;
   shuts: WallMinutes;
+}
+
+/** The stretches that are worked on a day: its exception's where it has one, else its weekday's. */
+function stretchesOn({ weekdays, exceptions }: Hours, midnight: WallMinutes): [number, number][] {
+  if (exceptions.length > 0) {
+    const date = sayWallTime(midnight).slice(0, 10);
+    const exception = exceptions.find(({ on }) => on === date);
+    if (exception) return [...exception.stretches];
+  }
+  return [...weekdays[weekday(midnight)]!];
 }
 
 /** Working windows from an instant on, for so many days, in order. A window already begun is cut at the instant. */
@@ -13,7 +23,7 @@ export function workingWindows(hours: Hours, from: WallMinutes, days: number): W
   const first = midnightBefore(from);
   for (let day = 0; day < days; day++) {
     const midnight = first + day * DAY;
-    const today = [...hours.weekdays[weekday(midnight)]!].sort((one, two) => one[0] - two[0]);
+    const today = stretchesOn(hours, midnight).sort((one, two) => one[0] - two[0]);
     for (const [opens, shuts] of today) {
       const window = { opens: Math.max(from, midnight + opens), shuts: midnight + shuts };
       if (window.shuts <= window.opens) continue;

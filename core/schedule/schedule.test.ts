@@ -2,7 +2,8 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { plan as anyPlan } from "../../tests/random-crusts.ts";
 import { type Judgement, judge } from "../judge/judge.ts";
-import { DEFAULT_HOURS, type Hours, type Plan } from "../plan/plan.ts";
+import { DEFAULT_HOURS, type Hours } from "../plan/hours.ts";
+import type { Plan } from "../plan/plan.ts";
 import { type ExampleStep, examplePlan } from "../rules/example.ts";
 import { DAY, HOUR } from "../units/units.ts";
 import { readWallTime, sayWallTime, weekday } from "../units/wall-time.ts";
@@ -177,7 +178,7 @@ describe("a schedule", () => {
 describe("what cannot be kept is said in words", () => {
   it("no working hours at all", () => {
     const plan = example([["brush", "chalk-slate"]], (one) => {
-      one.pinned.hours = { weekdays: [[], [], [], [], [], [], []] };
+      one.pinned.hours = { ...DEFAULT_HOURS, weekdays: [[], [], [], [], [], [], []] };
     });
     const { clashes, bookings } = run(plan);
     expect(clashes[0]!.says).toBe("There are no working hours in the week. Give at least one day some hours.");
@@ -203,7 +204,7 @@ describe("what cannot be kept is said in words", () => {
   });
 
   it("an exact wait that no day of the week allows", () => {
-    const evenings: Hours = { weekdays: [[[1080, 1200]], [], [], [], [], [], []] };
+    const evenings: Hours = { ...DEFAULT_HOURS, weekdays: [[[1080, 1200]], [], [], [], [], [], []] };
     const plan = example(
       [
         ["brush", "mineral-storm"],
@@ -220,7 +221,7 @@ describe("what cannot be kept is said in words", () => {
   });
 
   it("a long window that shuts before the week comes round", () => {
-    const mondays: Hours = { weekdays: [[[540, 720]], [], [], [], [], [], []] };
+    const mondays: Hours = { ...DEFAULT_HOURS, weekdays: [[[540, 720]], [], [], [], [], [], []] };
     const plan = example([["brush", "polyurethane-water", { coats: 2 }]], (one) => {
       one.pinned.hours = mondays;
     });
@@ -229,9 +230,9 @@ describe("what cannot be kept is said in words", () => {
 
   it("an empty plan has no dates and no complaints", () => {
     const plan = example([]);
-    const { judgement, bookings, clashes, finish } = run(plan);
+    const { judgement, bookings, clashes, finish, start } = run(plan);
     expect([bookings, clashes, finish]).toEqual([[], [], null]);
-    expect(datesOf(judgement, { bookings, clashes, finish })).toBeNull();
+    expect(datesOf(judgement, { bookings, clashes, finish, start })).toBeNull();
   });
 });
 
@@ -249,6 +250,7 @@ describe("the calendar", () => {
     ]);
     const joined = workingWindows(
       {
+        ...DEFAULT_HOURS,
         weekdays: [
           [
             [540, 600],
@@ -270,7 +272,7 @@ describe("the calendar", () => {
 
   it("knows the longest stretch of the week", () => {
     expect(longestWindow(DEFAULT_HOURS)).toBe(4 * HOUR + 15);
-    expect(longestWindow({ weekdays: [[], [], [], [], [], [], []] })).toBe(0);
+    expect(longestWindow({ ...DEFAULT_HOURS, weekdays: [[], [], [], [], [], [], []] })).toBe(0);
   });
 });
 

@@ -23,6 +23,8 @@ export interface Clash {
 }
 
 export interface Schedule {
+  /** when work may begin: instant 0 of the judgement */
+  start: WallMinutes;
   bookings: Booking[];
   clashes: Clash[];
   /** the last of the hands-on work; null when nothing could be placed */
@@ -330,6 +332,7 @@ export function schedule(plan: Plan, judgement: Judgement): Schedule {
   clashes.push(...missedLater(chains, bookings));
   bookings.sort((one, two) => one.starts - two.starts || (one.id < two.id ? -1 : 1));
   return {
+    start,
     bookings,
     clashes,
     finish: bookings.length === 0 ? null : Math.max(...bookings.map((booking) => booking.ends)),

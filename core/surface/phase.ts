@@ -32,8 +32,8 @@ export type Effect =
   | { does: "chip"; worked: ByRelief }
   /** The crumb comes off, and with it what was laid over it. */
   | { does: "scrape" }
-  /** Warm air: what lies on top counts as dry where the house rule says so. */
-  | { does: "force dry" }
+  /** Warm air, so many minutes at each spot: what lies on top counts as dry where the house rule says so. */
+  | { does: "force dry"; minutes: Minutes }
   | { does: "mist" }
   | { does: "react" }
   | { does: "key" }

@@ -1,10 +1,15 @@
+import { type Climate, STANDARD_CLIMATE } from "../drying/climate.ts";
+import type { Stage } from "../drying/gate.ts";
+import type { Coat } from "../drying/law.ts";
 import { opens } from "../drying/solubility.ts";
 import type { Material } from "../materials/material.ts";
 import { type Ground, isTimber } from "../plan/ground.ts";
 import { isReliefClass, PLACES, type PlaceOnFace, RELIEF_CLASSES, type ReliefClass, type Where } from "../plan/plan.ts";
 import { dryFilm } from "../quantity/spread.ts";
-import type { Instant, Micrometres, Share } from "../units/units.ts";
+import type { Instant, Micrometres, Minutes, Share } from "../units/units.ts";
 import type { ByRelief, Contaminant, Effect, Phase } from "./phase.ts";
+import type { Technique } from "./technique.ts";
+import { techniquesFor } from "./techniques.ts";
 
 /** One film as it lies on the piece. Never changed in place. */
 export interface Film {
@@ -13,6 +18,9 @@ export interface Film {
   material: Material;
   micrometres: Micrometres;
   laidAt: Instant;
+  /** what it dries by, and in which air */
+  coat: Coat;
+  climate: Climate;
   keyed: boolean;
   polished: boolean;
   /** dried by warm air since it was laid */
@@ -71,6 +79,8 @@ export interface Surface {
   places: number;
   /** when it was last misted with water; null if never */
   misted: Instant | null;
+  /** the air in which it dries */
+  climate: Climate;
 }
 
 /** Share of a face that each named place takes (from memory). */
@@ -98,7 +108,7 @@ const WHOLE: readonly Patch[] = [{ share: 1, stack: null, places: 0 }];
 const BARE: Surface["patches"] = { arris: WHOLE, field: WHOLE, high: WHOLE, recess: WHOLE };
 
 /** The bare ground before the first step. */
-export function bareSurface(ground: Ground): Surface {
+export function bareSurface(ground: Ground, climate: Climate = STANDARD_CLIMATE): Surface {
   return {
     ground: {
       ground,
@@ -111,6 +121,7 @@ export function bareSurface(ground: Ground): Surface {
     patches: BARE,
     places: 0,
     misted: null,
+    climate,
   };
 }
 
@@ -194,7 +205,7 @@ function abraded(stack: Stack, micrometres: Micrometres): Stack {
 /** What is left of a stack after rubbing with a solvent: films go from the top until one holds. */
 export function dissolved(stack: Stack, solvent: "water" | "solvent", rubbing: number, at: Instant): Stack {
   let left = stack;
-  while (left !== null && opens(left.film.material, solvent, at - left.film.laidAt, rubbing)) left = left.below;
+  while (left !== null && opens(left.film.material, solvent, ripeness(left.film, at), rubbing)) left = left.below;
   return left;
 }
 
@@ -245,9 +256,41 @@ export function cracksOver(film: Film, material: Material, at: Instant): boolean
     (material.role !== "paint" && material.role !== "paste")
   )
     return false;
-  const age = at - film.laidAt;
+  const age = dried(film, "tack", at);
   return age >= tack.opens.typical && age <= tack.shuts.typical;
 }
+
+/** How far a stage of drying has come in a film, in minutes of standard air. */
+export const dried = ({ climate, coat, laidAt }: Film, stage: Stage, at: Instant): Minutes =>
+  climate.dried(coat, stage, laidAt, at);
+
+/** How old a film is as far as dissolving goes, in minutes of standard air: it is the drying in depth that closes it. */
+export const ripeness = (film: Film, at: Instant): Minutes => dried(film, "set", at);
+
+/** What a coat of this material dries by. */
+export const coatOf = ({ technique }: Pick<Phase, "technique">, material: Material, drawnBy: Share): Coat => ({
+  leaves: LEAVES[material.carrier],
+  load: loadOf(technique, material),
+  drawnBy,
+  warmed: 0,
+});
+
+const LEAVES = { water: "water", alcohol: "solvent", solvent: "solvent", none: "nothing" } as const;
+const THINNEST = 0.4;
+const THICKEST = 2.5;
+
+/** How thick a technique lays a material against its usual one, for which its drying times are told. */
+function loadOf(technique: Technique, material: Material): number {
+  const usual = techniquesFor(material)[0]?.load ?? 0;
+  return usual > 0 ? Math.min(THICKEST, Math.max(THINNEST, technique.load / usual)) : 1;
+}
+
+/** A film that has had so many minutes of warm air. */
+export const warmedFilm = (film: Film, minutes: Minutes): Film => ({
+  ...film,
+  forced: true,
+  coat: { ...film.coat, warmed: film.coat.warmed + minutes },
+});
 
 /** What a phase meets: where it goes, and when. */
 interface Meeting {
@@ -255,16 +298,26 @@ interface Meeting {
   relief: ReliefClass;
   ground: GroundState;
   at: Instant;
+  climate: Climate;
 }
 
-/** The film that a phase lays when it begins at this instant. */
-export function freshFilm(phase: Phase, at: Instant, material: Material, micrometres: Micrometres): Film {
+/** The film that a phase lays when it begins at this instant, on a face that draws so much, in this air. */
+export function freshFilm(
+  phase: Phase,
+  at: Instant,
+  material: Material,
+  micrometres: Micrometres,
+  drawnBy: Share,
+  climate: Climate,
+): Film {
   return {
     phaseId: phase.id,
     stepId: phase.step.id,
     material,
     micrometres,
     laidAt: at + phase.hands,
+    coat: coatOf(phase, material, drawnBy),
+    climate,
     keyed: false,
     polished: false,
     forced: false,
@@ -275,8 +328,25 @@ export function freshFilm(phase: Phase, at: Instant, material: Material, microme
   };
 }
 
+/** Films do not know the ground, so that zones under one crust share them: what a bare ground draws is told at its seam. */
+const drawnByFilm = (stack: Stack): Share => (stack === null ? 0 : stack.film.material.absorbency.typical);
+
+/** The same coat on unlike films: it dries faster on what drinks, and is one film otherwise. */
+function filmOn({ phase, at, climate }: Meeting, material: Material, micrometres: Micrometres) {
+  const made = new Map<Share, Film>();
+  return (stack: Stack): Film => {
+    const drawnBy = drawnByFilm(stack);
+    let film = made.get(drawnBy);
+    if (!film) {
+      film = freshFilm(phase, at, material, micrometres, drawnBy, climate);
+      made.set(drawnBy, film);
+    }
+    return film;
+  };
+}
+
 /** Whether a film is not yet touch dry. */
-export const isWet = (film: Film, at: Instant) => at - film.laidAt < film.material.drying.touch.typical;
+export const isWet = (film: Film, at: Instant) => dried(film, "touch", at) < film.material.drying.touch.typical;
 
 /** The stack an effect leaves where it works; the same one where it does nothing. */
 function worked(stack: Stack, effect: Effect, meeting: Meeting): Stack {
@@ -287,7 +357,7 @@ function worked(stack: Stack, effect: Effect, meeting: Meeting): Stack {
     case "abrade":
       return abraded(stack, effect.micrometres);
     case "thin": {
-      if (stack === null || !opens(stack.film.material, "water", at - stack.film.laidAt, phase.technique.rubbing))
+      if (stack === null || !opens(stack.film.material, "water", ripeness(stack.film, at), phase.technique.rubbing))
         return stack;
       return thinned(stack, effect.leaves[relief]);
     }
@@ -298,7 +368,7 @@ function worked(stack: Stack, effect: Effect, meeting: Meeting): Stack {
     case "scrape":
       return cutBelow(stack, (film) => film.material.role === "crumb");
     case "force dry":
-      return stack === null || stack.film.forced ? stack : laid({ ...stack.film, forced: true }, stack.below);
+      return stack === null || stack.film.forced ? stack : laid(warmedFilm(stack.film, effect.minutes), stack.below);
     case "react":
       return stack?.film.material.reacts && !stack.film.reacted
         ? laid({ ...stack.film, reacted: true }, stack.below)
@@ -324,7 +394,7 @@ function thinned(stack: NonNullable<Stack>, leaves: Share): Stack {
 /** Lays a fresh film on every patch it reaches; over tack it tears, and the cracks stay open. */
 function deposited(
   patches: readonly Patch[],
-  film: Film,
+  filmOn: (stack: Stack) => Film,
   share: (patch: Patch) => Share,
   holds: (patch: Patch) => boolean,
   at: Instant,
@@ -339,6 +409,7 @@ function deposited(
       continue;
     }
     const { places, stack } = patch;
+    const film = filmOn(stack);
     const cracked = stack !== null && cracksOver(stack.film, film.material, at) ? CRACK_SHARE : 0;
     if (covered < 1) next.push({ share: patch.share * (1 - covered), stack, places });
     if (stack !== null && cracked > 0)
@@ -389,7 +460,7 @@ function afterEffect(patches: readonly Patch[], effect: Effect, meeting: Meeting
         ? () => true
         : ({ stack }: Patch) =>
             stack !== null && (effect.to === "size" ? stack.film.material.role === "size" : isWet(stack.film, at));
-    return deposited(patches, freshFilm(phase, at, phase.material, micrometres), share, holds, at);
+    return deposited(patches, filmOn(meeting, phase.material, micrometres), share, holds, at);
   }
   const next: Patch[] = [];
   let moved = false;
@@ -461,23 +532,30 @@ function withPlace(surface: Surface, place: PlaceOnFace): Surface {
 }
 
 /** What the last phase laid on these patches has left: zones of one size under one crust go the same way. */
-const lastStep = new WeakMap<Surface["patches"], { phase: Phase; at: Instant; patches: Surface["patches"] }>();
+interface Step {
+  phase: Phase;
+  at: Instant;
+  climate: Climate;
+  patches: Surface["patches"];
+}
+const lastStep = new WeakMap<Surface["patches"], Step>();
 
 function patchesAfter(surface: Surface, phase: Phase, at: Instant): Surface["patches"] {
   const known = lastStep.get(surface.patches);
   // flakes hang on the ground too, and that is each zone's own
   const ofTheGround = phase.does.has("chip");
-  if (known && known.phase === phase && known.at === at && !ofTheGround) return known.patches;
+  if (known && known.phase === phase && known.at === at && known.climate === surface.climate && !ofTheGround)
+    return known.patches;
   const { on } = phase.where;
   const patches = { ...surface.patches };
   for (const relief of RELIEF_CLASSES) {
     if (isReliefClass(on) && on !== relief) continue;
-    const meeting: Meeting = { phase, relief, ground: surface.ground, at };
+    const meeting: Meeting = { phase, relief, ground: surface.ground, at, climate: surface.climate };
     for (const effect of phase.effects) patches[relief] = afterEffect(patches[relief], effect, meeting);
   }
   const same = RELIEF_CLASSES.every((relief) => patches[relief] === surface.patches[relief]);
   const after = same ? surface.patches : patches;
-  if (!ofTheGround) lastStep.set(surface.patches, { phase, at, patches: after });
+  if (!ofTheGround) lastStep.set(surface.patches, { phase, at, climate: surface.climate, patches: after });
   return after;
 }
 
@@ -501,6 +579,7 @@ export function apply(surface: Surface, phase: Phase, at: Instant): Surface {
     patches: patchesAfter(placed, phase, at),
     places: placed.places,
     misted: phase.does.has("mist") ? at + phase.hands : placed.misted,
+    climate: placed.climate,
   };
 }
 

@@ -1,7 +1,7 @@
 import { CATALOGUE } from "#core/materials/catalogue";
 import { Material } from "#core/materials/material";
 import { nonsenseIn } from "#core/materials/sense";
-import { Room } from "#core/plan/plan";
+import { Room } from "#core/plan/room";
 import { readDuration } from "#core/units/duration";
 import type { Faults, FormFields } from "../fields";
 import { type FormEdit, type Place, refuse } from "./place";

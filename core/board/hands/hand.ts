@@ -1,3 +1,4 @@
+import type { Climate } from "../../drying/climate.ts";
 import type { Field, Grid } from "../grid.ts";
 import type { Source } from "../kernels.ts";
 import type { Relief } from "../relief.ts";
@@ -10,6 +11,8 @@ export interface Bench {
   seed: number;
   /** of the whole board: what all its steps have in common, such as where its places are */
   boardSeed: number;
+  /** the air that it dries in */
+  climate: Climate;
   /** micrometres of film so far: fine hollows in it hold what is fluid */
   total: () => Field;
 }

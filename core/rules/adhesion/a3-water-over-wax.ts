@@ -1,4 +1,4 @@
-import type { Stack } from "../../surface/surface.ts";
+import { dried, type Stack } from "../../surface/surface.ts";
 import { isResist, isWax } from "../read-surface.ts";
 import { leaveOut, withIntent } from "../repair.ts";
 import type { Rule, Seam } from "../rule.ts";
@@ -6,7 +6,8 @@ import { capital, named, sayShare } from "../words.ts";
 
 /** Oil carries nothing until it has dried through (common practice). */
 const isFreshOil = (seam: Seam, stack: Stack) =>
-  stack?.film.material.role === "oil" && seam.at - stack.film.laidAt < stack.film.material.drying.beforeClear.typical;
+  stack?.film.material.role === "oil" &&
+  dried(stack.film, "before clear", seam.at) < stack.film.material.drying.beforeClear.typical;
 
 export const waterOverWax: Rule = {
   meta: {

@@ -27,7 +27,7 @@ export const recoatWindowShut: Rule = {
           from: film.phaseId,
           to: seam.phase.id,
           lower: film.stepId,
-          gates: [openUntil("recoat", shuts)],
+          gates: [openUntil("set", shuts)],
           reason: "recoat window",
           tell: (verdict, waited) =>
             verdict === "early"

@@ -1,4 +1,4 @@
-import type { Film } from "../../surface/surface.ts";
+import { dried, type Film } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { THIRSTY, WORTH_SAYING } from "../read-surface.ts";
 import { layInstead, ofFamily, waitBefore, withIntent } from "../repair.ts";
@@ -10,7 +10,7 @@ const STAYS_SOFT = 0.3;
 
 function gives(seam: Seam, film: Film): boolean {
   const { material } = film;
-  if (material.role === "oil") return seam.at - film.laidAt < material.drying.cure.safe;
+  if (material.role === "oil") return dried(film, "cure", seam.at) < material.drying.cure.safe;
   return (
     material.hardness.typical <= STAYS_SOFT &&
     material.absorbency.typical < THIRSTY &&

@@ -1,5 +1,6 @@
-import { dewPoint } from "../../drying/air.ts";
 import type { Rule } from "../rule.ts";
+import { sayWhen } from "../words.ts";
+import { airIsTold, hoursUntil, worstOf } from "./air-around.ts";
 
 /** The surface stays this much above the dew point (ISO 8502-4 practice). */
 const MARGIN = 3;
@@ -15,16 +16,15 @@ export const dew: Rule = {
   },
   looksAt: ["coat"],
   check(seam) {
-    if (!seam.phase.material || seam.past.some(({ phase }) => phase.material !== null)) return [];
-    const { celsius, relativeHumidity, surfaceCelsius } = seam.room;
-    const dewsAt = dewPoint(celsius, relativeHumidity);
-    const surface = surfaceCelsius ?? celsius;
-    if (surface - dewsAt >= MARGIN) return [];
+    if (!airIsTold(seam)) return [];
+    const worst = worstOf(hoursUntil(seam, "touch"), ({ surface, dewsAt }) => surface - dewsAt);
+    if (worst === null || worst.surface - worst.dewsAt >= MARGIN) return [];
+    const { surface, dewsAt, after } = worst;
     return [
       {
         severity: "stop",
         title: "The piece is too near the dew point",
-        because: `It is at ${surface.toFixed(0)} °C and dew settles at ${dewsAt.toFixed(1)} °C; keep ${MARGIN} °C between. Warm the room, or dry the air, and let the piece come to the room's warmth.`,
+        because: `${sayWhen(seam, after, "It")} is at ${surface.toFixed(0)} °C and dew settles at ${dewsAt.toFixed(1)} °C; keep ${MARGIN} °C between. Warm the room, or dry the air, and let the piece come to the room's warmth.`,
         lower: "ground",
       },
     ];

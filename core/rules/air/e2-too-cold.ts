@@ -1,8 +1,10 @@
 import type { Rule } from "../rule.ts";
-import { named } from "../words.ts";
+import { named, sayWhen } from "../words.ts";
+import { hoursUntil, type Moment, worstOf } from "./air-around.ts";
 
 /** Below this water-borne films do not form (from memory; the label decides). */
 const COLDEST = 10;
+const warmthOf = ({ air, surface }: Moment) => Math.min(air.celsius, surface);
 
 export const tooCold: Rule = {
   meta: {
@@ -17,15 +19,15 @@ export const tooCold: Rule = {
   looksAt: ["coat"],
   check(seam) {
     const { material } = seam.phase;
-    if (material?.carrier !== "water" || seam.past.some(({ phase }) => phase.material?.carrier === "water")) return [];
-    const { celsius, surfaceCelsius } = seam.room;
-    const coldest = Math.min(celsius, surfaceCelsius ?? celsius);
-    if (coldest >= COLDEST) return [];
+    if (material?.carrier !== "water") return [];
+    if (seam.climate.steady && seam.past.some(({ phase }) => phase.material?.carrier === "water")) return [];
+    const worst = worstOf(hoursUntil(seam, "recoat"), warmthOf);
+    if (worst === null || warmthOf(worst) >= COLDEST) return [];
     return [
       {
         severity: "stop",
         title: `Too cold for ${named(material)}`,
-        because: `It is ${coldest.toFixed(0)} °C; below ${COLDEST} °C water-borne films do not form. Warm the room and the piece, the night through.`,
+        because: `${sayWhen(seam, worst.after, "It")} is ${warmthOf(worst).toFixed(0)} °C; below ${COLDEST} °C water-borne films do not form. Warm the room and the piece, the night through.`,
         lower: "ground",
       },
     ];

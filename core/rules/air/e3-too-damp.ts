@@ -1,4 +1,6 @@
 import type { Rule } from "../rule.ts";
+import { sayWhen } from "../words.ts";
+import { airIsTold, hoursUntil, worstOf } from "./air-around.ts";
 
 const DAMP = 85;
 const WET = 92;
@@ -14,14 +16,15 @@ export const tooDamp: Rule = {
   },
   looksAt: ["coat"],
   check(seam) {
-    const { material } = seam.phase;
-    const { relativeHumidity } = seam.room;
-    if (!material || relativeHumidity <= DAMP || seam.past.some(({ phase }) => phase.material !== null)) return [];
+    if (!airIsTold(seam)) return [];
+    const worst = worstOf(hoursUntil(seam, "touch"), ({ air }) => -air.relativeHumidity);
+    const relativeHumidity = worst?.air.relativeHumidity ?? 0;
+    if (worst === null || relativeHumidity <= DAMP) return [];
     return [
       {
         severity: relativeHumidity > WET ? "stop" : "caution",
         title: "The air is too damp to dry in",
-        because: `The room is at ${Math.round(relativeHumidity)} %. Above ${DAMP} % coats hardly dry; warm the room or run a dryer until it falls.`,
+        because: `${sayWhen(seam, worst.after, "The room")} is at ${Math.round(relativeHumidity)} %. Above ${DAMP} % coats hardly dry; warm the room or run a dryer until it falls.`,
         lower: "ground",
       },
     ];

@@ -1,4 +1,5 @@
 import type { Rule } from "../rule.ts";
+import { airIsTold } from "./air-around.ts";
 
 const HOT = 35;
 
@@ -13,9 +14,11 @@ export const heatAndDraught: Rule = {
   },
   looksAt: ["coat"],
   check(seam) {
-    const { celsius, draught } = seam.room;
-    if (!seam.phase.material || seam.past.some(({ phase }) => phase.material !== null)) return [];
-    if (celsius <= HOT && !draught) return [];
+    if (!airIsTold(seam)) return [];
+    const { draught } = seam.room;
+    const { celsius } = seam.climate.at(seam.at);
+    const told = seam.past.some(({ phase }) => phase.material !== null);
+    if (celsius <= HOT && (!draught || told)) return [];
     return [
       {
         severity: "caution",

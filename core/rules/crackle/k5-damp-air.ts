@@ -17,12 +17,14 @@ export const dampAir: Rule = {
   when: { lays: ["medium"] },
   check(seam) {
     const { material } = seam.phase;
-    if (material?.role !== "medium" || seam.phase.coat > 1 || seam.room.relativeHumidity <= TOO_DAMP) return [];
+    if (material?.role !== "medium" || seam.phase.coat > 1) return [];
+    const { relativeHumidity } = seam.climate.at(seam.at);
+    if (relativeHumidity <= TOO_DAMP) return [];
     return [
       {
         severity: "caution",
         title: "The air is too damp for good cracks",
-        because: `The room is at ${Math.round(seam.room.relativeHumidity)} %; over ${TOO_DAMP} % they come late, few and thin. Wait for a dry day, or warm the room.`,
+        because: `The room is at ${Math.round(relativeHumidity)} %; over ${TOO_DAMP} % they come late, few and thin. Wait for a dry day, or warm the room.`,
         lower: stepOf(seam.tops[0]?.stack ?? null),
       },
     ];

@@ -33,11 +33,11 @@ export function standsBefore(seam: Seam, film: Film, rule: string, fault: string
     lower: film.stepId,
     gates: [openFrom("before clear", opens)],
     reason: "stand before sealing",
-    tell: (verdict, waited) =>
+    tell: (verdict, waited, dried) =>
       verdict === "late"
         ? null
         : {
-            severity: waited < below.drying.touch.typical ? "stop" : "caution",
+            severity: dried("touch") < below.drying.touch.typical ? "stop" : "caution",
             title: `${capital(named(below))} has not stood long enough`,
             because: `It has had ${sayDuration(waited)}; by the house rule "${school}" it needs ${sayDuration(opens.safe)}. ${fault}`,
             schools:

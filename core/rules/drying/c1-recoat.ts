@@ -64,11 +64,11 @@ export const recoat: Rule = {
           lower: film.stepId,
           gates,
           reason: "recoat",
-          tell: (verdict, waited) =>
+          tell: (verdict, waited, dried) =>
             verdict === "late"
               ? null
               : {
-                  severity: waited < below.drying.touch.typical && gates.length === 1 ? "stop" : "caution",
+                  severity: dried("touch") < below.drying.touch.typical && gates.length === 1 ? "stop" : "caution",
                   title: `${capital(named(below))} is not ready for the next coat`,
                   because:
                     gates.length > 1

@@ -43,12 +43,12 @@ export const glazeBeforeClear: Rule = {
           lower: film.stepId,
           gates: [openFrom("before clear", opens)],
           reason: "glaze stands before sealing",
-          tell: (verdict, waited) =>
+          tell: (verdict, waited, dried) =>
             verdict === "late"
               ? null
               : {
                   severity:
-                    waited < film.material.drying.touch.typical && !film.forced
+                    dried("touch") < film.material.drying.touch.typical && !film.forced
                       ? ("stop" as const)
                       : ("caution" as const),
                   title: `${capital(named(film.material))} has not stood long enough`,

@@ -1,5 +1,5 @@
 import { holdsFrom, opens } from "../../drying/solubility.ts";
-import type { Film } from "../../surface/surface.ts";
+import { type Film, ripeness } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { indexOfStep, insertBefore, ofFamily, waitBefore, withIntent } from "../repair.ts";
 import type { Fix, Place, Rule, Seam, Top } from "../rule.ts";
@@ -17,7 +17,7 @@ function reached(seam: Seam, top: Top): Film | null {
 }
 
 const isOpen = (seam: Seam, film: Film) =>
-  opens(film.material, "water", seam.at - film.laidAt, seam.phase.technique.rubbing);
+  opens(film.material, "water", ripeness(film, seam.at), seam.phase.technique.rubbing);
 
 export const pickUp: Rule = {
   meta: {

@@ -1,4 +1,5 @@
 import { holdsFrom } from "../../drying/solubility.ts";
+import { dried } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { patchStep, waitBefore } from "../repair.ts";
 import type { Rule } from "../rule.ts";
@@ -23,7 +24,7 @@ export const acrylicTears: Rule = {
       ({ film }) =>
         film.material.role === "paint" &&
         film.material.binder === "acrylic" &&
-        seam.at - film.laidAt < film.material.drying.cure.safe,
+        dried(film, "cure", seam.at) < film.material.drying.cure.safe,
     );
     if (!soft) return [];
     const { film } = soft;

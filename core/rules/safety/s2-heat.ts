@@ -1,3 +1,4 @@
+import { dried } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { isWax } from "../read-surface.ts";
 import { leaveOut } from "../repair.ts";
@@ -25,7 +26,7 @@ export const heat: Rule = {
       ({ stack }) =>
         stack !== null &&
         (stack.film.material.carrier === "solvent" || stack.film.material.carrier === "alcohol") &&
-        seam.at - stack.film.laidAt < stack.film.material.drying.recoat.safe,
+        dried(stack.film, "recoat", seam.at) < stack.film.material.drying.recoat.safe,
     )?.stack;
     const top = solvent ?? wax;
     if (!top) return [];

@@ -25,11 +25,12 @@ export const tissueDriesBeforePaint: Rule = {
         lower: film.stepId,
         gates: [openFrom("through", film.material.drying.recoat)],
         reason: "tissue dry",
-        tell: (verdict, waited) =>
+        tell: (verdict, waited, dried) =>
           verdict === "late"
             ? null
             : {
-                severity: waited < film.material.drying.touch.typical ? ("stop" as const) : ("caution" as const),
+                severity:
+                  dried("touch") < film.material.drying.touch.typical ? ("stop" as const) : ("caution" as const),
                 title: "The tissue is still wet and will tear",
                 because: `It has had ${sayDuration(waited)}; ${sayDuration(film.material.drying.recoat.typical)} at least, better ${sayDuration(film.material.drying.recoat.safe)}.`,
                 lower: film.stepId,

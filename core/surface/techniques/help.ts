@@ -4,6 +4,9 @@ const help = (row: Omit<Parameters<typeof technique>[0], "kind">) => technique({
 const handle = (row: Omit<Parameters<typeof technique>[0], "kind" | "minutesPerSquareMetre">) =>
   technique({ ...row, kind: "handle", minutesPerSquareMetre: 0 });
 
+/** A spot is no longer cold to the palm after about this long (from memory). */
+const DRYER_AT_A_SPOT = 4;
+
 export const HELPING: readonly Technique[] = [
   help({
     id: "mist",
@@ -18,7 +21,7 @@ export const HELPING: readonly Technique[] = [
     id: "hair-dryer",
     name: "Dry with a hair-dryer",
     minutesPerSquareMetre: 20,
-    effects: [{ does: "force dry" }],
+    effects: [{ does: "force dry", minutes: DRYER_AT_A_SPOT }],
     hint: "moving, a hand's breadth off, until it is no longer cold to the palm",
     sign: "warm, not cold, to the hand",
   }),
@@ -26,7 +29,7 @@ export const HELPING: readonly Technique[] = [
     id: "heat-gun",
     name: "Dry with a heat gun",
     minutesPerSquareMetre: 12,
-    effects: [{ does: "force dry" }],
+    effects: [{ does: "force dry", minutes: DRYER_AT_A_SPOT }],
     hazards: ["heat"],
     hint: "lowest setting, always moving; never on lead, on wet solvent or on wax",
     sign: "warm, not cold, to the hand",

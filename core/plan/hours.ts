@@ -1,0 +1,43 @@
+import { z } from "zod";
+import { readWallTime } from "../units/wall-time.ts";
+
+const MinuteOfDay = z.int().min(0).max(1440);
+const Stretches = z
+  .array(z.tuple([MinuteOfDay, MinuteOfDay]).refine(([from, to]) => from < to, "work ends after it begins"))
+  .max(6, "six stretches a day at most");
+
+/** A date like 2026-12-24. */
+export const WallDate = z
+  .string()
+  .refine((text) => readWallTime(`${text}T00:00`) !== null, "write a date like 2026-12-24");
+
+export const MOST_EXCEPTIONS = 60;
+export const MOST_PAINTERS = 4;
+
+/** When the shop works, how many hands it has, and how many faces can dry at once. */
+export const Hours = z.strictObject({
+  weekdays: z.array(Stretches).length(7).describe("Monday to Sunday, intervals in minutes after midnight"),
+  exceptions: z
+    .array(z.strictObject({ on: WallDate, stretches: Stretches, why: z.string().trim().max(80).optional() }))
+    .max(MOST_EXCEPTIONS, `${MOST_EXCEPTIONS} exceptions at most`)
+    .default([])
+    .describe("days that have other hours than their weekday: none for a day off"),
+  painters: z.int().min(1).max(MOST_PAINTERS, `${MOST_PAINTERS} painters at most`).default(1),
+  dryingPlaces: z
+    .int()
+    .min(1, "at least one")
+    .max(40, "40 at most")
+    .optional()
+    .describe("zones that can lie or stand drying at one time; no bound where it is left out"),
+});
+export type Hours = z.infer<typeof Hours>;
+
+const FULL_DAY: [number, number][] = [
+  [9 * 60, 13 * 60],
+  [13 * 60 + 45, 18 * 60],
+];
+export const DEFAULT_HOURS: Hours = {
+  weekdays: [FULL_DAY, FULL_DAY, FULL_DAY, FULL_DAY, FULL_DAY, [], []],
+  exceptions: [],
+  painters: 1,
+};

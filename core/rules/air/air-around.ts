@@ -1,0 +1,37 @@
+import { type Air, dewPoint } from "../../drying/air.ts";
+import type { Minutes } from "../../units/units.ts";
+import type { Seam } from "../rule.ts";
+
+// What the rules about air ask of the hours in which a coat dries.
+
+export interface Moment {
+  /** minutes after the coat is laid */
+  after: Minutes;
+  air: Air;
+  /** of the piece, °C */
+  surface: number;
+  dewsAt: number;
+}
+
+/** Whether rules about air speak at this seam: once at the first coat where the air never changes, at every coat where it does. */
+export const airIsTold = ({ climate, phase, past }: Seam) =>
+  phase.material !== null && (!climate.steady || !past.some((placed) => placed.phase.material !== null));
+
+/** The air of every hour from laying a coat until it is so far dry, in reference minutes of its own stage. */
+export function hoursUntil(seam: Seam, stage: "touch" | "recoat"): Moment[] {
+  const { material, hands } = seam.phase;
+  if (!material) return [];
+  const laid = seam.at + hands;
+  const coat = { leaves: material.carrier === "water" ? "water" : "solvent", load: 1, drawnBy: 0, warmed: 0 } as const;
+  const until = laid + seam.climate.takes(coat, stage, laid, material.drying[stage].safe);
+  return [...seam.climate.between(seam.at, until)].map(({ at, air }) => ({
+    after: Math.max(0, at - seam.at),
+    air,
+    surface: seam.room.surfaceCelsius ?? air.celsius,
+    dewsAt: dewPoint(air.celsius, air.relativeHumidity),
+  }));
+}
+
+/** The moment that is worst by some measure: the one with the least of it. */
+export const worstOf = (moments: readonly Moment[], measure: (moment: Moment) => number): Moment | null =>
+  moments.reduce<Moment | null>((worst, one) => (worst === null || measure(one) < measure(worst) ? one : worst), null);

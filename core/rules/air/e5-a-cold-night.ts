@@ -1,0 +1,59 @@
+import { sayDuration } from "../../units/duration.ts";
+import { HOUR } from "../../units/units.ts";
+import type { Rule } from "../rule.ts";
+import { named } from "../words.ts";
+import { hoursUntil, worstOf } from "./air-around.ts";
+
+/** Less than this is not worth a word. */
+const WORTH_SAYING = 3 * HOUR;
+
+export const coldNight: Rule = {
+  meta: {
+    id: "E5",
+    title: "A cold or damp night stretches the wait",
+    reason:
+      "Drying almost stands still in cold damp air: what runs through the night is counted by its hours, not by the tin.",
+    origin: "an engineering model: evaporation and warmth by the hour",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["coat"],
+  check(seam) {
+    const { material, coat } = seam.phase;
+    if (!material || coat > 1 || seam.climate.steady) return [];
+    const hours = hoursUntil(seam, "recoat");
+    const label = material.drying.recoat.safe;
+    const takes = (hours.at(-1)?.after ?? 0) - seam.phase.hands;
+    const worst = worstOf(hours, ({ air }) => air.celsius);
+    if (worst === null || takes - label < WORTH_SAYING) return [];
+    const { celsius, relativeHumidity } = worst.air;
+    return [
+      {
+        severity: "note",
+        title: `The ${named(material)} dries through a cold spell`,
+        because: `At ${celsius.toFixed(0)} °C and ${Math.round(relativeHumidity)} % it almost stands still: about ${sayDuration(takes)} until the next coat, where the tin says ${sayDuration(label)}. Laid in the morning, or in a room kept warm overnight, it is ready sooner.`,
+        lower: "ground",
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "a coat that is dry before the evening",
+        ground: "raw timber",
+        species: "pine",
+        room: { course: { kind: "day and night", night: { celsius: 16, relativeHumidity: 60 } } },
+        steps: [["brush", "chalk-slate"]],
+      },
+    ],
+    faulty: [
+      {
+        shows: "oil paint in a shed that goes cold at night",
+        ground: "raw timber",
+        species: "pine",
+        room: { celsius: 18, course: { kind: "day and night", night: { celsius: 5, relativeHumidity: 75 } } },
+        steps: [["brush", "oil-deep-green"]],
+      },
+    ],
+  },
+};
