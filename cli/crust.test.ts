@@ -179,3 +179,81 @@ describe("crust on the command line", () => {
     expect(out).toMatch(/check {5}verdicts/);
   });
 });
+
+describe("crust solve", () => {
+  const network = (change: object = {}) => ({
+    name: "two coats",
+    calendar: [
+      [540, 780],
+      [1980, 2220],
+    ],
+    capacity: { painter: 1 },
+    activities: [
+      { id: "one", duration: 30, uses: { painter: 1 } },
+      { id: "two", duration: 30, uses: { painter: 1 } },
+    ],
+    lags: [{ from: "one", to: "two", min: 240, max: null }],
+    ...change,
+  });
+
+  it("answers a line for each file: the shortest schedule, its bound and that it is proven", () => {
+    const sound = file("sound.json", JSON.stringify(network()));
+    const faulty = file(
+      "faulty.json",
+      JSON.stringify(network({ lags: [{ from: "one", to: "two", min: 240, max: 300 }] })),
+    );
+    const { code, out, said } = crust("solve", sound, faulty, "--budget", "500");
+    expect(said).toBe("");
+    expect(code).toBe(1);
+    const [first, second] = out
+      .trim()
+      .split("\n")
+      .map((line) => JSON.parse(line));
+    expect(first).toMatchObject({
+      name: "two coats",
+      feasible: true,
+      makespan: 2010,
+      starts: { two: 1980 },
+      lowerBound: 2010,
+      proven: true,
+    });
+    expect(second).toMatchObject({ feasible: false, proven: true, starts: null });
+    expect(second.clash).toContainEqual({ lag: { from: "one", to: "two", min: 240, max: 300 } });
+  });
+
+  it.each([
+    ["no whole JSON", '{"calendar": [', /not whole JSON/],
+    [
+      "windows that overlap",
+      JSON.stringify(
+        network({
+          calendar: [
+            [0, 60],
+            [30, 90],
+          ],
+        }),
+      ),
+      /at calendar\[1\]: windows stand in order/,
+    ],
+    [
+      "a wait for nothing",
+      JSON.stringify(network({ lags: [{ from: "one", to: "three", min: 0 }] })),
+      /no activity "three"/,
+    ],
+    [
+      "half minutes",
+      JSON.stringify(network({ activities: [{ id: "one", duration: 1.5 }], lags: [] })),
+      /activities\[0\]\.duration: whole minutes/,
+    ],
+  ])("says where %s is", (_what, text, says) => {
+    const { code, said } = crust("solve", file("bad.json", text));
+    expect(code).toBe(2);
+    expect(said).toMatch(says);
+  });
+
+  it("refuses a budget that is none", () => {
+    const { code, said } = crust("solve", file("ok.json", JSON.stringify(network())), "--budget", "soon");
+    expect(code).toBe(2);
+    expect(said).toMatch(/--budget soon: write a whole number/);
+  });
+});

@@ -3,16 +3,19 @@ import sharp from "sharp";
 import { boardReport } from "#core/exchange/board-report";
 import { readPlanFile, tooLarge } from "#core/exchange/plan-file";
 import { checkReport, nextReport, scheduleReport, shopReport } from "#core/exchange/report";
+import { readNetworkFile, solveReport } from "#core/exchange/solve-report";
 import { LIMITS, type Plan } from "#core/plan/plan";
 import { readWallTime } from "#core/units/wall-time";
 
 const USAGE = `crust check|schedule|shop FILE
 crust next FILE [--zone ID] [--at 2026-11-30T14:00]
+crust solve FILE… [--budget MILLISECONDS]
 crust board FILE --zone ID [--after STEP] [--panel carved|drawer|plain] [--seed N] [--width N] --png OUT
 
   check     verdicts with reasons and fixes, on the nominal line; exit 1 when there is a stop
   schedule  dates inside the working hours; exit 1 when something cannot be kept
   shop      how much of each material
+  solve     the shortest schedule of network files, an answer a line; exit 1 when one has none
   next      what can go on a zone's surface at that time, each with its reason
   board     draws the zone's sample board into OUT, and prints what shows of each layer
 
@@ -21,19 +24,21 @@ Prints JSON. Exit 2: the input cannot be read; one line on standard error says w
 
 class Unreadable extends Error {}
 
-function readFile(path: string): Plan {
-  let text: string;
+function readText(path: string): string {
   try {
     const { size } = statSync(path);
     if (size > LIMITS.projectFileBytes) throw new Unreadable(`${path}: ${tooLarge(size)}`);
-    text = readFileSync(path, "utf8");
+    return readFileSync(path, "utf8");
   } catch (error) {
     if (error instanceof Unreadable) throw error;
     throw new Unreadable(
       `${path}: the file cannot be read (${(error as NodeJS.ErrnoException).code ?? "unknown"}). Check the path.`,
     );
   }
-  const read = readPlanFile(text);
+}
+
+function readFile(path: string): Plan {
+  const read = readPlanFile(readText(path));
   if (read.ok) return read.plan;
   const [fault] = read.faults;
   throw new Unreadable(
@@ -112,6 +117,31 @@ function dates(plan: Plan) {
   return { report, good: report.clashes.length === 0 };
 }
 
+const BUDGET = 1000;
+const MOST_BUDGET = 60_000;
+
+/** Solves network files, an answer a line as each is found. */
+function solveFiles(words: readonly string[]): number {
+  const paths = words.slice(0, words.findIndex((word) => word.startsWith("--")) >>> 0);
+  const flags = readFlags(words.slice(paths.length), ["budget"]);
+  const budget = whole(flags, "budget") ?? BUDGET;
+  if (budget < 1 || budget > MOST_BUDGET)
+    throw new Unreadable(`--budget ${budget}: from 1 to ${MOST_BUDGET} milliseconds`);
+  if (paths.length === 0) throw new Unreadable("name a file: crust solve FILE… [--budget MILLISECONDS]");
+  const files = paths.map((path) => {
+    const read = readNetworkFile(readText(path));
+    if (!read.ok) throw new Unreadable(`${path}: ${read.says}`);
+    return read.file;
+  });
+  let good = true;
+  for (const file of files) {
+    const report = solveReport(file, budget, () => performance.now());
+    process.stdout.write(`${JSON.stringify(report)}\n`);
+    good &&= report.feasible;
+  }
+  return good ? 0 : 1;
+}
+
 /** Words after the file: --name value pairs that the command takes. */
 function readFlags(words: readonly string[], takes: readonly string[]): Flags {
   const flags: Record<string, string> = {};
@@ -132,10 +162,11 @@ async function run(words: string[]): Promise<number> {
     return 0;
   }
   const [name, path, ...rest] = words;
+  if (name === "solve") return solveFiles(words.slice(1));
   const command = COMMANDS[name ?? ""];
   if (!command || !path)
     throw new Unreadable(
-      `${command ? "name a file" : `"${name}" is not a command`}: crust check|schedule|shop|next|board FILE`,
+      `${command ? "name a file" : `"${name}" is not a command`}: crust check|schedule|solve|shop|next|board FILE`,
     );
   const flags = readFlags(rest, command.flags ?? []);
   const { report, good } = await command.run(readFile(path), flags);

@@ -1,0 +1,51 @@
+import type { z } from "zod";
+import { clashOf } from "../schedule/solve/clash.ts";
+import { NetworkFile, networkFrom } from "../schedule/solve/network-file.ts";
+import { solve } from "../schedule/solve/solve.ts";
+import { faultsOf } from "./plan-file.ts";
+
+export interface SolveReport {
+  name: string;
+  feasible: boolean;
+  makespan: number | null;
+  starts: Record<string, number> | null;
+  lowerBound: number;
+  proven: boolean;
+  elapsedMs: number;
+  /** claims that cannot hold together, each of which frees the rest when it is dropped */
+  clash?: ({ lag: { from: string; to: string; min: number; max: number | null } } | { activity: string })[];
+}
+
+/** Reads the text of a network file; a fault says where and what. */
+export function readNetworkFile(text: string): { ok: true; file: NetworkFile } | { ok: false; says: string } {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text);
+  } catch (error) {
+    return { ok: false, says: `not whole JSON (${error instanceof Error ? error.message : "unreadable"})` };
+  }
+  const read = NetworkFile.safeParse(raw);
+  if (read.success) return { ok: true, file: read.data };
+  const [{ where, says }] = faultsOf(read.error as z.ZodError) as [{ where: string; says: string }];
+  return { ok: false, says: where === "" ? says : `at ${where}: ${says}` };
+}
+
+/** The share of the time that looking for a clash may take on top. */
+const CLASH_SHARE = 1;
+const LEAST_FOR_CLASH = 500;
+
+/** The shortest schedule of a network within a budget of milliseconds, or why there is none. */
+export function solveReport(file: NetworkFile, budget: number, now: () => number): SolveReport {
+  const network = networkFrom(file);
+  const began = now();
+  const { feasible, makespan, starts, lowerBound, proven } = solve(network, { budget, now });
+  const report = { name: file.name, feasible, makespan, starts, lowerBound, proven };
+  if (feasible || !proven) return { ...report, elapsedMs: Math.round(now() - began) };
+  const claims = clashOf(network, { budget: Math.max(LEAST_FOR_CLASH, CLASH_SHARE * budget), now });
+  const clash = claims?.map((claim) => {
+    if ("activity" in claim) return { activity: claim.activity.id };
+    const { from, to, min, max } = claim.lag;
+    return { lag: { from, to, min, max } };
+  });
+  return { ...report, elapsedMs: Math.round(now() - began), ...(clash ? { clash } : {}) };
+}

@@ -1,0 +1,301 @@
+import type { Minutes } from "../../units/units.ts";
+
+/** Minutes from the network's zero, whole. */
+export type Minute = number;
+
+/** A wait whose ends hang on when it begins: both functions never fall, and each has its inverse. */
+export interface VaryingLag {
+  /** the earliest start of the later activity, when the earlier ends at this minute */
+  opens(finish: Minute): Minute;
+  /** the latest finish of the earlier activity that still lets the later start at this minute */
+  opensBack(start: Minute): Minute;
+  /** the latest start of the later activity; null where it never shuts */
+  shuts: ((finish: Minute) => Minute) | null;
+  /** the earliest finish of the earlier activity for a start at this minute */
+  shutsBack(start: Minute): Minute;
+}
+
+export interface Activity {
+  id: string;
+  duration: Minutes;
+  /** resources held while it runs; one that uses the painter lies whole in one working window */
+  uses: Readonly<Record<string, number>>;
+  /** which of the calendars it keeps; the first where left out */
+  calendar?: number;
+  earliest?: Minute;
+  latest?: Minute;
+}
+
+/** start(to) − finish(from) lies between min and max; max null for no upper bound. */
+export interface Lag {
+  from: string;
+  to: string;
+  min: Minutes;
+  max: Minutes | null;
+  /** where the wait hangs on its beginning: min and max are then its bounds over all beginnings */
+  varies?: VaryingLag;
+}
+
+export type Stretch = readonly [from: Minute, to: Minute];
+
+export interface Network {
+  name: string;
+  calendars: readonly (readonly Stretch[])[];
+  capacity: Readonly<Record<string, number>>;
+  activities: readonly Activity[];
+  lags: readonly Lag[];
+}
+
+/** Work with the painter's hands keeps to the working windows. */
+export const PAINTER = "painter";
+export const FAR: Minute = 100_000_000;
+/** No path between two activities. */
+export const NONE = -1_000_000_000;
+
+/** Where work of a length fits into a calendar: the first and last start in each window that is long enough. */
+export class Fit {
+  private readonly first: Int32Array;
+  private readonly last: Int32Array;
+
+  constructor(windows: readonly Stretch[], duration: Minutes) {
+    const long = windows.filter(([from, to]) => to - from >= duration);
+    this.first = Int32Array.from(long, ([from]) => from);
+    this.last = Int32Array.from(long, ([, to]) => to - duration);
+  }
+
+  /** The earliest start that is no earlier; FAR past the last window. */
+  next(from: Minute): Minute {
+    const { first, last } = this;
+    let low = 0;
+    let high = last.length;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (last[middle]! < from) low = middle + 1;
+      else high = middle;
+    }
+    if (low === last.length) return FAR;
+    return first[low]! > from ? first[low]! : from;
+  }
+
+  /** The latest start that is no later; −1 before the first window. */
+  previous(from: Minute): Minute {
+    const { first, last } = this;
+    let low = 0;
+    let high = first.length;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (first[middle]! <= from) low = middle + 1;
+      else high = middle;
+    }
+    if (low === 0) return -1;
+    return last[low - 1]! < from ? last[low - 1]! : from;
+  }
+}
+
+/** Most work, in minutes, that a stretch of this length can take of pieces of these lengths: by subset sums. */
+function fillings(durations: readonly Minutes[], longest: Minutes): Int32Array {
+  const reachable = new Uint8Array(longest + 1);
+  reachable[0] = 1;
+  for (const duration of durations)
+    for (let sum = longest; sum >= duration; sum--) if (reachable[sum - duration]) reachable[sum] = 1;
+  const most = new Int32Array(longest + 1);
+  for (let length = 1; length <= longest; length++) most[length] = reachable[length] ? length : most[length - 1]!;
+  return most;
+}
+
+const LONGEST_FILLED = 1440;
+
+/** Work that the windows of a calendar can take, counted from the beginning; filled by pieces of known lengths where they are given. */
+export class Workload {
+  private readonly from: Int32Array;
+  private readonly to: Int32Array;
+  /** most of each window that can be filled, and the sum before it */
+  private readonly holds: Int32Array;
+  private readonly before: Int32Array;
+
+  constructor(windows: readonly Stretch[], durations: readonly Minutes[]) {
+    const longest =
+      durations.length === 0 ? -1 : Math.min(LONGEST_FILLED, Math.max(0, ...windows.map(([from, to]) => to - from)));
+    const most = fillings(durations, Math.max(0, longest));
+    this.from = Int32Array.from(windows, ([from]) => from);
+    this.to = Int32Array.from(windows, ([, to]) => to);
+    this.holds = Int32Array.from(windows, ([from, to]) => (to - from <= longest ? most[to - from]! : to - from));
+    this.before = new Int32Array(windows.length + 1);
+    for (let at = 0; at < windows.length; at++) this.before[at + 1] = this.before[at]! + this.holds[at]!;
+  }
+
+  /** The window that this minute lies in or comes before. */
+  private place(minute: Minute): number {
+    const { to } = this;
+    let low = 0;
+    let high = to.length;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (to[middle]! <= minute) low = middle + 1;
+      else high = middle;
+    }
+    return low;
+  }
+
+  /** Work that can be done before a minute, as the end of a span. */
+  until(minute: Minute): number {
+    const at = this.place(minute);
+    if (at === this.to.length) return this.before[at]!;
+    return this.before[at]! + Math.min(this.holds[at]!, Math.max(0, minute - this.from[at]!));
+  }
+
+  /** Work that can be done before a minute, as the beginning of a span: what is left of its window counts after it. */
+  since(minute: Minute): number {
+    const at = this.place(minute);
+    if (at === this.to.length) return this.before[at]!;
+    const holds = this.holds[at]!;
+    return this.before[at]! + holds - Math.min(holds, this.to[at]! - Math.max(minute, this.from[at]!));
+  }
+}
+
+/** A resource with what each activity takes of it. */
+export interface Resource {
+  name: string;
+  capacity: number;
+  /** activities that use it */
+  users: Int32Array;
+  use: Int32Array;
+}
+
+/** A network made ready for searching: activities by number, distances between their starts, and who is in whose way. */
+export interface Problem {
+  network: Network;
+  count: number;
+  duration: Int32Array;
+  /** where it fits, for what keeps to a calendar; null for what runs at any time */
+  fits: (Fit | null)[];
+  /** start(b) − start(a) is at least distance[a·count + b]; closed under adding up */
+  distance: Int32Array;
+  earliest: Int32Array;
+  latest: Int32Array;
+  varying: { from: number; to: number; lag: VaryingLag }[];
+  resources: Resource[];
+  /** pairs that cannot run at the same time */
+  pairs: Int32Array;
+  /** work that each calendar can take, for resources of one calendar; null where calendars differ */
+  workload: Workload | null;
+  /** a chain of lags that leads back to its own beginning later than it left: no schedule keeps them */
+  contradiction: Lag[] | null;
+}
+
+const PAIRS_BELOW = 2;
+
+/** Longest paths between all starts, by the lags alone; or the lags of a circle that cannot hold. */
+function distancesOf(network: Network, place: ReadonlyMap<string, number>) {
+  const count = network.activities.length;
+  const distance = new Int32Array(count * count).fill(NONE);
+  for (let at = 0; at < count; at++) distance[at * count + at] = 0;
+  const via = new Map<number, Lag>();
+  const edge = (from: number, to: number, length: number, lag: Lag) => {
+    if (length <= distance[from * count + to]!) return;
+    distance[from * count + to] = length;
+    via.set(from * count + to, lag);
+  };
+  for (const lag of network.lags) {
+    const from = place.get(lag.from)!;
+    const to = place.get(lag.to)!;
+    const { duration } = network.activities[from]!;
+    edge(from, to, duration + lag.min, lag);
+    if (lag.max !== null) edge(to, from, -(duration + lag.max), lag);
+  }
+  const through = new Int32Array(count * count).fill(-1);
+  for (let middle = 0; middle < count; middle++)
+    for (let from = 0; from < count; from++) {
+      const first = distance[from * count + middle]!;
+      if (first === NONE) continue;
+      for (let to = 0; to < count; to++) {
+        const second = distance[middle * count + to]!;
+        if (second === NONE || first + second <= distance[from * count + to]!) continue;
+        distance[from * count + to] = first + second;
+        through[from * count + to] = middle;
+        if (from === to) return { distance, circle: lagsAlong(from, to, count, through, via) };
+      }
+    }
+  return { distance, circle: null };
+}
+
+function lagsAlong(from: number, to: number, count: number, through: Int32Array, via: ReadonlyMap<number, Lag>): Lag[] {
+  const lags = new Set<Lag>();
+  const walk = (a: number, b: number, depth: number) => {
+    const middle = through[a * count + b]!;
+    if (middle < 0 || depth > 64) {
+      const lag = via.get(a * count + b);
+      if (lag) lags.add(lag);
+      return;
+    }
+    walk(a, middle, depth + 1);
+    walk(middle, b, depth + 1);
+  };
+  walk(from, to, 0);
+  return [...lags];
+}
+
+export function problemOf(network: Network): Problem {
+  const { activities, calendars, capacity } = network;
+  const count = activities.length;
+  const place = new Map(activities.map(({ id }, at) => [id, at]));
+  const duration = Int32Array.from(activities, (one) => one.duration);
+  const fits = fitsOf(network);
+  const { distance, circle } = distancesOf(network, place);
+  const resources: Resource[] = [];
+  for (const [name, most] of Object.entries(capacity)) {
+    const users = activities.flatMap((one, at) => ((one.uses[name] ?? 0) > 0 ? [at] : []));
+    if (users.length > 0)
+      resources.push({
+        name,
+        capacity: most,
+        users: Int32Array.from(users),
+        use: Int32Array.from(activities, (one) => one.uses[name] ?? 0),
+      });
+  }
+  const pairs: number[] = [];
+  for (let one = 0; one < count; one++)
+    for (let two = one + 1; two < count; two++)
+      if (
+        duration[one]! > 0 &&
+        duration[two]! > 0 &&
+        resources.some(({ use, capacity: most }) => use[one]! > 0 && use[two]! > 0 && use[one]! + use[two]! > most)
+      )
+        pairs.push(one, two);
+  const painters = activities.filter((one) => (one.uses[PAINTER] ?? 0) > 0);
+  const oneCalendar = new Set(painters.map((one) => one.calendar ?? 0)).size === 1;
+  return {
+    network,
+    count,
+    duration,
+    fits,
+    distance,
+    earliest: Int32Array.from(activities, (one) => Math.max(0, one.earliest ?? 0)),
+    latest: Int32Array.from(activities, (one) => one.latest ?? FAR),
+    varying: network.lags.flatMap(({ from, to, varies }) =>
+      varies ? [{ from: place.get(from)!, to: place.get(to)!, lag: varies }] : [],
+    ),
+    resources: resources.filter(({ users, capacity: most }) => users.length >= Math.min(PAIRS_BELOW, most + 1)),
+    pairs: Int32Array.from(pairs),
+    workload:
+      oneCalendar && (capacity[PAINTER] ?? 0) >= 1
+        ? new Workload(
+            calendars[painters[0]!.calendar ?? 0]!,
+            capacity[PAINTER] === 1 ? painters.map((one) => one.duration) : [],
+          )
+        : null,
+    contradiction: circle,
+  };
+}
+
+/** Where each activity fits into its calendar; null for what runs at any time. */
+export function fitsOf({ activities, calendars }: Network): (Fit | null)[] {
+  const made = new Map<string, Fit>();
+  return activities.map(({ uses, calendar, duration }) => {
+    if (!((uses[PAINTER] ?? 0) > 0)) return null;
+    const key = `${calendar ?? 0} ${duration}`;
+    const fit = made.get(key) ?? new Fit(calendars[calendar ?? 0]!, duration);
+    made.set(key, fit);
+    return fit;
+  });
+}

@@ -1,0 +1,509 @@
+import { FAR, type Minute, NONE, type Problem } from "./problem.ts";
+import { Random } from "./random.ts";
+
+/** Grows as it must; what was written is undone from the end. */
+class Trail {
+  private where = new Int32Array(4096);
+  private what = new Int32Array(4096);
+  length = 0;
+
+  push(where: number, what: number) {
+    if (this.length === this.where.length) {
+      const where2 = new Int32Array(this.length * 2);
+      where2.set(this.where);
+      this.where = where2;
+      const what2 = new Int32Array(this.length * 2);
+      what2.set(this.what);
+      this.what = what2;
+    }
+    this.where[this.length] = where;
+    this.what[this.length++] = what;
+  }
+
+  back(length: number, values: Int32Array) {
+    while (this.length > length) {
+      this.length--;
+      values[this.where[this.length]!] = this.what[this.length]!;
+    }
+  }
+}
+
+interface Mark {
+  distance: number;
+  early: number;
+  late: number;
+  open: number;
+}
+
+/** What a search came to: a schedule that holds, nothing possible, or given up. */
+export type Outcome = "found" | "none" | "given up";
+
+export interface Limits {
+  /** dead ends after which to give up */
+  fails: number;
+  /** milliseconds on the clock at which to give up */
+  until: number;
+  now: () => number;
+}
+
+/** Every so many nodes the clock is looked at. */
+const LOOK_EVERY = 16;
+
+/**
+ * Looks for a schedule by deciding who goes first. Earliest and latest starts follow from what is decided: every lag, every
+ * order and every working window only ever pushes a start one way, so the least starts that keep them all are a schedule as
+ * soon as nobody is in anybody's way. What is decided on the way down is undone on the way up.
+ */
+export class Search {
+  readonly early: Int32Array;
+  readonly late: Int32Array;
+  private readonly distance: Int32Array;
+  private readonly count: number;
+  private readonly duration: Int32Array;
+  /** pairs still open, the first `open` of them */
+  private readonly pairs: Int32Array;
+  private open: number;
+  private readonly distanceTrail = new Trail();
+  private readonly earlyTrail = new Trail();
+  private readonly lateTrail = new Trail();
+  private readonly reached: Int32Array;
+  private readonly queue: Int32Array;
+  private readonly queued: Uint8Array;
+  private queueLength = 0;
+  private readonly downQueue: Int32Array;
+  private readonly downQueued: Uint8Array;
+  private downLength = 0;
+  /** how often a decision about a pair led nowhere */
+  private readonly weight: Float64Array;
+  private readonly byFinish: Int32Array;
+  private readonly byStart: Int32Array;
+  private readonly workSince: Float64Array;
+  private readonly painterUse: Int32Array | null;
+  private readonly painterUsers: Int32Array;
+  private readonly painterCapacity: number;
+  private readonly sets: boolean;
+  /** starts of the best schedule so far: whom it puts first is tried first */
+  guide: Int32Array | null = null;
+  fails = 0;
+  nodes = 0;
+  private random = new Random(1);
+
+  constructor(readonly problem: Problem) {
+    const { count } = problem;
+    this.count = count;
+    this.duration = problem.duration;
+    this.distance = problem.distance.slice();
+    this.early = problem.earliest.slice();
+    this.late = problem.latest.slice();
+    this.pairs = problem.pairs.slice();
+    this.open = this.pairs.length / 2;
+    this.reached = new Int32Array(count);
+    this.queue = new Int32Array(count + 1);
+    this.queued = new Uint8Array(count);
+    this.downQueue = new Int32Array(count + 1);
+    this.downQueued = new Uint8Array(count);
+    this.weight = new Float64Array(count * count).fill(1);
+    const painter = problem.resources.find(({ name }) => name === "painter");
+    this.painterUse = painter?.use ?? null;
+    this.painterUsers = painter?.users ?? new Int32Array(0);
+    this.painterCapacity = painter?.capacity ?? 1;
+    this.byFinish = this.painterUsers.slice();
+    this.byStart = this.painterUsers.slice();
+    this.workSince = new Float64Array(count);
+    // only where three or more can be too many are there sets to look for
+    this.sets = problem.resources.some(({ capacity, use, users }) => {
+      let least = FAR;
+      let second = FAR;
+      for (const user of users)
+        if (use[user]! < least) {
+          second = least;
+          least = use[user]!;
+        } else if (use[user]! < second) second = use[user]!;
+      return least + second <= capacity;
+    });
+  }
+
+  seed(seed: number) {
+    this.random = new Random(seed);
+  }
+
+  mark(): Mark {
+    return {
+      distance: this.distanceTrail.length,
+      early: this.earlyTrail.length,
+      late: this.lateTrail.length,
+      open: this.open,
+    };
+  }
+
+  back(mark: Mark) {
+    this.distanceTrail.back(mark.distance, this.distance);
+    this.earlyTrail.back(mark.early, this.early);
+    this.lateTrail.back(mark.late, this.late);
+    this.open = mark.open;
+    this.clearQueues();
+  }
+
+  private clearQueues() {
+    while (this.queueLength > 0) this.queued[this.queue[--this.queueLength]!] = 0;
+    while (this.downLength > 0) this.downQueued[this.downQueue[--this.downLength]!] = 0;
+  }
+
+  private later(at: number, minute: Minute): boolean {
+    const fit = this.problem.fits[at]!;
+    const to = fit === null ? minute : fit.next(minute);
+    if (to > this.late[at]!) return false;
+    this.earlyTrail.push(at, this.early[at]!);
+    this.early[at] = to;
+    // distances add up: whoever follows has been told, unless a window pushed it on
+    if ((to > minute || this.problem.varying.length > 0) && !this.queued[at]) {
+      this.queued[at] = 1;
+      this.queue[this.queueLength++] = at;
+    }
+    return true;
+  }
+
+  private sooner(at: number, minute: Minute): boolean {
+    const fit = this.problem.fits[at]!;
+    const to = fit === null ? minute : fit.previous(minute);
+    if (to < this.early[at]!) return false;
+    this.lateTrail.push(at, this.late[at]!);
+    this.late[at] = to;
+    if ((to < minute || this.problem.varying.length > 0) && !this.downQueued[at]) {
+      this.downQueued[at] = 1;
+      this.downQueue[this.downLength++] = at;
+    }
+    return true;
+  }
+
+  private pushUp(from: number): boolean {
+    const { count, distance, early } = this;
+    const start = early[from]!;
+    const row = from * count;
+    for (let to = 0; to < count; to++) {
+      const away = distance[row + to]!;
+      if (away !== NONE && start + away > early[to]! && !this.later(to, start + away)) return false;
+    }
+    return true;
+  }
+
+  private pushDown(to: number): boolean {
+    const { count, distance, late } = this;
+    const start = late[to]!;
+    for (let from = 0; from < count; from++) {
+      const away = distance[from * count + to]!;
+      if (away !== NONE && start - away < late[from]! && !this.sooner(from, start - away)) return false;
+    }
+    return true;
+  }
+
+  /** Lets every start push the others until nothing moves; false where one is pushed past its latest. */
+  private settle(): boolean {
+    while (this.queueLength > 0 || this.downLength > 0) {
+      if (this.queueLength > 0) {
+        const at = this.queue[--this.queueLength]!;
+        this.queued[at] = 0;
+        if (!this.pushUp(at) || !this.varyUp(at)) return false;
+      } else {
+        const at = this.downQueue[--this.downLength]!;
+        this.downQueued[at] = 0;
+        if (!this.pushDown(at) || !this.varyDown(at)) return false;
+      }
+    }
+    return true;
+  }
+
+  private varyUp(at: number): boolean {
+    for (const { from, to, lag } of this.problem.varying) {
+      if (from === at) {
+        const opens = lag.opens(this.early[from]! + this.duration[from]!);
+        if (opens > this.early[to]! && !this.later(to, opens)) return false;
+      } else if (to === at && lag.shuts !== null) {
+        const start = lag.shutsBack(this.early[to]!) - this.duration[from]!;
+        if (start > this.early[from]! && !this.later(from, start)) return false;
+      }
+    }
+    return true;
+  }
+
+  private varyDown(at: number): boolean {
+    for (const { from, to, lag } of this.problem.varying) {
+      if (from === at && lag.shuts !== null && this.late[from]! < FAR) {
+        const shuts = lag.shuts(this.late[from]! + this.duration[from]!);
+        if (shuts < this.late[to]! && !this.sooner(to, shuts)) return false;
+      } else if (to === at && this.late[to]! < FAR) {
+        const start = lag.opensBack(this.late[to]!) - this.duration[from]!;
+        if (start < this.late[from]! && !this.sooner(from, start)) return false;
+      }
+    }
+    return true;
+  }
+
+  /** start(to) is at least `length` after start(from), from now on. */
+  post(from: number, to: number, length: number): boolean {
+    const { count, distance } = this;
+    if (distance[from * count + to]! >= length) return true;
+    const back = distance[to * count + from]!;
+    if (back !== NONE && back + length > 0) return false;
+    // whom the new step brings nothing from its beginning, or to its end, it brings nothing at all
+    const { reached } = this;
+    let many = 0;
+    const row = to * count;
+    const own = from * count;
+    for (let b = 0; b < count; b++) {
+      const second = distance[row + b]!;
+      if (second !== NONE && length + second > distance[own + b]!) reached[many++] = b;
+    }
+    for (let a = 0; a < count; a++) {
+      const into = a * count;
+      const first = distance[into + from]!;
+      if (first === NONE || first + length <= distance[into + to]!) continue;
+      const base = first + length;
+      for (let at = 0; at < many; at++) {
+        const b = reached[at]!;
+        const longer = base + distance[row + b]!;
+        if (longer <= distance[into + b]!) continue;
+        this.distanceTrail.push(into + b, distance[into + b]!);
+        distance[into + b] = longer;
+      }
+    }
+    return this.pushUp(from) && this.pushDown(to);
+  }
+
+  /** Everything is done by then, whatever the order. False where that cannot be. */
+  boundBy(target: Minute): boolean {
+    for (let at = 0; at < this.count; at++) {
+      const last = target - this.duration[at]!;
+      if (last < this.late[at]! && !this.sooner(at, last)) return false;
+    }
+    for (let at = 0; at < this.count; at++) if (!this.pushDown(at)) return false;
+    return this.consequences();
+  }
+
+  /** Puts every start into its window and lets the lags push: what holds before anything is decided. */
+  begin(): boolean {
+    for (let at = 0; at < this.count; at++) {
+      const fit = this.problem.fits[at]!;
+      const first = this.early[at]!;
+      const to = fit === null ? first : fit.next(first);
+      if (to > this.late[at]!) return false;
+      if (to > first) {
+        this.earlyTrail.push(at, first);
+        this.early[at] = to;
+      }
+      if (!this.queued[at]) {
+        this.queued[at] = 1;
+        this.queue[this.queueLength++] = at;
+      }
+      if (this.late[at]! < FAR && !this.downQueued[at]) {
+        this.downQueued[at] = 1;
+        this.downQueue[this.downLength++] = at;
+      }
+    }
+    return this.consequences();
+  }
+
+  /** All that follows from what is decided: pushes, orders that leave no choice, and too much work for a span of days. */
+  consequences(): boolean {
+    for (let more = true; more; ) {
+      if (!this.settle()) return false;
+      const before = this.distanceTrail.length;
+      if (!this.forced()) return false;
+      more = this.distanceTrail.length > before || this.queueLength + this.downLength > 0;
+    }
+    return this.workFits();
+  }
+
+  /** Decides the pairs of which only one order is left. */
+  private forced(): boolean {
+    const { count, distance, duration, early, late, pairs } = this;
+    for (let at = this.open - 1; at >= 0; at--) {
+      const one = pairs[2 * at]!;
+      const two = pairs[2 * at + 1]!;
+      const ahead = distance[one * count + two]!;
+      const behind = distance[two * count + one]!;
+      if (ahead >= duration[one]! || behind >= duration[two]!) {
+        this.close(at);
+        continue;
+      }
+      const oneFirst = behind + duration[one]! <= 0 && early[one]! + duration[one]! <= late[two]!;
+      const twoFirst = ahead + duration[two]! <= 0 && early[two]! + duration[two]! <= late[one]!;
+      if (oneFirst && twoFirst) continue;
+      if (!oneFirst && !twoFirst) {
+        this.blame(one, two);
+        return false;
+      }
+      this.close(at);
+      if (!(oneFirst ? this.post(one, two, duration[one]!) : this.post(two, one, duration[two]!))) {
+        this.blame(one, two);
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private close(at: number) {
+    const { pairs } = this;
+    const last = --this.open;
+    const one = pairs[2 * at]!;
+    const two = pairs[2 * at + 1]!;
+    pairs[2 * at] = pairs[2 * last]!;
+    pairs[2 * at + 1] = pairs[2 * last + 1]!;
+    pairs[2 * last] = one;
+    pairs[2 * last + 1] = two;
+  }
+
+  private blame(one: number, two: number) {
+    this.weight[one * this.count + two]! += 1;
+    this.weight[two * this.count + one]! += 1;
+  }
+
+  /** No span from an earliest start to a latest finish holds more work than its windows can take. */
+  private workFits(): boolean {
+    const { workload } = this.problem;
+    if (workload === null || this.painterUse === null) return true;
+    const { early, late, duration, byFinish, byStart, workSince, painterUse } = this;
+    const size = byStart.length;
+    // nearly sorted from the last time: insertion is quick
+    for (let at = 1; at < size; at++) {
+      const finish = byFinish[at]!;
+      const key = late[finish]! + duration[finish]!;
+      let to = at - 1;
+      while (to >= 0 && late[byFinish[to]!]! + duration[byFinish[to]!]! > key) byFinish[to + 1] = byFinish[to--]!;
+      byFinish[to + 1] = finish;
+      const start = byStart[at]!;
+      const from = early[start]!;
+      to = at - 1;
+      while (to >= 0 && early[byStart[to]!]! < from) byStart[to + 1] = byStart[to--]!;
+      byStart[to + 1] = start;
+    }
+    for (let at = 0; at < size; at++) workSince[at] = workload.since(early[byStart[at]!]!);
+    for (let at = 0; at < size; at++) {
+      const last = byFinish[at]!;
+      const end = late[last]! + duration[last]!;
+      if (end >= FAR) break;
+      if (at + 1 < size && late[byFinish[at + 1]!]! + duration[byFinish[at + 1]!]! === end) continue;
+      const holds = workload.until(end);
+      let work = 0;
+      for (let from = 0; from < size; from++) {
+        const user = byStart[from]!;
+        if (late[user]! + duration[user]! > end) continue;
+        work += duration[user]! * painterUse[user]!;
+        if (work > this.painterCapacity * (holds - workSince[from]!)) return false;
+      }
+    }
+    return true;
+  }
+
+  private overlaps(one: number, two: number): boolean {
+    const { early, duration } = this;
+    return early[one]! < early[two]! + duration[two]! && early[two]! < early[one]! + duration[one]!;
+  }
+
+  /** Room that is left when one goes before two, in minutes. */
+  private slack(one: number, two: number): number {
+    const from = this.early[one]! + this.duration[one]!;
+    const fit = this.problem.fits[two]!;
+    const at = Math.max(from, this.early[two]!);
+    return this.late[two]! - (fit === null ? at : fit.next(at));
+  }
+
+  /** The pair in each other's way that has least room left, as [first, second] in the order to try; null where none is. */
+  private choose(noise: number): [first: number, second: number] | null {
+    const { pairs, open, weight, count } = this;
+    let best = Number.POSITIVE_INFINITY;
+    let chosen = -1;
+    for (let at = 0; at < open; at++) {
+      const one = pairs[2 * at]!;
+      const two = pairs[2 * at + 1]!;
+      if (!this.overlaps(one, two)) continue;
+      const first = this.slack(one, two);
+      const second = this.slack(two, one);
+      let key = (Math.min(first, second) + 0.1 * Math.max(first, second) + 30) / weight[one * count + two]!;
+      if (noise > 0) key *= 1 + noise * this.random.next();
+      if (key < best) {
+        best = key;
+        chosen = at;
+      }
+    }
+    if (chosen < 0) return this.sets ? this.chooseFromSets() : null;
+    const one = pairs[2 * chosen]!;
+    const two = pairs[2 * chosen + 1]!;
+    return this.prefers(one, two, noise) ? [one, two] : [two, one];
+  }
+
+  private prefers(one: number, two: number, noise: number): boolean {
+    const { guide } = this;
+    if (guide !== null && guide[one] !== guide[two] && (noise === 0 || this.random.next() > 0.15))
+      return guide[one]! < guide[two]!;
+    const first = this.slack(one, two);
+    const second = this.slack(two, one);
+    if (first !== second) return first > second;
+    return this.early[one]! < this.early[two]! || (this.early[one] === this.early[two] && one < two);
+  }
+
+  /** Of a moment at which more is taken than there is: the two of that set with most room, one before the other. */
+  private chooseFromSets(): [number, number] | null {
+    const { early, duration, count, distance } = this;
+    for (const { users, use, capacity } of this.problem.resources) {
+      for (const at of users) {
+        const moment = early[at]!;
+        let taken = 0;
+        for (const user of users)
+          if (early[user]! <= moment && moment < early[user]! + duration[user]!) taken += use[user]!;
+        if (taken <= capacity) continue;
+        let best = Number.NEGATIVE_INFINITY;
+        let found: [number, number] | null = null;
+        for (const one of users) {
+          if (!(early[one]! <= moment && moment < early[one]! + duration[one]!)) continue;
+          for (const two of users) {
+            if (one === two || !(early[two]! <= moment && moment < early[two]! + duration[two]!)) continue;
+            const back = distance[two * count + one]!;
+            if (back + duration[one]! > 0) continue;
+            let room = this.slack(one, two);
+            if (this.guide !== null && this.guide[one]! + duration[one]! <= this.guide[two]!) room += 100_000;
+            if (room >= 0 && room > best) {
+              best = room;
+              found = [one, two];
+            }
+          }
+        }
+        return found ?? [at, at];
+      }
+    }
+    return null;
+  }
+
+  /** Searches below what is decided. Where it finds a schedule, the earliest starts are it; else all is as before. */
+  run(limits: Limits, noise = 0): Outcome {
+    const most = this.fails + limits.fails;
+    const stop = () => this.fails >= most || (this.nodes % LOOK_EVERY === 0 && limits.now() >= limits.until);
+    const beginning = this.mark();
+    const stack: { mark: Mark; first: number; second: number }[] = [];
+    for (;;) {
+      this.nodes++;
+      const pair = this.choose(noise);
+      if (pair === null) return "found";
+      const [first, second] = pair;
+      const mark = this.mark();
+      let holds = false;
+      if (first !== second) {
+        stack.push({ mark, first, second });
+        holds = this.post(first, second, this.duration[first]!) && this.consequences();
+        if (!holds) this.blame(first, second);
+      } else this.fails++;
+      while (!holds) {
+        const last = stack.pop();
+        this.fails += last ? 1 : 0;
+        if (!last || stop()) {
+          this.back(beginning);
+          return last ? "given up" : "none";
+        }
+        this.back(last.mark);
+        // the other way: not first before second, which leaves second first, or both at once
+        holds = this.post(last.second, last.first, 1 - this.duration[last.first]!) && this.consequences();
+        if (!holds) this.blame(last.first, last.second);
+      }
+    }
+  }
+}
