@@ -22,8 +22,8 @@ export interface Summary {
 
 export function summaryOf(plan: Plan): Summary {
   const judgement = judge(plan);
-  const made = schedule(plan, judgement);
-  const dates = datesOf(judgement, made);
+  const made = schedule([{ plan, judgement }]);
+  const dates = datesOf({ plan, judgement }, made);
   const first = judgement.zones[0];
   return {
     counts: judgement.counts,

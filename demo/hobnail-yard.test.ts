@@ -27,9 +27,9 @@ describe("Hobnail Yard", () => {
   it("can be done in its own hours, and most of it before it is due", () => {
     for (const plan of hobnailYard().filter((one) => one.id !== "chart-cabinet")) {
       const judgement = judge(plan);
-      const made = schedule(plan, judgement);
+      const made = schedule([{ plan, judgement }]);
       expect(made.clashes, plan.title).toEqual([]);
-      expect(datesOf(judgement, made)).not.toBeNull();
+      expect(datesOf({ plan, judgement }, made)).not.toBeNull();
     }
   });
 });

@@ -114,13 +114,13 @@ function judging(baseline: number) {
   const judgement = judge(plan);
   tell(
     "schedule of that plan, 960 and more activities",
-    `${ms(measured(() => schedule(plan, judgement), 15))} median`,
+    `${ms(measured(() => schedule([{ plan, judgement }]), 15))} median`,
     "plain forward schedule",
   );
   const usual = largePlan(25, 4);
   tell(
     "judge and schedule, 25 steps on 4 zones",
-    `${ms(measured(() => schedule(usual, judge(usual))))} median`,
+    `${ms(measured(() => schedule([{ plan: usual, judgement: judge(usual) }])))} median`,
     "an edit to its next paint ≤ 100 ms",
   );
 }

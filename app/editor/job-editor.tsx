@@ -99,9 +99,11 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
     before.current = judge(plan, { previous: before.current });
     return before.current;
   }, [plan]);
-  const settled = useDeferredValue(judgement);
-  const made = useMemo(() => schedule(plan, settled), [plan, settled]);
-  const dates = useMemo(() => datesOf(settled, made), [settled, made]);
+  const { judgement: settled, plan: settledPlan } = useDeferredValue(
+    useMemo(() => ({ plan, judgement }), [plan, judgement]),
+  );
+  const made = useMemo(() => schedule([{ plan: settledPlan, judgement: settled }]), [settledPlan, settled]);
+  const dates = useMemo(() => datesOf({ plan: settledPlan, judgement: settled }, made), [settledPlan, settled, made]);
 
   const editor = useMemo<JobEditor>(
     () => ({

@@ -156,6 +156,17 @@ export class Climate {
     return sum.at(sum.by(this.zero + from) + left) - (this.zero + from);
   }
 
+  /** Minutes before an instant at which a coat must have begun, for a stage of so many reference minutes to be reached then. */
+  took(coat: Coat, stage: Stage, to: Instant, reference: Minutes): Minutes {
+    if (coat.leaves === "nothing") return reference;
+    const part = evaporationPart(coat, stage);
+    const ahead = coat.warmed === 0 ? 0 : coat.warmed * Math.max(0, dryerRate(coat, stage) - 1);
+    const left = Math.max(0, reference * stretchOf(coat, stage) - ahead);
+    if (this.steady) return left / this.rate(part);
+    const sum = this.sum(part);
+    return this.zero + to - sum.at(sum.by(this.zero + to) - left);
+  }
+
   private range({ typical, safe }: Range, round: (minutes: number) => number, coat: Coat, stage: Stage, from: Instant) {
     const minutes = (reference: Minutes) => round(this.takes(coat, stage, from, reference));
     return { typical: minutes(typical), safe: minutes(safe) };

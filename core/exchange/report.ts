@@ -60,8 +60,8 @@ export function checkReport(plan: Plan, judgement: Judgement = judge(plan)) {
 /** The forward schedule inside the working hours: bookings, what cannot be kept, and the customer's dates. */
 export function scheduleReport(plan: Plan) {
   const judgement = judge(plan);
-  const made = schedule(plan, judgement);
-  const dates = datesOf(judgement, made);
+  const made = schedule([{ plan, judgement }]);
+  const dates = datesOf({ plan, judgement }, made);
   const at = (wall: WallMinutes) => sayWallTime(wall);
   const stepOf = new Map(
     zonesOf(plan).flatMap((zone) =>

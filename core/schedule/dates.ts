@@ -1,7 +1,7 @@
-import type { Judgement } from "../judge/judge.ts";
 import type { WallMinutes } from "../units/units.ts";
-import { activityId } from "./network.ts";
+import { readWallTime } from "../units/wall-time.ts";
 import type { Schedule } from "./schedule.ts";
+import { taskId, type Work } from "./work.ts";
 
 export interface Dates {
   /** the last work is done */
@@ -17,8 +17,11 @@ export interface Dates {
 }
 
 /** The dates a customer asks for, from the shop's own hours and the room's own air; null where there is nothing to do. */
-export function datesOf(judgement: Judgement, { finish, bookings, start }: Schedule): Dates | null {
-  if (finish === null) return null;
+export function datesOf({ plan, judgement }: Work, { bookings }: Pick<Schedule, "bookings">): Dates | null {
+  const own = bookings.filter(({ planId }) => planId === plan.id);
+  if (own.length === 0) return null;
+  const start = readWallTime(plan.start)!;
+  const finish = own.reduce((last, { ends }) => Math.max(last, ends), Number.NEGATIVE_INFINITY);
   const dates: Dates = {
     finish,
     leaves: finish,
@@ -26,10 +29,10 @@ export function datesOf(judgement: Judgement, { finish, bookings, start }: Sched
     fullUse: finish,
     typically: { leaves: finish, lightUse: finish, fullUse: finish },
   };
-  const endsOf = new Map(bookings.map((booking) => [booking.id, booking.ends]));
+  const endsOf = new Map(own.map((booking) => [booking.id, booking.ends]));
   for (const { zone, climate, phases } of judgement.zones)
     for (const { phase, coat } of phases) {
-      const ends = endsOf.get(activityId(zone.id, phase.id));
+      const ends = endsOf.get(taskId(plan.id, zone.id, phase.id));
       if (!phase.material || !coat || ends === undefined) continue;
       const { touch, beforeClear, cure } = phase.material.drying;
       const after = (stage: "touch" | "through" | "cure", minutes: number) =>

@@ -9,8 +9,8 @@ import { DAY, HOUR } from "../units/units.ts";
 import { readWallTime, sayWallTime, weekday } from "../units/wall-time.ts";
 import { longestWindow, workingWindows } from "./calendar.ts";
 import { datesOf } from "./dates.ts";
-import { activityId } from "./network.ts";
 import { type Booking, schedule } from "./schedule.ts";
+import { taskId } from "./work.ts";
 
 /**
  * Looks a schedule over without knowing how it was made: hands, hours, order, waits and windows straight from the judgement.
@@ -25,7 +25,7 @@ function faultsIn(
   const faults: string[] = [];
   const at = new Map(bookings.map((booking) => [booking.id, booking]));
   const start = readWallTime(plan.start)!;
-  const byTime = [...bookings].sort((one, two) => one.starts - two.starts);
+  const byTime = bookings.filter(({ starts, ends }) => ends > starts).sort((one, two) => one.starts - two.starts);
   for (const [index, booking] of byTime.entries()) {
     const before = byTime[index - 1];
     if (before && before.ends > booking.starts && !owned.has(booking.stepId))
@@ -37,22 +37,24 @@ function faultsIn(
     );
     if (!open && !owned.has(booking.stepId)) faults.push(`${booking.id} outside the working hours`);
   }
-  for (const { zone, phases } of judgement.zones)
+  for (const { zone, phases, climate } of judgement.zones)
     for (const [index, placed] of phases.entries()) {
-      const booking = at.get(activityId(zone.id, placed.phase.id));
+      const booking = at.get(taskId(plan.id, zone.id, placed.phase.id));
       if (!booking) {
         faults.push(`${zone.id}/${placed.phase.id} has no place`);
         continue;
       }
       if (booking.ends - booking.starts !== placed.phase.hands) faults.push(`${booking.id} is not as long as its work`);
       const before = phases[index - 1];
-      if (before && at.get(activityId(zone.id, before.phase.id))!.ends > booking.starts)
+      if (before && at.get(taskId(plan.id, zone.id, before.phase.id))!.ends > booking.starts)
         faults.push(`${booking.id} before the step under it is done`);
       for (const demand of placed.demands) {
-        const waited = booking.starts - at.get(activityId(zone.id, demand.from))!.ends;
-        const met = demand.gates.some(
-          (gate) => waited >= gate.opens.safe && (gate.shuts === null || waited <= gate.shuts.safe),
-        );
+        const from = at.get(taskId(plan.id, zone.id, demand.from))!.ends;
+        const waited = booking.starts - from;
+        // the gates of the label as they stand in the room from the time the coat below was really done
+        const met = climate
+          .gates(demand.label, demand.coat, from - start)
+          .some((gate) => waited >= gate.opens.safe && (gate.shuts === null || waited <= gate.shuts.safe));
         if (!met && !owned.has(booking.stepId))
           faults.push(`${booking.id} waits ${waited} min, which ${demand.rule} does not allow`);
       }
@@ -68,7 +70,7 @@ const example = (steps: ExampleStep[], change: (plan: Plan) => void = () => {}):
 };
 const run = (plan: Plan) => {
   const judgement = judge(plan);
-  return { judgement, ...schedule(plan, judgement) };
+  return { judgement, ...schedule([{ plan, judgement }]) };
 };
 const times = (bookings: readonly Booking[]) =>
   bookings.map((booking) => `${booking.phaseId} ${sayWallTime(booking.starts).slice(5)}`);
@@ -215,8 +217,11 @@ describe("what cannot be kept is said in words", () => {
       },
     );
     const { clashes, bookings } = run(plan);
-    expect(clashes).toHaveLength(1);
-    expect(clashes[0]!.says).toMatch(/no working window of the next 120 days allows it/);
+    // and a week later the first coat has set too hard to take the second unscuffed
+    expect(clashes).toHaveLength(2);
+    expect(clashes.map(({ says }) => says).join(" ")).toMatch(
+      /to the minute, and no working hours of the next 120 days/,
+    );
     expect(bookings).toHaveLength(2);
   });
 
@@ -225,14 +230,14 @@ describe("what cannot be kept is said in words", () => {
     const plan = example([["brush", "polyurethane-water", { coats: 2 }]], (one) => {
       one.pinned.hours = mondays;
     });
-    expect(run(plan).clashes[0]!.says).toMatch(/recoat window.*shuts after 3 days\. Scuff before it/);
+    expect(run(plan).clashes[0]!.says).toMatch(/within 3 days after .*recoat window.*no working hours/);
   });
 
   it("an empty plan has no dates and no complaints", () => {
     const plan = example([]);
-    const { judgement, bookings, clashes, finish, start } = run(plan);
+    const { judgement, bookings, clashes, finish } = run(plan);
     expect([bookings, clashes, finish]).toEqual([[], [], null]);
-    expect(datesOf(judgement, { bookings, clashes, finish, start })).toBeNull();
+    expect(datesOf({ plan, judgement }, { bookings })).toBeNull();
   });
 });
 
@@ -283,9 +288,177 @@ describe("the customer's dates", () => {
       ["wax", "wax-clear"],
     ]);
     const judgement = judge(plan);
-    const made = schedule(plan, judgement);
-    const dates = datesOf(judgement, made)!;
+    const made = schedule([{ plan, judgement }]);
+    const dates = datesOf({ plan, judgement }, made)!;
     expect(dates.leaves).toBe(dates.finish + 15);
     expect(dates.fullUse).toBe(dates.finish + 30 * DAY);
+  });
+});
+
+const DAY_AND_NIGHT: Plan["pinned"]["room"] = {
+  celsius: 18,
+  relativeHumidity: 55,
+  draught: false,
+  course: { kind: "day and night", night: { celsius: 5, relativeHumidity: 85 } },
+};
+const twoZones = (plan: Plan) => {
+  const [zone] = plan.pieces[0]!.zones;
+  plan.pieces[0]!.zones = [zone!, { ...zone!, id: "z2", name: "Other" }];
+};
+const now = () => performance.now();
+const at = (text: string) => readWallTime(text)!;
+
+describe("the shop's schedule", () => {
+  it("goes round a time that was set, and says what that clashes with", () => {
+    const plan = example([["brush", "chalk-slate", { coats: 2 }]], (one) => {
+      one.pins = [{ zoneId: "z1", phaseId: "s1/2", starts: "2026-12-01T20:30" }];
+    });
+    const { bookings, clashes } = run(plan);
+    expect(clashes).toEqual([]);
+    expect(times(bookings)).toEqual(["s1/1 11-30T09:00", "s1/2 12-01T20:30"]);
+    expect(bookings[1]!.pinned).toBe(true);
+    plan.pins = [
+      { zoneId: "z1", phaseId: "s1/1", starts: "2026-11-30T12:00" },
+      { zoneId: "z1", phaseId: "s1/2", starts: "2026-11-30T12:30" },
+    ];
+    const clashing = run(plan);
+    expect(clashing.clashes).toHaveLength(1);
+    expect(clashing.clashes[0]!.says).toMatch(/is set to 2026-11-30 12:\d0/);
+    expect(clashing.clashes[0]!.claims.length).toBeGreaterThanOrEqual(2);
+    expect(clashing.bookings).toHaveLength(2);
+  });
+
+  it("with two painters works on two zones at once, with one it does not", () => {
+    const plan = example([["brush", "chalk-slate"]], twoZones);
+    const alone = run(plan).bookings;
+    expect(alone[1]!.starts).toBe(alone[0]!.ends);
+    plan.pinned.hours = { ...DEFAULT_HOURS, painters: 2 };
+    const together = run(plan).bookings;
+    expect(together[1]!.starts).toBe(together[0]!.starts);
+  });
+
+  it("leaves a day off free and works a Saturday that is given", () => {
+    const plan = example([
+      ["brush", "chalk-slate"],
+      ["wax", "wax-clear"],
+    ]);
+    plan.start = "2026-12-03T16:30";
+    plan.pinned.hours = {
+      ...DEFAULT_HOURS,
+      exceptions: [
+        { on: "2026-12-04", stretches: [], why: "fair" },
+        { on: "2026-12-05", stretches: [[600, 780]] },
+      ],
+    };
+    expect(times(run(plan).bookings)).toEqual(["s1 12-03T16:30", "s2 12-05T10:00"]);
+  });
+
+  it("waits for a place to dry where places are few", () => {
+    const plan = example([["brush", "oil-deep-green"]], twoZones);
+    const free = run(plan).bookings;
+    expect(free[1]!.starts).toBe(free[0]!.ends);
+    plan.pinned.hours = { ...DEFAULT_HOURS, dryingPlaces: 1 };
+    const few = run(plan);
+    expect(few.clashes).toEqual([]);
+    expect(few.bookings[1]!.starts).toBeGreaterThanOrEqual(few.bookings[0]!.ends + 5 * HOUR);
+  });
+
+  it("takes a piece apart before its first coat, and puts it together when all is touch dry", () => {
+    const plan = example([["brush", "chalk-slate"]], (one) => {
+      one.pieces[0]!.zones[0]!.hands = ["drawers out"];
+    });
+    const { bookings } = run(plan);
+    expect(bookings.map(({ name }) => name)).toEqual([
+      expect.stringMatching(/^Take .* apart$/),
+      expect.stringMatching(/slate/),
+      expect.stringMatching(/^Put .* together$/),
+    ]);
+    // half an hour on the tin, a little less on thirsty timber
+    expect(bookings[2]!.starts - bookings[1]!.ends).toBeGreaterThanOrEqual(20);
+  });
+
+  it("counts a wait by the hours it runs through: the same coat takes longer over night", () => {
+    const wait = (start: string) => {
+      const plan = example([["brush", "chalk-slate", { coats: 2 }]], (one) => {
+        one.start = start;
+        one.pinned.room = DAY_AND_NIGHT;
+        one.pinned.hours = { ...DEFAULT_HOURS, weekdays: Array(7).fill([[0, 1440]]) };
+      });
+      const [one, two] = run(plan).bookings;
+      return two!.starts - one!.ends;
+    };
+    expect(wait("2026-11-30T21:00")).toBeGreaterThan(2 * wait("2026-11-30T11:00"));
+  });
+
+  it("lets several jobs share the hands, and none of them loses a wait", () => {
+    const one = example([["brush", "chalk-slate", { coats: 2 }]]);
+    const two = { ...example([["brush", "mineral-storm", { coats: 2 }]]), id: "second" };
+    const works = [one, two].map((plan) => ({ plan, judgement: judge(plan) }));
+    const { bookings, clashes } = schedule(works);
+    expect(clashes).toEqual([]);
+    for (const { plan, judgement } of works)
+      expect(
+        faultsIn(
+          plan,
+          judgement,
+          bookings.filter(({ planId }) => planId === plan.id),
+          new Set(),
+        ),
+      ).toEqual([]);
+    const byTime = [...bookings].sort((a, b) => a.starts - b.starts);
+    for (const [index, booking] of byTime.entries())
+      expect(booking.starts).toBeGreaterThanOrEqual(byTime[index - 1]?.ends ?? 0);
+  });
+
+  it("with time to look is never later than the quick one, says how near the bound it is, and keeps all", () => {
+    fc.assert(
+      fc.property(anyPlan, (plan) => {
+        const judgement = judge(plan);
+        const quick = schedule([{ plan, judgement }]);
+        fc.pre(quick.clashes.length === 0 && quick.finish !== null);
+        const best = schedule([{ plan, judgement }], { budget: 150, now });
+        expect(best.clashes).toEqual([]);
+        expect(best.finish!).toBeLessThanOrEqual(quick.finish!);
+        expect(best.lowerBound!).toBeLessThanOrEqual(best.finish!);
+        const owned = new Set(judgement.zones.flatMap((zone) => zone.findings.map((finding) => finding.stepId)));
+        expect(faultsIn(plan, judgement, best.bookings, owned)).toEqual([]);
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  it("names the chain that sets the finish, and the room of all that is not on it", () => {
+    const plan = example([["brush", "mineral-storm", { coats: 2 }]], (one) => {
+      twoZones(one);
+      one.pieces[0]!.zones[1]!.crustId = "short";
+      one.crusts.push({ id: "short", name: "Short", steps: [{ ...one.crusts[0]!.steps[0]!, coats: 1 }] });
+    });
+    const { bookings } = schedule([{ plan, judgement: judge(plan) }], { budget: 300, now });
+    const short = bookings.find(({ zoneId }) => zoneId === "z2")!;
+    const last = bookings.at(-1)!;
+    expect(last.critical).toBe(true);
+    expect(last.latest).toBe(last.starts);
+    expect(short.critical).toBe(false);
+    expect(short.latest).toBeGreaterThan(short.starts);
+  });
+});
+
+describe("dates with a range", () => {
+  it("typical are never later than safe, and follow in order", () => {
+    fc.assert(
+      fc.property(anyPlan, (plan) => {
+        const judgement = judge(plan);
+        const dates = datesOf({ plan, judgement }, schedule([{ plan, judgement }]));
+        fc.pre(dates !== null);
+        const { finish, leaves, lightUse, fullUse, typically } = dates!;
+        expect(leaves).toBeGreaterThanOrEqual(finish);
+        expect(fullUse).toBeGreaterThanOrEqual(leaves);
+        expect(typically.leaves).toBeLessThanOrEqual(leaves);
+        expect(typically.lightUse).toBeLessThanOrEqual(lightUse);
+        expect(typically.fullUse).toBeLessThanOrEqual(fullUse);
+        expect(finish).toBeGreaterThanOrEqual(at(plan.start));
+      }),
+      { numRuns: 40 },
+    );
   });
 });

@@ -1,361 +1,332 @@
-import type { Judgement } from "../judge/judge.ts";
-import type { Plan } from "../plan/plan.ts";
 import { sayDuration } from "../units/duration.ts";
-import type { Minutes, WallMinutes } from "../units/units.ts";
-import { readWallTime } from "../units/wall-time.ts";
-import { longestWindow, type Window, workingWindows } from "./calendar.ts";
-import { type Activity, type Chain, type Lag, networkOf } from "./network.ts";
+import type { WallMinutes } from "../units/units.ts";
+import { readWallTime, sayWallTime } from "../units/wall-time.ts";
+import { longestWindow } from "./calendar.ts";
+import { type Claim, clashOf } from "./solve/clash.ts";
+import { type Activity, FAR, fitsOf, type Lag, type Minute, type Network, PAINTER } from "./solve/problem.ts";
+import { Serial } from "./solve/serial.ts";
+import { slackOf } from "./solve/slack.ts";
+import { type Solution, solve } from "./solve/solve.ts";
+import {
+  type DryModes,
+  HORIZON_DAYS,
+  modeOf,
+  networkOfWork,
+  type ShopNetwork,
+  sayLag,
+  type Task,
+  type Work,
+} from "./work.ts";
 
 export interface Booking {
   id: string;
+  planId: string;
+  pieceId: string;
+  /** empty for taking apart and putting together */
   zoneId: string;
   stepId: string;
   phaseId: string;
+  name: string;
   starts: WallMinutes;
   ends: WallMinutes;
+  /** how late it could begin without anything finishing later */
+  latest: WallMinutes;
+  /** it belongs to the chain that sets the finish */
+  critical: boolean;
+  /** its time is set by the painter */
+  pinned: boolean;
 }
 
-/** Something that cannot be kept inside the working hours, in words. */
+/** Claims that cannot hold together, in words, told at the step that could not be fitted in. */
 export interface Clash {
+  planId: string;
   zoneId: string;
   stepId: string;
   says: string;
+  /** one sentence for each of them; without any one the rest can be kept */
+  claims: string[];
 }
 
 export interface Schedule {
-  /** when work may begin: instant 0 of the judgement */
+  /** wall time of the first plan's start */
   start: WallMinutes;
   bookings: Booking[];
   clashes: Clash[];
-  /** the last of the hands-on work; null when nothing could be placed */
+  /** the last hands-on work is done; null when there is nothing to do */
   finish: WallMinutes | null;
+  /** no schedule that keeps all this finishes sooner; null where that is not known */
+  lowerBound: WallMinutes | null;
+  proven: boolean;
 }
 
-const HORIZON_DAYS = 120;
-/** Windows longer than this are met by working on, not by placing both ends in one go. */
-const TIGHT: Minutes = 48 * 60;
-const TRIES = 400;
-
-/** The painter's booked time and working windows; finds the first stretch that is free. */
-class Hands {
-  private readonly busy: { starts: number; ends: number }[] = [];
-
-  constructor(private readonly windows: readonly Window[]) {}
-
-  /** The earliest start from which the work fits whole into one window and no booking; null past the horizon. */
-  firstFit(duration: Minutes, from: WallMinutes, held: readonly Booking[]): WallMinutes | null {
-    let at = this.windowFrom(from);
-    for (; at < this.windows.length; at++) {
-      const window = this.windows[at]!;
-      let start = Math.max(window.opens, from);
-      for (let moved = true; moved; ) {
-        moved = false;
-        const clear = Math.max(this.clearOf(start, duration), clearOfHeld(start, duration, held));
-        if (clear > start) {
-          start = clear;
-          moved = true;
-        }
-        if (start + duration > window.shuts) break;
-      }
-      if (start + duration <= window.shuts) return start;
-    }
-    return null;
-  }
-
-  book(starts: WallMinutes, ends: WallMinutes) {
-    const at = this.after(starts);
-    this.busy.splice(at, 0, { starts, ends });
-  }
-
-  private windowFrom(from: WallMinutes): number {
-    let low = 0;
-    let high = this.windows.length;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (this.windows[middle]!.shuts <= from) low = middle + 1;
-      else high = middle;
-    }
-    return low;
-  }
-
-  private after(starts: WallMinutes): number {
-    let low = 0;
-    let high = this.busy.length;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (this.busy[middle]!.ends <= starts) low = middle + 1;
-      else high = middle;
-    }
-    return low;
-  }
-
-  private clearOf(start: WallMinutes, duration: Minutes): WallMinutes {
-    let clear = start;
-    for (let at = this.after(start); at < this.busy.length && this.busy[at]!.starts < clear + duration; at++)
-      clear = this.busy[at]!.ends;
-    return clear;
-  }
+export interface ScheduleOptions {
+  /** milliseconds to look for a better one; without it a quick schedule is made that is the same every time */
+  budget?: number;
+  now?: () => number;
+  /** told of every better schedule on the way; false calls it off */
+  onBetter?: (schedule: Schedule) => boolean;
 }
 
-function clearOfHeld(start: WallMinutes, duration: Minutes, held: readonly Booking[]): WallMinutes {
-  let clear = start;
-  for (const booking of held) if (booking.starts < clear + duration && booking.ends > clear) clear = booking.ends;
-  return clear;
+/** Claims that are given up one after another until the rest can be dated. */
+const MOST_CLASHES = 40;
+const CLASH_BUDGET = 400;
+const QUICK_FAILS_BUDGET = 600;
+const PATIENCE = [0.05, 0, 0.5];
+
+/** A clock for quick schedules: it counts how often it was asked, so that the same work is done every time. */
+function countingClock(): () => number {
+  let count = 0;
+  return () => count++;
 }
 
-/** Cuts a chain into blocks: activities bound by a window that shuts soon are placed together. */
-function blocksOf(chain: Chain): Activity[][] {
-  const place = new Map(chain.activities.map((activity, index) => [activity.id, index]));
-  const bound = new Set<number>();
-  for (const [index, activity] of chain.activities.entries())
-    for (const lag of chain.lagsTo.get(activity.id)!)
-      if (lag.most !== null && lag.most <= TIGHT)
-        for (let at = place.get(lag.from)! + 1; at <= index; at++) bound.add(at);
-  const blocks: Activity[][] = [];
-  for (const [index, activity] of chain.activities.entries()) {
-    if (bound.has(index)) blocks.at(-1)!.push(activity);
-    else blocks.push([activity]);
+/** A schedule by placing in turn, the best of a few; null where a wait was missed, with the waits that were. */
+function quickly(network: Network): { starts: Record<string, Minute> | null; missed: Lag[] } {
+  const serial = new Serial(network, fitsOf(network));
+  let best: { starts: Int32Array; makespan: Minute } | null = null;
+  let missed: Lag[] = [];
+  for (const patience of PATIENCE) {
+    const placed = serial.run(patience, () => 0);
+    if (placed.missed.length + placed.late === 0 && placed.makespan < FAR) {
+      if (best === null || placed.makespan < best.makespan) best = placed;
+    } else if (missed.length === 0) missed = placed.missed;
   }
-  return blocks;
-}
-
-interface Attempt {
-  bookings: Booking[];
-  clashes: Clash[];
-}
-
-const booked = (activity: Activity, starts: WallMinutes): Booking => ({
-  id: activity.id,
-  zoneId: activity.zoneId,
-  stepId: activity.stepId,
-  phaseId: activity.phase.phase.id,
-  starts,
-  ends: starts + activity.duration,
-});
-
-const nameOf = (activity: Activity) => {
-  const { technique, material } = activity.phase.phase;
-  return material ? material.name : technique.name;
-};
-
-const sayWindow = (lag: Lag) =>
-  lag.least > 0
-    ? `between ${sayDuration(lag.least)} and ${sayDuration(lag.most!)}`
-    : `within ${sayDuration(lag.most!)}`;
-
-const sayClash = (activity: Activity, lag: Lag, from: Activity | undefined, because: string): Clash => ({
-  zoneId: activity.zoneId,
-  stepId: activity.stepId,
-  says: `"${nameOf(activity)}" has to start ${sayWindow(lag)} after "${from ? nameOf(from) : "the step before"}" (${lag.reason}), and ${because}`,
-});
-
-/** The least time from the end of one activity to the start of a later one of its chain, by the waits between them alone. */
-function leastBetween(chain: Chain, from: number, to: number): Minutes {
-  const ends = new Map<string, Minutes>([[chain.activities[from]!.id, 0]]);
-  let start = 0;
-  for (let at = from + 1; at <= to; at++) {
-    const { id, duration } = chain.activities[at]!;
-    start = Math.max(
-      0,
-      ...chain.lagsTo.get(id)!.map((lag) => (ends.get(lag.from) ?? Number.NEGATIVE_INFINITY) + lag.least),
-    );
-    ends.set(id, start + duration);
-  }
-  return start;
-}
-
-/** Takes out the windows that the plan's own waits make impossible, whatever the hours, and says so of each. */
-function withoutContradictions(chain: Chain): { chain: Chain; clashes: Clash[] } {
-  const place = new Map(chain.activities.map((activity, index) => [activity.id, index]));
-  const clashes: Clash[] = [];
-  const lagsTo = new Map<string, Lag[]>();
-  for (const [index, activity] of chain.activities.entries()) {
-    const lags = chain.lagsTo.get(activity.id)!.map((lag) => {
-      if (lag.most === null) return lag;
-      const least = leastBetween(chain, place.get(lag.from)!, index);
-      if (least <= lag.most) return lag;
-      clashes.push(
-        sayClash(
-          activity,
-          lag,
-          chain.activities[place.get(lag.from)!],
-          `the plan itself makes it wait ${sayDuration(least)}. Shorten the waits between, or do it sooner.`,
-        ),
-      );
-      return { ...lag, most: null };
-    });
-    lagsTo.set(activity.id, lags);
-  }
-  return { chain: { ...chain, lagsTo }, clashes };
-}
-
-class Forward {
-  private readonly at = new Map<string, Booking>();
-  private readonly activityById: Map<string, Activity>;
-
-  constructor(
-    private readonly hands: Hands,
-    private readonly start: WallMinutes,
-    chains: readonly Chain[],
-    private readonly longest: Minutes,
-  ) {
-    this.activityById = new Map(chains.flatMap((chain) => chain.activities.map((activity) => [activity.id, activity])));
-  }
-
-  /** Places a block as early as its waits, the hours and the other work allow; what cannot be kept is said. */
-  try(chain: Chain, block: readonly Activity[]): Attempt {
-    const notBefore = new Map<string, WallMinutes>();
-    let last: { activity: Activity; lag: Lag } | null = null;
-    for (let attempt = 0; attempt < TRIES; attempt++) {
-      const held: Booking[] = [];
-      let missed: { activity: Activity; lag: Lag } | null = null;
-      for (const activity of block) {
-        const place = this.place(chain, activity, held, notBefore.get(activity.id) ?? this.start);
-        if (place === null) return this.anyway(chain, block, last ? [this.sayMissed(last)] : this.tooLong(activity));
-        held.push(place);
-        missed = this.missed(chain, activity, place, held);
-        if (missed) break;
-      }
-      if (!missed) return { bookings: held, clashes: [] };
-      last = missed;
-      // a window was missed: what opens it has to start later
-      const from = held.find((booking) => booking.id === missed.lag.from);
-      const to = held.at(-1)!;
-      if (!from) return this.anyway(chain, block, [this.sayMissed(missed)]);
-      notBefore.set(from.id, Math.max(from.starts + 1, to.starts - missed.lag.most! - (from.ends - from.starts)));
-      if (attempt === TRIES - 1 || to.starts > this.start + HORIZON_DAYS * 1440)
-        return this.anyway(chain, block, [this.sayMissed(missed)]);
-    }
-    throw new Error("the last try always answers");
-  }
-
-  keep(bookings: readonly Booking[]) {
-    for (const booking of bookings) {
-      this.hands.book(booking.starts, booking.ends);
-      this.at.set(booking.id, booking);
-    }
-  }
-
-  private find(id: string, held: readonly Booking[]): Booking | undefined {
-    return this.at.get(id) ?? held.find((booking) => booking.id === id);
-  }
-
-  private place(chain: Chain, activity: Activity, held: readonly Booking[], notBefore: WallMinutes): Booking | null {
-    let from = Math.max(this.start, notBefore);
-    for (const lag of chain.lagsTo.get(activity.id)!)
-      from = Math.max(from, this.find(lag.from, held)!.ends + lag.least);
-    const starts = this.hands.firstFit(activity.duration, from, held);
-    return starts === null ? null : booked(activity, starts);
-  }
-
-  private missed(chain: Chain, activity: Activity, place: Booking, held: readonly Booking[]) {
-    const lag = chain.lagsTo
-      .get(activity.id)!
-      .find(
-        (one) => one.most !== null && one.most <= TIGHT && place.starts - this.find(one.from, held)!.ends > one.most,
-      );
-    return lag ? { activity, lag } : null;
-  }
-
-  private tooLong(activity: Activity): Clash[] {
-    const { zoneId, stepId, duration } = activity;
-    const says =
-      this.longest === 0
-        ? "There are no working hours in the week. Give at least one day some hours."
-        : `"${nameOf(activity)}" takes ${sayDuration(duration)} in one go and the longest working window is ${sayDuration(this.longest)}. Split the zone at a natural break, or lengthen the day.`;
-    return [{ zoneId, stepId, says }];
-  }
-
-  /**
-   * The block in its order with the least waits, as near to the hours as it comes, so that the rest can still be dated. Every
-   * window that is missed on the way is said.
-   */
-  private anyway(chain: Chain, block: readonly Activity[], clashes: Clash[]): Attempt {
-    const held: Booking[] = [];
-    const said = [...clashes];
-    for (const activity of block) {
-      let place = this.place(chain, activity, held, this.start);
-      if (place === null) {
-        const from = Math.max(
-          this.start,
-          ...chain.lagsTo.get(activity.id)!.map((lag) => this.find(lag.from, held)!.ends + lag.least),
-        );
-        place = booked(activity, this.hands.firstFit(1, from, held) ?? from);
-        if (!said.some((clash) => clash.stepId === activity.stepId)) said.push(...this.tooLong(activity));
-      }
-      held.push(place);
-      const missed = this.missed(chain, activity, place, held);
-      if (missed && !said.some((clash) => clash.stepId === activity.stepId)) said.push(this.sayMissed(missed));
-    }
-    return { bookings: held, clashes: said };
-  }
-
-  private sayMissed({ activity, lag }: { activity: Activity; lag: Lag }): Clash {
-    const because = `no working window of the next ${HORIZON_DAYS} days allows it. Lengthen a working day, or loosen the wait.`;
-    return sayClash(activity, lag, this.activityById.get(lag.from), because);
-  }
-}
-
-const overlaps = (one: readonly Booking[], two: readonly Booking[]) =>
-  one.some((a) => two.some((b) => a.starts < b.ends && b.starts < a.ends));
-
-/**
- * A plain forward schedule for one painter inside the working hours: always the block of work that can begin soonest,
- * as early as its waits allow, tight windows in one go. Least and greatest waits are kept or said to be impossible.
- */
-export function schedule(plan: Plan, judgement: Judgement): Schedule {
-  const start = readWallTime(plan.start)!;
-  const { hours } = plan.pinned;
-  const sorted = networkOf(judgement).map(withoutContradictions);
-  const chains = sorted.map((one) => one.chain);
-  const longest = longestWindow(hours);
-  const forward = new Forward(new Hands(workingWindows(hours, start, HORIZON_DAYS)), start, chains, longest);
-  const waiting = chains.map((chain) => ({ chain, blocks: blocksOf(chain), next: 0, attempt: null as Attempt | null }));
-  const bookings: Booking[] = [];
-  const clashes: Clash[] = sorted.flatMap((one) => one.clashes);
-  for (;;) {
-    let soonest: (typeof waiting)[number] | null = null;
-    for (const line of waiting) {
-      if (line.next >= line.blocks.length) continue;
-      line.attempt ??= forward.try(line.chain, line.blocks[line.next]!);
-      if (soonest === null || line.attempt.bookings[0]!.starts < soonest.attempt!.bookings[0]!.starts) soonest = line;
-    }
-    if (soonest === null) break;
-    const done = soonest.attempt!;
-    forward.keep(done.bookings);
-    bookings.push(...done.bookings);
-    clashes.push(...done.clashes);
-    soonest.next++;
-    soonest.attempt = null;
-    for (const line of waiting) if (line.attempt && overlaps(line.attempt.bookings, done.bookings)) line.attempt = null;
-  }
-  clashes.push(...missedLater(chains, bookings));
-  bookings.sort((one, two) => one.starts - two.starts || (one.id < two.id ? -1 : 1));
   return {
-    start,
-    bookings,
-    clashes,
-    finish: bookings.length === 0 ? null : Math.max(...bookings.map((booking) => booking.ends)),
+    starts: best && Object.fromEntries(network.activities.map(({ id }, at) => [id, best!.starts[at]!])),
+    missed,
   };
 }
 
-/** Long windows that shut before the work came round. */
-function missedLater(chains: readonly Chain[], bookings: readonly Booking[]): Clash[] {
-  const at = new Map(bookings.map((booking) => [booking.id, booking]));
-  return chains.flatMap((chain) =>
-    chain.activities.flatMap((activity) =>
-      chain.lagsTo.get(activity.id)!.flatMap((lag): Clash[] => {
-        if (lag.most === null || lag.most <= TIGHT) return [];
-        const waited = at.get(activity.id)!.starts - at.get(lag.from)!.ends;
-        if (waited <= lag.most) return [];
-        return [
-          {
-            zoneId: activity.zoneId,
-            stepId: activity.stepId,
-            says: `"${nameOf(activity)}" comes ${sayDuration(waited)} after the layer below and its window (${lag.reason}) shuts after ${sayDuration(lag.most)}. Scuff before it, or work nearer together.`,
-          },
-        ];
-      }),
-    ),
-  );
+interface Found {
+  starts: Record<string, Minute> | null;
+  lowerBound: Minute | null;
+  proven: boolean;
+  missed: readonly Lag[];
 }
+
+function find(network: Network, options: ScheduleOptions, onBetter?: (solution: Solution) => boolean): Found {
+  const quick = quickly(network);
+  const { budget, now } = options;
+  if (quick.starts && (budget === undefined || now === undefined))
+    return { starts: quick.starts, lowerBound: null, proven: false, missed: [] };
+  const solution = solve(network, {
+    budget: budget ?? QUICK_FAILS_BUDGET,
+    now: now && budget !== undefined ? now : countingClock(),
+    ...(onBetter ? { onBetter } : {}),
+  });
+  return {
+    starts: solution.starts ?? quick.starts,
+    lowerBound: solution.feasible ? solution.lowerBound : null,
+    proven: solution.proven,
+    missed: quick.missed,
+  };
+}
+
+/** What is given up of a clash so that the rest can be dated: what was set by hand first, then what shuts, then hours and hands. */
+function yielding(claims: readonly Claim[]): Claim {
+  const set = claims.find((claim) => "activity" in claim && claim.activity.anyHour);
+  if (set) return set;
+  const shutting = claims.flatMap((claim) => ("lag" in claim && claim.lag.max !== null ? [claim] : []));
+  shutting.sort((one, two) => two.lag.max! - two.lag.min - (one.lag.max! - one.lag.min));
+  return shutting[0] ?? claims.find((claim) => "activity" in claim) ?? claims[0]!;
+}
+
+function relaxed(network: Network, claim: Claim): Network {
+  if ("lag" in claim) {
+    const { from, to, min, max, varies } = claim.lag;
+    const loose: Lag =
+      max === null
+        ? { from, to, min: 0, max: null }
+        : { from, to, min, max: null, ...(varies ? { varies: { ...varies, shuts: null } } : {}) };
+    return { ...network, lags: network.lags.map((lag) => (lag === claim.lag ? loose : lag)) };
+  }
+  const { id, duration, calendar, earliest, anyHour } = claim.activity;
+  const free: Activity = anyHour
+    ? { id, duration, uses: { [PAINTER]: 1 }, ...(calendar === undefined ? {} : { calendar }), earliest: 0 }
+    : { id, duration, uses: {}, ...(earliest === undefined ? {} : { earliest }) };
+  return { ...network, activities: network.activities.map((one) => (one === claim.activity ? free : one)) };
+}
+
+class Scheduler {
+  readonly clashes: Clash[] = [];
+  private shop: ShopNetwork;
+  private network: Network;
+  private dry: DryModes = new Set();
+  private readonly reasons = new Map<Lag, ReturnType<ShopNetwork["reasons"]["get"]>>();
+
+  constructor(
+    private readonly works: readonly Work[],
+    private readonly options: ScheduleOptions,
+  ) {
+    this.shop = networkOfWork(works);
+    this.network = this.shop.network;
+    this.shop.reasons.forEach((reason, lag) => {
+      this.reasons.set(lag, reason);
+    });
+  }
+
+  run(): Schedule {
+    for (let round = 0; ; round++) {
+      const { onBetter } = this.options;
+      const found = find(
+        this.network,
+        this.options,
+        onBetter &&
+          ((solution) =>
+            onBetter(this.scheduleOf({ starts: solution.starts, lowerBound: null, proven: false, missed: [] }))),
+      );
+      if (found.starts || round >= MOST_CLASHES) return this.scheduleOf(found);
+      if (!this.giveWay(found.missed)) return this.scheduleOf({ ...found, starts: this.anyhow() });
+    }
+  }
+
+  /** Finds out what cannot hold together, says so, and gives the least of it up. False where that is not found in time. */
+  private giveWay(missed: readonly Lag[]): boolean {
+    const now = this.options.budget === undefined ? countingClock() : this.options.now!;
+    const claims = clashOf(
+      this.network,
+      { budget: CLASH_BUDGET * (this.options.budget === undefined ? 50 : 1), now },
+      missed,
+    );
+    if (!claims) return false;
+    if (this.waitsForDry(claims)) return true;
+    this.clashes.push(this.say(claims));
+    const network = relaxed(this.network, yielding(claims));
+    network.lags.forEach((lag, at) => {
+      const before = this.network.lags[at]!;
+      if (lag !== before) this.reasons.set(lag, this.reasons.get(before));
+    });
+    this.network = network;
+    return true;
+  }
+
+  /** Where a window that shuts is in the way and the same step may as well wait until all is dry, it does. */
+  private waitsForDry(claims: readonly Claim[]): boolean {
+    if (this.clashes.length > 0) return false;
+    const modes = new Set(this.dry);
+    for (const claim of claims) {
+      if (!("lag" in claim) || claim.lag.max === null) continue;
+      const task = this.shop.tasks.get(claim.lag.to);
+      if (!task?.phase || (this.reasons.get(claim.lag)?.others.length ?? 0) === 0) continue;
+      const { judged, placed } = task.phase;
+      for (const demand of placed.demands)
+        if (demand.gates.length > 1) modes.add(modeOf(task.plan.id, judged.zone.id, demand));
+    }
+    if (modes.size === this.dry.size) return false;
+    this.dry = modes;
+    this.shop = networkOfWork(this.works, modes);
+    this.network = this.shop.network;
+    this.reasons.clear();
+    this.shop.reasons.forEach((reason, lag) => {
+      this.reasons.set(lag, reason);
+    });
+    return true;
+  }
+
+  /** Everything in its order with what could not be kept left out: dates for the rest. */
+  private anyhow(): Record<string, Minute> {
+    const serial = new Serial(this.network, fitsOf(this.network));
+    const { starts, missed } = serial.run(0, () => 0);
+    for (const lag of missed) this.clashes.push(this.say([{ lag }]));
+    let last = 0;
+    for (const start of starts) if (start < FAR) last = Math.max(last, start);
+    return Object.fromEntries(this.network.activities.map(({ id }, at) => [id, Math.min(starts[at]!, last)]));
+  }
+
+  private say(claims: readonly Claim[]): Clash {
+    const told = claims.filter((claim) => !("lag" in claim) || this.reasons.get(claim.lag)?.kind !== "order");
+    const task = this.taskOf(claims);
+    const { phase, plan } = task;
+    return {
+      planId: plan.id,
+      zoneId: phase?.judged.zone.id ?? "",
+      stepId: phase?.placed.phase.step.id ?? "",
+      says: this.sentence(claims, task),
+      claims: (told.length > 0 ? told : claims).map((claim) => this.claim(claim)),
+    };
+  }
+
+  /** The step that a clash is told at: the last of those it names. */
+  private taskOf(claims: readonly Claim[]): Task {
+    const yields = yielding(claims);
+    return this.shop.tasks.get("lag" in yields ? yields.lag.to : yields.activity.id)!;
+  }
+
+  private claim(claim: Claim): string {
+    if ("lag" in claim) return sayLag(claim.lag, this.reasons.get(claim.lag)!);
+    const task = this.shop.tasks.get(claim.activity.id)!;
+    const { anyHour, earliest, duration } = claim.activity;
+    if (anyHour) return `"${task.name}" is set to ${sayWallTime(this.shop.zero + earliest!).replace("T", " ")}`;
+    return `"${task.name}" takes ${sayDuration(duration)} of working hours in one go`;
+  }
+
+  private sentence(claims: readonly Claim[], task: Task): string {
+    const { plan, name } = task;
+    const longest = longestWindow(plan.pinned.hours);
+    const [only] = claims;
+    if (longest === 0) return "There are no working hours in the week. Give at least one day some hours.";
+    if (claims.length === 1 && only && "activity" in only && !only.activity.anyHour)
+      return `"${name}" takes ${sayDuration(only.activity.duration)} in one go and the longest working window is ${sayDuration(longest)}. Split the zone at a natural break, or lengthen the day.`;
+    const yields = yielding(claims);
+    const told = this.claim(yields);
+    const author = claims.find(
+      (claim) => claim !== yields && "lag" in claim && this.reasons.get(claim.lag)?.kind === "author",
+    );
+    const set = claims.find((claim) => claim !== yields && "activity" in claim && claim.activity.anyHour);
+    const against = set ?? author;
+    if (against && "lag" in against)
+      return `${told}, and the plan itself makes it wait ${sayDuration(against.lag.min)}. Shorten the wait between, or do it sooner.`;
+    if (against) return `${told}, and ${this.claim(against)}. Set one of the times free.`;
+    const pinnedHere = "activity" in yields && yields.activity.anyHour;
+    if (pinnedHere) return `${told}, and that cannot be kept. Set it free, or move it.`;
+    return `${told}, and no working hours of the next ${HORIZON_DAYS} days allow it. Lengthen a working day, or loosen the wait.`;
+  }
+
+  private scheduleOf({ starts, lowerBound, proven }: Found): Schedule {
+    const { zero, tasks } = this.shop;
+    const start = Math.min(...this.works.map(({ plan }) => readWallTime(plan.start)!));
+    const made: Schedule = {
+      start,
+      bookings: [],
+      clashes: this.clashes.slice(),
+      finish: null,
+      lowerBound: lowerBound === null ? null : zero + lowerBound,
+      proven: proven && this.clashes.length === 0,
+    };
+    if (!starts || this.network.activities.length === 0) return made;
+    const { latest, critical } = slackOf(this.network, starts);
+    const onChain = new Set(critical);
+    for (const { id, duration, anyHour } of this.network.activities) {
+      const { plan, pieceId, phase, name } = tasks.get(id)!;
+      if (!phase && !id.endsWith("apart") && !id.endsWith("together")) continue;
+      made.bookings.push({
+        id,
+        planId: plan.id,
+        pieceId,
+        zoneId: phase?.judged.zone.id ?? "",
+        stepId: phase?.placed.phase.step.id ?? "",
+        phaseId: phase?.placed.phase.id ?? "",
+        name,
+        starts: zero + starts[id]!,
+        ends: zero + starts[id]! + duration,
+        latest: zero + latest[id]!,
+        critical: onChain.has(id),
+        pinned: anyHour === true,
+      });
+    }
+    made.bookings.sort((one, two) => one.starts - two.starts || (one.id < two.id ? -1 : 1));
+    made.finish = made.bookings.reduce((last, { ends }) => Math.max(last, ends), Number.NEGATIVE_INFINITY);
+    return made;
+  }
+}
+
+/**
+ * Dates for all work of some jobs: every wait, window, working hour and pair of hands kept, or said to be impossible with the
+ * smallest set of claims that cannot hold together. Without a budget quick and the same every time; with one, the best found
+ * in it, with a bound.
+ */
+export function schedule(works: readonly Work[], options: ScheduleOptions = {}): Schedule {
+  if (works.length === 0) return { start: 0, bookings: [], clashes: [], finish: null, lowerBound: null, proven: true };
+  return new Scheduler(works, options).run();
+}
+
+export type { Work } from "./work.ts";

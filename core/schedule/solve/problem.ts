@@ -24,6 +24,8 @@ export interface Activity {
   calendar?: number;
   earliest?: Minute;
   latest?: Minute;
+  /** its time is set by hand: it may lie outside the windows */
+  anyHour?: boolean;
 }
 
 /** start(to) − finish(from) lies between min and max; max null for no upper bound. */
@@ -263,6 +265,7 @@ export function problemOf(network: Network): Problem {
       )
         pairs.push(one, two);
   const painters = activities.filter((one) => (one.uses[PAINTER] ?? 0) > 0);
+  const bound = !painters.some((one) => one.anyHour);
   const oneCalendar = new Set(painters.map((one) => one.calendar ?? 0)).size === 1;
   return {
     network,
@@ -278,7 +281,7 @@ export function problemOf(network: Network): Problem {
     resources: resources.filter(({ users, capacity: most }) => users.length >= Math.min(PAIRS_BELOW, most + 1)),
     pairs: Int32Array.from(pairs),
     workload:
-      oneCalendar && (capacity[PAINTER] ?? 0) >= 1
+      bound && oneCalendar && (capacity[PAINTER] ?? 0) >= 1
         ? new Workload(
             calendars[painters[0]!.calendar ?? 0]!,
             capacity[PAINTER] === 1 ? painters.map((one) => one.duration) : [],
@@ -291,8 +294,8 @@ export function problemOf(network: Network): Problem {
 /** Where each activity fits into its calendar; null for what runs at any time. */
 export function fitsOf({ activities, calendars }: Network): (Fit | null)[] {
   const made = new Map<string, Fit>();
-  return activities.map(({ uses, calendar, duration }) => {
-    if (!((uses[PAINTER] ?? 0) > 0)) return null;
+  return activities.map(({ uses, calendar, duration, anyHour }) => {
+    if (!((uses[PAINTER] ?? 0) > 0) || anyHour) return null;
     const key = `${calendar ?? 0} ${duration}`;
     const fit = made.get(key) ?? new Fit(calendars[calendar ?? 0]!, duration);
     made.set(key, fit);

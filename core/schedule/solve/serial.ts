@@ -27,6 +27,15 @@ interface Attempt {
   missed: Lag[];
 }
 
+export interface Placed {
+  starts: Int32Array;
+  makespan: Minute;
+  /** maximum waits that could not be kept */
+  missed: Lag[];
+  /** how many came after their latest */
+  late: number;
+}
+
 interface Ready {
   /** where it would go; null where other work has taken that place since */
   attempt: Attempt | null;
@@ -115,6 +124,9 @@ export class Serial {
   private readonly duration: Int32Array;
   private readonly into: Link[][];
   private readonly outOf: Link[][];
+  private readonly latest: Int32Array;
+  private readonly fixed: readonly number[];
+  private readonly isFixed: Uint8Array;
   private readonly order: readonly number[];
   private readonly blocks: Block[];
   /** working windows, where all painters keep to the same */
@@ -143,6 +155,12 @@ export class Serial {
     this.needs = activities.map(({ uses }) =>
       Object.entries(uses).flatMap(([name, use]) => (use > 0 ? [{ name, use }] : [])),
     );
+    this.latest = Int32Array.from(activities, (one) => one.latest ?? FAR);
+    this.fixed = activities.flatMap(({ earliest, latest }, at) =>
+      earliest !== undefined && earliest === latest ? [at] : [],
+    );
+    this.isFixed = new Uint8Array(this.count);
+    for (const at of this.fixed) this.isFixed[at] = 1;
     this.windows = network.calendars.length === 1 ? network.calendars[0]! : [];
     this.order = this.inOrder();
     this.tails = this.tailsOf(this.order);
@@ -221,7 +239,7 @@ export class Serial {
    * `patience` times as much later. With `fills`, of those that could begin together the ones are taken that leave least of the
    * working window empty. Maximum waits that could not be kept are named; all else holds.
    */
-  run(patience: number, noise: () => number, fills = false): { starts: Int32Array; makespan: Minute; missed: Lag[] } {
+  run(patience: number, noise: () => number, fills = false): Placed {
     const lines = this.timelines();
     const starts = new Int32Array(this.count).fill(-1);
     const waiting = this.blocks.map((block) => block.after.size);
@@ -237,7 +255,12 @@ export class Serial {
       if (open === 0) makeReady(number);
     });
     const missed: Lag[] = [];
+    let late = 0;
     let makespan = 0;
+    // what has its time set takes it before anything else is placed
+    for (const at of this.fixed)
+      for (const { name, use } of this.needs[at]!)
+        lines.get(name)!.add(this.latest[at]!, this.latest[at]! + this.duration[at]!, use);
     while (ready.size > 0) {
       // what was tried before is a bound: work only ever fills up
       let chosen = -1;
@@ -263,6 +286,7 @@ export class Serial {
         .filter(([at]) => this.needs[at]!.length > 0)
         .map(([at, start]) => [start, start + this.duration[at]!] as const);
       missed.push(...attempt!.missed);
+      for (const [at, start] of attempt!.starts) if (start > this.latest[at]!) late++;
       for (const next of this.blocks[chosen]!.before) if (--waiting[next]! === 0) makeReady(next);
       for (const one of ready.values())
         if (
@@ -275,7 +299,7 @@ export class Serial {
           one.attempt = null;
         }
     }
-    return { starts, makespan, missed };
+    return { starts, makespan, missed, late };
   }
 
   /** The last finish if only waits and windows counted, and nobody were in anybody's way: no schedule ends sooner. */
@@ -307,6 +331,7 @@ export class Serial {
       starts[at] = start;
       const end = start + this.duration[at]!;
       last = Math.max(last, end);
+      if (this.isFixed[at] && start === this.latest[at]) continue;
       for (const { name, use } of this.needs[at]!) lines.get(name)!.add(start, end, use);
     }
     return last;
@@ -388,9 +413,10 @@ export class Serial {
         const where = (one: number) => starts.get(one) ?? fixed[one]!;
         let from = Math.max(notBefore.get(at) ?? 0, sooner?.get(at) ?? 0, this.network.activities[at]!.earliest ?? 0);
         for (const link of this.into[at]!) from = Math.max(from, this.earliestBy(link, where));
-        const start = this.firstFit(at, from, lines);
+        const inTime = this.isFixed[at] && from <= this.latest[at]!;
+        const start = inTime ? this.latest[at]! : this.firstFit(at, from, lines);
         starts.set(at, start);
-        for (const { name, use } of this.needs[at]!) {
+        for (const { name, use } of inTime ? [] : this.needs[at]!) {
           lines.get(name)!.add(start, start + this.duration[at]!, use);
           held.push({ name, from: start, to: start + this.duration[at]!, use });
         }
@@ -418,7 +444,8 @@ export class Serial {
       const finish = fixed[other]! + this.duration[other]!;
       from = Math.max(from, varies ? varies.opens(finish) : finish + min);
     }
-    const start = this.firstFit(at, from, lines);
+    const inTime = this.isFixed[at] && from <= this.latest[at]!;
+    const start = inTime ? this.latest[at]! : this.firstFit(at, from, lines);
     return { starts: new Map([[at, start]]), begins: start, missed: [] };
   }
 

@@ -139,8 +139,11 @@ class Solver {
     for (let turn = 0; turn < PATIENCE.length || (this.options.now() < until && turn < MOST_TURNS); turn++) {
       if (this.over || this.bound >= this.makespan) return;
       const patience = PATIENCE[turn % PATIENCE.length]!;
-      const { starts, missed } = serial.run(patience, turn < PATIENCE.length ? () => 0 : () => noise.next() - 0.5);
-      if (missed.length === 0 && starts.every((start) => start < FAR)) this.keep(starts);
+      const { starts, missed, late } = serial.run(
+        patience,
+        turn < PATIENCE.length ? () => 0 : () => noise.next() - 0.5,
+      );
+      if (missed.length + late === 0 && starts.every((start) => start < FAR)) this.keep(starts);
       if (turn === 0 && missed.length > 0) return;
     }
   }

@@ -1,0 +1,96 @@
+import { FAR, fitsOf, type Minute, type Network } from "./problem.ts";
+
+export interface Slack {
+  /** how late each activity may begin without anything finishing after the last finish, in the order it has */
+  latest: Record<string, Minute>;
+  /** the chain that sets the last finish, from its first activity to its last */
+  critical: string[];
+}
+
+/** Room in a schedule, and the chain of waits and hands that decides when it ends. The order on every resource stays as it is. */
+export function slackOf(network: Network, starts: Readonly<Record<string, Minute>>): Slack {
+  const { activities, lags, capacity } = network;
+  const count = activities.length;
+  const place = new Map(activities.map(({ id }, at) => [id, at]));
+  const fits = fitsOf(network);
+  const start = Int32Array.from(activities, ({ id }) => starts[id]!);
+  const duration = Int32Array.from(activities, (one) => one.duration);
+  const end = (at: number) => start[at]! + duration[at]!;
+  const makespan = activities.reduce((last, _, at) => Math.max(last, end(at)), 0);
+  const after: { to: number; min: number }[][] = activities.map(() => []);
+  const before: { from: number; earliest: (finish: Minute) => Minute }[][] = activities.map(() => []);
+  const link = (from: number, to: number, min: number, earliest = (finish: Minute) => finish + min) => {
+    after[from]!.push({ to, min });
+    before[to]!.push({ from, earliest });
+  };
+  for (const { from, to, min, varies } of lags) {
+    const one = place.get(from)!;
+    const two = place.get(to)!;
+    // a wait that varies counts as long as it is from where it now begins
+    link(one, two, varies ? varies.opens(end(one)) - end(one) : min, varies?.opens);
+  }
+  for (const [name, most] of Object.entries(capacity)) {
+    const users = activities.flatMap((one, at) => ((one.uses[name] ?? 0) > 0 && one.duration > 0 ? [at] : []));
+    users.sort((one, two) => start[one]! - start[two]! || one - two);
+    users.forEach((one, index) => {
+      for (const two of most === 1 ? users.slice(index + 1, index + 2) : users.slice(index + 1))
+        if (end(one) <= start[two]!) link(one, two, 0);
+    });
+  }
+  const latest = Int32Array.from(activities, (one, at) => Math.min(one.latest ?? FAR, makespan - duration[at]!));
+  const inOrder = Array.from({ length: count }, (_, at) => at).sort((one, two) => start[two]! - start[one]!);
+  for (let moved = true, rounds = 0; moved && rounds < count; rounds++) {
+    moved = false;
+    for (const at of inOrder) {
+      let bound = latest[at]!;
+      for (const { to, min } of after[at]!) bound = Math.min(bound, latest[to]! - min - duration[at]!);
+      const fit = fits[at]!;
+      const held = Math.max(start[at]!, fit === null ? bound : fit.previous(bound));
+      if (held < latest[at]!) {
+        latest[at] = held;
+        moved = true;
+      }
+    }
+    for (const { from, to, max, varies } of lags) {
+      if (max === null) continue;
+      const one = place.get(from)!;
+      const two = place.get(to)!;
+      const most = varies?.shuts ? varies.shuts(latest[one]! + duration[one]!) : latest[one]! + duration[one]! + max;
+      if (most < latest[two]!) {
+        latest[two] = Math.max(start[two]!, most);
+        moved = true;
+      }
+    }
+  }
+  return {
+    latest: Object.fromEntries(activities.map(({ id }, at) => [id, latest[at]!])),
+    critical: chainTo(),
+  };
+
+  /** From the last finish back along whatever held each start where it is. */
+  function chainTo(): string[] {
+    if (count === 0) return [];
+    let at = inOrder.reduce((last, one) => (end(one) > end(last) ? one : last), inOrder[0]!);
+    const chain = [at];
+    const seen = new Set(chain);
+    for (;;) {
+      let holds = -1;
+      let best = Number.NEGATIVE_INFINITY;
+      for (const { from, earliest } of before[at]!) {
+        if (seen.has(from)) continue;
+        const pushes = earliest(end(from));
+        const fit = fits[at]!;
+        const lands = fit === null ? pushes : fit.next(pushes);
+        if (lands === start[at] && pushes > best) {
+          best = pushes;
+          holds = from;
+        }
+      }
+      if (holds < 0) break;
+      at = holds;
+      seen.add(at);
+      chain.push(at);
+    }
+    return chain.reverse().map((one) => activities[one]!.id);
+  }
+}

@@ -1,0 +1,289 @@
+import type { Gate } from "../drying/gate.ts";
+import type { JudgedPhase, Judgement, ZoneJudgement } from "../judge/judge.ts";
+import type { PlacedWait } from "../judge/line.ts";
+import type { Piece, Plan, Zone } from "../plan/plan.ts";
+import { sayDuration } from "../units/duration.ts";
+import { DAY, type Minutes, type WallMinutes } from "../units/units.ts";
+import { midnightBefore, readWallTime } from "../units/wall-time.ts";
+import { workingWindows } from "./calendar.ts";
+import { type Activity, type Lag, type Network, PAINTER, type Stretch } from "./solve/problem.ts";
+import { boundsOf, varyingLag } from "./varying.ts";
+
+/** A job with what was judged of it. */
+export interface Work {
+  plan: Plan;
+  judgement: Judgement;
+}
+
+/** What an activity of the network stands for. */
+export interface Task {
+  id: string;
+  plan: Plan;
+  pieceId: string;
+  /** the zone's phase; for taking apart and putting together, null */
+  phase: { judged: ZoneJudgement; placed: JudgedPhase } | null;
+  name: string;
+}
+
+/** Why a wait is in the network. */
+export interface Reason {
+  kind: "order" | "author" | "demand" | "apart";
+  /** the step, or the material, that is waited for */
+  from: string;
+  to: string;
+  /** what is waited for, in a few words */
+  reason: string;
+  /** other gates that the same demand could be met in */
+  others: readonly Gate[];
+}
+
+/** All work of some jobs as one network, and what its parts mean. */
+export interface ShopNetwork {
+  network: Network;
+  /** wall time of the network's minute 0 */
+  zero: WallMinutes;
+  tasks: ReadonlyMap<string, Task>;
+  reasons: ReadonlyMap<Lag, Reason>;
+}
+
+export const HORIZON_DAYS = 120;
+/** A coat that dries for less does not need a place to itself. */
+const NEEDS_A_PLACE: Minutes = 60;
+const PLACE = "drying place";
+/** Minutes to take a face's hardware, top or drawers off, and as many to put them back (common practice). */
+const APART: Minutes = 10;
+
+export const taskId = (planId: string, zoneId: string, phaseId: string) => `${planId}:${zoneId}:${phaseId}`;
+export const apartId = (planId: string, pieceId: string, way: "apart" | "together") => `${planId}:${pieceId}:${way}`;
+
+export const phaseName = ({ phase }: JudgedPhase) => {
+  const name = phase.material ? phase.material.name : phase.technique.name;
+  return phase.coats > 1 && phase.coat > 1 ? `${name}, coat ${phase.coat}` : name;
+};
+
+/** Where a demand may be met in two windows, the one that the nominal line used, unless it is told to wait for the dry one. */
+function gateUsed(demand: PlacedWait, waited: Minutes, dry: boolean): number {
+  const { gates } = demand;
+  if (dry) return gates.length - 1;
+  const used = gates.findIndex(
+    (gate) => waited >= gate.opens.safe && (gate.shuts === null || waited <= gate.shuts.safe),
+  );
+  return Math.max(0, used);
+}
+
+const comesApart = (zone: Zone) => zone.hands.some((one) => one !== "masked");
+
+/** Demands that are to wait until what lies below is dry, where the nominal line went into it wet. */
+export type DryModes = ReadonlySet<string>;
+export const modeOf = (planId: string, zoneId: string, { from, to, rule }: PlacedWait) =>
+  `${taskId(planId, zoneId, from)} ${to} ${rule}`;
+
+class Builder {
+  readonly activities: Activity[] = [];
+  readonly lags: Lag[] = [];
+  readonly tasks = new Map<string, Task>();
+  readonly reasons = new Map<Lag, Reason>();
+  readonly calendars: Stretch[][] = [];
+  private readonly calendarOf = new Map<string, number>();
+
+  constructor(
+    readonly zero: WallMinutes,
+    private readonly dry: DryModes,
+  ) {}
+
+  add(task: Task, activity: Omit<Activity, "id">) {
+    this.tasks.set(task.id, task);
+    this.activities.push({ id: task.id, ...activity });
+  }
+
+  lag(lag: Lag, reason: Reason) {
+    this.lags.push(lag);
+    this.reasons.set(lag, reason);
+  }
+
+  calendar({ pinned: { hours }, start }: Plan): number {
+    const key = JSON.stringify(hours);
+    let number = this.calendarOf.get(key);
+    if (number === undefined) {
+      number = this.calendars.length;
+      this.calendarOf.set(key, number);
+      const days = HORIZON_DAYS + Math.ceil((readWallTime(start)! - this.zero) / DAY);
+      this.calendars.push(
+        workingWindows(hours, this.zero, days).map(({ opens, shuts }) => [opens - this.zero, shuts - this.zero]),
+      );
+    }
+    return number;
+  }
+
+  zone(plan: Plan, piece: Piece, judged: ZoneJudgement) {
+    const calendar = this.calendar(plan);
+    const start = readWallTime(plan.start)! - this.zero;
+    const pins = new Map(plan.pins.filter(({ zoneId }) => zoneId === judged.zone.id).map((pin) => [pin.phaseId, pin]));
+    const ends = new Map(judged.phases.map((placed) => [placed.phase.id, placed.ends]));
+    judged.phases.forEach((placed, index) => {
+      const id = taskId(plan.id, judged.zone.id, placed.phase.id);
+      const pin = pins.get(placed.phase.id);
+      const set = pin ? readWallTime(pin.starts)! - this.zero : undefined;
+      const { hands } = placed.phase;
+      this.add(
+        { id, plan, pieceId: piece.id, phase: { judged, placed }, name: phaseName(placed) },
+        {
+          duration: hands,
+          uses: hands > 0 ? { [PAINTER]: 1 } : {},
+          calendar,
+          earliest: set === undefined ? Math.max(0, start) : Math.max(0, set),
+          ...(set === undefined ? {} : { latest: Math.max(0, set), anyHour: true }),
+        },
+      );
+      const before = judged.phases[index - 1];
+      if (before) this.follow(plan, judged, before, placed, id);
+      for (const demand of placed.demands)
+        this.demand(plan, judged, demand, placed, placed.starts - ends.get(demand.from)!, start);
+      this.dryingPlace(plan, judged, placed, id);
+    });
+  }
+
+  /** The step before, and the author's own wait after it. */
+  private follow(plan: Plan, judged: ZoneJudgement, before: JudgedPhase, placed: JudgedPhase, id: string) {
+    const wait = placed.phase.coat === 1 ? placed.phase.step.wait : undefined;
+    const min = wait?.minutes ?? 0;
+    this.lag(
+      {
+        from: taskId(plan.id, judged.zone.id, before.phase.id),
+        to: id,
+        min,
+        max: wait?.kind === "exactly" ? min : null,
+      },
+      {
+        kind: wait ? "author" : "order",
+        from: phaseName(before),
+        to: phaseName(placed),
+        reason: wait ? "the plan's own wait" : "the step before",
+        others: [],
+      },
+    );
+  }
+
+  private demand(
+    plan: Plan,
+    judged: ZoneJudgement,
+    demand: PlacedWait,
+    placed: JudgedPhase,
+    waited: Minutes,
+    start: Minutes,
+  ) {
+    const used = gateUsed(demand, waited, this.dry.has(modeOf(plan.id, judged.zone.id, demand)));
+    const gate = demand.gates[used]!;
+    const label = demand.label[used]!;
+    const { climate } = judged;
+    const before = judged.phases.find(({ phase }) => phase.id === demand.from)!;
+    const ends = {
+      from: taskId(plan.id, judged.zone.id, demand.from),
+      to: taskId(plan.id, judged.zone.id, demand.to),
+    };
+    const reason: Reason = {
+      kind: "demand",
+      from: phaseName(before),
+      to: phaseName(placed),
+      reason: demand.reason,
+      others: demand.gates.filter((one) => one !== gate),
+    };
+    if (climate.steady || demand.coat.leaves === "nothing") {
+      this.lag({ ...ends, min: gate.opens.safe, max: gate.shuts?.safe ?? null }, reason);
+      return;
+    }
+    const [min] = boundsOf(climate, demand.coat, label.stage, label.opens.safe);
+    const max = label.shuts ? boundsOf(climate, demand.coat, label.stage, label.shuts.safe)[1] : null;
+    this.lag({ ...ends, min, max, varies: varyingLag(climate, demand.coat, label, start) }, reason);
+  }
+
+  /** Where places to dry are few, a coat that dries long holds one. */
+  private dryingPlace(plan: Plan, judged: ZoneJudgement, placed: JudgedPhase, id: string) {
+    const places = plan.pinned.hours.dryingPlaces;
+    const { material } = placed.phase;
+    if (places === undefined || !material || !placed.coat) return;
+    const dries = Math.ceil(judged.climate.takes(placed.coat, "touch", placed.ends, material.drying.touch.safe));
+    if (dries < NEEDS_A_PLACE) return;
+    const holds = `${id} dries`;
+    this.add(
+      { id: holds, plan, pieceId: this.tasks.get(id)!.pieceId, phase: null, name: `${phaseName(placed)} drying` },
+      { duration: dries, uses: { [PLACE]: 1 } },
+    );
+    this.lag(
+      { from: id, to: holds, min: 0, max: 0 },
+      { kind: "order", from: phaseName(placed), to: "a drying place", reason: "it has to lie somewhere", others: [] },
+    );
+  }
+
+  /** Taking apart before the first coat, and putting together when all is dry to the touch. */
+  piece(plan: Plan, piece: Piece, zones: readonly ZoneJudgement[]) {
+    const taken = zones.filter(({ zone, phases }) => comesApart(zone) && phases.length > 0);
+    if (taken.length === 0) return;
+    const calendar = this.calendar(plan);
+    const earliest = Math.max(0, readWallTime(plan.start)! - this.zero);
+    const apart = apartId(plan.id, piece.id, "apart");
+    const together = apartId(plan.id, piece.id, "together");
+    const work = { duration: APART * taken.length, uses: { [PAINTER]: 1 }, calendar, earliest };
+    this.add({ id: apart, plan, pieceId: piece.id, phase: null, name: `Take ${piece.name} apart` }, work);
+    this.add({ id: together, plan, pieceId: piece.id, phase: null, name: `Put ${piece.name} together` }, work);
+    for (const judged of zones) {
+      const first = judged.phases[0];
+      const last = judged.phases.at(-1);
+      if (!first || !last) continue;
+      const id = (phaseId: string) => taskId(plan.id, judged.zone.id, phaseId);
+      if (taken.includes(judged))
+        this.lag(
+          { from: apart, to: id(first.phase.id), min: 0, max: null },
+          { kind: "apart", from: "taking apart", to: phaseName(first), reason: "it is off by then", others: [] },
+        );
+      const { material } = last.phase;
+      const dry =
+        material && last.coat
+          ? Math.ceil(judged.climate.takes(last.coat, "touch", last.ends, material.drying.touch.safe))
+          : 0;
+      this.lag(
+        { from: id(last.phase.id), to: together, min: dry, max: null },
+        { kind: "apart", from: phaseName(last), to: "putting together", reason: "touch dry", others: [] },
+      );
+    }
+  }
+}
+
+/** The network of some jobs: everything that hands have to do, with the waits and windows between. */
+export function networkOfWork(works: readonly Work[], dry: DryModes = new Set()): ShopNetwork {
+  const zero = midnightBefore(Math.min(...works.map(({ plan }) => readWallTime(plan.start)!), Number.MAX_SAFE_INTEGER));
+  const builder = new Builder(works.length === 0 ? 0 : zero, dry);
+  for (const { plan, judgement } of works)
+    for (const piece of plan.pieces) {
+      const ids = new Set(piece.zones.map(({ id }) => id));
+      const zones = judgement.zones.filter(({ zone }) => ids.has(zone.id));
+      for (const judged of zones) builder.zone(plan, piece, judged);
+      builder.piece(plan, piece, zones);
+    }
+  const places = works.flatMap(({ plan }) => plan.pinned.hours.dryingPlaces ?? []);
+  return {
+    zero: builder.zero,
+    tasks: builder.tasks,
+    reasons: builder.reasons,
+    network: {
+      name: works.map(({ plan }) => plan.id).join(" "),
+      calendars: builder.calendars.length > 0 ? builder.calendars : [[]],
+      capacity: {
+        [PAINTER]: Math.max(1, ...works.map(({ plan }) => plan.pinned.hours.painters)),
+        ...(places.length > 0 ? { [PLACE]: Math.min(...places) } : {}),
+      },
+      activities: builder.activities,
+      lags: builder.lags,
+    },
+  };
+}
+
+/** A wait as a claim: what has to come how long after what. */
+export function sayLag({ min, max }: Lag, { kind, from, to, reason }: Reason): string {
+  if (kind === "order" || kind === "apart") return `"${to}" comes after "${from}"`;
+  if (max !== null && max === min) return `"${to}" is to start ${sayDuration(min)} after "${from}", to the minute`;
+  if (kind === "author") return `the plan itself makes "${to}" wait ${sayDuration(min)} after "${from}"`;
+  if (max === null) return `"${to}" waits ${sayDuration(min)} after "${from}" (${reason})`;
+  const window = min > 0 ? `between ${sayDuration(min)} and ${sayDuration(max)}` : `within ${sayDuration(max)}`;
+  return `"${to}" has to start ${window} after "${from}" (${reason})`;
+}
