@@ -1,6 +1,7 @@
 import { and, desc, eq, gt, isNotNull, isNull, max } from "drizzle-orm";
 import { applyCommands } from "#core/edit/apply";
-import type { Command } from "#core/edit/command";
+import { type Command, Commands } from "#core/edit/command";
+import { readPlan } from "#core/exchange/plan-file";
 import { Plan } from "#core/plan/plan";
 import { type Database, inTurn, type Store, within } from "./open";
 import { edits, plans } from "./schema";
@@ -82,11 +83,12 @@ export const listRemoved = (store: Store): Promise<JobRow[]> =>
   );
 
 function readDocument(document: unknown, id: string): Plan {
-  const parsed = Plan.safeParse(document);
-  if (parsed.success) return parsed.data;
-  const issue = parsed.error.issues[0]!;
+  // what an older version wrote is brought up to date as a file would be
+  const read = readPlan(document);
+  if (read.ok) return read.plan;
+  const [fault] = read.faults;
   throw new StorageTrouble(
-    `The job "${id}" in the database cannot be read (at ${issue.path.join(".")}: ${issue.message}). It was not touched; restore it from a backup or an exported file.`,
+    `The job "${id}" in the database cannot be read (${fault!.where ? `at ${fault!.where}: ` : ""}${fault!.says}). It was not touched; restore it from a backup or an exported file.`,
   );
 }
 
@@ -220,7 +222,14 @@ export const stepThroughEdits = (store: Store, planId: string, base: number, way
     const edit = await lastEdit(tx, planId, way === "undo" ? "done" : "undone");
     if (!edit)
       return { is: "refused", because: way === "undo" ? "There is nothing to undo." : "There is nothing to redo." };
-    const done = applyCommands(job.plan, (way === "undo" ? edit.inverse : edit.commands) as Command[]);
+    // an older version may have written it: what has come since takes its usual value
+    const kept = Commands.safeParse(way === "undo" ? edit.inverse : edit.commands);
+    if (!kept.success)
+      return {
+        is: "refused",
+        because: `"${edit.label}" was made by an older version and can no longer be ${way === "undo" ? "undone" : "done again"}.`,
+      };
+    const done = applyCommands(job.plan, kept.data);
     if (!done.ok) return { is: "refused", because: done.because };
     const version = job.version + 1;
     await tx

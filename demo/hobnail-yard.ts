@@ -13,7 +13,7 @@ import {
   type Use,
   type Zone,
 } from "#core/plan/plan";
-import { REFERENCE_ROOM } from "#core/plan/room";
+import type { Room } from "#core/plan/room";
 import { findTechnique } from "#core/surface/techniques";
 
 // Hobnail Yard, a two-person finishing shop in an invented harbour town, ages the furniture for a museum's rebuilt
@@ -75,6 +75,14 @@ const zone = (
   ...more,
 });
 
+/** The finishing loft over the yard: warm by day, cool and damper by night, for the stove goes out. */
+const LOFT: Room = {
+  celsius: 21,
+  relativeHumidity: 52,
+  draught: false,
+  course: { kind: "day and night", night: { celsius: 14, relativeHumidity: 66 } },
+};
+
 function plan(
   id: string,
   title: string,
@@ -94,7 +102,7 @@ function plan(
     start,
     due,
     pinned: {
-      room: REFERENCE_ROOM,
+      room: LOFT,
       hours: DEFAULT_HOURS,
       houseRules: DEFAULT_HOUSE_RULES,
       materials: CATALOGUE.filter((material) => used.has(material.id)),

@@ -1,37 +1,87 @@
+import { useRef } from "react";
 import { Link } from "react-router";
 import { bodyColour } from "#core/colour/material-colour";
-import type { JudgedPhase, Judgement, ZoneJudgement } from "#core/judge/judge";
+import { dewPoint } from "#core/drying/air";
+import type { Climate } from "#core/drying/climate";
+import type { JudgedPhase, ZoneJudgement } from "#core/judge/judge";
 import type { Booking } from "#core/schedule/schedule";
 import { DAY, HOUR, type WallMinutes } from "#core/units/units";
 import { sayClock, sayDate } from "~/words/when";
 import type { TimeAxis } from "./time-axis";
 
+/** A booking with the phase it is for; taking apart and putting together have none. */
+export interface LaneBooking {
+  booking: Booking;
+  judged: ZoneJudgement | null;
+  placed: JudgedPhase | null;
+}
+
+export interface Lane {
+  id: string;
+  name: string;
+  note: string;
+  bookings: readonly LaneBooking[];
+}
+
 interface Props {
   axis: TimeAxis;
-  judgement: Judgement;
-  bookings: readonly Booking[];
+  lanes: readonly Lane[];
+  /** wall time of instant 0 by plan */
+  startOf: (planId: string) => WallMinutes;
+  air: { climate: Climate; zero: WallMinutes } | null;
   width: number;
   height: number;
   labelWidth: number;
   day: WallMinutes | null;
+  now: WallMinutes | null;
+  chosen: string | null;
+  /** only the chain that sets the finish stands out */
+  chain: boolean;
   linkToDay: (midnight: WallMinutes) => string;
-  nameOf: (placed: JudgedPhase) => string;
+  linkTo: (booking: Booking) => string;
+  /** a booking is held over another time; null when it is let go again */
+  onDrag?: (booking: Booking, starts: WallMinutes | null) => void;
+  onDrop?: (booking: Booking, starts: WallMinutes) => void;
 }
 
 const HEADER = 46;
+const AIR = 84;
 const TIGHT = 48 * HOUR;
 const LONG_WAIT = 12 * HOUR;
+const SNAP = 5;
+
+/** Gates of a phase as they stand from the time the coat below was really done. */
+export function gatesHere(
+  { judged, placed }: LaneBooking,
+  ends: ReadonlyMap<string, WallMinutes>,
+  start: WallMinutes,
+): { opens: WallMinutes; shuts: WallMinutes | null; reason: string; stage: string; lower: string; from: string }[] {
+  if (!judged || !placed) return [];
+  return placed.demands.flatMap((demand) => {
+    const from = ends.get(`${judged.zone.id}:${demand.from}`);
+    if (from === undefined) return [];
+    return judged.climate.gates(demand.label, demand.coat, from - start).map((gate) => ({
+      opens: from + gate.opens.safe,
+      shuts: gate.shuts ? from + gate.shuts.safe : null,
+      reason: demand.reason,
+      stage: gate.stage,
+      lower: demand.lower,
+      from: demand.from,
+    }));
+  });
+}
 
 /** When the layer laid by a phase is ready for what comes next: the latest opening that anything waits for, else touch dry. */
-function readyAt(judged: ZoneJudgement, placed: JudgedPhase, booking: Booking): WallMinutes | null {
-  const { material } = placed.phase;
-  if (!material) return null;
+function readyAt({ judged, placed, booking }: LaneBooking, start: WallMinutes): WallMinutes | null {
+  if (!judged || !placed?.phase.material || !placed.coat) return null;
+  const from = booking.ends - start;
   let wait = 0;
   for (const later of judged.phases)
-    for (const demand of later.demands)
-      if (demand.from === placed.phase.id)
-        wait = Math.max(wait, Math.min(...demand.gates.map((gate) => gate.opens.safe)));
-  return booking.ends + (wait || material.drying.touch.safe);
+    for (const { from: waited, label, coat } of later.demands)
+      if (waited === placed.phase.id)
+        wait = Math.max(wait, Math.min(...judged.climate.gates(label, coat, from).map((gate) => gate.opens.safe)));
+  const touch = placed.phase.material.drying.touch.safe;
+  return booking.ends + (wait || Math.ceil(judged.climate.takes(placed.coat, "touch", from, touch)));
 }
 
 function Wedge({
@@ -40,13 +90,7 @@ function Wedge({
   middle,
   half,
   colour,
-}: {
-  from: number;
-  to: number;
-  middle: number;
-  half: number;
-  colour: string;
-}) {
+}: Record<"from" | "to" | "middle" | "half", number> & { colour: string }) {
   if (to - from < 3) return null;
   const bend = from + (to - from) * 0.55;
   return (
@@ -67,13 +111,7 @@ function Bracket({
   half,
   opens,
   heavy,
-}: {
-  x: number;
-  middle: number;
-  half: number;
-  opens: boolean;
-  heavy: boolean;
-}) {
+}: Record<"x" | "middle" | "half", number> & Record<"opens" | "heavy", boolean>) {
   const lip = opens ? 5 : -5;
   return (
     <path
@@ -85,90 +123,165 @@ function Bracket({
   );
 }
 
-function Lane({
-  judged,
-  props,
-  top,
-  laneHeight,
-}: {
-  judged: ZoneJudgement;
-  props: Props;
-  top: number;
-  laneHeight: number;
-}) {
-  const { axis, bookings, width, nameOf } = props;
+/** One piece of work on its lane: pressed it is chosen, dragged it is set to another time, with the arrows too. */
+function Work({ item, props, middle, half }: { item: LaneBooking; props: Props; middle: number; half: number }) {
+  const { booking, placed } = item;
+  const { axis, chosen, chain, linkTo, onDrag, onDrop } = props;
+  const held = useRef<{ x: number; moved: boolean; starts: WallMinutes } | null>(null);
+  const material = placed?.phase.material ?? null;
+  const x = axis.at(booking.starts);
+  const width = Math.max(5, axis.at(booking.ends) - x);
+  const faint = chain && !booking.critical;
+  const says = `${booking.name}: ${sayDate(booking.starts)} ${sayClock(booking.starts)} to ${sayClock(booking.ends)}${booking.pinned ? ", time set" : ""}${booking.critical ? ", sets the finish" : ""}`;
+  const movable = onDrop !== undefined && placed !== null;
+  return (
+    <Link
+      to={linkTo(booking)}
+      replace
+      preventScrollReset
+      aria-label={says}
+      aria-current={chosen === booking.id ? "true" : undefined}
+      data-booking={booking.id}
+      className="group outline-none"
+      draggable={false}
+      onClick={(event) => {
+        if (held.current?.moved) event.preventDefault();
+        held.current = null;
+      }}
+      onKeyDown={(event) => {
+        if (!movable || !event.shiftKey || (event.key !== "ArrowLeft" && event.key !== "ArrowRight")) return;
+        event.preventDefault();
+        event.stopPropagation();
+        onDrop(booking, booking.starts + (event.key === "ArrowLeft" ? -15 : 15));
+      }}
+      onPointerDown={(event) => {
+        if (!movable || event.button !== 0) return;
+        event.currentTarget.setPointerCapture(event.pointerId);
+        held.current = { x: event.clientX, moved: false, starts: booking.starts };
+      }}
+      onPointerMove={(event) => {
+        const from = held.current;
+        if (!from || !event.currentTarget.hasPointerCapture(event.pointerId)) return;
+        const by = event.clientX - from.x;
+        if (!from.moved && Math.abs(by) < 4) return;
+        from.moved = true;
+        const starts = Math.round(axis.wallAt(axis.at(from.starts) + by) / SNAP) * SNAP;
+        onDrag?.(booking, starts);
+      }}
+      onPointerUp={(event) => {
+        const from = held.current;
+        if (!from?.moved) return;
+        const starts = Math.round(axis.wallAt(axis.at(from.starts) + event.clientX - from.x) / SNAP) * SNAP;
+        onDrop?.(booking, starts);
+      }}
+      onPointerCancel={() => {
+        held.current = null;
+        onDrag?.(booking, null);
+      }}
+    >
+      <rect
+        x={x}
+        y={middle - half}
+        width={width}
+        height={half * 2}
+        rx={2}
+        fill={material ? bodyColour(material) : "var(--color-board)"}
+        fillOpacity={faint ? 0.35 : 1}
+        stroke={booking.critical && chain ? "var(--color-verdigris)" : "var(--color-ink)"}
+        strokeWidth={chosen === booking.id || (booking.critical && chain) ? 2.5 : 1}
+        strokeOpacity={faint ? 0.4 : 1}
+        strokeDasharray={material ? undefined : "3 2"}
+        className={movable ? "cursor-ew-resize" : undefined}
+      >
+        <title>{says}</title>
+      </rect>
+      {booking.pinned && (
+        <path
+          d={`M${x + width / 2} ${middle - half - 3}l-4 -7h8z`}
+          fill="var(--color-verdigris)"
+          stroke="var(--color-board)"
+          strokeWidth={0.8}
+        />
+      )}
+      <rect
+        x={x - 3}
+        y={middle - half - 3}
+        width={width + 6}
+        height={half * 2 + 6}
+        rx={4}
+        fill="none"
+        stroke="var(--color-verdigris)"
+        strokeWidth={2}
+        className="opacity-0 group-focus-visible:opacity-100"
+      />
+    </Link>
+  );
+}
+
+function LaneRow({ lane, props, top, laneHeight }: { lane: Lane; props: Props; top: number; laneHeight: number }) {
+  const { axis, width, startOf } = props;
   const middle = top + laneHeight / 2;
   const half = Math.min(26, laneHeight * 0.28);
-  const mine = new Map(
-    bookings.filter((booking) => booking.zoneId === judged.zone.id).map((booking) => [booking.phaseId, booking]),
-  );
+  const ends = new Map(lane.bookings.map(({ booking }) => [`${booking.zoneId}:${booking.phaseId}`, booking.ends]));
   const first = axis.days[0]!.midnight;
   const last = axis.days.at(-1)!.midnight + DAY;
-  const inside = (from: WallMinutes, to: WallMinutes) => to > first && from < last;
+  const inside = (from: WallMinutes, to: WallMinutes) => to >= first && from < last;
+  const short = (text: string) => (text.length > 18 ? `${text.slice(0, 17)}…` : text);
   return (
     <g>
       <line x1={0} x2={width} y1={top + laneHeight} y2={top + laneHeight} stroke="var(--color-line)" />
       <text x={0} y={middle - 2} className="fill-ink text-[14px] font-semibold">
-        {judged.zone.name.length > 18 ? `${judged.zone.name.slice(0, 17)}…` : judged.zone.name}
+        {short(lane.name)}
       </text>
       <text x={0} y={middle + 15} className="fill-soft text-[12.5px]">
-        {judged.crust.steps.length} steps
+        {short(lane.note)}
       </text>
       <g clipPath="url(#days-clip)">
-        {judged.phases.map((placed) => {
-          const booking = mine.get(placed.phase.id);
-          if (!booking) return null;
-          const ready = readyAt(judged, placed, booking);
-          const { material } = placed.phase;
-          const windows = placed.demands
-            .map((demand) => ({ demand, gate: demand.gates[0]!, from: mine.get(demand.from) }))
-            .filter(
-              ({ gate, from }) => from && ((gate.shuts && gate.shuts.safe <= TIGHT) || gate.opens.safe >= LONG_WAIT),
-            );
+        {lane.bookings.map((item) => {
+          const { booking, placed } = item;
+          const material = placed?.phase.material;
+          const ready = readyAt(item, startOf(booking.planId));
+          if (ready === null || !material || !inside(booking.ends, ready)) return null;
           return (
-            <g key={placed.phase.id}>
-              {ready !== null && material && inside(booking.ends, ready) && (
-                <Wedge
-                  from={axis.at(booking.ends)}
-                  to={axis.at(ready)}
-                  middle={middle}
-                  half={half * 0.86}
-                  colour={bodyColour(material)}
-                />
-              )}
-              {windows.map(({ demand, gate, from }) => {
-                const opens = from!.ends + gate.opens.safe;
-                const shuts = gate.shuts ? from!.ends + gate.shuts.safe : null;
-                const heavy = shuts !== null && shuts - opens <= HOUR;
-                return (
-                  <g key={`${demand.rule}-${demand.from}`}>
-                    {gate.opens.safe > 0 && inside(opens, opens) && (
-                      <Bracket x={axis.at(opens)} middle={middle} half={half + 5} opens heavy={heavy} />
-                    )}
-                    {shuts !== null && shuts - from!.ends <= TIGHT && inside(shuts, shuts) && (
-                      <Bracket x={axis.at(shuts)} middle={middle} half={half + 5} opens={false} heavy={heavy} />
-                    )}
-                  </g>
-                );
-              })}
-              {inside(booking.starts, booking.ends) && (
-                <rect
-                  x={axis.at(booking.starts)}
-                  y={middle - half}
-                  width={Math.max(5, axis.at(booking.ends) - axis.at(booking.starts))}
-                  height={half * 2}
-                  rx={2}
-                  fill={material ? bodyColour(material) : "var(--color-board)"}
-                  stroke="var(--color-ink)"
-                  strokeWidth={1}
-                  strokeDasharray={material ? undefined : "3 2"}
-                >
-                  <title>{`${nameOf(placed)}: ${sayDate(booking.starts)} ${sayClock(booking.starts)} to ${sayClock(booking.ends)}`}</title>
-                </rect>
-              )}
-            </g>
+            <Wedge
+              key={booking.id}
+              from={axis.at(booking.ends)}
+              to={axis.at(ready)}
+              middle={middle}
+              half={half * 0.86}
+              colour={bodyColour(material)}
+            />
           );
         })}
+        {lane.bookings.flatMap((item) =>
+          gatesHere(item, ends, startOf(item.booking.planId)).flatMap(({ opens, shuts, from }, at) => {
+            const done = ends.get(`${item.booking.zoneId}:${from}`)!;
+            const shutsSoon = shuts !== null && shuts - done <= TIGHT;
+            if (!shutsSoon && opens - done < LONG_WAIT) return [];
+            const heavy = shuts !== null && shuts - opens <= HOUR;
+            const key = `${item.booking.id} ${at}`;
+            return [
+              opens > done && inside(opens, opens) && (
+                <Bracket key={`${key} o`} x={axis.at(opens)} middle={middle} half={half + 5} opens heavy={heavy} />
+              ),
+              shutsSoon && inside(shuts, shuts) && (
+                <Bracket
+                  key={`${key} s`}
+                  x={axis.at(shuts)}
+                  middle={middle}
+                  half={half + 5}
+                  opens={false}
+                  heavy={heavy}
+                />
+              ),
+            ];
+          }),
+        )}
+        {lane.bookings
+          .filter(({ booking }) => inside(booking.starts, booking.ends))
+          .map((item) => (
+            <Work key={item.booking.id} item={item} props={props} middle={middle} half={half} />
+          ))}
       </g>
     </g>
   );
@@ -189,20 +302,120 @@ function hourMarks(axis: TimeAxis): { wall: WallMinutes; x: number }[] {
   return marks;
 }
 
+/** Kept between the piece and its dew point (ISO 8502-4 practice). */
+const DEW_MARGIN = 3;
+
+/** The room's air on the same axis: temperature, humidity, and how far dew is away. */
+function AirStrip({
+  axis,
+  air,
+  top,
+  left,
+  width,
+}: {
+  axis: TimeAxis;
+  air: NonNullable<Props["air"]>;
+  top: number;
+  left: number;
+  width: number;
+}) {
+  const first = axis.days[0]!.midnight;
+  const last = axis.days.at(-1)!.midnight + DAY;
+  const hours: { x: number; celsius: number; humidity: number; margin: number }[] = [];
+  for (let wall = first; wall <= last; wall += HOUR) {
+    const { celsius, relativeHumidity } = air.climate.at(wall - air.zero);
+    hours.push({
+      x: wall === last ? left + width : axis.at(wall),
+      celsius,
+      humidity: relativeHumidity,
+      margin: celsius - dewPoint(celsius, relativeHumidity),
+    });
+  }
+  const range = (of: (hour: (typeof hours)[number]) => number) => {
+    const values = hours.map(of);
+    const [low, high] = [Math.round(Math.min(...values)), Math.round(Math.max(...values))];
+    return low === high ? `${low}` : `${low} to ${high}`;
+  };
+  const inset = 8;
+  const path = (of: (hour: (typeof hours)[number]) => number, low: number, high: number) =>
+    hours
+      .map((hour, at) => {
+        const share = Math.max(0, Math.min(1, (of(hour) - low) / (high - low)));
+        return `${at === 0 ? "M" : "L"}${hour.x.toFixed(1)} ${(top + AIR - inset - share * (AIR - 2 * inset)).toFixed(1)}`;
+      })
+      .join("");
+  const lines = [
+    {
+      says: `air ${range((hour) => hour.celsius)} °C`,
+      d: path((hour) => hour.celsius, 0, 32),
+      colour: "var(--color-ochre)",
+    },
+    {
+      says: `humidity ${range((hour) => hour.humidity)} %`,
+      d: path((hour) => hour.humidity, 20, 100),
+      colour: "var(--color-slate)",
+      dash: "7 3",
+    },
+    {
+      says: `over dew ${range((hour) => hour.margin)} K`,
+      d: path((hour) => hour.margin, 0, 24),
+      colour: "var(--color-soft)",
+      dash: "2 3",
+    },
+  ];
+  return (
+    <g>
+      <title>{`The room: ${lines.map(({ says }) => says).join(", ")}`}</title>
+      {hours.map(({ x, margin }, at) =>
+        margin < DEW_MARGIN && at + 1 < hours.length ? (
+          <rect
+            key={x}
+            x={x}
+            y={top}
+            width={Math.max(1, hours[at + 1]!.x - x)}
+            height={AIR}
+            fill="var(--color-ochre)"
+            fillOpacity={0.18}
+          />
+        ) : null,
+      )}
+      {lines.map(({ says, d, colour, dash }, at) => (
+        <g key={says}>
+          <path d={d} fill="none" stroke={colour} strokeWidth={1.6} strokeDasharray={dash} />
+          <line
+            x1={0}
+            x2={16}
+            y1={top + 20 + at * 20}
+            y2={top + 20 + at * 20}
+            stroke={colour}
+            strokeWidth={1.6}
+            strokeDasharray={dash}
+          />
+          <text x={22} y={top + 24 + at * 20} className="fill-ink text-[12.5px]">
+            {says}
+          </text>
+        </g>
+      ))}
+    </g>
+  );
+}
+
 /** The calendar strip: work as solid uprights, drying as wedges that close, windows as gates, nights squeezed and shaded. */
 export function DaysDrawing(props: Props) {
-  const { axis, judgement, width, height, labelWidth, day, linkToDay } = props;
-  const lanes = judgement.zones;
-  const laneHeight = Math.max(46, Math.min(136, (height - HEADER - 8) / Math.max(1, lanes.length)));
+  const { axis, lanes, air, width, height, labelWidth, day, now, linkToDay } = props;
+  const room = air ? AIR + 10 : 0;
+  const laneHeight = Math.max(46, Math.min(112, (height - HEADER - 8 - room) / Math.max(1, lanes.length)));
   const bottom = HEADER + laneHeight * lanes.length;
+  const all = bottom + room;
+  const last = axis.days.at(-1)!.midnight + DAY;
   return (
     <svg
-      viewBox={`0 0 ${width} ${bottom + 4}`}
+      viewBox={`0 0 ${width} ${all + 4}`}
       width={width}
-      height={bottom + 4}
-      className="block"
+      height={all + 4}
+      className="block touch-pan-y select-none"
       role="group"
-      aria-label="Work and drying of every zone by day"
+      aria-label="Work and drying by day"
     >
       <defs>
         <clipPath id="days-clip">
@@ -215,13 +428,13 @@ export function DaysDrawing(props: Props) {
           x={stretch.x0}
           y={HEADER}
           width={stretch.x1 - stretch.x0}
-          height={bottom - HEADER}
+          height={all - HEADER}
           fill={stretch.open ? "var(--color-board)" : "var(--color-wash)"}
         />
       ))}
       {hourMarks(axis).map(({ wall, x }) => (
         <g key={wall}>
-          <line x1={x} x2={x} y1={HEADER} y2={bottom} stroke="var(--color-hair)" />
+          <line x1={x} x2={x} y1={HEADER} y2={all} stroke="var(--color-hair)" />
           <text x={x} y={HEADER - 6} textAnchor="middle" className="fill-soft text-[11.5px]">
             {Number(sayClock(wall).slice(0, 2))}
           </text>
@@ -255,15 +468,24 @@ export function DaysDrawing(props: Props) {
           </Link>
         ) : null,
       )}
-      {lanes.map((judged, index) => (
-        <Lane
-          key={judged.zone.id}
-          judged={judged}
-          props={props}
-          top={HEADER + index * laneHeight}
-          laneHeight={laneHeight}
-        />
+      {lanes.map((lane, index) => (
+        <LaneRow key={lane.id} lane={lane} props={props} top={HEADER + index * laneHeight} laneHeight={laneHeight} />
       ))}
+      {air && <AirStrip axis={axis} air={air} top={bottom + 8} left={labelWidth} width={width - labelWidth} />}
+      {now !== null && now >= axis.days[0]!.midnight && now < last && (
+        <g>
+          <line
+            x1={axis.at(now)}
+            x2={axis.at(now)}
+            y1={HEADER - 2}
+            y2={all}
+            stroke="var(--color-verdigris)"
+            strokeWidth={2}
+          />
+          <circle cx={axis.at(now)} cy={HEADER - 3} r={4} fill="var(--color-verdigris)" />
+          <title>{`Now, ${sayClock(now)}`}</title>
+        </g>
+      )}
     </svg>
   );
 }

@@ -15,6 +15,8 @@ export interface TimeAxis {
   days: { midnight: WallMinutes; x0: number; x1: number; works: boolean }[];
   /** where an instant lies, clamped to the axis */
   at: (wall: WallMinutes) => number;
+  /** the instant at a place, to the minute */
+  wallAt: (x: number) => WallMinutes;
 }
 
 /** A closed minute takes this much of an open one; a day with no work less still. */
@@ -70,5 +72,10 @@ export function timeAxis(
     const midnight = firstMidnight + index * DAY;
     return { midnight, x0: position(midnight), x1: position(midnight + DAY - 0.001), works: worksOn(midnight) };
   });
-  return { stretches, days, at: position };
+  const wallAt = (x: number): WallMinutes => {
+    const part = stretches.find((one) => x < one.x1) ?? stretches.at(-1)!;
+    const share = Math.max(0, Math.min(1, (x - part.x0) / (part.x1 - part.x0 || 1)));
+    return Math.round(part.from + share * (part.to - part.from));
+  };
+  return { stretches, days, at: position, wallAt };
 }

@@ -16,6 +16,7 @@ import { type Judgement, judge } from "#core/judge/judge";
 import type { Plan } from "#core/plan/plan";
 import { type Dates, datesOf } from "#core/schedule/dates";
 import { type Schedule, schedule } from "#core/schedule/schedule";
+import { type Looking, useBestSchedule } from "~/days/use-schedule";
 import { postTo } from "./post";
 import { EditQueue, type PendingEdit, type QueueView, type SavedJob } from "./queue";
 
@@ -24,6 +25,9 @@ export interface JobEditor {
   version: number;
   judgement: Judgement;
   schedule: Schedule;
+  /** whether a better one is still looked for */
+  looking: Looking["state"];
+  stopLooking: () => void;
   dates: Dates | null;
   /** the schedule still belongs to the plan before the last edit */
   settling: boolean;
@@ -45,6 +49,9 @@ export function useJobEditor(): JobEditor {
   if (!editor) throw new Error("outside a job");
   return editor;
 }
+
+/** Milliseconds in which the worker looks for better dates after an edit. */
+const LOOKS_FOR = 800;
 
 const keptKey = (planId: string) => `jolly-crust/unsaved/${planId}`;
 
@@ -102,7 +109,9 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
   const { judgement: settled, plan: settledPlan } = useDeferredValue(
     useMemo(() => ({ plan, judgement }), [plan, judgement]),
   );
-  const made = useMemo(() => schedule([{ plan: settledPlan, judgement: settled }]), [settledPlan, settled]);
+  const quick = useMemo(() => schedule([{ plan: settledPlan, judgement: settled }]), [settledPlan, settled]);
+  const together = useMemo(() => [settledPlan], [settledPlan]);
+  const { schedule: made, state: looking, stop } = useBestSchedule(together, quick, LOOKS_FOR);
   const dates = useMemo(() => datesOf({ plan: settledPlan, judgement: settled }, made), [settledPlan, settled, made]);
 
   const editor = useMemo<JobEditor>(
@@ -111,6 +120,8 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
       version: view.saved.version,
       judgement,
       schedule: made,
+      looking,
+      stopLooking: stop,
       dates,
       settling: settled !== judgement,
       queue: view,
@@ -131,7 +142,7 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
           toast.error(`These could not be laid over the other changes: ${listLabels(lost)}.`, { duration: 20_000 });
       },
     }),
-    [plan, view, judgement, settled, made, dates, queue, token],
+    [plan, view, judgement, settled, made, looking, stop, dates, queue, token],
   );
   return <Editor.Provider value={editor}>{children}</Editor.Provider>;
 }

@@ -151,8 +151,10 @@ function Foot() {
         <span className={`shrink-0 ${settling ? "text-soft" : ""}`} data-finish="" aria-busy={settling}>
           Leaves{" "}
           <b className="font-semibold">
-            {sayDate(dates.leaves)} {sayClock(dates.leaves)}
+            {sayDate(dates.typically.leaves)} {sayClock(dates.typically.leaves)}
           </b>
+          {dates.leaves > dates.typically.leaves &&
+            ` to ${sayDate(dates.leaves) === sayDate(dates.typically.leaves) ? "" : `${sayDate(dates.leaves)} `}${sayClock(dates.leaves)}`}
           , full use <b className="font-semibold">{sayDate(dates.fullUse)}</b>
         </span>
       ) : (
@@ -161,7 +163,7 @@ function Foot() {
       <Link
         to={`/jobs/${plan.id}/house`}
         className="link shrink-0 text-soft"
-        title="The air of the room. Waits are counted at 23 °C and 50 %, as on the tins."
+        title="The air of the room, by which every wait and window is counted"
       >
         {plan.pinned.room.celsius} °C · {plan.pinned.room.relativeHumidity} %
       </Link>

@@ -84,7 +84,7 @@ export default function HouseRoute() {
       <aside className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Room and hours">
         <h2 className="text-lg">Air of the room</h2>
         <p className="mb-2 text-note text-soft">
-          Cold, damp, dew and draught are judged by it. Waits are still the tins' own, at 23 °C and 50 %.
+          Every wait and window is counted by it, hour by hour; cold, damp, dew and draught are judged by it.
         </p>
         <RoomForm />
         <h2 className="mt-7 text-lg">Working hours</h2>

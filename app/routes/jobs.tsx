@@ -222,6 +222,9 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
             {busy ? "Reading …" : "Import"}
           </button>
         </Form>
+        <Link to="/days" className="press">
+          Days of the shop
+        </Link>
         <Link to="/jobs/new" className="press press-main">
           <Plus size={16} strokeWidth={1.75} aria-hidden="true" /> New job
         </Link>

@@ -33,10 +33,12 @@ export function varyingLag(climate: Climate, coat: Coat, { stage, opens, shuts }
   };
 }
 
-const SAMPLE: Minutes = 15;
 const bounds = new WeakMap<Climate, Map<string, [least: Minutes, most: Minutes]>>();
 
-/** The shortest and longest that so many reference minutes can take, whenever they begin: a little wide, never narrow. */
+/**
+ * The shortest and longest that so many reference minutes can take, whenever they begin. Air changes on the hour, so a wait is
+ * a broken line over its beginning, and its extremes lie where it begins or ends on one.
+ */
 export function boundsOf(climate: Climate, coat: Coat, stage: Stage, reference: Minutes): [Minutes, Minutes] {
   const known = bounds.get(climate) ?? new Map<string, [Minutes, Minutes]>();
   bounds.set(climate, known);
@@ -45,29 +47,26 @@ export function boundsOf(climate: Climate, coat: Coat, stage: Stage, reference: 
   if (!found) {
     let least = Number.POSITIVE_INFINITY;
     let most = 0;
-    for (const at of beginnings(climate, reference)) {
-      const takes = climate.takes(coat, stage, at, reference);
-      least = Math.min(least, takes);
-      most = Math.max(most, takes);
+    for (const hour of hoursOf(climate)) {
+      for (const takes of [climate.takes(coat, stage, hour, reference), climate.took(coat, stage, hour, reference)]) {
+        least = Math.min(least, takes);
+        most = Math.max(most, takes);
+      }
     }
-    // between two samples a wait changes by no more than they lie apart, however much the air does
-    found = [Math.max(0, Math.floor(least) - SAMPLE), Math.ceil(most) + WIDEST * SAMPLE];
+    found = [Math.floor(least + 1e-6), Math.ceil(most - 1e-6)];
     known.set(key, found);
   }
   return found;
 }
 
-/** How many times faster the best hour dries than the worst. */
-const WIDEST = 60;
-
-/** Beginnings among which every wait there is occurs: a usual day, and the hours that are known with what runs into them. */
-function* beginnings({ course, zero, steady }: Climate, reference: Minutes): Generator<number> {
+/** Hours among which every wait there is begins or ends: a usual day, and the hours that are known with a day on either side. */
+function* hoursOf({ course, zero, steady }: Climate): Generator<number> {
   if (steady) {
     yield 0;
     return;
   }
-  const known = course.known;
-  const first = known ? known.from - zero - Math.min(7 * DAY, 4 * reference + DAY) : -zero;
+  const { known } = course;
+  const first = known ? known.from - zero - DAY : -zero;
   const last = known ? known.from - zero + known.hours.length * HOUR + DAY : first + DAY;
-  for (let at = first; at <= last; at += SAMPLE) yield at;
+  for (let at = first; at <= last; at += HOUR) yield at;
 }

@@ -1,8 +1,10 @@
 import { CATALOGUE } from "#core/materials/catalogue";
 import { Material } from "#core/materials/material";
 import { nonsenseIn } from "#core/materials/sense";
+import { Pin, zonesOf } from "#core/plan/plan";
 import { Room } from "#core/plan/room";
 import { readDuration } from "#core/units/duration";
+import { readWallTime } from "#core/units/wall-time";
 import type { Faults, FormFields } from "../fields";
 import { type FormEdit, type Place, refuse } from "./place";
 
@@ -23,6 +25,22 @@ function setRoom({ fields }: Place): FormEdit {
     return { ok: false, faults };
   }
   return { ok: true, label: "Change the air of the room", commands: [{ do: "set room", room: read.data }] };
+}
+
+/** A time that the painter sets for a phase on a zone, or sets free again. */
+function setTime({ plan, fields }: Place): FormEdit {
+  const { zoneId = "", phaseId = "", starts = "", way } = fields;
+  const read = Pin.safeParse({ zoneId, phaseId, starts: way === "free" ? plan.start : starts.slice(0, 16) });
+  if (!read.success) return refuse("Write a date and time.", "starts");
+  if (!zonesOf(plan).some(({ id }) => id === zoneId)) return refuse("This zone is no longer in the plan.");
+  const at = way === "free" ? null : read.data.starts;
+  if (at !== null && readWallTime(at)! < readWallTime(plan.start)!)
+    return refuse("That lies before the job begins. Begin the job sooner, or set a later time.", "starts");
+  return {
+    ok: true,
+    label: at === null ? "Set a time free" : `Set a time: ${at.replace("T", " ")}`,
+    commands: [{ do: "set time", zoneId, phaseId, starts: at }],
+  };
 }
 
 function acknowledge({ plan, fields }: Place): FormEdit {
@@ -143,6 +161,7 @@ function unpin(place: Place): FormEdit {
 
 export const SHOP_FORMS: Record<string, (place: Place) => FormEdit> = {
   "set room": setRoom,
+  "set time": setTime,
   acknowledge,
   "from label": fromLabel,
   "house copy": houseCopy,

@@ -41,7 +41,7 @@ export function canHold(network: Network, options: ClashOptions & { until: numbe
   const problem = problemOf(network);
   if (problem.contradiction) return false;
   const search = new Search(problem);
-  if (!search.begin() || !search.boundBy(horizonOf(network))) return false;
+  if (!search.begin() || !search.boundBy(horizonOf(network))) return search.unsure ? null : false;
   const outcome = search.run({ fails: FAILS, until: options.until, now: options.now });
   return outcome === "given up" ? null : outcome === "found";
 }

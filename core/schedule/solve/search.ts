@@ -46,6 +46,8 @@ export interface Limits {
   now: () => number;
 }
 
+/** Pushes after which starts that creep on are left alone. */
+const MOST_STEPS = 20_000;
 /** Every so many nodes the clock is looked at. */
 const LOOK_EVERY = 16;
 
@@ -84,6 +86,8 @@ export class Search {
   private readonly sets: boolean;
   /** starts of the best schedule so far: whom it puts first is tried first */
   guide: Int32Array | null = null;
+  /** starts crept on for so long that it was left open where they would come to rest: what failed since is not proven to fail */
+  unsure = false;
   fails = 0;
   nodes = 0;
   private random = new Random(1);
@@ -199,7 +203,11 @@ export class Search {
 
   /** Lets every start push the others until nothing moves; false where one is pushed past its latest. */
   private settle(): boolean {
-    while (this.queueLength > 0 || this.downLength > 0) {
+    for (let steps = 0; this.queueLength > 0 || this.downLength > 0; steps++) {
+      if (steps > MOST_STEPS) {
+        this.unsure = true;
+        return false;
+      }
       if (this.queueLength > 0) {
         const at = this.queue[--this.queueLength]!;
         this.queued[at] = 0;
@@ -497,7 +505,7 @@ export class Search {
         this.fails += last ? 1 : 0;
         if (!last || stop()) {
           this.back(beginning);
-          return last ? "given up" : "none";
+          return last || this.unsure ? "given up" : "none";
         }
         this.back(last.mark);
         // the other way: not first before second, which leaves second first, or both at once

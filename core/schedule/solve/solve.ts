@@ -70,7 +70,8 @@ class Solver {
   /** Whether all could be done by then, as far as lags, windows and the amount of work tell. */
   private couldEndBy(target: Minute): boolean {
     const mark = this.search.mark();
-    const could = this.search.boundBy(target);
+    this.search.unsure = false;
+    const could = this.search.boundBy(target) || this.search.unsure;
     this.search.back(mark);
     return could;
   }
@@ -91,8 +92,10 @@ class Solver {
   private probe(target: Minute, fails: number, noise: number): Outcome {
     const { search } = this;
     const mark = search.mark();
+    search.unsure = false;
     let outcome: Outcome = "none";
-    if (search.boundBy(target)) {
+    if (!search.boundBy(target)) outcome = search.unsure ? "given up" : "none";
+    else {
       outcome = search.run({ fails, until: this.until, now: this.options.now }, noise);
       if (outcome === "found") this.keep();
     }
@@ -123,7 +126,8 @@ class Solver {
 
   solve(horizon: Minute): Solution {
     const none: Solution = { feasible: false, makespan: null, starts: null, lowerBound: 0, proven: true };
-    if (this.problem.contradiction || !this.search.begin() || !this.search.boundBy(horizon)) return none;
+    if (this.problem.contradiction || !this.search.begin() || !this.search.boundBy(horizon))
+      return { ...none, proven: !this.search.unsure };
     this.raiseBound(horizon);
     this.placeInTurn();
     if (!this.firstSchedule(horizon)) return this.over ? this.solution() : none;

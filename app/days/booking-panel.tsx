@@ -1,0 +1,108 @@
+import { Link, useSearchParams } from "react-router";
+import type { Stage } from "#core/drying/gate";
+import { signOf } from "#core/drying/signs";
+import { readWallTime, sayWallTime } from "#core/units/wall-time";
+import { gatesHere, type LaneBooking } from "~/drawing/days-drawing";
+import { useJobEditor } from "~/editor/job-editor";
+import { EditForm, Field } from "~/forms/edit-form-parts";
+import { sayClock, sayDate, sayDayClock } from "~/words/when";
+
+/** One piece of work in hand: when, how late it could be, what it waits for with the sign to look for, and its time to set. */
+export function BookingPanel({ item, items }: { item: LaneBooking; items: readonly LaneBooking[] }) {
+  const { plan } = useJobEditor();
+  const [params] = useSearchParams();
+  const { booking, judged, placed } = item;
+  const start = readWallTime(plan.start)!;
+  const ends = new Map(items.map(({ booking: one }) => [`${one.zoneId}:${one.phaseId}`, one.ends]));
+  const gates = gatesHere(item, ends, start);
+  const below = (phaseId: string) =>
+    items.find(({ booking: one }) => one.zoneId === booking.zoneId && one.phaseId === phaseId);
+  const closed = new URLSearchParams(params);
+  closed.delete("work");
+  return (
+    <section
+      aria-label={`${booking.name} in hand`}
+      className="mb-4 border border-l-4 border-line border-l-verdigris bg-board px-4 py-3"
+    >
+      <p className="flex items-baseline gap-2 text-note text-soft">
+        <span className="min-w-0 flex-1 truncate">{judged?.zone.name ?? "the whole piece"}</span>
+        <Link to={`?${closed}`} replace preventScrollReset className="link" aria-label="Put it down">
+          put down
+        </Link>
+      </p>
+      <h2 className="text-lg leading-snug">{booking.name}</h2>
+      <p>
+        {sayDate(booking.starts)},{" "}
+        <b className="font-semibold">
+          {sayClock(booking.starts)} to {sayClock(booking.ends)}
+        </b>
+      </p>
+      <p className="text-note text-soft">
+        {booking.critical
+          ? "Sets the finish: begun later, all is done later."
+          : `Could begin as late as ${sayDayClock(booking.latest)} without the finish moving.`}
+      </p>
+      {gates.length > 0 && (
+        <ul className="mt-2 flex flex-col gap-1.5 border-t border-hair pt-2 text-note" aria-label="What it waits for">
+          {gates.map(({ opens, shuts, reason, stage, from }) => {
+            const lower = below(from);
+            return (
+              <li key={`${reason} ${from} ${opens}`}>
+                <span className="font-semibold">
+                  {shuts === null
+                    ? `from ${sayDayClock(opens)}`
+                    : opens <= (lower?.booking.ends ?? 0)
+                      ? `until ${sayDayClock(shuts)}`
+                      : `${sayDayClock(opens)} to ${sayDayClock(shuts)}`}
+                </span>{" "}
+                <span className="text-soft">
+                  {reason}, after {lower?.booking.name.toLowerCase() ?? "the step below"}
+                </span>
+                <span className="block text-soft italic">
+                  Look for: {signOf(stage as Stage, lower?.placed?.phase.material ?? null)}.
+                </span>
+              </li>
+            );
+          })}
+        </ul>
+      )}
+      {placed && (
+        <EditForm
+          key={`${booking.id} ${booking.starts}`}
+          does="set time"
+          about={{ zoneId: booking.zoneId, phaseId: booking.phaseId }}
+          label="Set its time"
+          className="mt-2 border-t border-hair pt-2"
+        >
+          {({ faults, values }) => (
+            <>
+              <Field name="starts" label="Begin at" fault={faults.starts}>
+                {(field) => (
+                  <input
+                    {...field}
+                    type="datetime-local"
+                    step={300}
+                    defaultValue={values?.starts ?? sayWallTime(booking.starts)}
+                  />
+                )}
+              </Field>
+              <div className="mt-2 flex flex-wrap gap-2">
+                <button className="press" name="way" value="set">
+                  Set this time
+                </button>
+                {booking.pinned && (
+                  <button className="press" name="way" value="free">
+                    Set it free
+                  </button>
+                )}
+                <Link className="press" to={`/jobs/${plan.id}/crust?zone=${booking.zoneId}&step=${booking.stepId}`}>
+                  The step
+                </Link>
+              </div>
+            </>
+          )}
+        </EditForm>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,136 @@
+import { type ReactNode, useEffect, useLayoutEffect, useRef, useState } from "react";
+import { Link, useSearchParams } from "react-router";
+import type { Hours } from "#core/plan/hours";
+import type { Booking } from "#core/schedule/schedule";
+import { DAY, type WallMinutes } from "#core/units/units";
+import { midnightBefore } from "#core/units/wall-time";
+import { DaysDrawing, type Lane } from "~/drawing/days-drawing";
+import { timeAxis } from "~/drawing/time-axis";
+import { sayDate } from "~/words/when";
+
+const LABELS = 132;
+const DAYS_A_PAGE = 7;
+
+/** The days that hold work, a page of the calendar at a time. */
+export function useDays(bookings: readonly Booking[], start: WallMinutes) {
+  const [params] = useSearchParams();
+  const first = midnightBefore(bookings[0]?.starts ?? start);
+  const last = midnightBefore(bookings.reduce((latest, booking) => Math.max(latest, booking.ends), first));
+  const pages = Math.max(1, Math.ceil(((last - first) / DAY + 1) / DAYS_A_PAGE));
+  const asked = Number(params.get("page") ?? 0);
+  const page = Number.isInteger(asked) && asked >= 0 && asked < pages ? asked : 0;
+  const from = first + page * DAYS_A_PAGE * DAY;
+  const days = Math.min(DAYS_A_PAGE, (last - from) / DAY + 1);
+  const worked = [...new Set(bookings.map((booking) => midnightBefore(booking.starts)))].filter(
+    (day) => day >= from && day < from + days * DAY,
+  );
+  const chosen = Number(params.get("day")) * DAY;
+  return { page, pages, from, days, day: worked.includes(chosen) ? chosen : (worked[0] ?? null) };
+}
+
+/** The wall clock, once the page lives: the server does not know whose wall. */
+export function useNow(): WallMinutes | null {
+  const [now, setNow] = useState<WallMinutes | null>(null);
+  useEffect(() => {
+    const look = () => {
+      const here = new Date();
+      setNow(Math.floor((here.getTime() - here.getTimezoneOffset() * 60_000) / 60_000));
+    };
+    look();
+    const tick = setInterval(look, 60_000);
+    return () => clearInterval(tick);
+  }, []);
+  return now;
+}
+
+export function useParamLink() {
+  const [params] = useSearchParams();
+  return (change: Record<string, string | number | null>) => {
+    const next = new URLSearchParams(params);
+    for (const [key, value] of Object.entries(change))
+      if (value === null) next.delete(key);
+      else next.set(key, String(value));
+    return `?${next}`;
+  };
+}
+
+interface Props
+  extends Omit<
+    React.ComponentProps<typeof DaysDrawing>,
+    "axis" | "width" | "height" | "labelWidth" | "lanes" | "linkToDay" | "now"
+  > {
+  hours: Hours;
+  days: ReturnType<typeof useDays>;
+  lanes: readonly Lane[];
+  /** beside the dates: what to see, and how good it is */
+  bar: ReactNode;
+  foot: ReactNode;
+}
+
+/** A page of days with its bar, as wide as there is room. */
+export function Calendar({ hours, days, lanes, bar, foot, ...drawing }: Props) {
+  const frame = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState({ width: 918, height: 620 });
+  const link = useParamLink();
+  const now = useNow();
+  const effect = typeof window === "undefined" ? useEffect : useLayoutEffect;
+  effect(() => {
+    const measure = () =>
+      frame.current && setSize({ width: frame.current.clientWidth, height: frame.current.clientHeight });
+    measure();
+    window.addEventListener("resize", measure);
+    return () => window.removeEventListener("resize", measure);
+  }, []);
+  const axis = timeAxis(hours, days.from, days.days, LABELS, size.width - LABELS);
+  return (
+    <section className="flex min-h-0 flex-col border-r border-line px-5 pt-4 pb-3" aria-label="Calendar">
+      <div className="mb-2 flex items-baseline gap-4">
+        <h1 className="shrink-0 text-view">
+          {sayDate(days.from)} to {sayDate(days.from + (days.days - 1) * DAY)}
+        </h1>
+        {days.pages > 1 && (
+          <nav aria-label="Pages of the calendar" className="flex gap-2">
+            {days.page > 0 && (
+              <Link to={link({ page: days.page - 1 })} replace className="link">
+                earlier
+              </Link>
+            )}
+            {days.page < days.pages - 1 && (
+              <Link to={link({ page: days.page + 1 })} replace className="link">
+                later
+              </Link>
+            )}
+          </nav>
+        )}
+        {bar}
+      </div>
+      <div ref={frame} className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto">
+        <DaysDrawing
+          {...drawing}
+          axis={axis}
+          lanes={lanes}
+          now={now}
+          width={size.width}
+          height={size.height}
+          labelWidth={LABELS}
+          linkToDay={(midnight) => link({ day: midnight / DAY })}
+        />
+      </div>
+      <p className="pt-2 text-note text-soft">{foot}</p>
+    </section>
+  );
+}
+
+export function Toggle({ on, to, children }: { on: boolean; to: string; children: ReactNode }) {
+  return (
+    <Link
+      to={to}
+      replace
+      preventScrollReset
+      aria-current={on ? "true" : undefined}
+      className={`flex min-h-[26px] items-center rounded-std border px-2 text-note font-medium whitespace-nowrap ${on ? "border-ink bg-ink text-board" : "border-line bg-board hover:border-ink"}`}
+    >
+      {children}
+    </Link>
+  );
+}

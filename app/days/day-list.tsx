@@ -1,0 +1,76 @@
+import { Link } from "react-router";
+import { type Caution, cautionsFor } from "#core/safety/safety";
+import { sayDuration } from "#core/units/duration";
+import type { WallMinutes } from "#core/units/units";
+import { midnightBefore } from "#core/units/wall-time";
+import type { LaneBooking } from "~/drawing/days-drawing";
+import { SafetyNote } from "~/parts/safety-note";
+import { seamSays } from "~/parts/seam-words";
+import { countOf } from "~/words/amount";
+import { sayClock, sayLongDate } from "~/words/when";
+
+interface Props {
+  day: WallMinutes;
+  items: readonly LaneBooking[];
+  /** where pressing a piece of work leads */
+  linkTo: (item: LaneBooking) => string;
+  /** jobs are named where there are several */
+  jobs?: ReadonlyMap<string, string>;
+}
+
+/** The work of a day in its order, with the day's cautions before it. */
+export function DayList({ day, items, linkTo, jobs }: Props) {
+  const today = items.filter(({ booking }) => midnightBefore(booking.starts) === day);
+  const hands = today.reduce((sum, { booking }) => sum + booking.ends - booking.starts, 0);
+  const cautions = new Map<string, Caution>();
+  for (const { judged, placed } of today)
+    if (judged && placed)
+      for (const caution of cautionsFor(placed.phase, judged.zone)) cautions.set(caution.danger, caution);
+  return (
+    <section aria-label={sayLongDate(day)}>
+      <p className="text-note text-soft">{sayLongDate(day)}</p>
+      <h2 className="mb-2 text-lg">
+        {countOf(today.length, "touch", "touches")}, {sayDuration(hands)} of hands
+      </h2>
+      <div className="mb-2">
+        <SafetyNote cautions={[...cautions.values()]} where="this day" brief />
+      </div>
+      <ol>
+        {today.map((item) => {
+          const { booking, judged, placed } = item;
+          const seam =
+            judged && placed
+              ? seamSays(
+                  placed,
+                  judged.findings.filter((finding) => finding.stepId === booking.stepId),
+                )
+              : null;
+          const job = jobs?.get(booking.planId);
+          return (
+            <li key={booking.id} className="flex gap-3 border-t border-hair py-1.5">
+              <span className="w-11 shrink-0 text-soft">{sayClock(booking.starts)}</span>
+              <span className="min-w-0 flex-1">
+                <Link to={linkTo(item)} className="font-medium hover:underline">
+                  {booking.name}
+                </Link>
+                <span className="block truncate text-note text-soft">
+                  {[judged?.zone.name.toLowerCase(), job, sayDuration(booking.ends - booking.starts)]
+                    .filter(Boolean)
+                    .join(" · ")}
+                  {booking.pinned && " · time set"}
+                </span>
+                {seam?.tight && seam.text && (
+                  <span
+                    className={`block text-note font-semibold ${seam.severity === "stop" ? "text-ochre" : "text-sienna"}`}
+                  >
+                    {seam.text}
+                  </span>
+                )}
+              </span>
+            </li>
+          );
+        })}
+      </ol>
+    </section>
+  );
+}

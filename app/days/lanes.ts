@@ -1,0 +1,55 @@
+import type { JudgedPhase, Judgement, ZoneJudgement } from "#core/judge/judge";
+import type { Plan } from "#core/plan/plan";
+import type { Booking } from "#core/schedule/schedule";
+import { taskId } from "#core/schedule/work";
+import type { Lane, LaneBooking } from "~/drawing/days-drawing";
+import { countOf } from "~/words/amount";
+
+export interface Judged {
+  plan: Plan;
+  judgement: Judgement;
+}
+
+export const LANES = ["zone", "piece"] as const;
+export type LaneKind = (typeof LANES)[number];
+
+/** Bookings with the phases they are for. */
+export function withPhases(works: readonly Judged[], bookings: readonly Booking[]): LaneBooking[] {
+  const phases = new Map<string, { judged: ZoneJudgement; placed: JudgedPhase }>();
+  for (const { plan, judgement } of works)
+    for (const judged of judgement.zones)
+      for (const placed of judged.phases)
+        phases.set(taskId(plan.id, judged.zone.id, placed.phase.id), { judged, placed });
+  return bookings.map((booking) => ({ booking, judged: null, placed: null, ...phases.get(booking.id) }));
+}
+
+/** Lanes of a calendar: a zone each, or a piece each with all its zones. */
+export function lanesOf(works: readonly Judged[], items: readonly LaneBooking[], kind: LaneKind): Lane[] {
+  return works.flatMap(({ plan }) =>
+    plan.pieces.flatMap((piece): Lane[] => {
+      const own = items.filter(({ booking }) => booking.planId === plan.id && booking.pieceId === piece.id);
+      const zones = piece.zones.map((zone): Lane => {
+        const bookings = own.filter(({ booking }) => booking.zoneId === zone.id);
+        const steps = new Set(bookings.map(({ booking }) => booking.stepId)).size;
+        return { id: `${plan.id}/${zone.id}`, name: zone.name, note: countOf(steps, "step", "steps"), bookings };
+      });
+      const whole = own.filter(({ booking }) => booking.zoneId === "");
+      if (kind === "piece")
+        return [
+          {
+            id: `${plan.id}/${piece.id}`,
+            name: piece.name,
+            note: works.length > 1 ? plan.title : countOf(piece.zones.length, "zone", "zones"),
+            bookings: own,
+          },
+        ];
+      const together: Lane = {
+        id: `${plan.id}/${piece.id}`,
+        name: piece.name,
+        note: "apart, together",
+        bookings: whole,
+      };
+      return whole.length > 0 ? [...zones, together] : zones;
+    }),
+  );
+}

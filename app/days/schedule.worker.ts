@@ -1,0 +1,31 @@
+import { judge } from "#core/judge/judge";
+import { schedule } from "#core/schedule/schedule";
+import { whatIf } from "#core/schedule/what-if";
+import type { Answer, Asking } from "./messages";
+
+// Looks for better dates off the page. It is ended from outside when something newer is asked.
+
+const answer = (message: Answer) => postMessage(message);
+
+function work(asking: Asking): Answer {
+  const { id } = asking;
+  if (asking.ask === "what if") return { is: "tried", id, ideas: whatIf(asking.plan) };
+  const works = asking.plans.map((plan) => ({ plan, judgement: judge(plan) }));
+  const made = schedule(works, {
+    budget: asking.budget,
+    now: () => performance.now(),
+    onBetter: (better) => {
+      answer({ is: "better", id, schedule: better });
+      return true;
+    },
+  });
+  return { is: "done", id, schedule: made };
+}
+
+addEventListener("message", ({ data }: MessageEvent<Asking>) => {
+  try {
+    answer(work(data));
+  } catch (error) {
+    answer({ is: "failed", id: data.id, says: error instanceof Error ? error.message : String(error) });
+  }
+});

@@ -1,0 +1,55 @@
+import type { Tried } from "#core/schedule/what-if";
+import { sayDifference } from "#core/units/duration";
+import { useJobEditor } from "~/editor/job-editor";
+import { sayDayClock } from "~/words/when";
+
+interface Props {
+  ideas: readonly Tried[] | null;
+  failed: boolean;
+  /** shown beside a clash: only what frees it */
+  waysOut?: boolean;
+}
+
+/** Things that could be otherwise, each tried: the finish before and after, and one press to make it so. */
+export function Ideas({ ideas, failed, waysOut = false }: Props) {
+  const { schedule, send } = useJobEditor();
+  if (failed) return <p className="text-note text-ochre">They could not be tried. Load the page again.</p>;
+  if (ideas === null)
+    return (
+      <p className="text-note text-soft" role="status">
+        trying what could be otherwise …
+      </p>
+    );
+  const shown = waysOut ? ideas.filter(({ clashes }) => clashes < schedule.clashes.length) : ideas;
+  if (shown.length === 0)
+    return (
+      <p className="text-note text-soft">
+        {waysOut
+          ? "Neither longer hours, a warmer room nor another school frees it. Loosen a wait, split the zone, or leave a step out."
+          : "Neither hours, hands, air nor another school would change the finish."}
+      </p>
+    );
+  return (
+    <ul className="flex flex-col gap-1.5">
+      {shown.slice(0, waysOut ? 4 : 9).map((idea, at) => (
+        <li key={idea.id}>
+          <button
+            type="button"
+            onClick={() => send(idea.label, idea.commands)}
+            className={`press flex w-full items-baseline gap-2 text-left whitespace-normal ${at === 0 && waysOut ? "press-main" : ""}`}
+          >
+            <span className="min-w-0 flex-1">{idea.label}</span>
+            <span className="shrink-0 text-note tabular-nums">
+              {idea.gain === null || idea.finish === null ? "" : sayDifference(idea.gain)}
+            </span>
+          </button>
+          <span className="block px-1 text-note text-soft">
+            {idea.finish !== null && `done ${sayDayClock(idea.finish)}`}
+            {idea.clashes > 0 && ` · ${idea.clashes} still cannot be kept`}
+            {idea.stops.after > idea.stops.before && " · a rule then says stop"}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}

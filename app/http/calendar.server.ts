@@ -1,0 +1,52 @@
+import ical, { ICalCalendarMethod } from "ical-generator";
+import { calendarEntries, instantIn } from "#core/exchange/calendar-file";
+import { judge } from "#core/judge/judge";
+import type { Plan } from "#core/plan/plan";
+import { schedule } from "#core/schedule/schedule";
+
+const isTimeZone = (text: string): boolean => {
+  try {
+    new Intl.DateTimeFormat("en", { timeZone: text });
+    return text.length < 60;
+  } catch {
+    return false;
+  }
+};
+
+/**
+ * The days of some jobs as an iCalendar file. Times float, as on the shop's wall, unless the address names a time zone; then
+ * they are instants, right on both sides of a change of clocks.
+ */
+export function calendarResponse(plans: readonly Plan[], name: string, url: URL): Response {
+  const timeZone = url.searchParams.get("zone");
+  if (timeZone !== null && !isTimeZone(timeZone))
+    return new Response(`"${timeZone}" is no time zone. Write one like Europe/London, or leave it out.\n`, {
+      status: 400,
+      headers: { "Content-Type": "text/plain; charset=utf-8" },
+    });
+  const made = schedule(plans.map((plan) => ({ plan, judgement: judge(plan) })));
+  const calendar = ical({
+    name,
+    method: ICalCalendarMethod.PUBLISH,
+    prodId: { company: "Jolly Crust", product: "days" },
+  });
+  for (const { id, starts, ends, title, about } of calendarEntries(plans, made.bookings)) {
+    const at = (wall: number) => new Date(timeZone === null ? wall * 60_000 : instantIn(timeZone, wall));
+    calendar.createEvent({
+      id: `${id.replaceAll(/[^\w-]/g, "-")}@jolly-crust`,
+      start: at(starts),
+      end: at(ends),
+      floating: timeZone === null,
+      summary: title,
+      description: about,
+      stamp: at(made.start),
+    });
+  }
+  return new Response(calendar.toString(), {
+    headers: {
+      "Content-Type": "text/calendar; charset=utf-8",
+      "Content-Disposition": `inline; filename="${name.replaceAll(/[^a-zA-Z0-9-]+/g, "-").slice(0, 60) || "days"}.ics"`,
+      "X-Content-Type-Options": "nosniff",
+    },
+  });
+}

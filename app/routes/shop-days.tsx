@@ -1,0 +1,154 @@
+import { useMemo } from "react";
+import { Link, useLoaderData, useSearchParams } from "react-router";
+import { judge } from "#core/judge/judge";
+import { datesOf } from "#core/schedule/dates";
+import { schedule } from "#core/schedule/schedule";
+import { readWallTime } from "#core/units/wall-time";
+import { Calendar, Toggle, useDays, useParamLink } from "~/days/calendar";
+import { DayList } from "~/days/day-list";
+import { lanesOf, withPhases } from "~/days/lanes";
+import { useBestSchedule } from "~/days/use-schedule";
+import { allPlans } from "~/http/shop.server";
+import { Brand } from "~/parts/brand";
+import { sayClock, sayDate } from "~/words/when";
+
+export const loader = () => allPlans();
+export const meta = () => [{ title: "Days of the shop · Jolly Crust" }];
+
+/** Milliseconds in which the worker looks for better dates for the whole shop. */
+const LOOKS_FOR = 1000;
+
+/** All jobs on one calendar, sharing the same hands. */
+export default function ShopDays() {
+  const plans = useLoaderData<typeof loader>();
+  const [params] = useSearchParams();
+  const link = useParamLink();
+  const works = useMemo(() => plans.map((plan) => ({ plan, judgement: judge(plan) })), [plans]);
+  const quick = useMemo(() => schedule(works), [works]);
+  const { schedule: made, state, stop } = useBestSchedule(plans, quick, LOOKS_FOR);
+  const days = useDays(made.bookings, made.start);
+  const kind = params.get("lanes") === "zone" ? "zone" : "piece";
+  const chain = params.get("chain") === "yes";
+  const items = useMemo(() => withPhases(works, made.bookings), [works, made]);
+  const lanes = useMemo(() => lanesOf(works, items, kind), [works, items, kind]);
+  const starts = useMemo(() => new Map(plans.map(({ id, start }) => [id, readWallTime(start)!])), [plans]);
+  const first = works.find(({ judgement }) => judgement.zones.length > 0);
+  const titles = useMemo(() => new Map(plans.map(({ id, title }) => [id, title])), [plans]);
+  return (
+    <div className="flex h-screen min-h-[640px] min-w-[1024px] flex-col">
+      <header className="flex h-[52px] shrink-0 items-center border-b border-line px-5">
+        <Brand />
+        <span className="ml-6 min-w-0 flex-1 truncate">
+          <Link to="/" className="link text-soft hover:text-ink">
+            Jobs
+          </Link>
+          <span className="text-edge"> / </span>
+          <b className="font-semibold">Days of the whole shop</b>
+        </span>
+        <a className="press" href="/days.ics">
+          Calendar feed
+        </a>
+      </header>
+      {first && made.bookings.length > 0 ? (
+        <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_300px]">
+          <Calendar
+            hours={first.plan.pinned.hours}
+            days={days}
+            lanes={lanes}
+            startOf={(planId) => starts.get(planId) ?? 0}
+            air={{ climate: first.judgement.zones[0]!.climate, zero: starts.get(first.plan.id)! }}
+            day={days.day}
+            chosen={null}
+            chain={chain}
+            linkTo={({ planId, id, starts: begins }) =>
+              `/jobs/${planId}/days?work=${id}&day=${Math.floor(begins / 1440)}`
+            }
+            bar={
+              <>
+                <span className="flex gap-1 self-center">
+                  <Toggle on={kind === "piece"} to={link({ lanes: null })}>
+                    by piece
+                  </Toggle>
+                  <Toggle on={kind === "zone"} to={link({ lanes: "zone" })}>
+                    by zone
+                  </Toggle>
+                </span>
+                <Toggle on={chain} to={link({ chain: chain ? null : "yes" })}>
+                  what sets the finish
+                </Toggle>
+                <span className="flex-1" />
+                {state === "looking" && (
+                  <span className="flex items-baseline gap-2 text-note text-soft" role="status">
+                    looking for better …
+                    <button type="button" className="link" onClick={stop}>
+                      enough
+                    </button>
+                  </span>
+                )}
+              </>
+            }
+            foot="All jobs share the hands here. Each job's own calendar is made as if it were alone; press a piece of work to go there."
+          />
+          <aside className="min-h-0 overflow-y-auto p-4" aria-label="The jobs">
+            <h2 className="text-lg">Finish, all together</h2>
+            <ul className="mt-1 mb-5">
+              {works.map((work) => {
+                const dates = datesOf(work, made);
+                const due = work.plan.due ? readWallTime(work.plan.due) : null;
+                const late = dates !== null && due !== null && dates.leaves > due;
+                return (
+                  <li key={work.plan.id} className="border-t border-hair py-1.5">
+                    <Link to={`/jobs/${work.plan.id}/days`} className="block truncate font-medium hover:underline">
+                      {work.plan.title}
+                    </Link>
+                    <span className="text-note text-soft">
+                      {dates ? `done ${sayDate(dates.finish)} ${sayClock(dates.finish)}` : "nothing to do"}
+                      {due !== null && (
+                        <span className={late ? "font-semibold text-ochre" : ""}>
+                          {late ? ` · too late for ${sayDate(due)}` : ` · due ${sayDate(due)}`}
+                        </span>
+                      )}
+                    </span>
+                  </li>
+                );
+              })}
+            </ul>
+            {made.clashes.length > 0 && (
+              <section
+                className="mb-4 border border-l-4 border-line border-l-ochre bg-board px-4 py-3"
+                aria-label="What cannot be kept"
+              >
+                <p className="kicker text-[0.9375rem] text-ochre">cannot be kept</p>
+                <ul className="flex flex-col gap-2">
+                  {made.clashes.map((clash) => (
+                    <li key={`${clash.planId} ${clash.says}`}>
+                      <Link to={`/jobs/${clash.planId}/days`} className="hover:underline">
+                        {clash.says}
+                      </Link>
+                    </li>
+                  ))}
+                </ul>
+              </section>
+            )}
+            {days.day !== null && (
+              <DayList
+                day={days.day}
+                items={items}
+                jobs={titles}
+                linkTo={({ booking }) => `/jobs/${booking.planId}/days?work=${booking.id}`}
+              />
+            )}
+          </aside>
+        </main>
+      ) : (
+        <main className="flex flex-1 flex-col items-center justify-center gap-3">
+          <h1 className="text-view">No job has work to put on the calendar</h1>
+          <p className="text-soft">Lay a first coat in a job, and its days stand here beside the others'.</p>
+          <Link to="/" className="press press-main">
+            To the jobs
+          </Link>
+        </main>
+      )}
+    </div>
+  );
+}
