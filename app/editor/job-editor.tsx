@@ -53,6 +53,9 @@ export function useJobEditor(): JobEditor {
 /** Milliseconds in which the worker looks for better dates after an edit. */
 const LOOKS_FOR = 800;
 
+/** The job in hand, where the page is about one. */
+export const useJobInHand = () => useContext(Editor);
+
 const keptKey = (planId: string) => `jolly-crust/unsaved/${planId}`;
 
 /** Edits that had not reached the server when the page went away. */

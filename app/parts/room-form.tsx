@@ -1,7 +1,8 @@
 import { useJobEditor } from "~/editor/job-editor";
+import { sayAirCsv } from "~/forms/air-csv";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 
-/** The air of the room: rules about cold, damp, dew and draught are judged by it. */
+/** The air of the room, by which waits and windows are counted: the same at all hours, by day and night, or hour by hour. */
 export function RoomForm() {
   const { plan } = useJobEditor();
   const { room } = plan.pinned;
@@ -30,6 +31,57 @@ export function RoomForm() {
             <input type="checkbox" name="draught" defaultChecked={room.draught} className="size-4 accent-verdigris" />a
             draught, or a fan
           </label>
+          <Field name="course" label="Through the day" fault={faults.course}>
+            {(field) => (
+              <select {...field} defaultValue={values?.course ?? room.course?.kind ?? "steady"}>
+                <option value="steady">the same at all hours</option>
+                <option value="day and night">day and night</option>
+                <option value="by the hour">by the hour, pasted</option>
+              </select>
+            )}
+          </Field>
+          <span />
+          {(values?.course ?? room.course?.kind) === "day and night" && (
+            <>
+              <Field name="nightCelsius" label="At night, °C" fault={faults.nightCelsius}>
+                {(field) => (
+                  <input
+                    {...field}
+                    type="text"
+                    inputMode="decimal"
+                    defaultValue={
+                      values?.nightCelsius ?? (room.course?.kind === "day and night" ? room.course.night.celsius : "")
+                    }
+                  />
+                )}
+              </Field>
+              <Field name="nightHumidity" label="At night, %" fault={faults.nightHumidity}>
+                {(field) => (
+                  <input
+                    {...field}
+                    type="text"
+                    inputMode="decimal"
+                    defaultValue={
+                      values?.nightHumidity ??
+                      (room.course?.kind === "day and night" ? room.course.night.relativeHumidity : "")
+                    }
+                  />
+                )}
+              </Field>
+            </>
+          )}
+          <div className="col-span-2">
+            <Field name="hours" label="Forecast or logger, a line an hour: time, °C, %" fault={faults.hours}>
+              {(field) => (
+                <textarea
+                  {...field}
+                  rows={4}
+                  placeholder="2026-11-30 09:00, 18.5, 62"
+                  defaultValue={values?.hours ?? (room.course?.kind === "by the hour" ? sayAirCsv(room.course) : "")}
+                />
+              )}
+            </Field>
+          </div>
           <noscript className="col-span-2">
             <button className="press">Save the air</button>
           </noscript>

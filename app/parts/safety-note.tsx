@@ -1,6 +1,6 @@
 import { HardHat } from "lucide-react";
 import type { Caution } from "#core/safety/safety";
-import { useJobEditor } from "~/editor/job-editor";
+import { useJobInHand } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
 
 /** The cautions of a step, where the hazard arises: before the step is begun. Lead and heat must be read and taken on. */
@@ -14,9 +14,10 @@ export function SafetyNote({
   /** the headings alone, to be opened */
   brief?: boolean;
 }) {
-  const { plan } = useJobEditor();
+  const job = useJobInHand();
   if (cautions.length === 0) return null;
-  const unread = cautions.filter(({ danger, mustBeRead }) => mustBeRead && !plan.acknowledged.includes(danger));
+  const taken = (danger: string) => job?.plan.acknowledged.includes(danger) ?? false;
+  const unread = job ? cautions.filter(({ danger, mustBeRead }) => mustBeRead && !taken(danger)) : [];
   return (
     <section
       aria-label={`Safety${where ? `: ${where}` : ""}`}
@@ -27,7 +28,7 @@ export function SafetyNote({
       </h3>
       <div className="mt-1 flex flex-col text-note">
         {cautions.map(({ danger, title, says, mustBeRead }) => (
-          <details key={danger} open={brief ? mustBeRead && !plan.acknowledged.includes(danger) : true}>
+          <details key={danger} open={brief ? mustBeRead && !taken(danger) : true}>
             <summary className="min-h-6 font-semibold">{title}</summary>
             <p>{says}</p>
           </details>

@@ -70,7 +70,10 @@ export interface ScheduleOptions {
 /** Claims that are given up one after another until the rest can be dated. */
 const MOST_CLASHES = 40;
 const CLASH_BUDGET = 400;
-const QUICK_FAILS_BUDGET = 600;
+const QUICK_BUDGET = 600;
+/** For quick schedules: looks at the counting clock, and dead ends, that a clash may take. */
+const QUICK_CLASH = 2000;
+const QUICK_FAILS = 40;
 const PATIENCE = [0.05, 0, 0.5];
 
 /** A clock for quick schedules: it counts how often it was asked, so that the same work is done every time. */
@@ -89,6 +92,7 @@ function quickly(network: Network): { starts: Record<string, Minute> | null; mis
     if (placed.missed.length + placed.late === 0 && placed.makespan < FAR) {
       if (best === null || placed.makespan < best.makespan) best = placed;
     } else if (missed.length === 0) missed = placed.missed;
+    else break;
   }
   return {
     starts: best && Object.fromEntries(network.activities.map(({ id }, at) => [id, best!.starts[at]!])),
@@ -103,13 +107,17 @@ interface Found {
   missed: readonly Lag[];
 }
 
-function find(network: Network, options: ScheduleOptions, onBetter?: (solution: Solution) => boolean): Found {
-  const quick = quickly(network);
+function find(
+  network: Network,
+  quick: ReturnType<typeof quickly>,
+  options: ScheduleOptions,
+  onBetter?: (solution: Solution) => boolean,
+): Found {
   const { budget, now } = options;
   if (quick.starts && (budget === undefined || now === undefined))
     return { starts: quick.starts, lowerBound: null, proven: false, missed: [] };
   const solution = solve(network, {
-    budget: budget ?? QUICK_FAILS_BUDGET,
+    budget: budget ?? QUICK_BUDGET,
     now: now && budget !== undefined ? now : countingClock(),
     ...(onBetter ? { onBetter } : {}),
   });
@@ -167,8 +175,12 @@ class Scheduler {
   run(): Schedule {
     for (let round = 0; ; round++) {
       const { onBetter } = this.options;
+      const quick = quickly(this.network);
+      // what could not be placed in turn most often cannot be at all: that is soonest found out where it stuck
+      if (!quick.starts && round < MOST_CLASHES && this.giveWay(quick.missed)) continue;
       const found = find(
         this.network,
+        quick,
         this.options,
         onBetter &&
           ((solution) =>
@@ -182,9 +194,10 @@ class Scheduler {
   /** Finds out what cannot hold together, says so, and gives the least of it up. False where that is not found in time. */
   private giveWay(missed: readonly Lag[]): boolean {
     const now = this.options.budget === undefined ? countingClock() : this.options.now!;
+    const quick = this.options.budget === undefined;
     const claims = clashOf(
       this.network,
-      { budget: CLASH_BUDGET * (this.options.budget === undefined ? 50 : 1), now },
+      { budget: quick ? QUICK_CLASH : CLASH_BUDGET, now, ...(quick ? { fails: QUICK_FAILS } : {}) },
       missed,
     );
     if (!claims) return false;

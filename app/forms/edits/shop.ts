@@ -5,23 +5,67 @@ import { Pin, zonesOf } from "#core/plan/plan";
 import { Room } from "#core/plan/room";
 import { readDuration } from "#core/units/duration";
 import { readWallTime } from "#core/units/wall-time";
+import { readAirCsv } from "../air-csv";
 import type { Faults, FormFields } from "../fields";
 import { type FormEdit, type Place, refuse } from "./place";
 
 // The room, what the painter has read and taken on, and her own figures for a material.
 
-function setRoom({ fields }: Place): FormEdit {
+const decimal = (text: string | undefined) => Number((text ?? "").trim().replace(",", "."));
+
+/** How the air goes through the day, from the form's own fields; a fault at the field it is about. */
+function courseOf(fields: FormFields, before: Room): { course?: Room["course"] } | { fault: [string, string] } {
+  switch (fields.course ?? before.course?.kind ?? "steady") {
+    case "day and night": {
+      const night = before.course?.kind === "day and night" ? before.course.night : undefined;
+      const celsius = fields.nightCelsius === undefined ? night?.celsius : decimal(fields.nightCelsius);
+      const relativeHumidity =
+        fields.nightHumidity === undefined ? night?.relativeHumidity : decimal(fields.nightHumidity);
+      // chosen a moment ago, with no figures yet: a little cooler and damper than the day
+      return {
+        course: {
+          kind: "day and night",
+          night: {
+            celsius: celsius ?? Math.max(-20, before.celsius - 5),
+            relativeHumidity: relativeHumidity ?? Math.min(100, before.relativeHumidity + 12),
+          },
+        },
+      };
+    }
+    case "by the hour": {
+      if (fields.hours === undefined || fields.hours.trim() === "") {
+        if (before.course?.kind === "by the hour") return { course: before.course };
+        return { fault: ["hours", "Paste lines like 2026-11-30 09:00, 18.5, 62."] };
+      }
+      const read = readAirCsv(fields.hours);
+      if (!read.ok) return { fault: ["hours", read.says] };
+      return { course: { kind: "by the hour", from: read.from, hours: read.hours, source: "pasted" } };
+    }
+    default:
+      return {};
+  }
+}
+
+function setRoom({ plan, fields }: Place): FormEdit {
   const surface = (fields.surfaceCelsius ?? "").trim();
+  const course = courseOf(fields, plan.pinned.room);
+  if ("fault" in course) return refuse(course.fault[1], course.fault[0]);
   const read = Room.safeParse({
-    celsius: Number((fields.celsius ?? "").replace(",", ".")),
-    relativeHumidity: Number((fields.relativeHumidity ?? "").replace(",", ".")),
-    ...(surface === "" ? {} : { surfaceCelsius: Number(surface.replace(",", ".")) }),
+    celsius: decimal(fields.celsius),
+    relativeHumidity: decimal(fields.relativeHumidity),
+    ...(surface === "" ? {} : { surfaceCelsius: decimal(surface) }),
     draught: fields.draught === "on",
+    ...course,
   });
   if (!read.success) {
     const faults: Faults = {};
-    for (const issue of read.error.issues)
-      faults[String(issue.path[0])] = issue.code === "invalid_type" ? "Write a number." : `${issue.message}.`;
+    for (const issue of read.error.issues) {
+      const field =
+        issue.path[0] === "course"
+          ? `night${issue.path.at(-1) === "celsius" ? "Celsius" : "Humidity"}`
+          : String(issue.path[0]);
+      faults[field] = issue.code === "invalid_type" ? "Write a number." : `${issue.message}.`;
+    }
     return { ok: false, faults };
   }
   return { ok: true, label: "Change the air of the room", commands: [{ do: "set room", room: read.data }] };

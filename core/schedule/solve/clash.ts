@@ -9,6 +9,8 @@ export interface ClashOptions {
   /** milliseconds it may take */
   budget: number;
   now: () => number;
+  /** dead ends after which it is left open whether some claims can hold */
+  fails?: number;
 }
 
 /** Dead ends after which it is left open whether a set of claims can hold. */
@@ -42,26 +44,27 @@ export function canHold(network: Network, options: ClashOptions & { until: numbe
   if (problem.contradiction) return false;
   const search = new Search(problem);
   if (!search.begin() || !search.boundBy(horizonOf(network))) return search.unsure ? null : false;
-  const outcome = search.run({ fails: FAILS, until: options.until, now: options.now });
+  const outcome = search.run({ fails: options.fails ?? FAILS, until: options.until, now: options.now });
   return outcome === "given up" ? null : outcome === "found";
 }
 
-const connected = (network: Network, from: readonly Lag[]): Claim[] => {
-  const near = new Set(from.flatMap((lag) => [lag.from, lag.to]));
-  for (let grown = true; grown; ) {
-    grown = false;
-    for (const lag of network.lags)
-      if (near.has(lag.from) !== near.has(lag.to)) {
-        near.add(lag.from);
-        near.add(lag.to);
-        grown = true;
-      }
+/** Claims that hang together with a lag, further and further away: each set holds the one before. */
+function* around(network: Network, lag: Lag): Generator<Claim[]> {
+  const near = new Set([lag.from, lag.to]);
+  for (let hops = 1, size = 0; near.size > size; hops *= 2) {
+    size = near.size;
+    yield [
+      ...network.lags.filter(({ from, to }) => near.has(from) && near.has(to)).map((one) => ({ lag: one })),
+      ...network.activities.filter(({ id }) => near.has(id)).map((activity) => ({ activity })),
+    ];
+    for (let hop = 0; hop < hops; hop++) {
+      const reached = network.lags.flatMap(({ from, to }) =>
+        near.has(from) === near.has(to) ? [] : [near.has(from) ? to : from],
+      );
+      for (const id of reached) near.add(id);
+    }
   }
-  return [
-    ...network.lags.filter(({ from: one }) => near.has(one)).map((lag) => ({ lag })),
-    ...network.activities.filter(({ id }) => near.has(id)).map((activity) => ({ activity })),
-  ];
-};
+}
 
 /**
  * A small set of claims that cannot hold together, while without any one of them the rest can: why a network has no schedule.
@@ -76,10 +79,12 @@ export function clashOf(network: Network, options: ClashOptions, suspects: reado
   const problem = suspects.length === 0 ? problemOf(network) : null;
   if (problem?.contradiction) claims = problem.contradiction.map((lag) => ({ lag }));
   for (const suspect of suspects) {
-    const near = connected(network, [suspect]);
-    if (!impossible(near)) continue;
-    claims = near;
-    break;
+    for (const near of around(network, suspect)) {
+      if (!impossible(near)) continue;
+      claims = near;
+      break;
+    }
+    if (claims !== null) break;
   }
   if (claims === null || !impossible(claims)) {
     claims = [...network.lags.map((lag) => ({ lag })), ...network.activities.map((activity) => ({ activity }))];

@@ -83,6 +83,7 @@ export class Search {
   private readonly painterUse: Int32Array | null;
   private readonly painterUsers: Int32Array;
   private readonly painterCapacity: number;
+  private readonly varyingAt: Problem["varying"][];
   private readonly sets: boolean;
   /** starts of the best schedule so far: whom it puts first is tried first */
   guide: Int32Array | null = null;
@@ -114,6 +115,9 @@ export class Search {
     this.byFinish = this.painterUsers.slice();
     this.byStart = this.painterUsers.slice();
     this.workSince = new Float64Array(count);
+    this.varyingAt = Array.from({ length: count }, (_, at) =>
+      problem.varying.filter(({ from, to }) => from === at || to === at),
+    );
     // only where three or more can be too many are there sets to look for
     this.sets = problem.resources.some(({ capacity, use, users }) => {
       let least = FAR;
@@ -160,7 +164,7 @@ export class Search {
     this.earlyTrail.push(at, this.early[at]!);
     this.early[at] = to;
     // distances add up: whoever follows has been told, unless a window pushed it on
-    if ((to > minute || this.problem.varying.length > 0) && !this.queued[at]) {
+    if ((to > minute || this.varyingAt[at]!.length > 0) && !this.queued[at]) {
       this.queued[at] = 1;
       this.queue[this.queueLength++] = at;
     }
@@ -173,7 +177,7 @@ export class Search {
     if (to < this.early[at]!) return false;
     this.lateTrail.push(at, this.late[at]!);
     this.late[at] = to;
-    if ((to < minute || this.problem.varying.length > 0) && !this.downQueued[at]) {
+    if ((to < minute || this.varyingAt[at]!.length > 0) && !this.downQueued[at]) {
       this.downQueued[at] = 1;
       this.downQueue[this.downLength++] = at;
     }
@@ -209,11 +213,11 @@ export class Search {
         return false;
       }
       if (this.queueLength > 0) {
-        const at = this.queue[--this.queueLength]!;
+        const at = this.earliestQueued();
         this.queued[at] = 0;
         if (!this.pushUp(at) || !this.varyUp(at)) return false;
       } else {
-        const at = this.downQueue[--this.downLength]!;
+        const at = this.latestQueued();
         this.downQueued[at] = 0;
         if (!this.pushDown(at) || !this.varyDown(at)) return false;
       }
@@ -221,8 +225,29 @@ export class Search {
     return true;
   }
 
+  /** Takes the earliest of those that moved: whoever comes before the others pushes them once, not again and again. */
+  private earliestQueued(): number {
+    const { queue, early } = this;
+    let first = 0;
+    for (let place = 1; place < this.queueLength; place++)
+      if (early[queue[place]!]! < early[queue[first]!]!) first = place;
+    const at = queue[first]!;
+    queue[first] = queue[--this.queueLength]!;
+    return at;
+  }
+
+  private latestQueued(): number {
+    const { downQueue, late } = this;
+    let last = 0;
+    for (let place = 1; place < this.downLength; place++)
+      if (late[downQueue[place]!]! > late[downQueue[last]!]!) last = place;
+    const at = downQueue[last]!;
+    downQueue[last] = downQueue[--this.downLength]!;
+    return at;
+  }
+
   private varyUp(at: number): boolean {
-    for (const { from, to, lag } of this.problem.varying) {
+    for (const { from, to, lag } of this.varyingAt[at]!) {
       if (from === at) {
         const opens = lag.opens(this.early[from]! + this.duration[from]!);
         if (opens > this.early[to]! && !this.later(to, opens)) return false;
@@ -235,7 +260,7 @@ export class Search {
   }
 
   private varyDown(at: number): boolean {
-    for (const { from, to, lag } of this.problem.varying) {
+    for (const { from, to, lag } of this.varyingAt[at]!) {
       if (from === at && lag.shuts !== null && this.late[from]! < FAR) {
         const shuts = lag.shuts(this.late[from]! + this.duration[from]!);
         if (shuts < this.late[to]! && !this.sooner(to, shuts)) return false;
