@@ -179,6 +179,28 @@ describe("plans", () => {
     expect((await getJob(store, "example"))!.version).toBe(1);
   });
 
+  it("brings up to date what an older version wrote, and undoes what it did", async () => {
+    await editPlan(
+      store,
+      "example",
+      edit("a", 1, { do: "set hours", hours: { ...somePlan().pinned.hours, painters: 2 } }),
+    );
+    const old = structuredClone(somePlan()) as unknown as Record<string, unknown> & { pinned: { hours: object } };
+    old.version = 3;
+    delete old.pins;
+    old.pinned.hours = { weekdays: somePlan().pinned.hours.weekdays };
+    await store.db.update(plans).set({ document: old });
+    await store.db.run(
+      sql`update edits set inverse = json_remove(inverse, '$[0].hours.exceptions', '$[0].hours.painters')`,
+    );
+    const job = (await getJob(store, "example"))!;
+    expect(job.plan.version).toBe(4);
+    expect(job.plan.pins).toEqual([]);
+    expect(job.plan.pinned.hours).toMatchObject({ exceptions: [], painters: 1 });
+    expect(await stepThroughEdits(store, "example", 2, "undo")).toMatchObject({ is: "written", version: 3 });
+    expect((await getJob(store, "example"))!.plan.pinned.hours.exceptions).toEqual([]);
+  });
+
   it("takes a job off the list and puts it back", async () => {
     expect(await setRemoved(store, "example", true)).toBe(true);
     expect((await listJobs(store)).jobs).toHaveLength(0);

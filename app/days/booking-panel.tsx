@@ -68,7 +68,7 @@ export function BookingPanel({ item, items }: { item: LaneBooking; items: readon
       )}
       {placed && (
         <EditForm
-          key={`${booking.id} ${booking.starts}`}
+          key={`${booking.id} ${booking.pinned ? booking.starts : "free"}`}
           does="set time"
           about={{ zoneId: booking.zoneId, phaseId: booking.phaseId }}
           label="Set its time"
@@ -81,7 +81,7 @@ export function BookingPanel({ item, items }: { item: LaneBooking; items: readon
                   <input
                     {...field}
                     type="datetime-local"
-                    step={300}
+                    step={60}
                     defaultValue={values?.starts ?? sayWallTime(booking.starts)}
                   />
                 )}

@@ -32,6 +32,14 @@ export const KEY_GROUPS: readonly { title: string; lines: readonly KeyLine[] }[]
     ],
   },
   {
+    title: "On the days",
+    lines: [
+      { keys: ["Shift ← →"], does: "Set the time of the work in focus a quarter of an hour sooner, later" },
+      { keys: ["C"], does: "The chain that sets the finish" },
+      { keys: ["O"], does: "What could be otherwise" },
+    ],
+  },
+  {
     title: "On the board",
     lines: [
       { keys: ["←", "→"], does: "A step back, a step on" },

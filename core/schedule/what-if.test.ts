@@ -1,0 +1,67 @@
+import { describe, expect, it } from "vitest";
+import { applyCommands } from "../edit/apply.ts";
+import { judge } from "../judge/judge.ts";
+import { examplePlan } from "../rules/example.ts";
+import { schedule } from "./schedule.ts";
+import { whatIf } from "./what-if.ts";
+
+const cold = () => {
+  const plan = examplePlan({
+    shows: "a cold shed",
+    ground: "raw timber",
+    species: "pine",
+    steps: [
+      ["brush", "oil-deep-green", { coats: 3 }],
+      ["brush", "polyurethane-solvent", { coats: 2 }],
+    ],
+  });
+  plan.pinned.room = {
+    celsius: 15,
+    relativeHumidity: 65,
+    draught: false,
+    course: { kind: "day and night", night: { celsius: 11, relativeHumidity: 80 } },
+  };
+  return plan;
+};
+
+describe("what if", () => {
+  it("each idea comes to what the plan comes to when it is done", () => {
+    const plan = cold();
+    const ideas = whatIf(plan);
+    expect(ideas.length).toBeGreaterThan(0);
+    for (const idea of ideas) {
+      const done = applyCommands(plan, idea.commands);
+      if (!done.ok) throw new Error(done.because);
+      const made = schedule([{ plan: done.plan, judgement: judge(done.plan) }]);
+      expect(made.finish).toBe(idea.finish);
+      expect(made.clashes.length).toBe(idea.clashes);
+    }
+  });
+
+  it("a warmer room is done sooner, and the best comes first", () => {
+    const ideas = whatIf(cold());
+    const warmer = ideas.filter(({ id }) => id.startsWith("warm"));
+    expect(Math.min(...warmer.map(({ gain }) => gain!))).toBeLessThan(0);
+    for (const [at, idea] of ideas.entries())
+      if (at > 0 && idea.clashes === ideas[at - 1]!.clashes)
+        expect(idea.finish!).toBeGreaterThanOrEqual(ideas[at - 1]!.finish!);
+  });
+
+  it("names a way out of a clash: an hour longer that day", () => {
+    const plan = examplePlan({
+      shows: "a short day",
+      ground: "raw timber",
+      species: "pine",
+      steps: [
+        ["brush", "mineral-storm"],
+        ["brush", "crackle-medium"],
+        ["brush", "mineral-oyster"],
+      ],
+    });
+    plan.pinned.hours = { ...plan.pinned.hours, weekdays: Array(7).fill([[540, 555]]) };
+    const before = schedule([{ plan, judgement: judge(plan) }]);
+    expect(before.clashes.length).toBeGreaterThan(0);
+    const ways = whatIf(plan).filter(({ clashes }) => clashes < before.clashes.length);
+    expect(ways.map(({ label }) => label).join("; ")).toMatch(/hour longer/);
+  });
+});

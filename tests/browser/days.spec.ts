@@ -1,0 +1,120 @@
+import { expect, open, saved, test } from "./shop";
+
+const SETTLE = "/jobs/carved-settle/days";
+
+test("a piece of work is dragged to another time, everything gives way, and it is set free again", async ({ page }) => {
+  await open(page, SETTLE);
+  const work = page
+    .locator("[data-booking='carved-settle:seat-board:stain/1'], [data-booking^='carved-settle:seat-board']")
+    .first();
+  const before = await work.getAttribute("aria-label");
+  const box = (await work.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 60, box.y + box.height / 2, { steps: 4 });
+  await page.mouse.move(box.x + 120, box.y + box.height / 2, { steps: 4 });
+  // what it would come to is told while it is held
+  await expect(page.getByRole("status").filter({ hasText: /done|cannot/ })).toBeVisible();
+  await page.mouse.up();
+  await expect(work).toHaveAttribute("aria-label", /time set/);
+  expect(await work.getAttribute("aria-label")).not.toBe(before);
+  await saved(page);
+  await page.reload();
+  await page.locator("html[data-live]").waitFor();
+  await expect(work).toHaveAttribute("aria-label", /time set/);
+  await work.click();
+  await page.getByRole("button", { name: "Set it free" }).click();
+  await expect(work).not.toHaveAttribute("aria-label", /time set/);
+});
+
+test("with the keyboard a time is moved by a quarter of an hour, and undone", async ({ page }) => {
+  await open(page, SETTLE);
+  const work = page.locator("[data-booking^='carved-settle:arms']").first();
+  await work.focus();
+  await page.keyboard.press("Shift+ArrowRight");
+  await expect(work).toHaveAttribute("aria-label", /time set/);
+  await page.keyboard.press("Control+z");
+  await expect(work).not.toHaveAttribute("aria-label", /time set/);
+});
+
+test("work in hand says when, how late it could be, what it waits for and the sign to look for; a time is typed", async ({
+  page,
+}) => {
+  await open(page, SETTLE);
+  await page.locator("[data-booking^='carved-settle:front-panels']").nth(3).click();
+  const panel = page.getByRole("region", { name: /in hand/ });
+  await expect(panel.getByText(/Look for:/).first()).toBeVisible();
+  await expect(panel.getByText(/Could begin as late as|Sets the finish/)).toBeVisible();
+  await panel.getByLabel("Begin at").fill("2026-11-01T09:00");
+  await panel.getByRole("button", { name: "Set this time" }).click();
+  await expect(panel.getByText(/before the job begins/)).toBeVisible();
+  await panel.getByLabel("Begin at").fill("2026-12-03T10:00");
+  await panel.getByRole("button", { name: "Set this time" }).click();
+  await expect(page.locator("[data-booking][aria-label*='Thu 3 Dec 10:00'][aria-label*='time set']")).toHaveCount(1);
+});
+
+test("what if: ideas are tried, with the finish they come to, and one is taken", async ({ page }) => {
+  await open(page, SETTLE);
+  const finish = page.locator("[data-finish]");
+  const before = await finish.textContent();
+  await page.getByRole("link", { name: /What if/ }).click();
+  const idea = page.getByRole("region", { name: "What if" }).getByRole("button").first();
+  await expect(idea).toContainText(/−|\+/);
+  await idea.click();
+  await saved(page);
+  await expect.poll(() => finish.textContent()).not.toBe(before);
+});
+
+test("a plan that cannot be kept says which claims clash, and the ways out that were tried", async ({ page }) => {
+  await open(page, "/jobs/chart-cabinet/days");
+  const clash = page.getByRole("region", { name: "What cannot be kept" });
+  await expect(clash.getByText(/has to start between .* after "Crackle medium"/).first()).toBeVisible();
+  const tack = clash.locator("details", { hasText: /wait 3 h/ });
+  await tack.getByText(/These cannot all hold/).click();
+  await expect(tack.getByText(/the plan itself makes .* wait 3 h/)).toBeVisible();
+  await expect(clash.getByText("Ways out, tried")).toBeVisible();
+  await expect(clash.getByText(/trying what could be otherwise/)).toBeHidden({ timeout: 40_000 });
+});
+
+test("the chain that sets the finish stands out on demand, and lanes are by zone or by piece", async ({ page }) => {
+  await open(page, SETTLE);
+  await page.keyboard.press("c");
+  await expect(page).toHaveURL(/chain=yes/);
+  await expect(page.locator("[data-booking][aria-label*='sets the finish']").first()).toBeVisible();
+  const lanes = await page.locator("[data-booking]").count();
+  await page.getByRole("link", { name: "by piece" }).click();
+  await expect(page.locator("[data-booking]")).toHaveCount(lanes);
+});
+
+test("the whole shop shares the hands on one calendar", async ({ page }) => {
+  await open(page, "/days");
+  await expect(page.getByRole("heading", { name: "Finish, all together" })).toBeVisible();
+  for (const job of ["Carved settle", "Iron strongbox", "Overmantel mirror"])
+    await expect(page.getByRole("complementary").getByRole("link", { name: job, exact: true })).toBeVisible();
+  await page.locator("[data-booking]").first().focus();
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/\/jobs\/.*\/days\?work=/);
+});
+
+test("the calendar file and the sheet for the wall are made from the same days", async ({ page, request }) => {
+  await open(page, SETTLE);
+  const file = await request.get("/jobs/carved-settle/days.ics");
+  expect(await file.text()).toMatch(/BEGIN:VEVENT[\s\S]*Back panel/);
+  await page.getByRole("link", { name: "Sheet for the wall" }).click();
+  await expect(page.getByRole("heading", { name: "Monday 30 November" })).toBeVisible();
+  const pdf = await page.pdf({ format: "A4", margin: { top: "10mm", bottom: "10mm", left: "10mm", right: "10mm" } });
+  expect(pdf.toString("latin1").match(/\/Type\s*\/Page\b(?!s)/g)).toHaveLength(1);
+});
+
+test("the room's air by night, pasted by the hour, and nonsense explained; waits follow", async ({ page }) => {
+  await open(page, "/jobs/dough-bin/house");
+  const finish = page.locator("[data-finish]");
+  const before = await finish.textContent();
+  await page.getByLabel("At night, °C").fill("6");
+  await page.getByLabel("At night, %").fill("85");
+  await page.getByLabel("At night, %").blur();
+  await expect.poll(() => finish.textContent()).not.toBe(before);
+  await page.getByLabel(/a line an hour/).fill("2026-11-30 09:00, 18, 60\n2026-11-30 20:00, 12, 70");
+  await page.getByLabel("Through the day").selectOption("by the hour");
+  await expect(page.getByText(/10 hours are missing before 2026-11-30 20:00/)).toBeVisible();
+});
