@@ -351,7 +351,7 @@ function AirStrip({
       colour: "var(--color-ochre)",
     },
     {
-      says: `humidity ${range((hour) => hour.humidity)} %`,
+      says: `damp ${range((hour) => hour.humidity)} %`,
       d: path((hour) => hour.humidity, 20, 100),
       colour: "var(--color-slate)",
       dash: "7 3",

@@ -12,7 +12,7 @@ const BY_STAGE: Record<Stage, string> = {
   recoat: "matt all over against the light",
   "before clear": "warm, not cold, to the hand",
   through: "a thumb pressed and twisted leaves no mark",
-  set: "a wet finger still moves it, or no longer does",
+  set: "a fingernail still bites into it",
   cure: "a fingernail leaves no dent",
 };
 
