@@ -49,7 +49,7 @@ describe("the compiled kernels", () => {
     const memory = new Memory();
     const large = new Float32Array(6_000_000).fill(0.25);
     const address = memory.put(large);
-    expect(memory.floats(address, large.length)).toEqual(large);
+    expect(memory.floats(address, large.length).every((value) => value === 0.25)).toBe(true);
   });
 });
 
