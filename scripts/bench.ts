@@ -15,6 +15,7 @@ import { openStore, placeFrom } from "#db/open";
 import { addPlan, listJobs } from "#db/plans";
 import { loadDemo } from "#demo/load";
 import { benchBoard } from "./bench-board";
+import { benchSchedule } from "./bench-schedule";
 import { largePlan } from "./large-plan";
 import { freePort, startServer } from "./server.mjs";
 
@@ -115,7 +116,7 @@ function judging(baseline: number) {
   tell(
     "schedule of that plan, 960 and more activities",
     `${ms(measured(() => schedule([{ plan, judgement }]), 15))} median`,
-    "plain forward schedule",
+    "quick schedule, placed in turn",
   );
   const usual = largePlan(25, 4);
   tell(
@@ -282,6 +283,7 @@ function commandLine() {
 const baseline = measured(plainLoop);
 tell("the loop this machine is measured by", `${ms(baseline)} median`);
 judging(baseline);
+await benchSchedule(tell);
 benchBoard(tell, ms);
 await serving();
 commandLine();

@@ -19,6 +19,7 @@ const VIEWS = [
   ["board-compared", "/jobs/chart-cabinet/board?zone=plinth&against=step:bone"],
   ["mix", "/jobs/carved-settle/mix?mix=chalk-mustard:2,mineral-storm:1&want=%236c7050"],
   ["days", "/jobs/carved-settle/days"],
+  ["days-clash", "/jobs/chart-cabinet/days"],
   ["shelf", "/jobs/carved-settle/shelf"],
   ["materials", "/jobs/carved-settle/materials?material=chalk-bone-white"],
   ["house-rules", "/jobs/carved-settle/house"],
@@ -54,6 +55,9 @@ try {
     await page.goto(server.address + path);
     await page.locator("html[data-live]").waitFor();
     await page.evaluate(() => document.fonts.ready);
+    // the days are pictured when the worker has found the best order and tried the ways out
+    if (path.endsWith("/days"))
+      await page.getByRole("status").filter({ hasText: /…/ }).first().waitFor({ state: "hidden" });
     if (path.includes("/board")) await page.locator("[data-board=finished]").waitFor();
     await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });
   }
