@@ -1,5 +1,4 @@
 import { Link, useSearchParams } from "react-router";
-import type { Stage } from "#core/drying/gate";
 import { signOf } from "#core/drying/signs";
 import { readWallTime, sayWallTime } from "#core/units/wall-time";
 import { gatesHere, type LaneBooking } from "~/drawing/days-drawing";
@@ -59,7 +58,7 @@ export function BookingPanel({ item, items }: { item: LaneBooking; items: readon
                   {reason}, after {lower?.booking.name.toLowerCase() ?? "the step below"}
                 </span>
                 <span className="block text-soft italic">
-                  Look for: {signOf(stage as Stage, lower?.placed?.phase.material ?? null)}.
+                  Look for: {signOf(stage, lower?.placed?.phase.material ?? null)}.
                 </span>
               </li>
             );

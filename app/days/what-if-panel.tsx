@@ -1,7 +1,7 @@
 import type { Tried } from "#core/schedule/what-if";
 import { sayDifference } from "#core/units/duration";
 import { useJobEditor } from "~/editor/job-editor";
-import { sayDayClock } from "~/words/when";
+import { sayClock, sayDate } from "~/words/when";
 
 interface Props {
   ideas: readonly Tried[] | null;
@@ -44,7 +44,7 @@ export function Ideas({ ideas, failed, waysOut = false }: Props) {
             </span>
           </button>
           <span className="block px-1 text-note text-soft">
-            {idea.finish !== null && `done ${sayDayClock(idea.finish)}`}
+            {idea.finish !== null && `done ${sayDate(idea.finish)} ${sayClock(idea.finish)}`}
             {idea.clashes > 0 && ` · ${idea.clashes} still cannot be kept`}
             {idea.stops.after > idea.stops.before && " · a rule then says stop"}
           </span>

@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import { bodyColour } from "#core/colour/material-colour";
 import { dewPoint } from "#core/drying/air";
 import type { Climate } from "#core/drying/climate";
+import type { Stage } from "#core/drying/gate";
 import type { JudgedPhase, ZoneJudgement } from "#core/judge/judge";
 import type { Booking } from "#core/schedule/schedule";
 import { DAY, HOUR, type WallMinutes } from "#core/units/units";
@@ -55,7 +56,7 @@ export function gatesHere(
   { judged, placed }: LaneBooking,
   ends: ReadonlyMap<string, WallMinutes>,
   start: WallMinutes,
-): { opens: WallMinutes; shuts: WallMinutes | null; reason: string; stage: string; lower: string; from: string }[] {
+): { opens: WallMinutes; shuts: WallMinutes | null; reason: string; stage: Stage; from: string }[] {
   if (!judged || !placed) return [];
   return placed.demands.flatMap((demand) => {
     const from = ends.get(`${judged.zone.id}:${demand.from}`);
@@ -65,7 +66,6 @@ export function gatesHere(
       shuts: gate.shuts ? from + gate.shuts.safe : null,
       reason: demand.reason,
       stage: gate.stage,
-      lower: demand.lower,
       from: demand.from,
     }));
   });
@@ -232,6 +232,7 @@ function LaneRow({ lane, props, top, laneHeight }: { lane: Lane; props: Props; t
       <line x1={0} x2={width} y1={top + laneHeight} y2={top + laneHeight} stroke="var(--color-line)" />
       <text x={0} y={middle - 2} className="fill-ink text-[14px] font-semibold">
         {short(lane.name)}
+        <title>{lane.name}</title>
       </text>
       <text x={0} y={middle + 15} className="fill-soft text-[12.5px]">
         {short(lane.note)}

@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import { Link } from "react-router";
 
 export function Brand() {
@@ -9,5 +10,22 @@ export function Brand() {
       <img src="/mark.svg" alt="" width={22} height={22} />
       Jolly Crust
     </Link>
+  );
+}
+
+/** The head of a page: brand, the way back to the jobs, what the page is about, and its own presses. */
+export function PageHead({ title, children }: { title: string; children?: ReactNode }) {
+  return (
+    <header className="flex h-[52px] shrink-0 items-center border-b border-line px-5">
+      <Brand />
+      <span className="ml-6 min-w-0 flex-1 truncate">
+        <Link to="/" className="link text-soft hover:text-ink">
+          Jobs
+        </Link>
+        <span className="text-edge"> / </span>
+        <b className="font-semibold">{title}</b>
+      </span>
+      {children}
+    </header>
   );
 }

@@ -6,7 +6,7 @@ import { Link, NavLink, useLocation, useNavigate } from "react-router";
 import { zonesOf } from "#core/plan/plan";
 import { useJobEditor } from "~/editor/job-editor";
 import { sayClock, sayDate } from "~/words/when";
-import { Brand } from "./brand";
+import { PageHead } from "./brand";
 import { ConflictNotice } from "./conflict-notice";
 import { KeysDialog } from "./keys-dialog";
 import { SEVERITY_WORDS, SeamMark } from "./severity";
@@ -193,15 +193,7 @@ export function JobFrame({ children }: { children: ReactNode }) {
   useFrameKeys();
   return (
     <div className="flex h-screen min-h-[640px] min-w-[1024px] flex-col">
-      <header className="flex h-[52px] shrink-0 items-center border-b border-line px-5">
-        <Brand />
-        <span className="ml-6 min-w-0 flex-1 truncate">
-          <Link to="/" className="link text-soft hover:text-ink">
-            Jobs
-          </Link>
-          <span className="text-edge"> / </span>
-          <b className="font-semibold">{plan.title}</b>
-        </span>
+      <PageHead title={plan.title}>
         <Tabs />
         <div className="ml-4 flex gap-2">
           <Link
@@ -224,7 +216,7 @@ export function JobFrame({ children }: { children: ReactNode }) {
             </a>
           </KeysDialog>
         </div>
-      </header>
+      </PageHead>
       <ConflictNotice />
       <main className="min-h-0 flex-1">{children}</main>
       <Foot />

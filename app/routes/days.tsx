@@ -2,7 +2,7 @@ import { useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { type Booking, schedule } from "#core/schedule/schedule";
-import { sayDifference } from "#core/units/duration";
+import { sayDifference, sayDuration } from "#core/units/duration";
 import { readWallTime, sayWallTime } from "#core/units/wall-time";
 import { BookingPanel } from "~/days/booking-panel";
 import { Calendar, Toggle, useDays, useParamLink } from "~/days/calendar";
@@ -17,6 +17,10 @@ import { sayClock, sayDate } from "~/words/when";
 import type { Route } from "./+types/days";
 
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params.planId);
+
+/** One date where both ends fall on it, else the two. */
+const sayDates = (from: number, to: number) =>
+  sayDate(from) === sayDate(to) ? sayDate(from) : `${sayDate(from)} to ${sayDate(to)}`;
 
 /** How good the dates are, in words. */
 function Quality() {
@@ -34,9 +38,7 @@ function Quality() {
   if (made.proven) return <span className="text-note text-soft">no order of work is done sooner</span>;
   if (made.lowerBound === null || made.finish === null || made.clashes.length > 0) return null;
   return (
-    <span className="text-note text-soft">
-      at most {sayDifference(made.finish - made.lowerBound).slice(1)} from the soonest
-    </span>
+    <span className="text-note text-soft">at most {sayDuration(made.finish - made.lowerBound)} from the soonest</span>
   );
 }
 
@@ -201,8 +203,8 @@ function Days() {
               </span>
             )}
             <span className="block text-note text-soft">
-              dry to leave {sayDate(dates.typically.leaves)} to {sayDate(dates.leaves)} · light use from{" "}
-              {sayDate(dates.lightUse)} · full cure {sayDate(dates.fullUse)}
+              dry to leave {sayDates(dates.typically.leaves, dates.leaves)} · light use from {sayDate(dates.lightUse)} ·
+              full cure {sayDate(dates.fullUse)}
             </span>
           </p>
         )}

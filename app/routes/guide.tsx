@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import { CrustStrip } from "~/drawing/crust-strip";
 import { guideArticles, type Told } from "~/http/guide.server";
-import { Brand } from "~/parts/brand";
+import { PageHead } from "~/parts/brand";
 import { SEVERITY_WORDS, SeamMark } from "~/parts/severity";
 import type { Route } from "./+types/guide";
 
@@ -68,19 +68,11 @@ export default function GuideRoute({ loaderData }: Route.ComponentProps) {
   const { rules } = loaderData;
   return (
     <div className="flex h-screen flex-col">
-      <header className="flex h-[52px] shrink-0 items-center border-b border-line px-5">
-        <Brand />
-        <span className="ml-6 flex-1">
-          <Link to="/" className="link text-soft hover:text-ink">
-            Jobs
-          </Link>
-          <span className="text-edge"> / </span>
-          <b className="font-semibold">Guide</b>
-        </span>
+      <PageHead title="Guide">
         <Link to="/keys" className="link">
           Keys and words
         </Link>
-      </header>
+      </PageHead>
       <div className="grid min-h-0 flex-1 grid-cols-[230px_minmax(0,1fr)]">
         <nav aria-label="Themes" className="min-h-0 overflow-y-auto border-r border-line px-5 py-4">
           {THEMES.map(([prefix, title]) => (

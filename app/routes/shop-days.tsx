@@ -9,7 +9,7 @@ import { DayList } from "~/days/day-list";
 import { lanesOf, withPhases } from "~/days/lanes";
 import { useBestSchedule } from "~/days/use-schedule";
 import { allPlans } from "~/http/shop.server";
-import { Brand } from "~/parts/brand";
+import { PageHead } from "~/parts/brand";
 import { sayClock, sayDate } from "~/words/when";
 
 export const loader = () => allPlans();
@@ -36,19 +36,11 @@ export default function ShopDays() {
   const titles = useMemo(() => new Map(plans.map(({ id, title }) => [id, title])), [plans]);
   return (
     <div className="flex h-screen min-h-[640px] min-w-[1024px] flex-col">
-      <header className="flex h-[52px] shrink-0 items-center border-b border-line px-5">
-        <Brand />
-        <span className="ml-6 min-w-0 flex-1 truncate">
-          <Link to="/" className="link text-soft hover:text-ink">
-            Jobs
-          </Link>
-          <span className="text-edge"> / </span>
-          <b className="font-semibold">Days of the whole shop</b>
-        </span>
+      <PageHead title="Days of the whole shop">
         <a className="press" href="/days.ics">
           Calendar feed
         </a>
-      </header>
+      </PageHead>
       {first && made.bookings.length > 0 ? (
         <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_300px]">
           <Calendar

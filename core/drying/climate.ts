@@ -141,16 +141,14 @@ export class Climate {
     const reference = this.steady
       ? (to - from) * this.rate(part)
       : this.sum(part).by(this.zero + to) - this.sum(part).by(this.zero + from);
-    const ahead = coat.warmed === 0 ? 0 : coat.warmed * Math.max(0, dryerRate(coat, stage) - 1);
-    return (reference + ahead) / stretchOf(coat, stage);
+    return (reference + ahead(coat, stage)) / stretchOf(coat, stage);
   }
 
   /** Minutes from an instant until a stage that takes so many reference minutes is reached. */
   takes(coat: Coat, stage: Stage, from: Instant, reference: Minutes): Minutes {
     if (coat.leaves === "nothing") return reference;
     const part = evaporationPart(coat, stage);
-    const ahead = coat.warmed === 0 ? 0 : coat.warmed * Math.max(0, dryerRate(coat, stage) - 1);
-    const left = Math.max(0, reference * stretchOf(coat, stage) - ahead);
+    const left = toGather(coat, stage, reference);
     if (this.steady) return left / this.rate(part);
     const sum = this.sum(part);
     return sum.at(sum.by(this.zero + from) + left) - (this.zero + from);
@@ -160,8 +158,7 @@ export class Climate {
   took(coat: Coat, stage: Stage, to: Instant, reference: Minutes): Minutes {
     if (coat.leaves === "nothing") return reference;
     const part = evaporationPart(coat, stage);
-    const ahead = coat.warmed === 0 ? 0 : coat.warmed * Math.max(0, dryerRate(coat, stage) - 1);
-    const left = Math.max(0, reference * stretchOf(coat, stage) - ahead);
+    const left = toGather(coat, stage, reference);
     if (this.steady) return left / this.rate(part);
     const sum = this.sum(part);
     return this.zero + to - sum.at(sum.by(this.zero + to) - left);
@@ -187,6 +184,14 @@ export class Climate {
     return coat.warmed === 0 && this.rate(evaporationPart(coat, stage)) === 1 && stretchOf(coat, stage) === 1;
   }
 }
+
+/** Reference minutes that warm air has put a coat ahead of the clock. */
+const ahead = (coat: Coat, stage: Stage): Minutes =>
+  coat.warmed === 0 ? 0 : coat.warmed * Math.max(0, dryerRate(coat, stage) - 1);
+
+/** Reference minutes that the air has to bring for a stage: more for a thick coat, fewer after warm air. */
+const toGather = (coat: Coat, stage: Stage, reference: Minutes): Minutes =>
+  Math.max(0, reference * stretchOf(coat, stage) - ahead(coat, stage));
 
 // a hair's breadth of arithmetic is not a minute
 const later = (minutes: number) => Math.ceil(minutes - 1e-6);

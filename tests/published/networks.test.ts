@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { solveReport } from "#core/exchange/solve-report";
-import { canHold, clashOf, networkOf } from "#core/schedule/solve/clash";
+import { type Claim, canHold, clashOf, networkOf } from "#core/schedule/solve/clash";
 import { NetworkFile, networkFrom } from "#core/schedule/solve/network-file";
 import type { Network } from "#core/schedule/solve/problem";
 import { solve } from "#core/schedule/solve/solve";
@@ -65,20 +65,20 @@ describe("networks with proven answers", () => {
 const infeasible = answered.filter((name) => !read(name.replace(".json", ".answer.json")).feasible);
 const alone = (network: Network) => canHold(network, { budget: 0, now, until: Number.POSITIVE_INFINITY });
 
+/** The claims cannot hold by themselves, and without any one of them they can. */
+function expectsClash(network: Network, clash: readonly Claim[]) {
+  expect(alone(networkOf(network, clash))).toBe(false);
+  for (const claim of clash) {
+    const rest = clash.filter((one) => one !== claim);
+    expect(alone(networkOf(network, rest))).toBe(true);
+  }
+}
+
 describe("a network that has no schedule", () => {
   it.each(infeasible)("%s: the clash cannot hold by itself, and without any one of its claims it can", (name) => {
     const network = networkNamed(name);
     const clash = clashOf(network, { budget: 5000, now })!;
-    expect(alone(networkOf(network, clash))).toBe(false);
-    for (const claim of clash)
-      expect(
-        alone(
-          networkOf(
-            network,
-            clash.filter((one) => one !== claim),
-          ),
-        ),
-      ).toBe(true);
+    expectsClash(network, clash);
     expect(clash.length).toBeLessThanOrEqual(8);
   });
 
@@ -135,16 +135,7 @@ describe("random small networks", () => {
         const { feasible, proven } = solve(network, { budget: BUDGET, now });
         fc.pre(!feasible && proven);
         const clash = clashOf(network, { budget: BUDGET, now })!;
-        expect(alone(networkOf(network, clash))).toBe(false);
-        for (const claim of clash)
-          expect(
-            alone(
-              networkOf(
-                network,
-                clash.filter((one) => one !== claim),
-              ),
-            ),
-          ).toBe(true);
+        expectsClash(network, clash);
       }),
       { numRuns: 40 },
     );
