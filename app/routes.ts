@@ -23,6 +23,7 @@ export default [
   route("jobs/:planId/photos/:photoId", "routes/photo.ts"),
   route("jobs/:planId/palette.gpl", "routes/palette.ts"),
   route("jobs/:planId/export", "routes/export.ts"),
+  route("room-sensor", "routes/room-sensor.ts"),
   route("guide", "routes/guide.tsx"),
   route("keys", "routes/keys.tsx"),
   route("*", "routes/nowhere.tsx"),

@@ -13,8 +13,11 @@ import {
   type Use,
   type Zone,
 } from "#core/plan/plan";
+import { hourly } from "#core/plan/readings";
 import type { Room } from "#core/plan/room";
 import { findTechnique } from "#core/surface/techniques";
+import { readWallTime } from "#core/units/wall-time";
+import { loftReadings } from "./sensor/room-air";
 
 // Hobnail Yard, a two-person finishing shop in an invented harbour town, ages the furniture for a museum's rebuilt
 // ship-chandler's office. Everything in this folder is invented.
@@ -82,6 +85,14 @@ const LOFT: Room = {
   draught: false,
   course: { kind: "day and night", night: { celsius: 14, relativeHumidity: 66 } },
 };
+
+/** The same loft as its room sensor had kept it in a week of November. */
+function sensedLoft(): Room {
+  const made = hourly(loftReadings(readWallTime("2026-11-16T00:00")!, readWallTime("2026-11-22T23:50")!));
+  if (!made.ok) throw new Error(made.says);
+  const { course: _, ...room } = LOFT;
+  return { ...room, course: { kind: "by the hour", from: made.from, hours: made.hours, source: "sensor" } };
+}
 
 function plan(
   id: string,
@@ -673,5 +684,15 @@ const mirror = (): Plan =>
     ],
   );
 
+/** A job whose room is read from the sensor in it. */
+const bySensor = (made: Plan): Plan => ({ ...made, pinned: { ...made.pinned, room: sensedLoft() } });
+
 /** The demo shop's jobs: plans a painter would believe, one of them with faults. */
-export const hobnailYard = (): Plan[] => [settle(), chartCabinet(), strongbox(), bench(), doughBin(), mirror()];
+export const hobnailYard = (): Plan[] => [
+  settle(),
+  chartCabinet(),
+  bySensor(strongbox()),
+  bench(),
+  doughBin(),
+  mirror(),
+];

@@ -7,4 +7,8 @@ if (loaded.code !== 0) stopWith(loaded.said.trim());
 console.log(loaded.said.trim());
 build();
 const { serve } = await import("./serve.mjs");
-await serve();
+const { startSensor } = await import("./server.mjs");
+// the room's logger is a stand-in, unless the shop names its own
+const sensor = process.env.ROOM_SENSOR_URL ?? (await startSensor());
+if (sensor) console.log(`The room sensor is at ${sensor}`);
+await serve(sensor ? { ROOM_SENSOR_URL: sensor } : {});

@@ -50,3 +50,18 @@ export async function startServer({ port, environment = {}, heard = "ignore" }) 
   child.kill("SIGKILL");
   throw new Error(`The server did not answer at ${address} within ${PATIENCE_MILLISECONDS / 1000} s.`);
 }
+
+/** Starts the stand-in for a logger in the room; answers its address. Null where it did not come up: the shop then has none. */
+export function startSensor() {
+  const child = spawn(`${root}node_modules/.bin/tsx`, ["demo/sensor/main.ts"], {
+    cwd: root,
+    env: { ...process.env, PORT: "0" },
+    stdio: ["ignore", "pipe", "ignore"],
+  });
+  process.once("exit", () => child.kill());
+  return new Promise((resolve) => {
+    child.stdout.once("data", (said) => resolve(String(said).trim()));
+    child.once("error", () => resolve(null));
+    child.once("exit", () => resolve(null));
+  });
+}

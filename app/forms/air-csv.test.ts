@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { MOST_MISSING, readAirCsv, sayAirCsv } from "./air-csv";
+import { MOST_MISSING } from "#core/plan/readings";
+import { readAirCsv, sayAirCsv } from "./air-csv";
 
 describe("air by the hour, pasted", () => {
   it("reads a heading, commas or semicolons, units, and decimal commas", () => {

@@ -2,8 +2,10 @@ import { nanoid } from "nanoid";
 import { data, redirect } from "react-router";
 import { Id } from "#core/plan/plan";
 import { editPlan, getJob, stepThroughEdits, type Written } from "#db/plans";
+import { sayAirCsv } from "~/forms/air-csv";
 import { readEditForm } from "~/forms/edit-form";
 import { type Faults, type FormFields, fieldsOf } from "~/forms/fields";
+import { askSensor, sensorAddress } from "./room-sensor.server";
 import { noSuchJob, withStore } from "./trouble.server";
 
 /** A form that could not be done: what is wrong, and everything that was typed. */
@@ -38,6 +40,14 @@ function backTo(
   return redirect(`${url.pathname}${url.search}`);
 }
 
+/** Where no script has asked the room's logger, it is asked here: its hours, or what is wrong with it. */
+async function sensorFields(): Promise<FormFields> {
+  const address = sensorAddress(process.env);
+  if (address === null) return { says: "This shop has no room sensor." };
+  const air = await askSensor(address);
+  return air.ok ? { hours: sayAirCsv(air) } : { says: air.says };
+}
+
 /** Every form of a job's pages, sent without script. */
 export async function jobAction(request: Request, planId: string) {
   const fields = fieldsOf(await request.formData());
@@ -48,6 +58,7 @@ export async function jobAction(request: Request, planId: string) {
     if (!Number.isInteger(base)) return again({ "": "The form was cut short; load the page again." }, fields);
     if (fields.do === "undo" || fields.do === "redo")
       return backTo(request, await stepThroughEdits(store, planId, base, fields.do), fields, {});
+    if (fields.do === "take sensor") Object.assign(fields, await sensorFields());
     // ids made from the form's own, so that the same form sent twice is the same edit
     const edit = Id.safeParse(fields.edit).data ?? nanoid();
     let made = 0;

@@ -5,6 +5,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { Link, NavLink, useLocation, useNavigate } from "react-router";
 import { zonesOf } from "#core/plan/plan";
 import { useJobEditor } from "~/editor/job-editor";
+import { sayRoom } from "~/words/room";
 import { sayClock, sayDate } from "~/words/when";
 import { PageHead } from "./brand";
 import { ConflictNotice } from "./conflict-notice";
@@ -165,7 +166,7 @@ function Foot() {
         className="link shrink-0 text-soft"
         title="The air of the room, by which every wait and window is counted"
       >
-        {plan.pinned.room.celsius} °C · {plan.pinned.room.relativeHumidity} %
+        {sayRoom(plan.pinned.room)}
       </Link>
     </footer>
   );

@@ -36,7 +36,7 @@ export function RoomForm() {
               <select {...field} defaultValue={values?.course ?? room.course?.kind ?? "steady"}>
                 <option value="steady">the same at all hours</option>
                 <option value="day and night">day and night</option>
-                <option value="by the hour">by the hour, pasted</option>
+                <option value="by the hour">by the hour</option>
               </select>
             )}
           </Field>

@@ -4,9 +4,14 @@ import { RULES } from "#core/rules/rules";
 import { useJobEditor } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
 import { jobAction } from "~/http/job-action.server";
+import { sensorAddress } from "~/http/room-sensor.server";
 import { HoursForm } from "~/parts/hours-form";
 import { RoomForm } from "~/parts/room-form";
+import { RoomSensor } from "~/parts/room-sensor";
 import type { Route } from "./+types/house";
+
+/** Whether the shop has a logger in the room. */
+export const loader = () => ({ sensor: sensorAddress(process.env) !== null });
 
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params.planId);
 
@@ -68,7 +73,7 @@ function Question({ name }: { name: (typeof HOUSE_RULE_KEYS)[number] }) {
   );
 }
 
-export default function HouseRoute() {
+export default function HouseRoute({ loaderData }: Route.ComponentProps) {
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_340px]">
       <section className="min-h-0 overflow-y-auto border-r border-line px-6 pt-4 pb-8" aria-label="House rules">
@@ -86,6 +91,7 @@ export default function HouseRoute() {
         <p className="mb-2 text-note text-soft">
           Every wait and window is counted by it, hour by hour; cold, damp, dew and draught are judged by it.
         </p>
+        {loaderData.sensor && <RoomSensor />}
         <RoomForm />
         <h2 className="mt-7 text-lg">Working hours</h2>
         <p className="mb-2 text-note text-soft">When hands are there; drying goes on outside them.</p>

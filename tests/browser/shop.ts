@@ -1,9 +1,11 @@
 import { mkdtempSync, rmSync } from "node:fs";
+import type { AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { test as base, type Page } from "@playwright/test";
 import { openStore, placeFrom } from "#db/open";
 import { loadDemo } from "#demo/load";
+import { logger, type Manner } from "#demo/sensor/logger";
 import { freePort, startServer } from "../../scripts/server.mjs";
 
 interface Shop {
@@ -12,18 +14,30 @@ interface Shop {
 }
 
 /** A shop of its own for a test: a server on a free port and a database in a fresh folder, empty or with the demo. */
-export const test = base.extend<{ demo: boolean; shop: Shop }>({
+export const test = base.extend<{ demo: boolean; sensor: Manner | null; shop: Shop }>({
   demo: [true, { option: true }],
-  shop: async ({ demo }, use) => {
+  /** how the logger in the room goes; null for a shop without one */
+  sensor: [null, { option: true }],
+  shop: async ({ demo, sensor }, use) => {
     const folder = mkdtempSync(join(tmpdir(), "crust-shop-"));
     if (demo) {
       const store = await openStore(placeFrom({ JOLLY_CRUST_DATA: folder }));
       await loadDemo(store);
       store.client.close();
     }
-    const server = await startServer({ port: await freePort(), environment: { JOLLY_CRUST_DATA: folder } });
+    const room = sensor && logger(sensor);
+    if (room) await new Promise<void>((resolve) => room.listen(0, "127.0.0.1", resolve));
+    const server = await startServer({
+      port: await freePort(),
+      environment: {
+        JOLLY_CRUST_DATA: folder,
+        ROOM_SENSOR_URL: room ? `http://127.0.0.1:${(room.address() as AddressInfo).port}` : "",
+      },
+    });
     await use({ address: server.address, folder });
     server.stop();
+    room?.closeAllConnections();
+    room?.close();
     rmSync(folder, { recursive: true, force: true });
   },
   baseURL: async ({ shop }, use) => {

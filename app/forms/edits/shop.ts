@@ -5,7 +5,7 @@ import { Pin, zonesOf } from "#core/plan/plan";
 import { Room } from "#core/plan/room";
 import { readDuration } from "#core/units/duration";
 import { readWallTime } from "#core/units/wall-time";
-import { readAirCsv } from "../air-csv";
+import { readAirCsv, sayAirCsv } from "../air-csv";
 import type { Faults, FormFields } from "../fields";
 import { type FormEdit, type Place, refuse } from "./place";
 
@@ -37,6 +37,9 @@ function courseOf(fields: FormFields, before: Room): { course?: Room["course"] }
         if (before.course?.kind === "by the hour") return { course: before.course };
         return { fault: ["hours", "Paste lines like 2026-11-30 09:00, 18.5, 62."] };
       }
+      // left as it was read: it keeps its source, whatever else of the room is changed
+      if (before.course?.kind === "by the hour" && fields.hours.trim() === sayAirCsv(before.course))
+        return { course: before.course };
       const read = readAirCsv(fields.hours);
       if (!read.ok) return { fault: ["hours", read.says] };
       return { course: { kind: "by the hour", from: read.from, hours: read.hours, source: "pasted" } };
@@ -69,6 +72,24 @@ function setRoom({ plan, fields }: Place): FormEdit {
     return { ok: false, faults };
   }
   return { ok: true, label: "Change the air of the room", commands: [{ do: "set room", room: read.data }] };
+}
+
+/** The hours that the logger in the room has kept, as the room's air. */
+function takeSensor({ plan, fields }: Place): FormEdit {
+  if (!fields.hours) return refuse(fields.says || "The room sensor has not answered yet. Press again in a moment.");
+  const read = readAirCsv(fields.hours);
+  if (!read.ok) return refuse(read.says);
+  const { course: _, ...room } = plan.pinned.room;
+  return {
+    ok: true,
+    label: "Take the room's air from its sensor",
+    commands: [
+      {
+        do: "set room",
+        room: { ...room, course: { kind: "by the hour", from: read.from, hours: read.hours, source: "sensor" } },
+      },
+    ],
+  };
 }
 
 /** A time that the painter sets for a phase on a zone, or sets free again. */
@@ -205,6 +226,7 @@ function unpin(place: Place): FormEdit {
 
 export const SHOP_FORMS: Record<string, (place: Place) => FormEdit> = {
   "set room": setRoom,
+  "take sensor": takeSensor,
   "set time": setTime,
   acknowledge,
   "from label": fromLabel,

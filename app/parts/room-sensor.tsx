@@ -1,0 +1,67 @@
+import { useEffect } from "react";
+import { useFetcher } from "react-router";
+import { HOUR } from "#core/units/units";
+import { readWallTime } from "#core/units/wall-time";
+import { useJobEditor } from "~/editor/job-editor";
+import { sayAirCsv } from "~/forms/air-csv";
+import { EditForm } from "~/forms/edit-form-parts";
+import type { loader } from "~/routes/room-sensor";
+import { sayClock, sayDate } from "~/words/when";
+
+const ASK_EVERY_MILLISECONDS = 5 * 60_000;
+
+/** What the logger in the room tells now, and the press that takes what it has kept as the room's air. */
+export function RoomSensor() {
+  const { plan } = useJobEditor();
+  const { load, data: told, state } = useFetcher<typeof loader>();
+  useEffect(() => {
+    load("/room-sensor");
+    const again = setInterval(() => load("/room-sensor"), ASK_EVERY_MILLISECONDS);
+    return () => clearInterval(again);
+  }, [load]);
+  const { course } = plan.pinned.room;
+  const taken = course?.kind === "by the hour" && course.source === "sensor" ? course : null;
+  return (
+    <section className="mb-3 border-l-[3px] border-l-verdigris bg-board px-3 py-2" aria-label="Room sensor">
+      <p className="font-semibold">Room sensor{told?.ok && `, ${told.place.toLowerCase()}`}</p>
+      <p className="tabular-nums" aria-live="polite">
+        {told?.ok ? (
+          <>
+            {told.latest.celsius} °C · {told.latest.relativeHumidity} %
+            <span className="ml-2 text-note text-soft">
+              {sayDate(told.latest.at)} {sayClock(told.latest.at)}
+            </span>
+          </>
+        ) : (
+          state === "loading" && <span className="text-note text-soft">asking it …</span>
+        )}
+      </p>
+      {told?.ok === false && (
+        <p role="alert" className="mt-1 text-note text-ochre">
+          {told.says} What the job has stays as it is.{" "}
+          <button type="button" className="link" onClick={() => load("/room-sensor")}>
+            Ask again
+          </button>
+        </p>
+      )}
+      {told?.ok &&
+        told.notes.map((note) => (
+          <p key={note} className="mt-1 text-note text-ochre">
+            {note}
+          </p>
+        ))}
+      {taken && (
+        <p className="mt-1 text-note text-soft">
+          The job goes by its {Math.round(taken.hours.length / 24)} days to{" "}
+          {sayDate(readWallTime(taken.from)! + taken.hours.length * HOUR)}; from then on the last of them comes again.
+        </p>
+      )}
+      {told?.ok !== false && (
+        <EditForm does="take sensor" label="Take the air from the room sensor" className="mt-2">
+          {told?.ok && <input type="hidden" name="hours" value={sayAirCsv(told)} />}
+          <button className="press">{taken ? "Take what it has kept since" : "Take what it has kept"}</button>
+        </EditForm>
+      )}
+    </section>
+  );
+}
