@@ -44,6 +44,8 @@ export function solveReport(file: NetworkFile, budget: number, now: () => number
   const claims = clashOf(network, { budget: Math.max(LEAST_FOR_CLASH, CLASH_SHARE * budget), now });
   const clash = claims?.map((claim) => {
     if ("activity" in claim) return { activity: claim.activity.id };
+    // network files know no due dates
+    if ("due" in claim) return { activity: claim.due.id };
     const { from, to, min, max } = claim.lag;
     return { lag: { from, to, min, max } };
   });

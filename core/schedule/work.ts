@@ -1,4 +1,4 @@
-import type { Gate } from "../drying/gate.ts";
+import { type Gate, openFrom } from "../drying/gate.ts";
 import type { JudgedPhase, Judgement, ZoneJudgement } from "../judge/judge.ts";
 import type { PlacedWait } from "../judge/line.ts";
 import type { Piece, Plan, Zone } from "../plan/plan.ts";
@@ -9,10 +9,21 @@ import { workingWindows } from "./calendar.ts";
 import { type Activity, type Lag, type Network, PAINTER, type Stretch } from "./solve/problem.ts";
 import { boundsOf, varyingLag } from "./varying.ts";
 
-/** A job with what was judged of it. */
+/** Work that has been done: it stays where it was. */
+export interface Done {
+  zoneId: string;
+  phaseId: string;
+  starts: WallMinutes;
+  ends: WallMinutes;
+}
+
+/** A job with what was judged of it, and what of it is done already. */
 export interface Work {
   plan: Plan;
   judgement: Judgement;
+  done?: readonly Done[];
+  /** what is still to do begins no earlier */
+  from?: WallMinutes;
 }
 
 /** What an activity of the network stands for. */
@@ -23,6 +34,8 @@ export interface Task {
   /** the zone's phase; for taking apart and putting together, null */
   phase: { judged: ZoneJudgement; placed: JudgedPhase } | null;
   name: string;
+  /** it has been done */
+  done?: true;
 }
 
 /** Why a wait is in the network. */
@@ -97,6 +110,8 @@ class Builder {
   }
 
   lag(lag: Lag, reason: Reason) {
+    // what is done is done, in whatever order
+    if (this.tasks.get(lag.to)?.done) return;
     this.lags.push(lag);
     this.reasons.set(lag, reason);
   }
@@ -115,9 +130,12 @@ class Builder {
     return number;
   }
 
-  zone(plan: Plan, piece: Piece, judged: ZoneJudgement) {
+  zone(work: Work, piece: Piece, judged: ZoneJudgement) {
+    const { plan, done = [] } = work;
     const calendar = this.calendar(plan);
     const start = readWallTime(plan.start)! - this.zero;
+    const from = Math.max(0, start, (work.from ?? 0) - this.zero);
+    const was = new Map(done.filter(({ zoneId }) => zoneId === judged.zone.id).map((one) => [one.phaseId, one]));
     const pins = new Map(plan.pins.filter(({ zoneId }) => zoneId === judged.zone.id).map((pin) => [pin.phaseId, pin]));
     const ends = new Map(judged.phases.map((placed) => [placed.phase.id, placed.ends]));
     judged.phases.forEach((placed, index) => {
@@ -125,22 +143,35 @@ class Builder {
       const pin = pins.get(placed.phase.id);
       const set = pin ? readWallTime(pin.starts)! - this.zero : undefined;
       const { hands } = placed.phase;
-      this.add(
-        { id, plan, pieceId: piece.id, phase: { judged, placed }, name: phaseName(placed) },
-        {
+      const task = { id, plan, pieceId: piece.id, phase: { judged, placed }, name: phaseName(placed) };
+      const fact = was.get(placed.phase.id);
+      if (fact) {
+        const at = fact.starts - this.zero;
+        this.add({ ...task, done: true }, { duration: fact.ends - fact.starts, uses: {}, earliest: at, latest: at });
+      } else
+        this.add(task, {
           duration: hands,
           uses: hands > 0 ? { [PAINTER]: 1 } : {},
           calendar,
-          earliest: set === undefined ? Math.max(0, start) : Math.max(0, set),
-          ...(set === undefined ? {} : { latest: Math.max(0, set), anyHour: true }),
-        },
-      );
+          earliest: set === undefined ? from : Math.max(0, set),
+          ...(set === undefined ? this.due(plan, judged, placed, start) : { latest: Math.max(0, set), anyHour: true }),
+        });
       const before = judged.phases[index - 1];
       if (before) this.follow(plan, judged, before, placed, id);
       for (const demand of placed.demands)
         this.demand(plan, judged, demand, placed, placed.starts - ends.get(demand.from)!, start);
       this.dryingPlace(plan, judged, placed, id);
     });
+  }
+
+  /** The latest start that leaves a coat time to be dry to the touch when the job is due. */
+  private due(plan: Plan, judged: ZoneJudgement, { phase, coat }: JudgedPhase, start: Minutes): Pick<Activity, "due"> {
+    if (plan.due === undefined) return {};
+    const by = readWallTime(plan.due)! - this.zero;
+    const { material } = phase;
+    if (!material || !coat) return { due: by - phase.hands };
+    const dry = varyingLag(judged.climate, coat, openFrom("touch", material.drying.touch), start);
+    return { due: dry.opensBack(by) - phase.hands };
   }
 
   /** The step before, and the author's own wait after it. */
@@ -216,22 +247,31 @@ class Builder {
   }
 
   /** Taking apart before the first coat, and putting together when all is dry to the touch. */
-  piece(plan: Plan, piece: Piece, zones: readonly ZoneJudgement[]) {
+  piece(work: Work, piece: Piece, zones: readonly ZoneJudgement[]) {
+    const { plan } = work;
     const taken = zones.filter(({ zone, phases }) => comesApart(zone) && phases.length > 0);
     if (taken.length === 0) return;
     const calendar = this.calendar(plan);
-    const earliest = Math.max(0, readWallTime(plan.start)! - this.zero);
+    const earliest = Math.max(0, readWallTime(plan.start)! - this.zero, (work.from ?? 0) - this.zero);
     const apart = apartId(plan.id, piece.id, "apart");
     const together = apartId(plan.id, piece.id, "together");
-    const work = { duration: APART * taken.length, uses: { [PAINTER]: 1 }, calendar, earliest };
-    this.add({ id: apart, plan, pieceId: piece.id, phase: null, name: `Take ${piece.name} apart` }, work);
-    this.add({ id: together, plan, pieceId: piece.id, phase: null, name: `Put ${piece.name} together` }, work);
+    const hands = { duration: APART * taken.length, uses: { [PAINTER]: 1 }, calendar, earliest };
+    const due = plan.due === undefined ? {} : { due: readWallTime(plan.due)! - this.zero - hands.duration };
+    // the first coat is on: it has been taken apart by then
+    const begun = zones.some(({ zone, phases }) =>
+      phases.some(({ phase }) => this.tasks.get(taskId(plan.id, zone.id, phase.id))?.done),
+    );
+    if (!begun) this.add({ id: apart, plan, pieceId: piece.id, phase: null, name: `Take ${piece.name} apart` }, hands);
+    this.add(
+      { id: together, plan, pieceId: piece.id, phase: null, name: `Put ${piece.name} together` },
+      { ...hands, ...due },
+    );
     for (const judged of zones) {
       const first = judged.phases[0];
       const last = judged.phases.at(-1);
       if (!first || !last) continue;
       const id = (phaseId: string) => taskId(plan.id, judged.zone.id, phaseId);
-      if (taken.includes(judged))
+      if (!begun && taken.includes(judged))
         this.lag(
           { from: apart, to: id(first.phase.id), min: 0, max: null },
           { kind: "apart", from: "taking apart", to: phaseName(first), reason: "it is off by then", others: [] },
@@ -251,15 +291,21 @@ class Builder {
 
 /** The network of some jobs: everything that hands have to do, with the waits and windows between. */
 export function networkOfWork(works: readonly Work[], dry: DryModes = new Set()): ShopNetwork {
-  const zero = midnightBefore(Math.min(...works.map(({ plan }) => readWallTime(plan.start)!), Number.MAX_SAFE_INTEGER));
+  const first = works.flatMap(({ plan, done = [] }) => [
+    readWallTime(plan.start)!,
+    ...done.map(({ starts }) => starts),
+  ]);
+  const zero = midnightBefore(Math.min(...first, Number.MAX_SAFE_INTEGER));
   const builder = new Builder(works.length === 0 ? 0 : zero, dry);
-  for (const { plan, judgement } of works)
+  for (const work of works) {
+    const { plan, judgement } = work;
     for (const piece of plan.pieces) {
       const ids = new Set(piece.zones.map(({ id }) => id));
       const zones = judgement.zones.filter(({ zone }) => ids.has(zone.id));
-      for (const judged of zones) builder.zone(plan, piece, judged);
-      builder.piece(plan, piece, zones);
+      for (const judged of zones) builder.zone(work, piece, judged);
+      builder.piece(work, piece, zones);
     }
+  }
   const places = works.flatMap(({ plan }) => plan.pinned.hours.dryingPlaces ?? []);
   return {
     zero: builder.zero,

@@ -1,9 +1,10 @@
-import { type Activity, type Lag, type Network, problemOf } from "./problem.ts";
+import { type Activity, fitsOf, type Lag, type Network, problemOf } from "./problem.ts";
 import { Search } from "./search.ts";
+import { Serial } from "./serial.ts";
 import { horizonOf } from "./solve.ts";
 
-/** A claim that a schedule has to keep: a wait, or the hands and hours of a piece of work. */
-export type Claim = { lag: Lag } | { activity: Activity };
+/** A claim that a schedule has to keep: a wait, the hands and hours of a piece of work, or the day by which it has to be done. */
+export type Claim = { lag: Lag } | { activity: Activity } | { due: Activity };
 
 export interface ClashOptions {
   /** milliseconds it may take */
@@ -21,14 +22,18 @@ const isLag = (claim: Claim): claim is { lag: Lag } => "lag" in claim;
 /** The network of some claims alone: work whose hands are not claimed runs by itself at any hour. */
 export function networkOf(network: Network, claims: readonly Claim[]): Network {
   const lags = new Set(claims.flatMap((claim) => (isLag(claim) ? [claim.lag] : [])));
-  const hands = new Set(claims.flatMap((claim) => (isLag(claim) ? [] : [claim.activity.id])));
-  const ends = new Set([...lags].flatMap(({ from, to }) => [from, to]));
+  const hands = new Set(claims.flatMap((claim) => ("activity" in claim ? [claim.activity.id] : [])));
+  const due = new Set(claims.flatMap((claim) => ("due" in claim ? [claim.due.id] : [])));
+  const ends = new Set([...[...lags].flatMap(({ from, to }) => [from, to]), ...due]);
   return {
     ...network,
     lags: network.lags.filter((lag) => lags.has(lag)),
     activities: network.activities
       .filter(({ id }) => hands.has(id) || ends.has(id))
-      .map((one) => (hands.has(one.id) ? one : { id: one.id, duration: one.duration, uses: {} })),
+      .map(({ due: by, ...one }) => ({
+        ...(hands.has(one.id) ? one : { id: one.id, duration: one.duration, uses: {} }),
+        ...(due.has(one.id) && by !== undefined ? { due: by } : {}),
+      })),
   };
 }
 
@@ -48,14 +53,31 @@ export function canHold(network: Network, options: ClashOptions & { until: numbe
   return outcome === "given up" ? null : outcome === "found";
 }
 
-/** Claims that hang together with a lag, further and further away: each set holds the one before. */
-function* around(network: Network, lag: Lag): Generator<Claim[]> {
-  const near = new Set([lag.from, lag.to]);
+const dueOf = (activities: readonly Activity[]): Claim[] =>
+  activities.flatMap((one) => (one.due === undefined ? [] : [{ due: one }]));
+
+/** What stands on the longest way to something that is due: the likeliest reason that it comes too late. */
+function onTheWayTo(network: Network, due: Activity): Claim[] {
+  const lags = new Serial(network, fitsOf(network)).wayTo(due.id);
+  const ids = new Set([due.id, ...lags.map(({ from }) => from)]);
+  return [
+    ...lags.map((lag) => ({ lag })),
+    ...network.activities.filter(({ id }) => ids.has(id)).map((activity) => ({ activity })),
+    { due },
+  ];
+}
+
+/** Claims that hang together with a lag or a due date, further and further away. */
+function* around(network: Network, suspect: Lag | Activity): Generator<Claim[]> {
+  if (!("from" in suspect)) yield onTheWayTo(network, suspect);
+  const near = new Set("from" in suspect ? [suspect.from, suspect.to] : [suspect.id]);
   for (let hops = 1, size = 0; near.size > size; hops *= 2) {
     size = near.size;
+    const activities = network.activities.filter(({ id }) => near.has(id));
     yield [
       ...network.lags.filter(({ from, to }) => near.has(from) && near.has(to)).map((one) => ({ lag: one })),
-      ...network.activities.filter(({ id }) => near.has(id)).map((activity) => ({ activity })),
+      ...activities.map((activity) => ({ activity })),
+      ...("from" in suspect ? dueOf(activities) : dueOf([suspect])),
     ];
     for (let hop = 0; hop < hops; hop++) {
       const reached = network.lags.flatMap(({ from, to }) =>
@@ -68,11 +90,15 @@ function* around(network: Network, lag: Lag): Generator<Claim[]> {
 
 /**
  * A small set of claims that cannot hold together, while without any one of them the rest can: why a network has no schedule.
- * Claims are dropped in ever smaller handfuls as long as the rest is proven impossible. `suspects` are lags that a quick
- * schedule could not keep; the search begins with what hangs together with them. Null where the network is not proven
+ * Claims are dropped in ever smaller handfuls as long as the rest is proven impossible. `suspects` are lags and due dates that a
+ * quick schedule could not keep; the search begins with what hangs together with them. Null where the network is not proven
  * impossible in the time given.
  */
-export function clashOf(network: Network, options: ClashOptions, suspects: readonly Lag[] = []): Claim[] | null {
+export function clashOf(
+  network: Network,
+  options: ClashOptions,
+  suspects: readonly (Lag | Activity)[] = [],
+): Claim[] | null {
   const until = options.now() + options.budget;
   const impossible = (claims: readonly Claim[]) => canHold(networkOf(network, claims), { ...options, until }) === false;
   let claims: Claim[] | null = null;
@@ -87,7 +113,11 @@ export function clashOf(network: Network, options: ClashOptions, suspects: reado
     if (claims !== null) break;
   }
   if (claims === null || !impossible(claims)) {
-    claims = [...network.lags.map((lag) => ({ lag })), ...network.activities.map((activity) => ({ activity }))];
+    claims = [
+      ...network.lags.map((lag) => ({ lag })),
+      ...network.activities.map((activity) => ({ activity })),
+      ...dueOf(network.activities),
+    ];
     if (!impossible(claims)) return null;
   }
   for (let size = Math.ceil(claims.length / 2); size >= 1; ) {

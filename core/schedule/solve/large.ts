@@ -69,7 +69,7 @@ export function solveLarge(network: Network, options: LargeOptions): LargeAnswer
   const began = options.now();
   for (const [turn, patience] of PATIENCE.entries()) {
     const { starts, makespan, missed, late } = serial.run(patience, () => 0, true);
-    if (missed.length + late === 0 && makespan < FAR) keep(starts, makespan);
+    if (missed.length + late.length === 0 && makespan < FAR) keep(starts, makespan);
     if (called || over() || options.now() - began > 0.3 * (options.until - began)) break;
     if (turn === 0 && missed.length > 0) break;
   }

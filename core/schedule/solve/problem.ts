@@ -24,6 +24,8 @@ export interface Activity {
   calendar?: number;
   earliest?: Minute;
   latest?: Minute;
+  /** the latest start that still keeps a due date: a claim of its own, that can be given up apart from the rest */
+  due?: Minute;
   /** its time is set by hand: it may lie outside the windows */
   anyHour?: boolean;
 }
@@ -51,6 +53,8 @@ export interface Network {
 /** Work with the painter's hands keeps to the working windows. */
 export const PAINTER = "painter";
 export const FAR: Minute = 100_000_000;
+/** The latest start that an activity's own time and its due date leave. */
+export const latestOf = ({ latest = FAR, due = FAR }: Activity): Minute => Math.min(latest, due);
 /** No path between two activities. */
 export const NONE = -1_000_000_000;
 
@@ -274,7 +278,7 @@ export function problemOf(network: Network): Problem {
     fits,
     distance,
     earliest: Int32Array.from(activities, (one) => Math.max(0, one.earliest ?? 0)),
-    latest: Int32Array.from(activities, (one) => one.latest ?? FAR),
+    latest: Int32Array.from(activities, latestOf),
     varying: network.lags.flatMap(({ from, to, varies }) =>
       varies ? [{ from: place.get(from)!, to: place.get(to)!, lag: varies }] : [],
     ),
@@ -291,14 +295,19 @@ export function problemOf(network: Network): Problem {
   };
 }
 
-/** Where each activity fits into its calendar; null for what runs at any time. */
+const fits = new WeakMap<readonly Stretch[], Map<Minutes, Fit>>();
+
+function fitOf(windows: readonly Stretch[], duration: Minutes): Fit {
+  const made = fits.get(windows) ?? new Map<Minutes, Fit>();
+  fits.set(windows, made);
+  const fit = made.get(duration) ?? new Fit(windows, duration);
+  made.set(duration, fit);
+  return fit;
+}
+
+/** Where each activity fits into its calendar; null for what runs at any time. Calendars are not changed once they are made. */
 export function fitsOf({ activities, calendars }: Network): (Fit | null)[] {
-  const made = new Map<string, Fit>();
-  return activities.map(({ uses, calendar, duration, anyHour }) => {
-    if (!((uses[PAINTER] ?? 0) > 0) || anyHour) return null;
-    const key = `${calendar ?? 0} ${duration}`;
-    const fit = made.get(key) ?? new Fit(calendars[calendar ?? 0]!, duration);
-    made.set(key, fit);
-    return fit;
-  });
+  return activities.map(({ uses, calendar, duration, anyHour }) =>
+    (uses[PAINTER] ?? 0) > 0 && !anyHour ? fitOf(calendars[calendar ?? 0]!, duration) : null,
+  );
 }

@@ -1,5 +1,14 @@
 import type { Minutes } from "../../units/units.ts";
-import { FAR, type Fit, type Lag, type Minute, type Network, type Stretch, type VaryingLag } from "./problem.ts";
+import {
+  FAR,
+  type Fit,
+  type Lag,
+  latestOf,
+  type Minute,
+  type Network,
+  type Stretch,
+  type VaryingLag,
+} from "./problem.ts";
 
 interface Link {
   other: number;
@@ -16,7 +25,7 @@ interface Block {
   /** blocks that must stand before it does */
   after: Set<number>;
   before: Set<number>;
-  /** longest way from its beginning to the end of everything */
+  /** longest way from its beginning to the end of everything, or to its due date */
   tail: Minutes;
 }
 
@@ -32,8 +41,8 @@ export interface Placed {
   makespan: Minute;
   /** maximum waits that could not be kept */
   missed: Lag[];
-  /** how many came after their latest */
-  late: number;
+  /** activities that came after their latest, by number */
+  late: number[];
 }
 
 interface Ready {
@@ -134,6 +143,8 @@ export class Serial {
   private readonly needs: { name: string; use: number }[][];
   /** longest way from an activity's start to the end of everything */
   readonly tails: Int32Array;
+  /** the same with due dates: what is due sooner has a longer way */
+  private readonly urgency: Int32Array;
 
   constructor(
     private readonly network: Network,
@@ -155,7 +166,7 @@ export class Serial {
     this.needs = activities.map(({ uses }) =>
       Object.entries(uses).flatMap(([name, use]) => (use > 0 ? [{ name, use }] : [])),
     );
-    this.latest = Int32Array.from(activities, (one) => one.latest ?? FAR);
+    this.latest = Int32Array.from(activities, latestOf);
     this.fixed = activities.flatMap(({ earliest, latest }, at) =>
       earliest !== undefined && earliest === latest ? [at] : [],
     );
@@ -163,7 +174,8 @@ export class Serial {
     for (const at of this.fixed) this.isFixed[at] = 1;
     this.windows = network.calendars.length === 1 ? network.calendars[0]! : [];
     this.order = this.inOrder();
-    this.tails = this.tailsOf(this.order);
+    this.tails = this.tailsOf(this.order, this.duration);
+    this.urgency = this.tailsOf(this.order, this.untilLastDue());
     this.blocks = this.blocksOf(this.order);
   }
 
@@ -179,8 +191,15 @@ export class Serial {
     return order;
   }
 
-  private tailsOf(order: readonly number[]): Int32Array {
-    const tails = this.duration.slice();
+  /** What has to be done by a day that comes sooner than the last due one has as much more way to go. */
+  private untilLastDue(): Int32Array {
+    const { activities } = this.network;
+    const last = activities.reduce((latest, { due = 0 }) => Math.max(latest, due), 0);
+    return this.duration.map((duration, at) => duration + last - (activities[at]!.due ?? last));
+  }
+
+  private tailsOf(order: readonly number[], own: Int32Array): Int32Array {
+    const tails = own.slice();
     for (const at of [...order].reverse())
       for (const { other, min } of this.outOf[at]!)
         tails[at] = Math.max(tails[at]!, this.duration[at]! + min + tails[other]!);
@@ -221,7 +240,7 @@ export class Serial {
         blocks.push({ members: [], after: new Set(), before: new Set(), tail: 0 });
       }
       blocks[number]!.members.push(at);
-      blocks[number]!.tail = Math.max(blocks[number]!.tail, this.tails[at]!);
+      blocks[number]!.tail = Math.max(blocks[number]!.tail, this.urgency[at]!);
     }
     for (let to = 0; to < this.count; to++)
       for (const { other } of this.into[to]!) {
@@ -255,7 +274,7 @@ export class Serial {
       if (open === 0) makeReady(number);
     });
     const missed: Lag[] = [];
-    let late = 0;
+    const late: number[] = [];
     let makespan = 0;
     // what has its time set takes it before anything else is placed
     for (const at of this.fixed)
@@ -286,7 +305,7 @@ export class Serial {
         .filter(([at]) => this.needs[at]!.length > 0)
         .map(([at, start]) => [start, start + this.duration[at]!] as const);
       missed.push(...attempt!.missed);
-      for (const [at, start] of attempt!.starts) if (start > this.latest[at]!) late++;
+      for (const [at, start] of attempt!.starts) if (start > this.latest[at]!) late.push(at);
       for (const next of this.blocks[chosen]!.before) if (--waiting[next]! === 0) makeReady(next);
       for (const one of ready.values())
         if (
@@ -302,22 +321,39 @@ export class Serial {
     return { starts, makespan, missed, late };
   }
 
-  /** The last finish if only waits and windows counted, and nobody were in anybody's way: no schedule ends sooner. */
-  longestWay(): Minute {
+  /** Earliest starts if only waits and windows counted and nobody were in anybody's way, and the wait that held each up. */
+  private unhindered(): { starts: Float64Array; heldBy: (Lag | null)[] } {
     const { activities } = this.network;
     const starts = new Float64Array(this.count);
-    let last = 0;
+    const heldBy: (Lag | null)[] = activities.map(() => null);
     for (const at of this.order) {
       let from = activities[at]!.earliest ?? 0;
-      for (const { other, min, varies } of this.into[at]!) {
+      for (const { other, min, varies, lag } of this.into[at]!) {
         const finish = starts[other]! + this.duration[other]!;
-        from = Math.max(from, varies ? varies.opens(finish) : finish + min);
+        const opens = varies ? varies.opens(finish) : finish + min;
+        if (opens <= from) continue;
+        from = opens;
+        heldBy[at] = lag;
       }
       const fit = this.fits[at]!;
       starts[at] = fit === null ? from : fit.next(from);
-      last = Math.max(last, starts[at]! + this.duration[at]!);
     }
-    return last;
+    return { starts, heldBy };
+  }
+
+  /** The last finish if only waits and windows counted: no schedule ends sooner. */
+  longestWay(): Minute {
+    return this.unhindered().starts.reduce((last, start, at) => Math.max(last, start + this.duration[at]!), 0);
+  }
+
+  /** The waits, one after another, that keep an activity from starting sooner than waits and windows let it. */
+  wayTo(id: string): Lag[] {
+    const { heldBy } = this.unhindered();
+    const place = new Map(this.network.activities.map((one, at) => [one.id, at]));
+    const way: Lag[] = [];
+    for (let lag = heldBy[place.get(id)!]; lag && way.length < this.count; lag = heldBy[place.get(lag.from)!])
+      way.push(lag);
+    return way;
   }
 
   private timelines() {

@@ -37,7 +37,10 @@ export function slackOf(network: Network, starts: Readonly<Record<string, Minute
         if (end(one) <= start[two]!) link(one, two, 0);
     });
   }
-  const latest = Int32Array.from(activities, (one, at) => Math.min(one.latest ?? FAR, makespan - duration[at]!));
+  // a due date that is missed anyway holds nobody back
+  const latest = Int32Array.from(activities, (one, at) =>
+    Math.min(one.latest ?? FAR, makespan - duration[at]!, Math.max(start[at]!, one.due ?? FAR)),
+  );
   const inOrder = Array.from({ length: count }, (_, at) => at).sort((one, two) => start[two]! - start[one]!);
   for (let moved = true, rounds = 0; moved && rounds < count; rounds++) {
     moved = false;

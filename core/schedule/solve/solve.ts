@@ -147,7 +147,7 @@ class Solver {
         patience,
         turn < PATIENCE.length ? () => 0 : () => noise.next() - 0.5,
       );
-      if (missed.length + late === 0 && starts.every((start) => start < FAR)) this.keep(starts);
+      if (missed.length + late.length === 0 && starts.every((start) => start < FAR)) this.keep(starts);
       if (turn === 0 && missed.length > 0) return;
     }
   }
