@@ -1,3 +1,4 @@
+import type { Judgement } from "../judge/judge.ts";
 import type { Plan } from "../plan/plan.ts";
 import { sayDuration } from "../units/duration.ts";
 import type { Minutes, WallMinutes } from "../units/units.ts";
@@ -90,10 +91,12 @@ function countingClock(): () => number {
   return () => count++;
 }
 
+type Missed = Lag | Activity;
+
 interface Quick {
   starts: Record<string, Minute> | null;
-  /** where it is null: the waits that were missed, else everything as it is when what is due comes too late */
-  missed: Lag[];
+  /** where it is null: the waits that were missed and what was moved from its own time, else all as it is with due dates missed */
+  missed: Missed[];
   late: Record<string, Minute> | null;
 }
 
@@ -102,15 +105,20 @@ function quickly(network: Network, patience: readonly number[] = PATIENCE): Quic
   const serial = new Serial(network, fitsOf(network));
   let best: Placed | null = null;
   let late: Placed | null = null;
-  let missed: Lag[] = [];
+  let missed: Missed[] = [];
   for (const share of patience) {
     const placed = serial.run(share, () => 0);
-    const whole = placed.missed.length === 0 && placed.makespan < FAR;
+    // what has its own time and could not have it: set by hand, or done
+    const displaced = placed.late.flatMap((at) => {
+      const one = network.activities[at]!;
+      return placed.starts[at]! > (one.latest ?? FAR) ? [one] : [];
+    });
+    const whole = placed.missed.length + displaced.length === 0 && placed.makespan < FAR;
     if (whole && placed.late.length === 0) {
       if (best === null || placed.makespan < best.makespan) best = placed;
     } else if (whole) {
       if (late === null || placed.late.length < late.late.length) late = placed;
-    } else if (missed.length === 0) missed = placed.missed;
+    } else if (missed.length === 0) missed = [...placed.missed, ...displaced];
     else break;
   }
   const byId = (placed: Placed | null) =>
@@ -122,7 +130,7 @@ interface Found {
   starts: Record<string, Minute> | null;
   lowerBound: Minute | null;
   proven: boolean;
-  missed: readonly Lag[];
+  missed: readonly Missed[];
 }
 
 function find(
@@ -183,14 +191,44 @@ const undated = (network: Network): Network => ({
 const sayMoment = (wall: WallMinutes) => sayWallTime(wall).replace("T", " ");
 const sayDue = ({ title, due }: Plan) => `"${title}" is due ${due!.replace("T", " ")}`;
 
+/** Jobs that come after the day they are due: by how many minutes at least, and what is said of it. */
+type Late = Map<string, { by: Minutes; clash: Clash }>;
+
+/** What a job had to give up by itself, by names that do not hang on what else is scheduled with it. */
+interface Resolved {
+  clashes: readonly Clash[];
+  givenUp: readonly string[];
+  dry: DryModes;
+  late: Late;
+}
+
+const resolved = new WeakMap<Judgement, { plan: Plan; found: Resolved }>();
+
+/** What is impossible in a job by itself is so in every shop: found out once for each version of it. */
+function aloneOf(work: Work): Resolved {
+  const { plan, judgement, done, from } = work;
+  const planned = done === undefined && from === undefined;
+  const kept = resolved.get(judgement);
+  if (planned && kept?.plan === plan) return kept.found;
+  const alone = new Scheduler([work], {});
+  alone.findClashes();
+  const found = alone.resolved();
+  if (planned) resolved.set(judgement, { plan, found });
+  return found;
+}
+
 class Scheduler {
   readonly clashes: Clash[] = [];
   private shop: ShopNetwork;
   private network: Network;
   private dry: DryModes = new Set();
-  /** minutes by which jobs come after the day they are due */
-  private readonly late = new Map<string, Minutes>();
+  private readonly late: Late = new Map();
   private readonly reasons = new Map<Lag, ReturnType<ShopNetwork["reasons"]["get"]>>();
+
+  /** lags by a name that is the same however often the network is built */
+  private readonly names = new Map<Lag, string>();
+  private readonly givenUp: string[] = [];
+  private rounds = 0;
 
   constructor(
     private readonly works: readonly Work[],
@@ -198,20 +236,29 @@ class Scheduler {
   ) {
     this.shop = networkOfWork(works);
     this.network = this.shop.network;
-    this.shop.reasons.forEach((reason, lag) => {
-      this.reasons.set(lag, reason);
-    });
+    this.learn();
+  }
+
+  /** Takes over what the waits of a network that was built stand for. */
+  private learn() {
+    this.reasons.clear();
+    this.names.clear();
+    const between = new Map<string, number>();
+    for (const lag of this.network.lags) {
+      this.reasons.set(lag, this.shop.reasons.get(lag));
+      const ends = `${lag.from} ${lag.to}`;
+      const number = between.get(ends) ?? 0;
+      between.set(ends, number + 1);
+      this.names.set(lag, `${ends} ${number}`);
+    }
   }
 
   run(): Schedule {
-    for (let round = 0; ; round++) {
-      const { onBetter, budget } = this.options;
+    if (this.works.length > 1) for (const work of this.works) this.adopt(aloneOf(work));
+    const { onBetter, budget } = this.options;
+    for (;;) {
+      let quick = this.findClashes();
       const network = this.dated();
-      let quick = quickly(network);
-      const more = round < MOST_CLASHES;
-      // what could not be placed in turn most often cannot be at all: that is soonest found out where it stuck
-      if (!quick.starts && !quick.late && more && this.giveWay(quick.missed)) continue;
-      if (quick.late && more && this.cannotBeInTime(network, quick.late)) continue;
       if (quick.late) quick = quickly(network, PRESSED);
       if (quick.late && budget === undefined) {
         this.postpone(network, quick.late);
@@ -225,9 +272,37 @@ class Scheduler {
           ((solution) =>
             onBetter(this.scheduleOf({ starts: solution.starts, lowerBound: null, proven: false, missed: [] }))),
       );
-      if (found.starts || !more) return this.finished(found);
+      if (found.starts || this.rounds >= MOST_CLASHES) return this.finished(found);
       if (quick.late) this.postpone(network, quick.late);
       else if (!this.giveWay(found.missed)) return this.scheduleOf({ ...found, starts: this.anyhow() });
+    }
+  }
+
+  /** Places in turn and gives up what is proven impossible, until there is a schedule or nothing more is found impossible. */
+  findClashes(): Quick {
+    for (; ; this.rounds++) {
+      const network = this.dated();
+      const quick = quickly(network);
+      if (quick.starts || this.rounds >= MOST_CLASHES) return quick;
+      // what could not be placed in turn most often cannot be at all: that is soonest found out where it stuck
+      if (!(quick.late ? this.cannotBeInTime(network, quick.late) : this.giveWay(quick.missed))) return quick;
+    }
+  }
+
+  /** What was given up, to be given up by others of the same works. */
+  resolved(): Resolved {
+    return { clashes: this.clashes, givenUp: this.givenUp, dry: this.dry, late: this.late };
+  }
+
+  private adopt({ clashes, givenUp, dry, late }: Resolved) {
+    if (dry.size > 0) this.wait(new Set([...this.dry, ...dry]));
+    this.clashes.push(...clashes);
+    for (const [plan, by] of late) this.late.set(plan, { ...by });
+    for (const name of givenUp) {
+      const lag = this.network.lags.find((one) => this.names.get(one) === name);
+      const activity = this.network.activities.find(({ id }) => id === name);
+      if (lag) this.giveUp({ lag });
+      else if (activity) this.giveUp({ activity });
     }
   }
 
@@ -235,8 +310,8 @@ class Scheduler {
   private dated(): Network {
     if (this.late.size === 0) return this.network;
     const activities = this.network.activities.map((one) => {
-      const later = this.late.get(this.shop.tasks.get(one.id)!.plan.id);
-      return later === undefined || one.due === undefined ? one : { ...one, due: one.due + later };
+      const late = this.late.get(this.shop.tasks.get(one.id)!.plan.id);
+      return late === undefined || one.due === undefined ? one : { ...one, due: one.due + late.by };
     });
     return { ...this.network, activities };
   }
@@ -257,6 +332,7 @@ class Scheduler {
   private cannotBeInTime(network: Network, starts: Readonly<Record<string, Minute>>): boolean {
     let proven = false;
     for (const { plan, worst, by } of this.lateJobs(network, starts)) {
+      if (this.late.has(plan.id)) continue;
       const own = new Set(
         network.activities.filter(({ id }) => this.shop.tasks.get(id)!.plan === plan).map(({ id }) => id),
       );
@@ -268,13 +344,8 @@ class Scheduler {
       const claims = this.clash(alone, [worst]);
       if (!claims?.some((claim) => "due" in claim)) continue;
       proven = true;
-      this.late.set(plan.id, by + (this.late.get(plan.id) ?? 0));
-      this.clashes.push(
-        this.say(
-          claims,
-          `${sayDue(plan)} and cannot be ready by then in whatever order: its waits, windows and hours take longer. As dated here it is ${sayDuration(by)} late.`,
-        ),
-      );
+      const why = "cannot be ready by then in whatever order: its waits, windows and hours take longer";
+      this.late.set(plan.id, { by, clash: this.say(claims, `${sayDue(plan)} and ${why}.`) });
     }
     return proven;
   }
@@ -282,17 +353,32 @@ class Scheduler {
   /** Jobs for which no order was found that is in time: they are dated after the day they are due, and it is said. */
   private postpone(network: Network, starts: Readonly<Record<string, Minute>>) {
     for (const { plan, worst, by } of this.lateJobs(network, starts)) {
-      this.late.set(plan.id, by + (this.late.get(plan.id) ?? 0));
-      this.clashes.push(
-        this.say(
-          [{ due: worst }],
-          `${sayDue(plan)} and no order of work was found in which it is ready by then. As dated here it is ${sayDuration(by)} late.`,
-        ),
-      );
+      const before = this.late.get(plan.id);
+      const why = "no order of work was found in which it is ready by then";
+      this.late.set(plan.id, {
+        by: by + (before?.by ?? 0),
+        clash: before?.clash ?? this.say([{ due: worst }], `${sayDue(plan)} and ${why}.`),
+      });
     }
   }
 
-  private clash(network: Network, suspects: readonly (Lag | Activity)[]): Claim[] | null {
+  /** What clashes, and what comes too late by how much. */
+  private allClashes(starts: Readonly<Record<string, Minute>> | null): Clash[] {
+    const late = new Map(starts ? this.lateJobs(this.network, starts).map(({ plan, by }) => [plan.id, by]) : []);
+    return [
+      ...this.clashes,
+      ...[...this.late].flatMap(([plan, { clash }]) => {
+        const by = late.get(plan);
+        // a better order than the quick one may have been found
+        if (starts && by === undefined) return [];
+        return [
+          by === undefined ? clash : { ...clash, says: `${clash.says} As dated here it is ${sayDuration(by)} late.` },
+        ];
+      }),
+    ];
+  }
+
+  private clash(network: Network, suspects: readonly Missed[]): Claim[] | null {
     const quick = this.options.budget === undefined;
     return clashOf(
       network,
@@ -304,18 +390,25 @@ class Scheduler {
   }
 
   /** Finds out what cannot hold together, says so, and gives the least of it up. False where that is not found in time. */
-  private giveWay(missed: readonly Lag[]): boolean {
+  private giveWay(missed: readonly Missed[]): boolean {
     const claims = this.clash(undated(this.network), missed);
     if (!claims) return false;
     if (this.waitsForDry(claims)) return true;
     this.clashes.push(this.say(claims));
-    const network = relaxed(this.network, yielding(claims));
+    this.giveUp(yielding(claims));
+    return true;
+  }
+
+  private giveUp(claim: Exclude<Claim, { due: Activity }>) {
+    this.givenUp.push("lag" in claim ? this.names.get(claim.lag)! : claim.activity.id);
+    const network = relaxed(this.network, claim);
     network.lags.forEach((lag, at) => {
       const before = this.network.lags[at]!;
-      if (lag !== before) this.reasons.set(lag, this.reasons.get(before));
+      if (lag === before) return;
+      this.reasons.set(lag, this.reasons.get(before));
+      this.names.set(lag, this.names.get(before)!);
     });
     this.network = network;
-    return true;
   }
 
   /** Where a window that shuts is in the way and the same step may as well wait until all is dry, it does. */
@@ -331,14 +424,18 @@ class Scheduler {
         if (demand.gates.length > 1) modes.add(modeOf(task.plan.id, judged.zone.id, demand));
     }
     if (modes.size === this.dry.size) return false;
+    this.wait(modes);
+    return true;
+  }
+
+  /** Builds the network anew with these steps waiting until what lies below them is dry; what was given up is so again. */
+  private wait(modes: DryModes) {
     this.dry = modes;
     this.shop = networkOfWork(this.works, modes);
     this.network = this.shop.network;
-    this.reasons.clear();
-    this.shop.reasons.forEach((reason, lag) => {
-      this.reasons.set(lag, reason);
-    });
-    return true;
+    this.learn();
+    const again = this.givenUp.splice(0);
+    this.adopt({ clashes: [], givenUp: again, dry: new Set(), late: new Map() });
   }
 
   /** Everything in its order with what could not be kept left out: dates for the rest. */
@@ -407,7 +504,10 @@ class Scheduler {
   }
 
   private finished(found: Found): Schedule {
-    return this.scheduleOf({ ...found, starts: found.starts && tidied(this.dated(), found.starts) });
+    if (!found.starts) return this.scheduleOf(found);
+    const network = this.dated();
+    const { latest } = slackOf(network, found.starts);
+    return this.scheduleOf({ ...found, starts: tidied(network, found.starts, latest) });
   }
 
   private scheduleOf({ starts, lowerBound, proven }: Found): Schedule {
@@ -416,11 +516,11 @@ class Scheduler {
     const made: Schedule = {
       start,
       bookings: [],
-      clashes: this.clashes.slice(),
+      clashes: this.allClashes(starts),
       finish: null,
       visits: starts ? visitsOf(this.network, starts) : 0,
       lowerBound: lowerBound === null ? null : zero + lowerBound,
-      proven: proven && this.clashes.length === 0,
+      proven: proven && this.clashes.length + this.late.size === 0,
     };
     if (!starts || this.network.activities.length === 0) return made;
     const network = this.dated();

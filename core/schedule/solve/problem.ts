@@ -159,6 +159,23 @@ export class Workload {
   }
 }
 
+const workloads = new WeakMap<readonly Stretch[], Map<string, Workload>>();
+const MOST_KEPT = 40;
+
+/** The workload of a calendar for work of these lengths; while a clash is looked for, the same is asked again and again. */
+function workloadOf(windows: readonly Stretch[], durations: readonly Minutes[]): Workload {
+  const kept = workloads.get(windows) ?? new Map<string, Workload>();
+  workloads.set(windows, kept);
+  const key = [...durations].sort((one, two) => one - two).join();
+  let workload = kept.get(key);
+  if (!workload) {
+    if (kept.size >= MOST_KEPT) kept.clear();
+    workload = new Workload(windows, durations);
+    kept.set(key, workload);
+  }
+  return workload;
+}
+
 /** A resource with what each activity takes of it. */
 export interface Resource {
   name: string;
@@ -286,7 +303,7 @@ export function problemOf(network: Network): Problem {
     pairs: Int32Array.from(pairs),
     workload:
       bound && oneCalendar && (capacity[PAINTER] ?? 0) >= 1
-        ? new Workload(
+        ? workloadOf(
             calendars[painters[0]!.calendar ?? 0]!,
             capacity[PAINTER] === 1 ? painters.map((one) => one.duration) : [],
           )

@@ -1,4 +1,4 @@
-import type { Minutes } from "../../units/units.ts";
+import { DAY, type Minutes } from "../../units/units.ts";
 import {
   FAR,
   type Fit,
@@ -57,6 +57,8 @@ interface Ready {
 }
 
 const TRIES = 60;
+/** Minutes after the last due date at which what is not due counts as due. */
+const NOT_DUE: Minutes = 30 * DAY;
 const LONGEST_FILLED = 600;
 const MOST_ITEMS = 24;
 
@@ -175,7 +177,9 @@ export class Serial {
     this.windows = network.calendars.length === 1 ? network.calendars[0]! : [];
     this.order = this.inOrder();
     this.tails = this.tailsOf(this.order, this.duration);
-    this.urgency = this.tailsOf(this.order, this.untilLastDue());
+    this.urgency = activities.some(({ due }) => due !== undefined)
+      ? this.tailsOf(this.order, this.untilLastDue())
+      : this.tails;
     this.blocks = this.blocksOf(this.order);
   }
 
@@ -191,10 +195,10 @@ export class Serial {
     return order;
   }
 
-  /** What has to be done by a day that comes sooner than the last due one has as much more way to go. */
+  /** What is due sooner has as much more way to go; what is not due at all counts as due long after all else. */
   private untilLastDue(): Int32Array {
     const { activities } = this.network;
-    const last = activities.reduce((latest, { due = 0 }) => Math.max(latest, due), 0);
+    const last = activities.reduce((latest, { due = 0 }) => Math.max(latest, due), 0) + NOT_DUE;
     return this.duration.map((duration, at) => duration + last - (activities[at]!.due ?? last));
   }
 
