@@ -25,8 +25,8 @@ export function Ideas({ ideas, failed, waysOut = false }: Props) {
     return (
       <p className="text-note text-soft">
         {waysOut
-          ? "Neither longer hours, a warmer room nor another school frees it. Loosen a wait, split the zone, or leave a step out."
-          : "Neither hours, hands, air nor another school would change the finish."}
+          ? "Neither longer hours, a warmer room, another product nor another school frees it. Loosen a wait, split the zone, or leave a step out."
+          : "Neither hours, hands, air, product nor another school would change the finish."}
       </p>
     );
   return (

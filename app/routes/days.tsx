@@ -13,6 +13,7 @@ import { Ideas } from "~/days/what-if-panel";
 import { useJobEditor } from "~/editor/job-editor";
 import { jobAction } from "~/http/job-action.server";
 import { SeamMark } from "~/parts/severity";
+import { countOf } from "~/words/amount";
 import { sayClock, sayDate } from "~/words/when";
 import type { Route } from "./+types/days";
 
@@ -203,8 +204,8 @@ function Days() {
               </span>
             )}
             <span className="block text-note text-soft">
-              dry to leave {sayDates(dates.typically.leaves, dates.leaves)} · light use from {sayDate(dates.lightUse)} ·
-              full cure {sayDate(dates.fullUse)}
+              {countOf(made.visits, "day")} of work · dry to leave {sayDates(dates.typically.leaves, dates.leaves)} ·
+              light use from {sayDate(dates.lightUse)} · full cure {sayDate(dates.fullUse)}
             </span>
           </p>
         )}
@@ -237,7 +238,7 @@ function Days() {
             <Ideas {...ideas} />
           ) : (
             <p className="text-note text-soft">
-              Longer hours, more hands, a warmer room, another school: what each would change.
+              Longer hours, more hands, a warmer room, another product or school: what each would change.
             </p>
           )}
         </section>

@@ -80,7 +80,11 @@ function Verdict({ summary }: { summary: JobRow["summary"] }) {
           {countOf(counts[severity], SEVERITY_WORDS[severity].one)}
         </span>
       ))}
-      {clashes > 0 && <span className="text-note text-ochre">{countOf(clashes, "window")} cannot be kept</span>}
+      {clashes > 0 && (
+        <span className="text-note text-ochre">
+          {countOf(clashes, "wait or date", "waits or dates")} cannot be kept
+        </span>
+      )}
     </span>
   );
 }

@@ -73,6 +73,7 @@ export function scheduleReport(plan: Plan) {
     finish: dates ? at(dates.finish) : null,
     leaves: dates ? at(dates.leaves) : null,
     fullUse: dates ? at(dates.fullUse) : null,
+    visits: made.visits,
     bookings: made.bookings.map(({ zoneId, stepId, phaseId, starts, ends }) => {
       const step = stepOf.get(`${zoneId}/${stepId}`);
       return {
@@ -85,7 +86,7 @@ export function scheduleReport(plan: Plan) {
         ends: at(ends),
       };
     }),
-    clashes: made.clashes.map(({ zoneId, stepId, says }) => ({ zone: zoneId, step: stepId, says })),
+    clashes: made.clashes.map(({ zoneId, stepId, says, claims }) => ({ zone: zoneId, step: stepId, says, claims })),
   };
 }
 

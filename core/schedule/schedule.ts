@@ -495,6 +495,8 @@ class Scheduler {
     );
     const set = claims.find((claim) => claim !== yields && "activity" in claim && claim.activity.anyHour);
     const against = set ?? author;
+    if (against && "lag" in against && "lag" in yields && against.lag.min <= (yields.lag.max ?? 0))
+      return `${told}, and ${this.claim(against)}. With what has to dry between, no working hours allow both.`;
     if (against && "lag" in against)
       return `${told}, and the plan itself makes it wait ${sayDuration(against.lag.min)}. Shorten the wait between, or do it sooner.`;
     if (against) return `${told}, and ${this.claim(against)}. Set one of the times free.`;

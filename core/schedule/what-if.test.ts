@@ -47,6 +47,37 @@ describe("what if", () => {
         expect(idea.finish!).toBeGreaterThanOrEqual(ideas[at - 1]!.finish!);
   });
 
+  it("names another product that holds the work up less, in about its colour and for the same purpose", () => {
+    const plan = examplePlan({
+      shows: "milk paint that stands long",
+      ground: "raw timber",
+      species: "pine",
+      steps: [
+        ["brush", "milk-bottle-green"],
+        ["wax", "wax-clear"],
+      ],
+    });
+    const products = whatIf(plan).filter(({ id }) => id.startsWith("product-"));
+    expect(products.length).toBeGreaterThan(0);
+    for (const { label, stops, commands } of products) {
+      expect(label).toMatch(/ instead of /);
+      expect(stops.after).toBeLessThanOrEqual(stops.before);
+      const done = applyCommands(plan, commands);
+      if (!done.ok) throw new Error(done.because);
+      const rolesOf = ({ crusts, pinned }: typeof plan) =>
+        crusts[0]!.steps.map(({ what }) => pinned.materials.find(({ id }) => id === what)?.role);
+      expect(rolesOf(done.plan)).toEqual(rolesOf(plan));
+    }
+  });
+
+  it("a job that comes too late can be promised for the day it is ready: then nothing clashes", () => {
+    const plan = { ...cold(), due: "2026-12-01T12:00" };
+    const late = schedule([{ plan, judgement: judge(plan) }]);
+    expect(late.clashes).toHaveLength(1);
+    const promise = whatIf(plan).find(({ id }) => id === "due");
+    expect(promise).toMatchObject({ clashes: 0, gain: 0 });
+  });
+
   it("names a way out of a clash: an hour longer that day", () => {
     const plan = examplePlan({
       shows: "a short day",

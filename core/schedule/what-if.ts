@@ -1,10 +1,15 @@
+import { colourDifference } from "../colour/difference.ts";
+import { bodyColour, isMetallic } from "../colour/material-colour.ts";
 import { applyCommands } from "../edit/apply.ts";
 import type { Command } from "../edit/command.ts";
-import { judge } from "../judge/judge.ts";
+import { type Judgement, judge } from "../judge/judge.ts";
+import { CATALOGUE } from "../materials/catalogue.ts";
+import type { Material } from "../materials/material.ts";
 import type { Hours } from "../plan/hours.ts";
-import type { Plan } from "../plan/plan.ts";
+import type { Plan, Step } from "../plan/plan.ts";
+import { techniquesFor } from "../surface/techniques.ts";
 import { HOUR, type Minutes, type WallMinutes } from "../units/units.ts";
-import { sayWallTime } from "../units/wall-time.ts";
+import { readWallTime, sayWallTime } from "../units/wall-time.ts";
 import { datesOf } from "./dates.ts";
 import { type Schedule, schedule } from "./schedule.ts";
 
@@ -122,6 +127,72 @@ function coatIdeas(plan: Plan, stepIds: readonly string[]): Idea[] {
   );
 }
 
+/** Steps that are looked at for another product, those the painter is held up by longest first. */
+const MOST_SWAPS = 3;
+const SWAPS_EACH = 2;
+/** Beyond this CIEDE2000 difference it is another colour, not another product. */
+const SAME_COLOUR = 12;
+
+const standsFor = ({ drying }: Material) => Math.max(drying.recoat.safe, drying.beforeClear.safe);
+
+/** Products that go on in the same way in about the same colour, and hold the work up less; the likest colour first. */
+function insteadOf(plan: Plan, step: Step, material: Material): Material[] {
+  const known = [
+    ...plan.pinned.materials,
+    ...CATALOGUE.filter(({ id }) => !plan.pinned.materials.some((one) => one.id === id)),
+  ];
+  const likeness = (other: Material) => colourDifference(bodyColour(material), bodyColour(other));
+  return known
+    .filter(
+      (other) =>
+        other.id !== material.id &&
+        standsFor(other) < standsFor(material) &&
+        other.role === material.role &&
+        isMetallic(other) === isMetallic(material) &&
+        techniquesFor(other).some(({ id }) => id === step.how) &&
+        likeness(other) <= SAME_COLOUR,
+    )
+    .sort((one, two) => likeness(one) - likeness(two) || standsFor(one) - standsFor(two))
+    .slice(0, SWAPS_EACH);
+}
+
+/** Another product for what clashes, and for what the finish hangs on. */
+function productIdeas(plan: Plan, made: Schedule): Idea[] {
+  const held = new Set([
+    ...made.clashes.map(({ stepId }) => stepId),
+    ...made.bookings.filter(({ critical }) => critical).map(({ stepId }) => stepId),
+  ]);
+  const steps = plan.crusts.flatMap((crust) =>
+    crust.steps.flatMap((step) => {
+      const material = held.has(step.id) && plan.pinned.materials.find(({ id }) => id === step.what);
+      return material ? [{ crust, step, material }] : [];
+    }),
+  );
+  steps.sort((one, two) => standsFor(two.material) - standsFor(one.material));
+  return steps.slice(0, MOST_SWAPS).flatMap(({ crust, step, material }) =>
+    insteadOf(plan, step, material).map((other) => ({
+      id: `product-${crust.id}-${step.id}-${other.id}`,
+      label: `${other.name} instead of ${material.name}`,
+      commands: [
+        ...(plan.pinned.materials.some(({ id }) => id === other.id)
+          ? []
+          : [{ do: "pin material" as const, material: other }]),
+        { do: "patch step" as const, crustId: crust.id, stepId: step.id, patch: { what: other.id } },
+      ],
+    })),
+  );
+}
+
+/** A job that comes too late could be promised for the day it is ready. */
+function dueIdeas(plan: Plan, made: Schedule, judgement: Judgement): Idea[] {
+  const dates = datesOf({ plan, judgement }, made);
+  if (plan.due === undefined || !dates || dates.leaves <= readWallTime(plan.due)!) return [];
+  const due = sayWallTime(Math.ceil(dates.leaves / HOUR) * HOUR);
+  return [
+    { id: "due", label: `Promise it for ${due.replace("T", " ")}`, commands: [{ do: "set job", patch: { due } }] },
+  ];
+}
+
 /** Times that are set, set free. */
 const pinIdeas = (plan: Plan): Idea[] =>
   plan.pins.length === 0
@@ -134,8 +205,8 @@ const pinIdeas = (plan: Plan): Idea[] =>
         },
       ];
 
-/** Ideas worth trying on a plan: hours, hands, air, schools, times that are set, and for a clash the coats and days that it names. */
-export function ideasFor(plan: Plan, made: Schedule): Idea[] {
+/** Ideas worth trying on a plan: hours, hands, air, schools, products, times that are set, and for a clash the coats and days it names. */
+export function ideasFor(plan: Plan, made: Schedule, judgement: Judgement): Idea[] {
   const steps = made.clashes.map(({ stepId }) => stepId);
   const days = made.clashes.flatMap(({ zoneId, stepId }) =>
     made.bookings
@@ -144,15 +215,17 @@ export function ideasFor(plan: Plan, made: Schedule): Idea[] {
   );
   return [
     ...pinIdeas(plan),
+    ...dueIdeas(plan, made, judgement),
     ...hoursIdeas(plan, [...new Set(days)].slice(0, 2)),
     ...roomIdeas(plan),
     ...schoolIdeas(plan),
     ...coatIdeas(plan, steps),
+    ...productIdeas(plan, made),
   ];
 }
 
-/** Tries an idea: the finish before and after, what clashes then, and whether a rule says stop that did not before. */
-export function tryIdea(plan: Plan, before: Schedule, idea: Idea): Tried | null {
+/** Tries an idea: the finish before and after, what clashes then, and whether a rule says stop that did not before; `stops` are those before. */
+export function tryIdea(plan: Plan, before: Schedule, stops: number, idea: Idea): Tried | null {
   const done = applyCommands(plan, idea.commands);
   if (!done.ok) return null;
   const judgement = judge(done.plan);
@@ -163,15 +236,22 @@ export function tryIdea(plan: Plan, before: Schedule, idea: Idea): Tried | null 
     leaves: datesOf({ plan: done.plan, judgement }, made)?.leaves ?? null,
     gain: made.finish !== null && before.finish !== null ? made.finish - before.finish : null,
     clashes: made.clashes.length,
-    stops: { before: judge(plan).counts.stop, after: judgement.counts.stop },
+    stops: { before: stops, after: judgement.counts.stop },
   };
 }
 
 /** Ideas that were tried, the best first: fewer clashes, then an earlier finish. Those that change nothing are left out. */
 export function whatIf(plan: Plan): Tried[] {
-  const before = schedule([{ plan, judgement: judge(plan) }]);
-  return ideasFor(plan, before)
-    .map((idea) => tryIdea(plan, before, idea))
-    .filter((tried): tried is Tried => tried !== null && (tried.gain !== 0 || tried.clashes !== before.clashes.length))
-    .sort((one, two) => one.clashes - two.clashes || (one.finish ?? 0) - (two.finish ?? 0));
+  const judgement = judge(plan);
+  const before = schedule([{ plan, judgement }]);
+  return (
+    ideasFor(plan, before, judgement)
+      .map((idea) => tryIdea(plan, before, judgement.counts.stop, idea))
+      .filter(
+        (tried): tried is Tried => tried !== null && (tried.gain !== 0 || tried.clashes !== before.clashes.length),
+      )
+      // another product may save a day and spoil the finish: it is no way out then
+      .filter(({ id, stops }) => !id.startsWith("product-") || stops.after <= stops.before)
+      .sort((one, two) => one.clashes - two.clashes || (one.finish ?? 0) - (two.finish ?? 0))
+  );
 }
