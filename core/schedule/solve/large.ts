@@ -7,8 +7,12 @@ export interface LargeOptions {
   until: number;
   now: () => number;
   seed: number;
-  /** a short schedule of a small part; null where none was found */
-  solvePart: (part: Part, budget: number) => { makespan: Minute; starts: Record<string, Minute> } | null;
+  /** a schedule of a small part: shorter than the known one, or where none is known the first there is; null where none was found */
+  solvePart: (
+    part: Part,
+    budget: number,
+    known: Readonly<Record<string, Minute>> | null,
+  ) => { makespan: Minute; starts: Record<string, Minute> } | null;
   /** told of every better schedule; false calls it off */
   onBetter: (starts: Int32Array, makespan: Minute) => boolean;
 }
@@ -21,7 +25,7 @@ export interface LargeAnswer {
 
 /** Windows that are packed anew at a time, and how many activities at most they may hold. */
 const WINDOWS = 3;
-const MOST = 26;
+const MOST = 23;
 const PART_BUDGET = 8;
 const MOST_PLACES = 14;
 const PATIENCE = [0.05, 0.1, 0.02, 0.3];
@@ -70,7 +74,7 @@ export function solveLarge(network: Network, options: LargeOptions): LargeAnswer
   for (const [turn, patience] of PATIENCE.entries()) {
     const { starts, makespan, missed, late } = serial.run(patience, () => 0, true);
     if (missed.length + late.length === 0 && makespan < FAR) keep(starts, makespan);
-    if (called || over() || options.now() - began > 0.3 * (options.until - began)) break;
+    if (called || over() || options.now() - began > 0.1 * (options.until - began)) break;
     if (turn === 0 && missed.length > 0) break;
   }
   const packable =
@@ -93,9 +97,12 @@ function pack(
   const cutter = new Cutter(network);
   const starts = answer.starts!.slice();
   const makespanOf = () => activities.reduce((last, { duration }, at) => Math.max(last, starts[at]! + duration), 0);
-  const take = (part: Part | null, must: (makespan: Minute) => boolean): boolean => {
-    const found = part && options.solvePart(part, Math.min(PART_BUDGET, options.until - options.now()));
-    if (!part || !found || !must(found.makespan)) return false;
+  // with `shorter` only what ends sooner is taken; else the first that holds all of the part
+  const take = (part: Part | null, shorter: boolean): boolean => {
+    const known =
+      part && shorter ? Object.fromEntries(part.members.map((at) => [activities[at]!.id, starts[at]!])) : null;
+    const found = part && options.solvePart(part, Math.min(PART_BUDGET, options.until - options.now()), known);
+    if (!part || !found || (shorter && found.makespan >= part.makespan)) return false;
     for (const at of part.members) starts[at] = found.starts[activities[at]!.id]!;
     return true;
   };
@@ -104,11 +111,11 @@ function pack(
     const windows = cutter.windowsUntil(makespanOf());
     for (let first = noise.below(2); first < windows && !over(); first += WINDOWS - 1) {
       const part = cutter.cut(starts, first, WINDOWS, MOST);
-      if (take(part, (makespan) => makespan < part!.makespan)) better++;
+      if (take(part, true)) better++;
     }
     keep(starts, makespanOf());
     if (over()) return;
-    better += bringForward(cutter, starts, makespanOf(), (part) => take(part, () => true), over);
+    better += bringForward(cutter, starts, makespanOf(), (part) => take(part, false), over);
     keep(starts, makespanOf());
     if (better === 0 && sweep > 1) return;
   }

@@ -12,6 +12,8 @@ export interface SolveOptions {
   /** a clock in milliseconds: the core has none of its own */
   now: () => number;
   seed?: number;
+  /** a schedule that is known already: only what ends sooner is looked for */
+  known?: Readonly<Record<string, Minute>>;
   /** told of every better schedule; answering false calls it off */
   onBetter?: (solution: Solution) => boolean;
 }
@@ -129,10 +131,19 @@ class Solver {
     if (this.problem.contradiction || !this.search.begin() || !this.search.boundBy(horizon))
       return { ...none, proven: !this.search.unsure };
     this.raiseBound(horizon);
-    this.placeInTurn();
+    if (this.options.known) this.startFrom(this.options.known);
+    else this.placeInTurn();
     if (!this.firstSchedule(horizon)) return this.over ? this.solution() : none;
     this.improve();
     return this.solution();
+  }
+
+  private startFrom(known: Readonly<Record<string, Minute>>) {
+    const { problem } = this;
+    const starts = Int32Array.from(problem.network.activities, ({ id }) => known[id]!);
+    this.best = starts;
+    this.search.guide = starts;
+    this.makespan = starts.reduce((last, start, at) => Math.max(last, start + problem.duration[at]!), 0);
   }
 
   /** Quick schedules, one block after another, by several ways of weighing what is soonest against what has a long way to go. */
@@ -257,12 +268,19 @@ function largely(network: Network, options: SolveOptions, started: number): Solu
     proven: starts !== null && bound >= makespan,
   });
   const { now, seed = 1, onBetter } = options;
+  let parts = 0;
   const { starts, makespan, bound } = solveLarge(network, {
     until: started + options.budget,
     now,
     seed,
-    solvePart: (part, budget) => {
-      const found = solve(part.network, { budget, now, seed });
+    solvePart: (part, budget, known) => {
+      // another seed each time: the same part looked at again is looked at anew
+      const found = solve(part.network, {
+        budget,
+        now,
+        seed: seed + ++parts,
+        ...(known ? { known } : { onBetter: () => false }),
+      });
       return found.feasible ? { makespan: found.makespan!, starts: found.starts! } : null;
     },
     onBetter: (better, finish) => onBetter?.(solution(better, finish, 0)) ?? true,
