@@ -12,10 +12,11 @@ import {
 } from "react";
 import { toast } from "sonner";
 import type { Command } from "#core/edit/command";
-import { type Judgement, judge } from "#core/judge/judge";
+import type { Judgement } from "#core/judge/judge";
 import type { Plan } from "#core/plan/plan";
 import { type Dates, datesOf } from "#core/schedule/dates";
-import { type Schedule, schedule } from "#core/schedule/schedule";
+import { judgementOf, scheduleOf } from "#core/schedule/kept";
+import type { Schedule } from "#core/schedule/schedule";
 import { type Looking, useBestSchedule } from "~/days/use-schedule";
 import { postTo } from "./post";
 import { EditQueue, type PendingEdit, type QueueView, type SavedJob } from "./queue";
@@ -106,13 +107,13 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
   // what lies under an edit is taken from the judgement before it; the answer is the same
   const before = useRef<Judgement | undefined>(undefined);
   const judgement = useMemo(() => {
-    before.current = judge(plan, { previous: before.current });
+    before.current = judgementOf(plan, before.current);
     return before.current;
   }, [plan]);
   const { judgement: settled, plan: settledPlan } = useDeferredValue(
     useMemo(() => ({ plan, judgement }), [plan, judgement]),
   );
-  const quick = useMemo(() => schedule([{ plan: settledPlan, judgement: settled }]), [settledPlan, settled]);
+  const quick = useMemo(() => scheduleOf(settledPlan, settled), [settledPlan, settled]);
   const together = useMemo(() => [settledPlan], [settledPlan]);
   const { schedule: made, state: looking, stop } = useBestSchedule(together, quick, LOOKS_FOR);
   const dates = useMemo(() => datesOf({ plan: settledPlan, judgement: settled }, made), [settledPlan, settled, made]);

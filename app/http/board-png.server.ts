@@ -1,8 +1,8 @@
 import sharp from "sharp";
 import { Board } from "#core/board/board";
 import { BOARD_WIDTHS, boardWorkOf } from "#core/board/board-work";
-import { judge } from "#core/judge/judge";
 import type { Plan } from "#core/plan/plan";
+import { judgementOf } from "#core/schedule/kept";
 import { readBoardAddress, WHOLE } from "~/board/board-address";
 
 const MOST_KEPT = 12;
@@ -11,7 +11,7 @@ const kept = new Map<string, Promise<Buffer>>();
 
 /** A board as PNG, for pages without script and for saving; null where the plan has no such zone. */
 export async function boardPng(plan: Plan, version: number, params: URLSearchParams): Promise<Buffer | null> {
-  const judged = judge(plan).zones.find(({ zone }) => zone.id === params.get("zone"));
+  const judged = judgementOf(plan).zones.find(({ zone }) => zone.id === params.get("zone"));
   if (!judged) return null;
   const { panel, seed, count, view } = readBoardAddress(params, judged);
   const asked = Number(params.get("width") ?? WHOLE);

@@ -1,8 +1,7 @@
 import ical, { ICalCalendarMethod } from "ical-generator";
 import { calendarEntries, instantIn } from "#core/exchange/calendar-file";
-import { judge } from "#core/judge/judge";
 import type { Plan } from "#core/plan/plan";
-import { schedule } from "#core/schedule/schedule";
+import { scheduleOfAll } from "#core/schedule/kept";
 
 const isTimeZone = (text: string): boolean => {
   try {
@@ -24,7 +23,7 @@ export function calendarResponse(plans: readonly Plan[], name: string, url: URL)
       status: 400,
       headers: { "Content-Type": "text/plain; charset=utf-8" },
     });
-  const made = schedule(plans.map((plan) => ({ plan, judgement: judge(plan) })));
+  const made = scheduleOfAll(plans);
   const calendar = ical({
     name,
     method: ICalCalendarMethod.PUBLISH,

@@ -1,8 +1,7 @@
 import { useMemo } from "react";
 import { Link, useLoaderData, useSearchParams } from "react-router";
-import { judge } from "#core/judge/judge";
 import { datesOf } from "#core/schedule/dates";
-import { schedule } from "#core/schedule/schedule";
+import { judgementOf, scheduleOfAll } from "#core/schedule/kept";
 import { readWallTime } from "#core/units/wall-time";
 import { Calendar, Toggle, useDays, useParamLink } from "~/days/calendar";
 import { DayList } from "~/days/day-list";
@@ -23,8 +22,8 @@ export default function ShopDays() {
   const plans = useLoaderData<typeof loader>();
   const [params] = useSearchParams();
   const link = useParamLink();
-  const works = useMemo(() => plans.map((plan) => ({ plan, judgement: judge(plan) })), [plans]);
-  const quick = useMemo(() => schedule(works), [works]);
+  const works = useMemo(() => plans.map((plan) => ({ plan, judgement: judgementOf(plan) })), [plans]);
+  const quick = useMemo(() => scheduleOfAll(plans), [plans]);
   const { schedule: made, state, stop } = useBestSchedule(plans, quick, LOOKS_FOR);
   const days = useDays(made.bookings, made.start);
   const kind = params.get("lanes") === "zone" ? "zone" : "piece";

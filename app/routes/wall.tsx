@@ -1,7 +1,6 @@
 import { Link } from "react-router";
 import { signOf } from "#core/drying/signs";
-import { judge } from "#core/judge/judge";
-import { schedule } from "#core/schedule/schedule";
+import { judgementOf, scheduleOf } from "#core/schedule/kept";
 import { sayDuration } from "#core/units/duration";
 import { midnightBefore } from "#core/units/wall-time";
 import { getJob } from "#db/plans";
@@ -23,8 +22,8 @@ export async function loader({ params }: Route.LoaderArgs) {
   const job = await withStore((store) => getJob(store, params.planId));
   if (!job) throw noSuchJob(params.planId);
   const { plan } = job;
-  const work = { plan, judgement: judge(plan) };
-  const { bookings } = schedule([work]);
+  const work = { plan, judgement: judgementOf(plan) };
+  const { bookings } = scheduleOf(plan);
   const days = new Map<number, Row[]>();
   for (const { booking, judged, placed } of withPhases([work], bookings)) {
     if (booking.ends <= booking.starts) continue;
