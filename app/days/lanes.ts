@@ -2,6 +2,8 @@ import type { JudgedPhase, Judgement, ZoneJudgement } from "#core/judge/judge";
 import type { Plan } from "#core/plan/plan";
 import type { Booking } from "#core/schedule/schedule";
 import { taskId } from "#core/schedule/work";
+import { ShopClock } from "#core/units/time-zone";
+import { readWallTime } from "#core/units/wall-time";
 import type { Lane, LaneBooking } from "~/drawing/days-drawing";
 import { countOf } from "~/words/amount";
 
@@ -16,11 +18,20 @@ export type LaneKind = (typeof LANES)[number];
 /** Bookings with the phases they are for. */
 export function withPhases(works: readonly Judged[], bookings: readonly Booking[]): LaneBooking[] {
   const phases = new Map<string, { judged: ZoneJudgement; placed: JudgedPhase }>();
+  const clocks = new Map(
+    works.map(({ plan }) => [plan.id, new ShopClock(readWallTime(plan.start)!, plan.pinned.hours.timeZone)]),
+  );
   for (const { plan, judgement } of works)
     for (const judged of judgement.zones)
       for (const placed of judged.phases)
         phases.set(taskId(plan.id, judged.zone.id, placed.phase.id), { judged, placed });
-  return bookings.map((booking) => ({ booking, judged: null, placed: null, ...phases.get(booking.id) }));
+  return bookings.map((booking) => ({
+    booking,
+    judged: null,
+    placed: null,
+    clock: clocks.get(booking.planId)!,
+    ...phases.get(booking.id),
+  }));
 }
 
 /** Lanes of a calendar: a zone each, or a piece each with all its zones. */

@@ -6,6 +6,7 @@ import type { Climate } from "#core/drying/climate";
 import type { Stage } from "#core/drying/gate";
 import type { JudgedPhase, ZoneJudgement } from "#core/judge/judge";
 import type { Booking } from "#core/schedule/schedule";
+import type { ShopClock } from "#core/units/time-zone";
 import { DAY, HOUR, type WallMinutes } from "#core/units/units";
 import { sayClock, sayDate } from "~/words/when";
 import type { TimeAxis } from "./time-axis";
@@ -15,6 +16,7 @@ export interface LaneBooking {
   booking: Booking;
   judged: ZoneJudgement | null;
   placed: JudgedPhase | null;
+  clock: ShopClock;
 }
 
 export interface Lane {
@@ -53,7 +55,7 @@ const SNAP = 5;
 
 /** Gates of a phase as they stand from the time the coat below was really done. */
 export function gatesHere(
-  { judged, placed }: LaneBooking,
+  { judged, placed, clock }: LaneBooking,
   ends: ReadonlyMap<string, WallMinutes>,
   start: WallMinutes,
 ): { opens: WallMinutes; shuts: WallMinutes | null; reason: string; stage: Stage; from: string }[] {
@@ -62,8 +64,8 @@ export function gatesHere(
     const from = ends.get(`${judged.zone.id}:${demand.from}`);
     if (from === undefined) return [];
     return judged.climate.gates(demand.label, demand.coat, from - start).map((gate) => ({
-      opens: from + gate.opens.safe,
-      shuts: gate.shuts ? from + gate.shuts.safe : null,
+      opens: clock.after(from, gate.opens.safe),
+      shuts: gate.shuts ? clock.after(from, gate.shuts.safe) : null,
       reason: demand.reason,
       stage: gate.stage,
       from: demand.from,
@@ -72,7 +74,7 @@ export function gatesHere(
 }
 
 /** When the layer laid by a phase is ready for what comes next: the latest opening that anything waits for, else touch dry. */
-function readyAt({ judged, placed, booking }: LaneBooking, start: WallMinutes): WallMinutes | null {
+function readyAt({ judged, placed, booking, clock }: LaneBooking, start: WallMinutes): WallMinutes | null {
   if (!judged || !placed?.phase.material || !placed.coat) return null;
   const from = booking.ends - start;
   let wait = 0;
@@ -81,7 +83,7 @@ function readyAt({ judged, placed, booking }: LaneBooking, start: WallMinutes): 
       if (waited === placed.phase.id)
         wait = Math.max(wait, Math.min(...judged.climate.gates(label, coat, from).map((gate) => gate.opens.safe)));
   const touch = placed.phase.material.drying.touch.safe;
-  return booking.ends + (wait || Math.ceil(judged.climate.takes(placed.coat, "touch", from, touch)));
+  return clock.after(booking.ends, wait || Math.ceil(judged.climate.takes(placed.coat, "touch", from, touch)));
 }
 
 function Wedge({

@@ -68,11 +68,13 @@ export function readHoursFields(
   if (typeof exceptions === "string") faults.exceptions = exceptions;
   const places = fields.dryingPlaces?.trim();
   const dryingPlaces = places === undefined ? before.dryingPlaces : places === "" ? undefined : Number(places);
+  const timeZone = fields.timeZone === undefined ? before.timeZone : fields.timeZone.trim();
   const read = Hours.safeParse({
     weekdays,
     exceptions: typeof exceptions === "string" ? [] : exceptions,
     painters: fields.painters === undefined ? before.painters : Number(fields.painters),
     ...(dryingPlaces === undefined ? {} : { dryingPlaces }),
+    ...(timeZone ? { timeZone } : {}),
   });
   for (const { path, message, code } of read.error?.issues ?? []) {
     const field = path[0] === "weekdays" ? (WEEKDAYS[Number(path[1])] ?? "") : String(path[0]);

@@ -1,23 +1,15 @@
 import ical, { ICalCalendarMethod } from "ical-generator";
-import { calendarEntries, instantIn } from "#core/exchange/calendar-file";
+import { calendarEntries } from "#core/exchange/calendar-file";
 import type { Plan } from "#core/plan/plan";
 import { scheduleOfAll } from "#core/schedule/kept";
-
-const isTimeZone = (text: string): boolean => {
-  try {
-    new Intl.DateTimeFormat("en", { timeZone: text });
-    return text.length < 60;
-  } catch {
-    return false;
-  }
-};
+import { instantIn, isTimeZone } from "#core/units/time-zone";
 
 /**
- * The days of some jobs as an iCalendar file. Times float, as on the shop's wall, unless the address names a time zone; then
+ * The days of some jobs as an iCalendar file. Times float, as on the shop's wall, unless the address or the job names a time zone; then
  * they are instants, right on both sides of a change of clocks.
  */
 export function calendarResponse(plans: readonly Plan[], name: string, url: URL): Response {
-  const timeZone = url.searchParams.get("zone");
+  const timeZone = url.searchParams.get("zone") ?? plans[0]?.pinned.hours.timeZone ?? null;
   if (timeZone !== null && !isTimeZone(timeZone))
     return new Response(`"${timeZone}" is no time zone. Write one like Europe/London, or leave it out.\n`, {
       status: 400,

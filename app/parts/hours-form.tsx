@@ -5,7 +5,7 @@ import { sayExceptions, sayHours, WEEKDAYS } from "~/forms/hours-form";
 
 export function HoursForm() {
   const { plan } = useJobEditor();
-  const { weekdays, exceptions, painters, dryingPlaces } = plan.pinned.hours;
+  const { weekdays, exceptions, painters, dryingPlaces, timeZone } = plan.pinned.hours;
   return (
     <EditForm
       key={JSON.stringify(plan.pinned.hours)}
@@ -52,6 +52,21 @@ export function HoursForm() {
                 max={40}
                 placeholder="as many as it takes"
                 defaultValue={values?.dryingPlaces ?? dryingPlaces ?? ""}
+              />
+            )}
+          </Field>
+          <Field
+            name="timeZone"
+            label="Time zone, if the clocks are changed while you work"
+            fault={faults.timeZone}
+            hint="Waits are then counted in the hours that really pass."
+          >
+            {(field) => (
+              <input
+                {...field}
+                type="text"
+                placeholder="Europe/London"
+                defaultValue={values?.timeZone ?? timeZone ?? ""}
               />
             )}
           </Field>

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { instantIn } from "../units/time-zone.ts";
 import { readWallTime } from "../units/wall-time.ts";
-import { instantIn } from "./calendar-file.ts";
 
 const iso = (zone: string, wall: string) => new Date(instantIn(zone, readWallTime(wall)!)).toISOString().slice(0, 16);
 

@@ -32,28 +32,3 @@ export function calendarEntries(plans: readonly Plan[], bookings: readonly Booki
     ];
   });
 }
-
-/**
- * The instant of a wall time in a time zone, in milliseconds since 1970 UTC. A time that the clocks skip in spring is taken as
- * that much later; of one that comes twice in autumn, the first.
- */
-export function instantIn(timeZone: string, wall: WallMinutes): number {
-  const format = new Intl.DateTimeFormat("en-US", {
-    timeZone,
-    hourCycle: "h23",
-    year: "numeric",
-    month: "numeric",
-    day: "numeric",
-    hour: "numeric",
-    minute: "numeric",
-  });
-  const wallOf = (instant: number): number => {
-    const part = Object.fromEntries(format.formatToParts(instant).map(({ type, value }) => [type, Number(value)]));
-    return Date.UTC(part.year!, part.month! - 1, part.day!, part.hour!, part.minute!);
-  };
-  const asUtc = wall * 60_000;
-  // before and after a change of clocks the zone lies differently off; the earlier instant that shows this wall time is it
-  const offsets = [asUtc - 86_400_000, asUtc + 86_400_000].map((near) => wallOf(near) - near);
-  const fits = offsets.map((offset) => asUtc - offset).filter((instant) => wallOf(instant) === asUtc);
-  return fits.length > 0 ? Math.min(...fits) : asUtc - offsets[0]!;
-}

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { isTimeZone } from "../units/time-zone.ts";
 import { readWallTime } from "../units/wall-time.ts";
 
 const MinuteOfDay = z.int().min(0).max(1440);
@@ -29,6 +30,11 @@ export const Hours = z.strictObject({
     .max(40, "40 at most")
     .optional()
     .describe("zones that can lie or stand drying at one time; no bound where it is left out"),
+  timeZone: z
+    .string()
+    .refine(isTimeZone, "write a time zone like Europe/London")
+    .optional()
+    .describe("whose clocks the shop keeps; where it is left out the clocks never change"),
 });
 export type Hours = z.infer<typeof Hours>;
 

@@ -1,3 +1,4 @@
+import { ShopClock } from "../units/time-zone.ts";
 import type { WallMinutes } from "../units/units.ts";
 import { readWallTime } from "../units/wall-time.ts";
 import type { Schedule } from "./schedule.ts";
@@ -21,6 +22,7 @@ export function datesOf({ plan, judgement }: Work, { bookings }: Pick<Schedule, 
   const own = bookings.filter(({ planId }) => planId === plan.id);
   if (own.length === 0) return null;
   const start = readWallTime(plan.start)!;
+  const clock = new ShopClock(start, plan.pinned.hours.timeZone);
   const finish = own.reduce((last, { ends }) => Math.max(last, ends), Number.NEGATIVE_INFINITY);
   const dates: Dates = {
     finish,
@@ -36,7 +38,7 @@ export function datesOf({ plan, judgement }: Work, { bookings }: Pick<Schedule, 
       if (!phase.material || !coat || ends === undefined) continue;
       const { touch, beforeClear, cure } = phase.material.drying;
       const after = (stage: "touch" | "through" | "cure", minutes: number) =>
-        ends + Math.ceil(climate.takes(coat, stage, ends - start, minutes));
+        clock.after(ends, Math.ceil(climate.takes(coat, stage, ends - start, minutes)));
       const { typically } = dates;
       dates.leaves = Math.max(dates.leaves, after("touch", touch.safe));
       dates.lightUse = Math.max(dates.lightUse, after("through", beforeClear.safe));

@@ -391,6 +391,31 @@ describe("the shop's schedule", () => {
     expect(wait("2026-11-30T21:00")).toBeGreaterThan(2 * wait("2026-11-30T11:00"));
   });
 
+  it("counts hours that pass, not hours on the wall, over a night in which the clocks are changed", () => {
+    const second = (start: string, timeZone?: string) => {
+      const plan = example([
+        ["brush", "chalk-slate"],
+        ["wax", "wax-clear"],
+      ]);
+      plan.start = start;
+      const day: [number, number][] = [[0, 1440]];
+      plan.pinned.hours = {
+        ...DEFAULT_HOURS,
+        weekdays: Array.from({ length: 7 }, () => day),
+        ...(timeZone ? { timeZone } : {}),
+      };
+      const made = run(plan);
+      expect(made.clashes).toEqual([]);
+      return made.bookings[1]!.starts - made.bookings[0]!.ends;
+    };
+    const plain = second("2026-10-24T15:00");
+    expect(plain).toBeGreaterThan(12 * HOUR);
+    // back in autumn: the wall shows an hour less than has passed; forward in spring an hour more
+    expect(second("2026-10-24T15:00", "Europe/London")).toBe(plain - HOUR);
+    expect(second("2027-03-27T15:00", "Europe/London")).toBe(plain + HOUR);
+    expect(second("2026-11-24T15:00", "Europe/London")).toBe(plain);
+  });
+
   it("lets several jobs share the hands, and none of them loses a wait", () => {
     const one = example([["brush", "chalk-slate", { coats: 2 }]]);
     const two = { ...example([["brush", "mineral-storm", { coats: 2 }]]), id: "second" };

@@ -472,12 +472,12 @@ class Scheduler {
     if ("lag" in claim) return sayLag(claim.lag, this.reasons.get(claim.lag)!);
     if ("due" in claim) {
       const { name } = this.shop.tasks.get(claim.due.id)!;
-      return `"${name}" has to begin by ${sayMoment(this.shop.zero + claim.due.due!)} to be dry when the job is due`;
+      return `"${name}" has to begin by ${sayMoment(this.shop.clock.wall(claim.due.due!))} to be dry when the job is due`;
     }
     const task = this.shop.tasks.get(claim.activity.id)!;
     const { anyHour, earliest, duration } = claim.activity;
-    if (task.done) return `"${task.name}" was done at ${sayMoment(this.shop.zero + earliest!)}`;
-    if (anyHour) return `"${task.name}" is set to ${sayMoment(this.shop.zero + earliest!)}`;
+    if (task.done) return `"${task.name}" was done at ${sayMoment(this.shop.clock.wall(earliest!))}`;
+    if (anyHour) return `"${task.name}" is set to ${sayMoment(this.shop.clock.wall(earliest!))}`;
     return `"${task.name}" takes ${sayDuration(duration)} of working hours in one go`;
   }
 
@@ -513,7 +513,7 @@ class Scheduler {
   }
 
   private scheduleOf({ starts, lowerBound, proven }: Found): Schedule {
-    const { zero, tasks } = this.shop;
+    const { clock, tasks } = this.shop;
     const start = Math.min(...this.works.map(({ plan }) => readWallTime(plan.start)!));
     const made: Schedule = {
       start,
@@ -521,7 +521,7 @@ class Scheduler {
       clashes: this.allClashes(starts),
       finish: null,
       visits: starts ? visitsOf(this.network, starts) : 0,
-      lowerBound: lowerBound === null ? null : zero + lowerBound,
+      lowerBound: lowerBound === null ? null : clock.wall(lowerBound),
       proven: proven && this.clashes.length + this.late.size === 0,
     };
     if (!starts || this.network.activities.length === 0) return made;
@@ -539,9 +539,9 @@ class Scheduler {
         stepId: phase?.placed.phase.step.id ?? "",
         phaseId: phase?.placed.phase.id ?? "",
         name,
-        starts: zero + starts[id]!,
-        ends: zero + starts[id]! + duration,
-        latest: zero + latest[id]!,
+        starts: clock.wall(starts[id]!),
+        ends: clock.wall(starts[id]! + duration),
+        latest: clock.wall(latest[id]!),
         critical: onChain.has(id),
         pinned: anyHour === true,
         done: done === true,

@@ -3,6 +3,7 @@ import type { JudgedPhase, Judgement, ZoneJudgement } from "../judge/judge.ts";
 import type { PlacedWait } from "../judge/line.ts";
 import type { Piece, Plan, Zone } from "../plan/plan.ts";
 import { sayDuration } from "../units/duration.ts";
+import { ShopClock } from "../units/time-zone.ts";
 import { DAY, type Minutes, type WallMinutes } from "../units/units.ts";
 import { midnightBefore, readWallTime } from "../units/wall-time.ts";
 import { workingWindows } from "./calendar.ts";
@@ -53,8 +54,8 @@ export interface Reason {
 /** All work of some jobs as one network, and what its parts mean. */
 export interface ShopNetwork {
   network: Network;
-  /** wall time of the network's minute 0 */
-  zero: WallMinutes;
+  /** the network counts minutes that have really passed since this clock's beginning */
+  clock: ShopClock;
   tasks: ReadonlyMap<string, Task>;
   reasons: ReadonlyMap<Lag, Reason>;
 }
@@ -100,9 +101,14 @@ class Builder {
   private readonly calendarOf = new Map<string, number>();
 
   constructor(
-    readonly zero: WallMinutes,
+    readonly clock: ShopClock,
     private readonly dry: DryModes,
   ) {}
+
+  /** The network's minute of a time written in the plan. */
+  private minute(wall: string): Minutes {
+    return this.clock.elapsed(readWallTime(wall)!);
+  }
 
   add(task: Task, activity: Omit<Activity, "id">) {
     this.tasks.set(task.id, task);
@@ -122,9 +128,13 @@ class Builder {
     if (number === undefined) {
       number = this.calendars.length;
       this.calendarOf.set(key, number);
-      const days = HORIZON_DAYS + Math.ceil((readWallTime(start)! - this.zero) / DAY);
+      const { clock } = this;
+      const days = HORIZON_DAYS + Math.ceil((readWallTime(start)! - clock.zero) / DAY);
       this.calendars.push(
-        workingWindows(hours, this.zero, days).map(({ opens, shuts }) => [opens - this.zero, shuts - this.zero]),
+        workingWindows(hours, clock.zero, days)
+          .map(({ opens, shuts }): Stretch => [clock.elapsed(opens), clock.elapsed(shuts)])
+          // an hour that the clocks skip is no time to work in
+          .filter(([opens, shuts]) => opens < shuts),
       );
     }
     return number;
@@ -133,21 +143,22 @@ class Builder {
   zone(work: Work, piece: Piece, judged: ZoneJudgement) {
     const { plan, done = [] } = work;
     const calendar = this.calendar(plan);
-    const start = readWallTime(plan.start)! - this.zero;
-    const from = Math.max(0, start, (work.from ?? 0) - this.zero);
+    const start = this.minute(plan.start);
+    const from = Math.max(0, start, this.clock.elapsed(work.from ?? 0));
     const was = new Map(done.filter(({ zoneId }) => zoneId === judged.zone.id).map((one) => [one.phaseId, one]));
     const pins = new Map(plan.pins.filter(({ zoneId }) => zoneId === judged.zone.id).map((pin) => [pin.phaseId, pin]));
     const ends = new Map(judged.phases.map((placed) => [placed.phase.id, placed.ends]));
     judged.phases.forEach((placed, index) => {
       const id = taskId(plan.id, judged.zone.id, placed.phase.id);
       const pin = pins.get(placed.phase.id);
-      const set = pin ? readWallTime(pin.starts)! - this.zero : undefined;
+      const set = pin ? this.minute(pin.starts) : undefined;
       const { hands } = placed.phase;
       const task = { id, plan, pieceId: piece.id, phase: { judged, placed }, name: phaseName(placed) };
       const fact = was.get(placed.phase.id);
       if (fact) {
-        const at = fact.starts - this.zero;
-        this.add({ ...task, done: true }, { duration: fact.ends - fact.starts, uses: {}, earliest: at, latest: at });
+        const at = this.clock.elapsed(fact.starts);
+        const took = this.clock.elapsed(fact.ends) - at;
+        this.add({ ...task, done: true }, { duration: took, uses: {}, earliest: at, latest: at });
       } else
         this.add(task, {
           duration: hands,
@@ -167,7 +178,7 @@ class Builder {
   /** The latest start that leaves a coat time to be dry to the touch when the job is due. */
   private due(plan: Plan, judged: ZoneJudgement, { phase, coat }: JudgedPhase, start: Minutes): Pick<Activity, "due"> {
     if (plan.due === undefined) return {};
-    const by = readWallTime(plan.due)! - this.zero;
+    const by = this.minute(plan.due);
     const { material } = phase;
     if (!material || !coat) return { due: by - phase.hands };
     const dry = varyingLag(judged.climate, coat, openFrom("touch", material.drying.touch), start);
@@ -252,11 +263,11 @@ class Builder {
     const taken = zones.filter(({ zone, phases }) => comesApart(zone) && phases.length > 0);
     if (taken.length === 0) return;
     const calendar = this.calendar(plan);
-    const earliest = Math.max(0, readWallTime(plan.start)! - this.zero, (work.from ?? 0) - this.zero);
+    const earliest = Math.max(0, this.minute(plan.start), this.clock.elapsed(work.from ?? 0));
     const apart = apartId(plan.id, piece.id, "apart");
     const together = apartId(plan.id, piece.id, "together");
     const hands = { duration: APART * taken.length, uses: { [PAINTER]: 1 }, calendar, earliest };
-    const due = plan.due === undefined ? {} : { due: readWallTime(plan.due)! - this.zero - hands.duration };
+    const due = plan.due === undefined ? {} : { due: this.minute(plan.due) - hands.duration };
     // the first coat is on: it has been taken apart by then
     const begun = zones.some(({ zone, phases }) =>
       phases.some(({ phase }) => this.tasks.get(taskId(plan.id, zone.id, phase.id))?.done),
@@ -296,7 +307,9 @@ export function networkOfWork(works: readonly Work[], dry: DryModes = new Set())
     ...done.map(({ starts }) => starts),
   ]);
   const zero = midnightBefore(Math.min(...first, Number.MAX_SAFE_INTEGER));
-  const builder = new Builder(works.length === 0 ? 0 : zero, dry);
+  // one shop, one clock on the wall
+  const timeZone = works.find(({ plan }) => plan.pinned.hours.timeZone !== undefined)?.plan.pinned.hours.timeZone;
+  const builder = new Builder(new ShopClock(works.length === 0 ? 0 : zero, timeZone), dry);
   for (const work of works) {
     const { plan, judgement } = work;
     for (const piece of plan.pieces) {
@@ -308,7 +321,7 @@ export function networkOfWork(works: readonly Work[], dry: DryModes = new Set())
   }
   const places = works.flatMap(({ plan }) => plan.pinned.hours.dryingPlaces ?? []);
   return {
-    zero: builder.zero,
+    clock: builder.clock,
     tasks: builder.tasks,
     reasons: builder.reasons,
     network: {
