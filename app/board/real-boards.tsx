@@ -1,7 +1,7 @@
 import { Form, Link, useActionData, useNavigation, useSearchParams } from "react-router";
 import type { ZoneJudgement } from "#core/judge/judge";
 import type { PhotoShelf } from "#db/photos";
-import { useJobEditor } from "~/editor/job-editor";
+import { usePlanInHand } from "~/editor/job-editor";
 import type { PhotoResult } from "~/http/photo-action.server";
 import { boardAddress } from "./board-address";
 
@@ -20,7 +20,7 @@ export function RealBoards({
   stepLabel: string;
   against: string | null;
 }) {
-  const { plan, token } = useJobEditor();
+  const { plan, token } = usePlanInHand();
   const [params] = useSearchParams();
   const navigation = useNavigation();
   const result = useActionData() as Partial<PhotoResult> | undefined;

@@ -2,13 +2,13 @@ import { Link, useSearchParams } from "react-router";
 import { signOf } from "#core/drying/signs";
 import { readWallTime, sayWallTime } from "#core/units/wall-time";
 import { gatesHere, type LaneBooking } from "~/drawing/days-drawing";
-import { useJobEditor } from "~/editor/job-editor";
+import { usePlanInHand } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 import { sayClock, sayDate, sayDayClock } from "~/words/when";
 
 /** One piece of work in hand: when, how late it could be, what it waits for with the sign to look for, and its time to set. */
 export function BookingPanel({ item, items }: { item: LaneBooking; items: readonly LaneBooking[] }) {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   const [params] = useSearchParams();
   const { booking, judged, placed } = item;
   const start = readWallTime(plan.start)!;

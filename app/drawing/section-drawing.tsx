@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { Link } from "react-router";
 import type { Severity } from "#core/rules/rule";
 import { DASHES } from "./marks";
@@ -25,7 +26,12 @@ interface Props {
 const shade = (colour: string, towards: "black" | "white", part: number) =>
   `color-mix(in oklab, ${colour} ${100 - part}%, ${towards})`;
 
+/** A stroke need not follow every waver of its strip. */
+const EVERY = 3;
+const sparse = <T,>(list: readonly T[]) => list.filter((_, at) => at % EVERY === 0 || at === list.length - 1);
+
 function strokesOf(strip: Strip, xs: readonly number[]) {
+  const along = sparse(xs);
   const random = randomFrom(seedOf(strip.layer.stepId) + 5);
   const tallest = Math.max(...strip.lower.map((low, at) => low - strip.upper[at]!));
   const count = Math.min(12, Math.floor(tallest / 3.4));
@@ -36,7 +42,7 @@ function strokesOf(strip: Strip, xs: readonly number[]) {
       () => `${Math.round(8 + random() * 60)} ${Math.round(4 + random() * 34)}`,
     ).join(" ");
     return {
-      path: linePath(xs, between(strip, part)),
+      path: linePath(along, sparse(between(strip, part))),
       dashes,
       dark: random() > 0.5,
       offset: Math.round(random() * 60),
@@ -74,7 +80,35 @@ function MarksAlong({ strip, xs }: { strip: Strip; xs: readonly number[] }) {
   ));
 }
 
-function TimberMarks({ geometry, height, colour }: { geometry: SectionGeometry; height: number; colour: string }) {
+/** A layer in the cut: its band, the marks of the hand, and the line it lies on. Drawn anew only where the cut has changed. */
+const Band = memo(function Band({ strip, xs, chosen }: { strip: Strip; xs: readonly number[]; chosen: boolean }) {
+  const { colour, opacity } = strip.layer;
+  const band = bandPath(xs, strip.lower, strip.upper);
+  return (
+    <>
+      <path d={band} fill={colour} fillOpacity={opacity} className="settles group-hover:brightness-110" />
+      <MarksAlong strip={strip} xs={xs} />
+      <path
+        d={linePath(xs, strip.lower)}
+        fill="none"
+        stroke={shade(colour, "black", 55)}
+        strokeOpacity={0.55}
+        strokeWidth={0.7}
+      />
+      {chosen && <path d={band} fill="none" stroke="var(--color-verdigris)" strokeWidth={2} strokeLinejoin="round" />}
+    </>
+  );
+});
+
+const TimberMarks = memo(function TimberMarks({
+  geometry,
+  height,
+  colour,
+}: {
+  geometry: SectionGeometry;
+  height: number;
+  colour: string;
+}) {
   const random = randomFrom(31);
   const lines = Array.from({ length: 15 }, (_, index) => {
     const part = (index + 0.6) / 15;
@@ -101,7 +135,7 @@ function TimberMarks({ geometry, height, colour }: { geometry: SectionGeometry; 
       opacity={line.opacity}
     />
   ));
-}
+});
 
 const SEAM_LINES: Record<Severity, { colour: string; dashes?: string; width: number }> = {
   stop: { colour: "var(--color-ochre)", dashes: "2 5", width: 2.4 },
@@ -176,7 +210,7 @@ export function SectionDrawing({
       <path d={bandPath(xs, floor, ground)} fill={groundColour} />
       {timber && <TimberMarks geometry={geometry} height={size.height} colour={groundColour} />}
       {strips.map((strip) => {
-        const { stepId, colour } = strip.layer;
+        const { stepId } = strip.layer;
         const chosen = stepId === selected;
         return (
           <Link
@@ -188,29 +222,7 @@ export function SectionDrawing({
             aria-current={chosen ? "true" : undefined}
             className="group"
           >
-            <path
-              d={bandPath(xs, strip.lower, strip.upper)}
-              fill={colour}
-              fillOpacity={strip.layer.opacity}
-              className="settles group-hover:brightness-110"
-            />
-            <MarksAlong strip={strip} xs={xs} />
-            <path
-              d={linePath(xs, strip.lower)}
-              fill="none"
-              stroke={shade(colour, "black", 55)}
-              strokeOpacity={0.55}
-              strokeWidth={0.7}
-            />
-            {chosen && (
-              <path
-                d={bandPath(xs, strip.lower, strip.upper)}
-                fill="none"
-                stroke="var(--color-verdigris)"
-                strokeWidth={2}
-                strokeLinejoin="round"
-              />
-            )}
+            <Band strip={strip} xs={xs} chosen={chosen} />
           </Link>
         );
       })}

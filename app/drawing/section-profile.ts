@@ -73,9 +73,9 @@ const TRACE = 0.3;
 const THINNEST = 2.4;
 const THICKEST_SCALE = 6.4;
 
-/** Stretched scale: thin films stay visible, thick ones do not crowd them out. */
-const drawnHeight = (micrometres: number, scale: number) =>
-  micrometres <= 0 ? 0 : Math.min(1, micrometres / TRACE / 4) * THINNEST + scale * micrometres ** 0.62;
+/** Stretched scale: thin films stay visible, thick ones do not crowd them out. A height has a part that is the same at any scale. */
+const fixedHeight = (micrometres: number) => Math.min(1, Math.max(0, micrometres) / TRACE / 4) * THINNEST;
+const scaledHeight = (micrometres: number) => Math.max(0, micrometres) ** 0.62;
 
 /** The films of a surface as layers, by step, from the ground up. */
 export function layersOf(surface: Surface, steps: readonly Pick<Step, "id" | "how">[]): Layer[] {
@@ -115,8 +115,10 @@ export function sectionGeometry(layers: readonly Layer[], size: SectionSize): Se
   const classes = xs.map((x) => classesAt(x, width));
   const datum = height - 104;
   const room = datum - BEAD - 14;
-  const heightsAt = (scale: number) =>
-    classes.map((here) => layers.reduce((sum, layer) => sum + drawnHeight(thicknessAt(layer, here), scale), 0));
+  const thickness = layers.map((layer) => classes.map((here) => thicknessAt(layer, here)));
+  const fixed = xs.map((_, at) => thickness.reduce((sum, along) => sum + fixedHeight(along[at]!), 0));
+  const scaled = xs.map((_, at) => thickness.reduce((sum, along) => sum + scaledHeight(along[at]!), 0));
+  const heightsAt = (scale: number) => fixed.map((height, at) => height + scale * scaled[at]!);
   let scale = THICKEST_SCALE;
   for (let tries = 0; tries < 30 && Math.max(0, ...heightsAt(scale)) > room; tries++) scale *= 0.88;
 
@@ -137,7 +139,8 @@ export function sectionGeometry(layers: readonly Layer[], size: SectionSize): Se
     const slow = waver(seedOf(layer.stepId), 26);
     const quick = waver(seedOf(layer.stepId) + 91, 7);
     const upper = xs.map((x, at) => {
-      const thick = drawnHeight(thicknessAt(layer, classes[at]!), scale) * pressed[at]!;
+      const here = thickness[index]![at]!;
+      const thick = (fixedHeight(here) + scale * scaledHeight(here)) * pressed[at]!;
       const alive = Math.min(1, thick / 6) * (slow(x) * (1.2 + 0.05 * index) + quick(x) * 0.6);
       return below[at]! - Math.max(0, thick + alive);
     });

@@ -1,4 +1,4 @@
-import { useId } from "react";
+import { memo, useId } from "react";
 import { marksOf } from "#core/board/hands/marks";
 import { isTranslucent, onChart } from "#core/colour/material-colour";
 import type { Material } from "#core/materials/material";
@@ -28,7 +28,15 @@ const USUALLY: Partial<Record<Material["role"], string>> = {
  * A dab of a material with the marks of the hand that lays it. What is meant to be seen through is dabbed across the edge of a
  * painter's chart: half over white, half over black.
  */
-export function Swatch({ material, how, size = 22 }: { material: Material; how?: string; size?: number }) {
+export const Swatch = memo(function Swatch({
+  material,
+  how,
+  size = 22,
+}: {
+  material: Material;
+  how?: string;
+  size?: number;
+}) {
   const random = randomFrom(seedOf(material.id));
   const clip = useId();
   const bump = () => 1.2 * (random() - 0.5);
@@ -51,7 +59,7 @@ export function Swatch({ material, how, size = 22 }: { material: Material; how?:
       <path d={outline} fill="none" stroke={shade(colour, "black", 45)} strokeWidth={0.8} />
     </svg>
   );
-}
+});
 
 /** The bare ground: timber with grain, or a plain tile. */
 export function GroundSwatch({ colour, timber, size = 22 }: { colour: string; timber: boolean; size?: number }) {
@@ -117,10 +125,10 @@ function markOf(how: string): string {
 }
 
 /** A mark of the hand for steps that take or prepare and lay nothing. */
-export function HandMark({ how, size = 22 }: { how: string; size?: number }) {
+export const HandMark = memo(function HandMark({ how, size = 22 }: { how: string; size?: number }) {
   return (
     <svg viewBox="0 0 22 22" width={size} height={size} aria-hidden="true" className="shrink-0 text-soft">
       <path d={markOf(how)} fill="none" stroke="currentColor" strokeWidth={1.5} strokeLinecap="round" />
     </svg>
   );
-}
+});

@@ -43,7 +43,17 @@ export interface JobEditor {
   resolve: (choice: "mine" | "theirs") => void;
 }
 
+/** What a page needs of a job that does not hang on dates and saving: whoever asks for this alone is drawn anew for edits alone. */
+export type PlanInHand = Pick<JobEditor, "plan" | "judgement" | "token" | "send" | "resolve">;
+
 const Editor = createContext<JobEditor | null>(null);
+const InHand = createContext<PlanInHand | null>(null);
+
+export function usePlanInHand(): PlanInHand {
+  const inHand = useContext(InHand);
+  if (!inHand) throw new Error("outside a job");
+  return inHand;
+}
 
 export function useJobEditor(): JobEditor {
   const editor = useContext(Editor);
@@ -118,21 +128,32 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
   const { schedule: made, state: looking, stop } = useBestSchedule(together, quick, LOOKS_FOR);
   const dates = useMemo(() => datesOf({ plan: settledPlan, judgement: settled }, made), [settledPlan, settled, made]);
 
-  const editor = useMemo<JobEditor>(
+  const inHand = useMemo<PlanInHand>(
     () => ({
       plan,
-      version: view.saved.version,
       judgement,
+      token,
+      send: (label, commands) => queue.add({ id: nanoid(), label, commands }),
+      resolve: (choice) => {
+        const lost = queue.resolve(choice);
+        if (lost.length > 0)
+          toast.error(`These could not be laid over the other changes: ${listLabels(lost)}.`, { duration: 20_000 });
+      },
+    }),
+    [plan, judgement, token, queue],
+  );
+  const editor = useMemo<JobEditor>(
+    () => ({
+      ...inHand,
+      version: view.saved.version,
       schedule: made,
       looking,
       stopLooking: stop,
       dates,
       settling: settled !== judgement,
       queue: view,
-      token,
       undo: view.pending.at(-1)?.label ?? view.saved.undo,
       redo: view.pending.length > 0 ? null : view.saved.redo,
-      send: (label, commands) => queue.add({ id: nanoid(), label, commands }),
       stepThrough: (way) => {
         const label = way === "undo" ? (view.pending.at(-1)?.label ?? view.saved.undo) : view.saved.redo;
         void queue.step(way).then((trouble) => {
@@ -140,13 +161,12 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
           else toast(`${way === "undo" ? "Undone" : "Done again"}: ${label}`, { duration: 2500 });
         });
       },
-      resolve: (choice) => {
-        const lost = queue.resolve(choice);
-        if (lost.length > 0)
-          toast.error(`These could not be laid over the other changes: ${listLabels(lost)}.`, { duration: 20_000 });
-      },
     }),
-    [plan, view, judgement, settled, made, looking, stop, dates, queue, token],
+    [inHand, view, judgement, settled, made, looking, stop, dates, queue],
   );
-  return <Editor.Provider value={editor}>{children}</Editor.Provider>;
+  return (
+    <InHand.Provider value={inHand}>
+      <Editor.Provider value={editor}>{children}</Editor.Provider>
+    </InHand.Provider>
+  );
 }

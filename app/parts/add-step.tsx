@@ -5,7 +5,7 @@ import type { Material } from "#core/materials/material";
 import type { Crust } from "#core/plan/plan";
 import { TECHNIQUES, techniquesFor } from "#core/surface/techniques";
 import { HandMark, Swatch } from "~/drawing/swatch";
-import { useJobEditor } from "~/editor/job-editor";
+import { usePlanInHand } from "~/editor/job-editor";
 import { stepName } from "~/forms/edit-form";
 import { EditForm } from "~/forms/edit-form-parts";
 import type { Selection } from "./selection";
@@ -67,7 +67,7 @@ const matches = (choice: Choice, words: string[]) =>
 
 /** Everything that can be put into the crust at one place: type a few letters, or press one. Works as a plain form as well. */
 export function AddStep({ crust, at, selection }: { crust: Crust; at: number; selection: Selection }) {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   const [typed, setTyped] = useState("");
   const list = useRef<HTMLDivElement>(null);
   const words = typed

@@ -2,13 +2,13 @@ import { Columns2, Copy } from "lucide-react";
 import { Link } from "react-router";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { zonesWithCrust } from "#core/plan/plan";
-import { useJobEditor } from "~/editor/job-editor";
+import { usePlanInHand } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
 import type { Selection } from "./selection";
 
 /** What can be done with a whole crust: copied, made the zone's own, laid on it instead of another, held beside another. */
 export function CrustPresses({ judged, selection }: { judged: ZoneJudgement; selection: Selection }) {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   const { crust, zone } = judged;
   const shared = zonesWithCrust(plan, crust.id).length > 1;
   const others = plan.crusts.filter((one) => one.id !== crust.id);

@@ -5,13 +5,13 @@ import { otherwise } from "#core/judge/schools";
 import type { Finding } from "#core/rules/rule";
 import { findRule } from "#core/rules/rules";
 import { sayDifference } from "#core/units/duration";
-import { useJobEditor } from "~/editor/job-editor";
+import { usePlanInHand } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
 import { SEVERITY_WORDS } from "./severity";
 
 /** The plan with a finding of it, once the page has been painted: trying repairs and schools can wait that long. */
 function useSettled(finding: Finding) {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   return useDeferredValue(useMemo(() => ({ plan, finding }), [plan, finding]));
 }
 
@@ -54,7 +54,7 @@ function Fixes({ finding }: { finding: Finding }) {
 
 /** Which schools would judge otherwise, and how. */
 function Schools({ finding }: { finding: Finding }) {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   const settled = useSettled(finding);
   const others = useMemo(() => otherwise(settled.plan, settled.finding), [settled]);
   if (others.length === 0) return null;

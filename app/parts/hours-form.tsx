@@ -1,10 +1,10 @@
 import { MOST_PAINTERS } from "#core/plan/hours";
-import { useJobEditor } from "~/editor/job-editor";
+import { usePlanInHand } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 import { sayExceptions, sayHours, WEEKDAYS } from "~/forms/hours-form";
 
 export function HoursForm() {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   const { weekdays, exceptions, painters, dryingPlaces, timeZone } = plan.pinned.hours;
   return (
     <EditForm

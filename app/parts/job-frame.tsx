@@ -4,7 +4,7 @@ import { useMemo } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link, NavLink, useLocation, useNavigate } from "react-router";
 import { zonesOf } from "#core/plan/plan";
-import { useJobEditor } from "~/editor/job-editor";
+import { useJobEditor, usePlanInHand } from "~/editor/job-editor";
 import { sayRoom } from "~/words/room";
 import { sayClock, sayDate } from "~/words/when";
 import { PageHead } from "./brand";
@@ -190,7 +190,7 @@ function useFrameKeys() {
 
 /** The frame of a job: brand and name, the views, undo and redo; the view; the foot line. */
 export function JobFrame({ children }: { children: ReactNode }) {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   useFrameKeys();
   return (
     <div className="flex h-screen min-h-[640px] min-w-[1024px] flex-col">

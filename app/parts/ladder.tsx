@@ -5,9 +5,13 @@ import type { ZoneJudgement } from "#core/judge/judge";
 import { isTimber } from "#core/plan/ground";
 import type { Step } from "#core/plan/plan";
 import { groundNamed } from "#core/rules/words";
+import type { Schedule } from "#core/schedule/schedule";
 import { findTechnique } from "#core/surface/techniques";
+import type { WallMinutes } from "#core/units/units";
 import { GroundSwatch, HandMark, Swatch } from "~/drawing/swatch";
+import { useJobEditor } from "~/editor/job-editor";
 import { countOf } from "~/words/amount";
+import { sayDayClock } from "~/words/when";
 import { type SeamSays, seamSays } from "./seam-words";
 import type { Selection } from "./selection";
 import { SEVERITY_WORDS, SeamMark } from "./severity";
@@ -17,7 +21,6 @@ export interface Rung {
   step: Step;
   number: number;
   seam: SeamSays;
-  when: string | null;
 }
 
 /** How tall the parts of the ladder are, so that the whole stack stays in view. */
@@ -51,7 +54,7 @@ export const surfaceSays = (judged: ZoneJudgement): SeamSays =>
   );
 
 /** The steps of a zone's crust from the surface down, each with the seam under it. */
-export function rungsOf(judged: ZoneJudgement, whenOf: (stepId: string) => string | null): Rung[] {
+export function rungsOf(judged: ZoneJudgement): Rung[] {
   return judged.crust.steps
     .map((step, index): Rung => {
       const first = judged.phases.find((placed) => placed.phase.step.id === step.id);
@@ -62,7 +65,6 @@ export function rungsOf(judged: ZoneJudgement, whenOf: (stepId: string) => strin
           first,
           judged.findings.filter((finding) => finding.stepId === step.id && !finding.surface),
         ),
-        when: whenOf(step.id),
       };
     })
     .reverse();
@@ -109,6 +111,28 @@ function InsertMark({ at, above, selection }: { at: number; above: string; selec
       <Plus size={13} strokeWidth={1.75} aria-hidden="true" />
     </Link>
   );
+}
+
+const begins = new WeakMap<Schedule, Map<string, WallMinutes>>();
+
+/** When each step of each zone is first worked on. */
+function beginningsIn(schedule: Schedule): Map<string, WallMinutes> {
+  const kept = begins.get(schedule);
+  if (kept) return kept;
+  const first = new Map<string, WallMinutes>();
+  for (const { zoneId, stepId, starts } of schedule.bookings) {
+    const key = `${zoneId}/${stepId}`;
+    if (!first.has(key)) first.set(key, starts);
+  }
+  begins.set(schedule, first);
+  return first;
+}
+
+/** When a step begins, by the dates as they now are: it alone is drawn anew when better ones are found. */
+function Begins({ zoneId, stepId }: { zoneId: string; stepId: string }) {
+  const { schedule } = useJobEditor();
+  const at = beginningsIn(schedule).get(`${zoneId}/${stepId}`);
+  return at === undefined ? null : <span className="shrink-0 text-note text-soft">{sayDayClock(at)}</span>;
 }
 
 function Row({ chosen, children, height }: { chosen: boolean; children: ReactNode; height: number }) {
@@ -230,7 +254,7 @@ export function Ladder({ judged, rungs, sizes, selection, nameOf, onMove }: Prop
                   </span>
                 )}
               </Link>
-              {rung.when && <span className="shrink-0 text-note text-soft">{rung.when}</span>}
+              <Begins zoneId={judged.zone.id} stepId={step.id} />
               {dense && <InsertMark at={number - 1} above={`under ${nameOf(step)}`} selection={selection} />}
             </Row>
             {dense ? (

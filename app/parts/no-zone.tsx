@@ -1,9 +1,9 @@
 import { Link } from "react-router";
-import { useJobEditor } from "~/editor/job-editor";
+import { usePlanInHand } from "~/editor/job-editor";
 
 /** What a view shows of a job without a zone: what is missing, and the way there. */
 export function NoZone({ says }: { says: string }) {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   return (
     <div className="flex h-full flex-col items-center justify-center gap-3">
       <h1 className="text-view">{says}</h1>

@@ -1,10 +1,10 @@
-import { useJobEditor } from "~/editor/job-editor";
+import { usePlanInHand } from "~/editor/job-editor";
 import { sayAirCsv } from "~/forms/air-csv";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 
 /** The air of the room, by which waits and windows are counted: the same at all hours, by day and night, or hour by hour. */
 export function RoomForm() {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   const { room } = plan.pinned;
   return (
     <EditForm

@@ -2,7 +2,7 @@ import { useEffect } from "react";
 import { useFetcher } from "react-router";
 import { HOUR } from "#core/units/units";
 import { readWallTime } from "#core/units/wall-time";
-import { useJobEditor } from "~/editor/job-editor";
+import { usePlanInHand } from "~/editor/job-editor";
 import { sayAirCsv } from "~/forms/air-csv";
 import { EditForm } from "~/forms/edit-form-parts";
 import type { loader } from "~/routes/room-sensor";
@@ -12,7 +12,7 @@ const ASK_EVERY_MILLISECONDS = 5 * 60_000;
 
 /** What the logger in the room tells now, and the press that takes what it has kept as the room's air. */
 export function RoomSensor() {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   const { load, data: told, state } = useFetcher<typeof loader>();
   useEffect(() => {
     load("/room-sensor");

@@ -3,7 +3,7 @@ import { CATALOGUE } from "#core/materials/catalogue";
 import { isTimber } from "#core/plan/ground";
 import { type Crust, INTENTS, type Step, WHERE, type Zone } from "#core/plan/plan";
 import { findTechnique, TECHNIQUES, techniquesFor } from "#core/surface/techniques";
-import { useJobEditor } from "~/editor/job-editor";
+import { usePlanInHand } from "~/editor/job-editor";
 import { stepName, waitText } from "~/forms/edit-form";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 import { INTENT_WORDS, WHERE_WORDS } from "./step-words";
@@ -15,7 +15,7 @@ const MIXABLE: ReadonlySet<string> = new Set(["paint", "glaze", "wax", "tint-bas
 
 /** The step in hand: every field is saved as it is left. */
 export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone: Zone }) {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   const technique = findTechnique(step.how);
   const materials = [
     ...plan.pinned.materials,

@@ -1,11 +1,11 @@
 import type { Crust, Step } from "#core/plan/plan";
-import { useJobEditor } from "~/editor/job-editor";
+import { usePlanInHand } from "~/editor/job-editor";
 import { stepName } from "~/forms/edit-form";
 import { EditForm } from "~/forms/edit-form-parts";
 
 /** The ways on from an inspection: their names, which is planned, and the steps on each. */
 export function Ways({ crust, step }: { crust: Crust; step: Step }) {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   const branches = step.branches ?? [];
   const expected = step.expected ?? branches[0]?.id;
   const after = crust.steps.slice(crust.steps.indexOf(step) + 1);

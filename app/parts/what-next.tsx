@@ -6,7 +6,7 @@ import { next, type Option } from "#core/judge/next";
 import { findRule } from "#core/rules/rules";
 import { sayDuration } from "#core/units/duration";
 import { HandMark, Swatch } from "~/drawing/swatch";
-import { useJobEditor } from "~/editor/job-editor";
+import { usePlanInHand } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
 import type { Selection } from "./selection";
 import { SEVERITY_WORDS, SeamMark } from "./severity";
@@ -112,7 +112,7 @@ function Forbidden({ options }: { options: readonly Option[] }) {
 
 /** What can go on here: every material in its usual ways, now, later, over a barrier, or not; each with its reason. */
 export function WhatNext({ judged, selection }: { judged: ZoneJudgement; selection: Selection }) {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   const [shelfOnly, setShelfOnly] = useState(false);
   const [typed, setTyped] = useState("");
   const [show, setShow] = useState<"all" | Option["can"]>("all");

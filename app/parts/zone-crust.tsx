@@ -1,12 +1,12 @@
 import { Link } from "react-router";
 import { findCrust, type Zone, zonesWithCrust } from "#core/plan/plan";
-import { useJobEditor } from "~/editor/job-editor";
+import { usePlanInHand } from "~/editor/job-editor";
 import { stepName } from "~/forms/edit-form";
 import { EditForm } from "~/forms/edit-form-parts";
 
 /** The crust a zone has: with whom it is shared, what differs here, and the ways to another. */
 export function ZoneCrust({ zone }: { zone: Zone }) {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   const crust = findCrust(plan, zone.crustId);
   if (!crust) return null;
   const others = zonesWithCrust(plan, crust.id).filter((one) => one.id !== zone.id);

@@ -2,13 +2,13 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { Link, useNavigate } from "react-router";
 import { zonesOf } from "#core/plan/plan";
 import { SEVERITY_ORDER } from "#core/rules/rule";
-import { useJobEditor } from "~/editor/job-editor";
+import { usePlanInHand } from "~/editor/job-editor";
 import type { Selection } from "./selection";
 import { SEVERITY_WORDS, SeamMark } from "./severity";
 
 /** The zones of the job, the one in hand filled; each says the worst that was found on it. */
 export function ZonePicker({ selection }: { selection: Selection }) {
-  const { plan, judgement } = useJobEditor();
+  const { plan, judgement } = usePlanInHand();
   const navigate = useNavigate();
   const zones = zonesOf(plan);
   const at = zones.findIndex((zone) => zone.id === selection.zone?.id);

@@ -29,7 +29,7 @@ import { RealBoards } from "~/board/real-boards";
 import { Scrub, stopsOf } from "~/board/scrub";
 import { ShowsTable } from "~/board/shows-table";
 import { useBoards } from "~/board/use-board";
-import { useJobEditor } from "~/editor/job-editor";
+import { usePlanInHand } from "~/editor/job-editor";
 import { stepName } from "~/forms/edit-form";
 import { jobAction } from "~/http/job-action.server";
 import { isPhotoForm, photoAction } from "~/http/photo-action.server";
@@ -143,7 +143,7 @@ function Choice({ on, to, children }: { on: boolean; to: string; children: React
 
 /** Saves the picture as it stands. Without script the link brings the server's own. */
 function ExportLink({ address, zoneId, title }: { address: BoardAddress; zoneId: string; title: string }) {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   const params = new URLSearchParams({
     zone: zoneId,
     after: String(address.count),
@@ -163,7 +163,7 @@ function ExportLink({ address, zoneId, title }: { address: BoardAddress; zoneId:
 }
 
 function Against({ judged, address, nameOf }: { judged: ZoneJudgement; address: BoardAddress; nameOf: Name }) {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   const [params] = useSearchParams();
   const navigate = useNavigate();
   const others = zonesOf(plan).filter((zone) => zone.id !== judged.zone.id);
@@ -216,7 +216,7 @@ function Against({ judged, address, nameOf }: { judged: ZoneJudgement; address: 
 }
 
 function BoardView({ judged }: { judged: ZoneJudgement }) {
-  const { plan, judgement } = useJobEditor();
+  const { plan, judgement } = usePlanInHand();
   const [params] = useSearchParams();
   const navigate = useNavigate();
   const address = readBoardAddress(params, judged);

@@ -6,7 +6,7 @@ import type { ZoneJudgement } from "#core/judge/judge";
 import { type Finding, SEVERITY_ORDER } from "#core/rules/rule";
 import { cautionsFor } from "#core/safety/safety";
 import { sayDuration } from "#core/units/duration";
-import { useJobEditor } from "~/editor/job-editor";
+import { usePlanInHand } from "~/editor/job-editor";
 import { readEditForm, stepName } from "~/forms/edit-form";
 import { EditForm } from "~/forms/edit-form-parts";
 import { jobAction } from "~/http/job-action.server";
@@ -27,7 +27,6 @@ import { Ways } from "~/parts/ways";
 import { WhatNext } from "~/parts/what-next";
 import { WhatShows } from "~/parts/what-shows";
 import { countOf } from "~/words/amount";
-import { sayDayClock } from "~/words/when";
 import type { Route } from "./+types/crust";
 
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params.planId);
@@ -36,7 +35,7 @@ const SECTION_HEIGHT = 520;
 const LADDER_TOP = 50;
 
 function useCrustKeys(judged: ZoneJudgement | undefined, selection: Selection) {
-  const editor = useJobEditor();
+  const editor = usePlanInHand();
   const navigate = useNavigate();
   const steps = judged?.crust.steps ?? [];
   const at = steps.findIndex((step) => step.id === selection.stepId);
@@ -144,7 +143,7 @@ function Findings({
 }
 
 function InHand({ judged, selection }: { judged: ZoneJudgement; selection: Selection }) {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   const { crust, zone, findings, phases } = judged;
   const step = crust.steps.find((one) => one.id === selection.stepId);
   if (selection.addAt !== null || crust.steps.length === 0)
@@ -208,7 +207,7 @@ function InHand({ judged, selection }: { judged: ZoneJudgement; selection: Selec
 }
 
 export default function CrustRoute() {
-  const { plan, schedule, send } = useJobEditor();
+  const { plan, send } = usePlanInHand();
   const selection = useSelection();
   const { judged } = selection;
   useCrustKeys(judged, selection);
@@ -223,13 +222,7 @@ export default function CrustRoute() {
   }, []);
   const sectionHeight = Math.max(280, Math.min(SECTION_HEIGHT, height - 170));
   const geometry = useSection(judged, sectionHeight, selection.stepId);
-  const rungs = useMemo(() => {
-    if (!judged) return [];
-    const first = new Map<string, number>();
-    for (const { zoneId, stepId, starts } of schedule.bookings)
-      if (zoneId === judged.zone.id && !first.has(stepId)) first.set(stepId, starts);
-    return rungsOf(judged, (stepId) => (first.has(stepId) ? sayDayClock(first.get(stepId)!) : null));
-  }, [judged, schedule]);
+  const rungs = useMemo(() => (judged ? rungsOf(judged) : []), [judged]);
   if (!judged) return <NoZone says="There is no zone to lay a crust on" />;
   const { crust, phases } = judged;
   const sizes = ladderSizes(rungs.length, height - LADDER_TOP - 8);

@@ -10,7 +10,7 @@ import { DayList } from "~/days/day-list";
 import { lanesOf, withPhases } from "~/days/lanes";
 import { useIdeas } from "~/days/use-schedule";
 import { Ideas } from "~/days/what-if-panel";
-import { useJobEditor } from "~/editor/job-editor";
+import { useJobEditor, usePlanInHand } from "~/editor/job-editor";
 import { jobAction } from "~/http/job-action.server";
 import { SeamMark } from "~/parts/severity";
 import { countOf } from "~/words/amount";
@@ -83,7 +83,7 @@ function Clashes({ ideas, failed }: ReturnType<typeof useIdeas>) {
 }
 
 function NoDays() {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   return (
     <div className="flex h-full flex-col items-center justify-center gap-3">
       <h1 className="text-view">There are no days before there are steps</h1>

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import { HOUSE_RULE_KEYS, SCHOOLS } from "#core/plan/house-rules";
 import { RULES } from "#core/rules/rules";
-import { useJobEditor } from "~/editor/job-editor";
+import { usePlanInHand } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
 import { jobAction } from "~/http/job-action.server";
 import { sensorAddress } from "~/http/room-sensor.server";
@@ -17,7 +17,7 @@ export const action = ({ request, params }: Route.ActionArgs) => jobAction(reque
 
 /** One question on which practitioners differ: every answer with its reason, the house's own chosen. */
 function Question({ name }: { name: (typeof HOUSE_RULE_KEYS)[number] }) {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   const { title, asks, reason, choices } = SCHOOLS[name];
   const chosen = plan.pinned.houseRules[name];
   const judging = RULES.filter((rule) => rule.meta.schools.includes(name));

@@ -9,7 +9,7 @@ import { nonsenseIn } from "#core/materials/sense";
 import { sayDuration } from "#core/units/duration";
 import { DrawDown } from "~/drawing/draw-down";
 import { Swatch } from "~/drawing/swatch";
-import { useJobEditor } from "~/editor/job-editor";
+import { usePlanInHand } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 import { jobAction } from "~/http/job-action.server";
 import type { Route } from "./+types/materials";
@@ -310,7 +310,7 @@ function sayHiding(material: Material): string {
 }
 
 export default function MaterialsRoute() {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   const [params] = useSearchParams();
   const [typed, setTyped] = useState("");
   const { materials: pinned } = plan.pinned;

@@ -11,7 +11,7 @@ import { dryFilm } from "#core/quantity/spread";
 import { together } from "#core/rules/mixing/p1-what-shares-a-pot";
 import { DrawDown } from "~/drawing/draw-down";
 import { Swatch } from "~/drawing/swatch";
-import { useJobEditor } from "~/editor/job-editor";
+import { usePlanInHand } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 import { MOST_PARTS, MOST_TINS, readMixParts } from "~/forms/edits/colour";
 import { jobAction } from "~/http/job-action.server";
@@ -196,7 +196,7 @@ function MixLine({ mix, wanted, chosen, to }: { mix: Mix; wanted: string; chosen
 }
 
 export default function MixRoute() {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   const [params] = useSearchParams();
   const navigate = useNavigate();
   const { materials } = plan.pinned;
@@ -376,7 +376,7 @@ export default function MixRoute() {
 
 /** The job's wanted colours: kept, taken in from a palette, given out as one. */
 function WantedColours({ wanted }: { wanted: string | null }) {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   const [params] = useSearchParams();
   return (
     <div className="mt-3">

@@ -8,7 +8,7 @@ import { SEVERITY_ORDER, type Severity } from "#core/rules/rule";
 import { groundNamed } from "#core/rules/words";
 import { CrustStrip } from "~/drawing/crust-strip";
 import { Elevation } from "~/drawing/elevation";
-import { useJobEditor } from "~/editor/job-editor";
+import { usePlanInHand } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 import { SHAPE_SIZES, zoneFields } from "~/forms/zone-form";
 import { jobAction } from "~/http/job-action.server";
@@ -28,7 +28,7 @@ const sayShape = ({ shape }: Zone) => {
 };
 
 function ZoneLine({ zone, selection }: { zone: Zone; selection: Selection }) {
-  const { plan, judgement } = useJobEditor();
+  const { plan, judgement } = usePlanInHand();
   const judged = judgement.zones.find((one) => one.zone.id === zone.id);
   const chosen = selection.zone?.id === zone.id && selection.addAt === null;
   const crust = judged?.crust;
@@ -73,7 +73,7 @@ function ZoneLine({ zone, selection }: { zone: Zone; selection: Selection }) {
 
 /** Zones of a ready piece, from a few measures. */
 function KitForm() {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   const [kitId, setKit] = useState(PIECE_KITS[0]!.id);
   const kit = PIECE_KITS.find((one) => one.id === kitId) ?? PIECE_KITS[0]!;
   return (
@@ -134,7 +134,7 @@ function CrustChoice({ plan, chosen, own }: { plan: Plan; chosen?: string; own: 
 }
 
 function ZoneForm({ zone }: { zone: Zone }) {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   return (
     <>
       <EditForm
@@ -166,7 +166,7 @@ function ZoneForm({ zone }: { zone: Zone }) {
 }
 
 function NewZone() {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   return (
     <EditForm does="add zone" about={{ pieceId: plan.pieces[0]?.id ?? "" }} label="New zone">
       {({ faults, values }) => (
@@ -181,7 +181,7 @@ function NewZone() {
 }
 
 function JobForm() {
-  const { plan } = useJobEditor();
+  const { plan } = usePlanInHand();
   return (
     <EditForm
       key={`${plan.title}/${plan.client}/${plan.start}/${plan.due}`}
@@ -225,7 +225,7 @@ function worstOf(judged: ZoneJudgement | undefined): Severity | null {
 }
 
 export default function PieceRoute() {
-  const { plan, judgement } = useJobEditor();
+  const { plan, judgement } = usePlanInHand();
   const selection = useSelection();
   const zones = zonesOf(plan);
   const adding = selection.addAt !== null || zones.length === 0;
