@@ -11,13 +11,13 @@ import { SEVERITY_WORDS } from "./severity";
 
 /** The plan with a finding of it, once the page has been painted: trying repairs and schools can wait that long. */
 function useSettled(finding: Finding) {
-  const { plan } = usePlanInHand();
-  return useDeferredValue(useMemo(() => ({ plan, finding }), [plan, finding]));
+  const { plan, judgement } = usePlanInHand();
+  return useDeferredValue(useMemo(() => ({ plan, judgement, finding }), [plan, judgement, finding]));
 }
 
 function Fixes({ finding }: { finding: Finding }) {
   const settled = useSettled(finding);
-  const fixes = useMemo(() => workingFixes(settled.plan, settled.finding), [settled]);
+  const fixes = useMemo(() => workingFixes(settled.plan, settled.finding, { previous: settled.judgement }), [settled]);
   if (fixes.length === 0)
     return finding.severity === "note" ? null : (
       <p className="mt-2 text-note text-soft">No repair in one press is known for this; change the steps by hand.</p>

@@ -1,7 +1,9 @@
 import { nanoid } from "nanoid";
+import { useMemo } from "react";
 import { Outlet, useRouteError } from "react-router";
 import { getJob } from "#db/plans";
 import { JobEditorProvider } from "~/editor/job-editor";
+import { planOfText, textOfPlan } from "~/editor/plan-text";
 import { noSuchJob, withStore } from "~/http/trouble.server";
 import { JobFrame } from "~/parts/job-frame";
 import { TroublePage } from "~/parts/trouble-page";
@@ -10,7 +12,8 @@ import type { Route } from "./+types/job";
 export async function loader({ params }: Route.LoaderArgs) {
   const job = await withStore((store) => getJob(store, params.planId));
   if (!job) throw noSuchJob(params.planId);
-  return { job, token: nanoid(10) };
+  const { plan, ...saved } = job;
+  return { text: textOfPlan(plan), title: plan.title, saved, token: nanoid(10) };
 }
 
 /** The page keeps the plan itself; only another job, or a form the server did, is loaded anew. */
@@ -27,11 +30,12 @@ export function shouldRevalidate({
 }
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
-  { title: loaderData ? `${loaderData.job.plan.title} · Jolly Crust` : "Jolly Crust" },
+  { title: loaderData ? `${loaderData.title} · Jolly Crust` : "Jolly Crust" },
 ];
 
 export default function JobRoute({ loaderData }: Route.ComponentProps) {
-  const { job, token } = loaderData;
+  const { text, saved, token } = loaderData;
+  const job = useMemo(() => ({ plan: planOfText(text), ...saved }), [text, saved]);
   return (
     <JobEditorProvider key={job.plan.id} job={job} token={token}>
       <JobFrame>

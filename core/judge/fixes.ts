@@ -69,6 +69,17 @@ const onlyTakesOut = (fix: Fix) => fix.commands.every((command) => command.do ==
  * the zone's nominal line; repairs that only take a step out come last.
  */
 export function workingFixes(plan: Plan, finding: Finding, options: JudgeOptions = {}): PricedFix[] {
+  const kept = tried.get(finding);
+  if (kept?.plan === plan && kept.catalogue === options.catalogue) return kept.fixes;
+  const fixes = triedFixes(plan, finding, options);
+  tried.set(finding, { plan, catalogue: options.catalogue, fixes });
+  return fixes;
+}
+
+/** Fixes that were tried, with the plan they were tried on. */
+const tried = new WeakMap<Finding, { plan: Plan; catalogue: JudgeOptions["catalogue"]; fixes: PricedFix[] }>();
+
+function triedFixes(plan: Plan, finding: Finding, options: JudgeOptions): PricedFix[] {
   const fixes = namedFixes(plan, finding, options.catalogue);
   if (fixes.length === 0) return [];
   const before = judgeZones(plan, options, finding.crustId);
