@@ -9,6 +9,6 @@ build();
 const { serve } = await import("./serve.mjs");
 const { startSensor } = await import("./server.mjs");
 // the room's logger is a stand-in, unless the shop names its own
-const sensor = process.env.ROOM_SENSOR_URL ?? (await startSensor());
+const sensor = process.env.ROOM_SENSOR_URL ?? (await startSensor())?.address;
 if (sensor) console.log(`The room sensor is at ${sensor}`);
 await serve(sensor ? { ROOM_SENSOR_URL: sensor } : {});

@@ -51,7 +51,7 @@ export async function startServer({ port, environment = {}, heard = "ignore" }) 
   throw new Error(`The server did not answer at ${address} within ${PATIENCE_MILLISECONDS / 1000} s.`);
 }
 
-/** Starts the stand-in for a logger in the room; answers its address. Null where it did not come up: the shop then has none. */
+/** Starts the stand-in for a logger in the room; answers its address and how to stop it. Null where it did not come up: the shop then has none. */
 export function startSensor() {
   const child = spawn(`${root}node_modules/.bin/tsx`, ["demo/sensor/main.ts"], {
     cwd: root,
@@ -60,7 +60,7 @@ export function startSensor() {
   });
   process.once("exit", () => child.kill());
   return new Promise((resolve) => {
-    child.stdout.once("data", (said) => resolve(String(said).trim()));
+    child.stdout.once("data", (said) => resolve({ address: String(said).trim(), stop: () => child.kill("SIGTERM") }));
     child.once("error", () => resolve(null));
     child.once("exit", () => resolve(null));
   });

@@ -3,7 +3,7 @@ import { mkdirSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { bin, build, CHROMIUM, ensureChromium, ensurePackages, quietly, root, stopWith } from "./ready.mjs";
-import { freePort, startServer } from "./server.mjs";
+import { freePort, startSensor, startServer } from "./server.mjs";
 
 const VIEWS = [
   ["jobs", "/"],
@@ -22,7 +22,7 @@ const VIEWS = [
   ["days-clash", "/jobs/chart-cabinet/days"],
   ["shelf", "/jobs/carved-settle/shelf"],
   ["materials", "/jobs/carved-settle/materials?material=chalk-bone-white"],
-  ["house-rules", "/jobs/carved-settle/house"],
+  ["house-rules", "/jobs/iron-strongbox/house"],
   ["guide", "/guide"],
 ];
 
@@ -33,6 +33,9 @@ const folder = mkdtempSync(join(tmpdir(), "crust-shots-"));
 const environment = { JOLLY_CRUST_DATA: folder };
 const loaded = quietly(bin("tsx"), ["demo/main.ts"], { env: { ...process.env, ...environment } });
 if (loaded.code !== 0) stopWith(loaded.said);
+const sensor = await startSensor();
+if (!sensor) stopWith("The stand-in logger did not come up.");
+environment.ROOM_SENSOR_URL = sensor.address;
 const server = await startServer({ port: await freePort(), environment });
 const { chromium } = await import("@playwright/test");
 const browser = await chromium.launch({
@@ -58,6 +61,7 @@ try {
     // the days are pictured when the worker has found the best order and tried the ways out
     if (path.endsWith("/days"))
       await page.getByRole("status").filter({ hasText: /…/ }).first().waitFor({ state: "hidden" });
+    if (path.endsWith("/house")) await page.getByText("finishing loft").waitFor();
     if (path.includes("/board")) await page.locator("[data-board=finished]").waitFor();
     await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });
   }
@@ -68,5 +72,6 @@ try {
 } finally {
   await browser.close();
   server.stop();
+  sensor.stop();
   rmSync(folder, { recursive: true, force: true });
 }

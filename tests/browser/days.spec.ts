@@ -76,6 +76,24 @@ test("a plan that cannot be kept says which claims clash, and the ways out that 
   await expect(clash.getByText(/trying what could be otherwise/)).toBeHidden({ timeout: 40_000 });
 });
 
+test("a job that is due too soon says so with the waits in its way; a later promise is a way out", async ({ page }) => {
+  await open(page, "/jobs/chart-cabinet/days");
+  const clash = page.getByRole("region", { name: "What cannot be kept" });
+  const due = clash.locator("li", { hasText: /"Chart cabinet" is due 2026-12-09 12:00 and cannot be ready by then/ });
+  await expect(due).toContainText(/As dated here it is .* late/);
+  await due.getByText(/These cannot all hold/).click();
+  await expect(due.getByText(/to be dry when the job is due/)).toBeVisible();
+  await expect(due.getByText(/waits 3 days after "Glaze, raw umber"/)).toBeVisible();
+  await clash.getByRole("button", { name: /Promise it for 2026-12-/ }).click({ timeout: 40_000 });
+  await expect(due).toHaveCount(0);
+  await saved(page);
+  await page.reload();
+  await page.locator("html[data-live]").waitFor();
+  await expect(page.getByText(/in time for/)).toBeVisible();
+  await page.keyboard.press("Control+z");
+  await expect(due).toHaveCount(1);
+});
+
 test("the chain that sets the finish stands out on demand, and lanes are by zone or by piece", async ({ page }) => {
   await open(page, SETTLE);
   await page.keyboard.press("c");
