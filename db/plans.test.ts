@@ -219,6 +219,22 @@ describe("plans", () => {
     expect(new Set([...first.jobs, ...second.jobs].map((job) => job.id)).size).toBe(JOBS_A_PAGE + 6);
   });
 
+  it("gives the same plan as long as nothing wrote it, and what another shop wrote at once", async () => {
+    const first = await getJob(store, "example");
+    expect((await getJob(store, "example"))!.plan).toBe(first!.plan);
+    const other = await open();
+    await editPlan(other, "example", edit("a", 1, rename("From the other window")));
+    const after = await getJob(store, "example");
+    expect(after!.plan).not.toBe(first!.plan);
+    expect(after!.plan.title).toBe("From the other window");
+    expect(first!.plan.title).not.toBe("From the other window");
+  });
+
+  it("says so of a job whose document is not even whole", async () => {
+    await store.db.run(sql`update plans set document = '{"format": "jolly' where id = 'example'`);
+    await expect(getJob(store, "example")).rejects.toThrow(/cannot be read.*It was not touched/);
+  });
+
   it("says so of a job whose document is broken, and leaves it alone", async () => {
     await store.db.update(plans).set({ document: { format: "jolly-crust" } });
     await expect(getJob(store, "example")).rejects.toThrow(/cannot be read \(at .*It was not touched/);

@@ -346,6 +346,18 @@ describe("working hours", () => {
     expect(read.ok && read.hours.weekdays[0]).toEqual(day);
   });
 
+  it("take a time zone, give it up, and keep it where the form does not ask", () => {
+    const read = readHoursFields(week({ timeZone: " Europe/London " }));
+    expect(read.ok && read.hours.timeZone).toBe("Europe/London");
+    const hours = read.ok ? read.hours : DEFAULT_HOURS;
+    const kept = readHoursFields(week(), hours);
+    expect(kept.ok && kept.hours.timeZone).toBe("Europe/London");
+    const given = readHoursFields(week({ timeZone: "" }), hours);
+    expect(given.ok && "timeZone" in given.hours).toBe(false);
+    const wrong = readHoursFields(week({ timeZone: "the harbour" }));
+    expect(wrong.ok ? "" : wrong.faults.timeZone).toMatch(/write a time zone like Europe\/London/i);
+  });
+
   it.each([
     ["morning", /Write hours like/],
     ["13–9", /no stretch of a day/],

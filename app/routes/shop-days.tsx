@@ -7,11 +7,12 @@ import { Calendar, Toggle, useDays, useParamLink } from "~/days/calendar";
 import { DayList } from "~/days/day-list";
 import { lanesOf, withPhases } from "~/days/lanes";
 import { useBestSchedule } from "~/days/use-schedule";
+import { planOfText, textOfPlan } from "~/editor/plan-text";
 import { allPlans } from "~/http/shop.server";
 import { PageHead } from "~/parts/brand";
 import { sayClock, sayDate } from "~/words/when";
 
-export const loader = () => allPlans();
+export const loader = async () => (await allPlans()).map(textOfPlan);
 export const meta = () => [{ title: "Days of the shop · Jolly Crust" }];
 
 /** Milliseconds in which the worker looks for better dates for the whole shop. */
@@ -19,7 +20,8 @@ const LOOKS_FOR = 1000;
 
 /** All jobs on one calendar, sharing the same hands. */
 export default function ShopDays() {
-  const plans = useLoaderData<typeof loader>();
+  const texts = useLoaderData<typeof loader>();
+  const plans = useMemo(() => texts.map(planOfText), [texts]);
   const [params] = useSearchParams();
   const link = useParamLink();
   const works = useMemo(() => plans.map((plan) => ({ plan, judgement: judgementOf(plan) })), [plans]);
