@@ -70,15 +70,15 @@ export function solveLarge(network: Network, options: LargeOptions): LargeAnswer
     answer.makespan = makespan;
     called = !options.onBetter(answer.starts, makespan);
   };
-  const began = options.now();
+  const packable =
+    network.calendars.length === 1 && network.capacity[PAINTER] === 1 && network.activities.length <= MOST_PACKED;
   for (const [turn, patience] of PATIENCE.entries()) {
     const { starts, makespan, missed, late } = serial.run(patience, () => 0, true);
     if (missed.length + late.length === 0 && makespan < FAR) keep(starts, makespan);
-    if (called || over() || options.now() - began > 0.1 * (options.until - began)) break;
+    // what can be packed anew gains more by that than by another beginning
+    if (called || over() || (packable && answer.starts !== null)) break;
     if (turn === 0 && missed.length > 0) break;
   }
-  const packable =
-    network.calendars.length === 1 && network.capacity[PAINTER] === 1 && network.activities.length <= MOST_PACKED;
   if (answer.starts !== null && packable) pack(network, answer, options, keep, noise, () => called || over());
   return answer;
 }
@@ -140,12 +140,16 @@ function bringForward(
   }
   places.sort((one, two) => two.idle - one.idle);
   let moved = 0;
-  for (const group of cutter.endingAfter(starts, last[0]))
-    for (const { first } of places.slice(0, MOST_PLACES)) {
+  for (const group of cutter.endingAfter(starts, last[0])) {
+    const work = cutter.handsOn(group);
+    for (const { first, idle } of places.slice(0, MOST_PLACES)) {
+      // the emptiest come first: from here on there is not even time enough left over
+      if (idle < work) break;
       if (over()) return moved;
       if (!take(cutter.cut(starts, first, WINDOWS, MOST, group))) continue;
       moved++;
       break;
     }
+  }
   return moved;
 }

@@ -65,6 +65,15 @@ export class Cutter {
     return this.windows.filter(([from]) => from < makespan).length;
   }
 
+  /** Minutes of hands that some activities take. */
+  handsOn(members: readonly number[]): Minutes {
+    const { activities } = this.network;
+    return members.reduce(
+      (sum, at) => sum + ((activities[at]!.uses.painter ?? 0) > 0 ? activities[at]!.duration : 0),
+      0,
+    );
+  }
+
   /** Minutes of a window in which nobody works. */
   idle(starts: Int32Array, window: number): Minutes {
     const [from, to] = this.windows[window]!;
