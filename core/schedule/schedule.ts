@@ -2,24 +2,16 @@ import type { Judgement } from "../judge/judge.ts";
 import type { Plan } from "../plan/plan.ts";
 import { sayDuration } from "../units/duration.ts";
 import type { Minutes, WallMinutes } from "../units/units.ts";
-import { readWallTime, sayWallTime } from "../units/wall-time.ts";
-import { longestWindow } from "./calendar.ts";
+import { readWallTime } from "../units/wall-time.ts";
+import { type Clash, sayClash, sayDue } from "./clash-words.ts";
+import { relaxed, undated, type Yielding, yielding } from "./giving-way.ts";
 import { type Claim, clashOf } from "./solve/clash.ts";
-import { type Activity, FAR, fitsOf, type Lag, type Minute, type Network, PAINTER } from "./solve/problem.ts";
+import { type Activity, FAR, fitsOf, type Lag, type Minute, type Network } from "./solve/problem.ts";
 import { type Placed, Serial } from "./solve/serial.ts";
 import { slackOf } from "./solve/slack.ts";
 import { type Solution, solve } from "./solve/solve.ts";
 import { tidied, visitsOf } from "./solve/tidy.ts";
-import {
-  type DryModes,
-  HORIZON_DAYS,
-  modeOf,
-  networkOfWork,
-  type ShopNetwork,
-  sayLag,
-  type Task,
-  type Work,
-} from "./work.ts";
+import { type DryModes, modeOf, networkOfWork, type ShopNetwork, type Work } from "./work.ts";
 
 export interface Booking {
   id: string;
@@ -40,16 +32,6 @@ export interface Booking {
   pinned: boolean;
   /** it has been done, at that time */
   done: boolean;
-}
-
-/** Claims that cannot hold together, in words, told at the step that could not be fitted in. */
-export interface Clash {
-  planId: string;
-  zoneId: string;
-  stepId: string;
-  says: string;
-  /** one sentence for each of them; without any one the rest can be kept */
-  claims: string[];
 }
 
 export interface Schedule {
@@ -154,42 +136,6 @@ function find(
     missed: quick.missed,
   };
 }
-
-/** What is given up of a clash so that the rest can be dated: what was set by hand first, then what shuts, then hours and hands. */
-function yielding(all: readonly Claim[]): Exclude<Claim, { due: Activity }> {
-  const claims = all.flatMap((claim) => ("due" in claim ? [] : [claim]));
-  const set = claims.find((claim) => "activity" in claim && claim.activity.anyHour);
-  if (set) return set;
-  const shutting = claims.flatMap((claim) => ("lag" in claim && claim.lag.max !== null ? [claim] : []));
-  shutting.sort((one, two) => two.lag.max! - two.lag.min - (one.lag.max! - one.lag.min));
-  return shutting[0] ?? claims.find((claim) => "activity" in claim) ?? claims[0]!;
-}
-
-function relaxed(network: Network, claim: Claim): Network {
-  if ("due" in claim) return network;
-  if ("lag" in claim) {
-    const { from, to, min, max, varies } = claim.lag;
-    const loose: Lag =
-      max === null
-        ? { from, to, min: 0, max: null }
-        : { from, to, min, max: null, ...(varies ? { varies: { ...varies, shuts: null } } : {}) };
-    return { ...network, lags: network.lags.map((lag) => (lag === claim.lag ? loose : lag)) };
-  }
-  const { id, duration, calendar, earliest, anyHour } = claim.activity;
-  const free: Activity = anyHour
-    ? { id, duration, uses: { [PAINTER]: 1 }, ...(calendar === undefined ? {} : { calendar }), earliest: 0 }
-    : { id, duration, uses: {}, ...(earliest === undefined ? {} : { earliest }) };
-  return { ...network, activities: network.activities.map((one) => (one.id === id ? free : one)) };
-}
-
-/** The same without due dates. */
-const undated = (network: Network): Network => ({
-  ...network,
-  activities: network.activities.map(({ due: _, ...one }) => one),
-});
-
-const sayMoment = (wall: WallMinutes) => sayWallTime(wall).replace("T", " ");
-const sayDue = ({ title, due }: Plan) => `"${title}" is due ${due!.replace("T", " ")}`;
 
 /** Jobs that come after the day they are due: by how many minutes at least, and what is said of it. */
 type Late = Map<string, { by: Minutes; clash: Clash }>;
@@ -399,9 +345,10 @@ class Scheduler {
     return true;
   }
 
-  private giveUp(claim: Exclude<Claim, { due: Activity }>) {
+  private giveUp(claim: Yielding) {
     this.givenUp.push("lag" in claim ? this.names.get(claim.lag)! : claim.activity.id);
-    const network = relaxed(this.network, claim);
+    const { plan } = this.shop.tasks.get("lag" in claim ? claim.lag.to : claim.activity.id)!;
+    const network = relaxed(this.network, claim, Math.max(0, this.shop.clock.elapsed(readWallTime(plan.start)!)));
     network.lags.forEach((lag, at) => {
       const before = this.network.lags[at]!;
       if (lag === before) return;
@@ -438,6 +385,11 @@ class Scheduler {
     this.adopt({ clashes: [], givenUp: again, dry: new Set(), late: new Map() });
   }
 
+  private say(claims: readonly Claim[], says?: string): Clash {
+    const { tasks, clock } = this.shop;
+    return sayClash(claims, { tasks, clock, reasonOf: (lag) => this.reasons.get(lag) }, says);
+  }
+
   /** Everything in its order with what could not be kept left out: dates for the rest. */
   private anyhow(): Record<string, Minute> {
     const serial = new Serial(this.network, fitsOf(this.network));
@@ -446,63 +398,6 @@ class Scheduler {
     let last = 0;
     for (const start of starts) if (start < FAR) last = Math.max(last, start);
     return Object.fromEntries(this.network.activities.map(({ id }, at) => [id, Math.min(starts[at]!, last)]));
-  }
-
-  private say(claims: readonly Claim[], says?: string): Clash {
-    const told = claims.filter((claim) => !("lag" in claim) || this.reasons.get(claim.lag)?.kind !== "order");
-    const task = this.taskOf(claims);
-    const { phase, plan } = task;
-    return {
-      planId: plan.id,
-      zoneId: phase?.judged.zone.id ?? "",
-      stepId: phase?.placed.phase.step.id ?? "",
-      says: says ?? this.sentence(claims, task),
-      claims: (told.length > 0 ? told : claims).map((claim) => this.claim(claim)),
-    };
-  }
-
-  /** The step that a clash is told at: the last of those it names. */
-  private taskOf(claims: readonly Claim[]): Task {
-    const yields = claims.find((claim) => "due" in claim) ?? yielding(claims);
-    if ("due" in yields) return this.shop.tasks.get(yields.due.id)!;
-    return this.shop.tasks.get("lag" in yields ? yields.lag.to : yields.activity.id)!;
-  }
-
-  private claim(claim: Claim): string {
-    if ("lag" in claim) return sayLag(claim.lag, this.reasons.get(claim.lag)!);
-    if ("due" in claim) {
-      const { name } = this.shop.tasks.get(claim.due.id)!;
-      return `"${name}" has to begin by ${sayMoment(this.shop.clock.wall(claim.due.due!))} to be dry when the job is due`;
-    }
-    const task = this.shop.tasks.get(claim.activity.id)!;
-    const { anyHour, earliest, duration } = claim.activity;
-    if (task.done) return `"${task.name}" was done at ${sayMoment(this.shop.clock.wall(earliest!))}`;
-    if (anyHour) return `"${task.name}" is set to ${sayMoment(this.shop.clock.wall(earliest!))}`;
-    return `"${task.name}" takes ${sayDuration(duration)} of working hours in one go`;
-  }
-
-  private sentence(claims: readonly Claim[], task: Task): string {
-    const { plan, name } = task;
-    const longest = longestWindow(plan.pinned.hours);
-    const [only] = claims;
-    if (longest === 0) return "There are no working hours in the week. Give at least one day some hours.";
-    if (claims.length === 1 && only && "activity" in only && !only.activity.anyHour)
-      return `"${name}" takes ${sayDuration(only.activity.duration)} in one go and the longest working window is ${sayDuration(longest)}. Split the zone at a natural break, or lengthen the day.`;
-    const yields = yielding(claims);
-    const told = this.claim(yields);
-    const author = claims.find(
-      (claim) => claim !== yields && "lag" in claim && this.reasons.get(claim.lag)?.kind === "author",
-    );
-    const set = claims.find((claim) => claim !== yields && "activity" in claim && claim.activity.anyHour);
-    const against = set ?? author;
-    if (against && "lag" in against && "lag" in yields && against.lag.min <= (yields.lag.max ?? 0))
-      return `${told}, and ${this.claim(against)}. With what has to dry between, no working hours allow both.`;
-    if (against && "lag" in against)
-      return `${told}, and the plan itself makes it wait ${sayDuration(against.lag.min)}. Shorten the wait between, or do it sooner.`;
-    if (against) return `${told}, and ${this.claim(against)}. Set one of the times free.`;
-    const pinnedHere = "activity" in yields && yields.activity.anyHour;
-    if (pinnedHere) return `${told}, and that cannot be kept. Set it free, or move it.`;
-    return `${told}, and no working hours of the next ${HORIZON_DAYS} days allow it. Lengthen a working day, or loosen the wait.`;
   }
 
   private finished(found: Found): Schedule {
@@ -564,4 +459,5 @@ export function schedule(works: readonly Work[], options: ScheduleOptions = {}):
   return new Scheduler(works, options).run();
 }
 
+export type { Clash } from "./clash-words.ts";
 export type { Work } from "./work.ts";

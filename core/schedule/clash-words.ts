@@ -1,0 +1,89 @@
+import type { Plan } from "../plan/plan.ts";
+import { sayDuration } from "../units/duration.ts";
+import type { ShopClock } from "../units/time-zone.ts";
+import type { WallMinutes } from "../units/units.ts";
+import { sayWallTime } from "../units/wall-time.ts";
+import { longestWindow } from "./calendar.ts";
+import { yielding } from "./giving-way.ts";
+import type { Claim } from "./solve/clash.ts";
+import type { Lag } from "./solve/problem.ts";
+import { HORIZON_DAYS, type Reason, sayLag, type Task } from "./work.ts";
+
+/** Claims that cannot hold together, in words, told at the step that could not be fitted in. */
+export interface Clash {
+  planId: string;
+  zoneId: string;
+  stepId: string;
+  says: string;
+  /** one sentence for each of them; without any one the rest can be kept */
+  claims: string[];
+}
+
+/** What the parts of a network stand for. */
+export interface About {
+  tasks: ReadonlyMap<string, Task>;
+  clock: ShopClock;
+  reasonOf: (lag: Lag) => Reason | undefined;
+}
+
+const sayMoment = (wall: WallMinutes) => sayWallTime(wall).replace("T", " ");
+/** When a job is due, as the beginning of a sentence. */
+export const sayDue = ({ title, due }: Plan) => `"${title}" is due ${due!.replace("T", " ")}`;
+
+/** A clash in words; `says` where the sentence is known already. */
+export function sayClash(claims: readonly Claim[], about: About, says?: string): Clash {
+  const told = claims.filter((claim) => !("lag" in claim) || about.reasonOf(claim.lag)?.kind !== "order");
+  const task = taskOf(claims, about);
+  const { phase, plan } = task;
+  return {
+    planId: plan.id,
+    zoneId: phase?.judged.zone.id ?? "",
+    stepId: phase?.placed.phase.step.id ?? "",
+    says: says ?? sentence(claims, task, about),
+    claims: (told.length > 0 ? told : claims).map((claim) => sayClaim(claim, about)),
+  };
+}
+
+/** The step that a clash is told at: the last of those it names. */
+function taskOf(claims: readonly Claim[], { tasks }: About): Task {
+  const yields = claims.find((claim) => "due" in claim) ?? yielding(claims);
+  if ("due" in yields) return tasks.get(yields.due.id)!;
+  return tasks.get("lag" in yields ? yields.lag.to : yields.activity.id)!;
+}
+
+function sayClaim(claim: Claim, { tasks, clock, reasonOf }: About): string {
+  if ("lag" in claim) return sayLag(claim.lag, reasonOf(claim.lag)!);
+  if ("due" in claim) {
+    const { name } = tasks.get(claim.due.id)!;
+    return `"${name}" has to begin by ${sayMoment(clock.wall(claim.due.due!))} to be dry when the job is due`;
+  }
+  const task = tasks.get(claim.activity.id)!;
+  const { anyHour, earliest, duration } = claim.activity;
+  if (task.done) return `"${task.name}" was done at ${sayMoment(clock.wall(earliest!))}`;
+  if (anyHour) return `"${task.name}" is set to ${sayMoment(clock.wall(earliest!))}`;
+  return `"${task.name}" takes ${sayDuration(duration)} of working hours in one go`;
+}
+
+function sentence(claims: readonly Claim[], task: Task, about: About): string {
+  const { plan, name } = task;
+  const longest = longestWindow(plan.pinned.hours);
+  const [only] = claims;
+  if (longest === 0) return "There are no working hours in the week. Give at least one day some hours.";
+  if (claims.length === 1 && only && "activity" in only && !only.activity.anyHour)
+    return `"${name}" takes ${sayDuration(only.activity.duration)} in one go and the longest working window is ${sayDuration(longest)}. Split the zone at a natural break, or lengthen the day.`;
+  const yields = yielding(claims);
+  const told = sayClaim(yields, about);
+  const author = claims.find(
+    (claim) => claim !== yields && "lag" in claim && about.reasonOf(claim.lag)?.kind === "author",
+  );
+  const set = claims.find((claim) => claim !== yields && "activity" in claim && claim.activity.anyHour);
+  const against = set ?? author;
+  if (against && "lag" in against && "lag" in yields && against.lag.min <= (yields.lag.max ?? 0))
+    return `${told}, and ${sayClaim(against, about)}. With what has to dry between, no working hours allow both.`;
+  if (against && "lag" in against)
+    return `${told}, and the plan itself makes it wait ${sayDuration(against.lag.min)}. Shorten the wait between, or do it sooner.`;
+  if (against) return `${told}, and ${sayClaim(against, about)}. Set one of the times free.`;
+  const pinnedHere = "activity" in yields && yields.activity.anyHour;
+  if (pinnedHere) return `${told}, and that cannot be kept. Set it free, or move it.`;
+  return `${told}, and no working hours of the next ${HORIZON_DAYS} days allow it. Lengthen a working day, or loosen the wait.`;
+}
