@@ -6,6 +6,7 @@ import { EditForm, Field } from "~/forms/edit-form-parts";
 export function RoomForm() {
   const { plan } = usePlanInHand();
   const { room } = plan.pinned;
+  const night = room.course?.kind === "day and night" ? room.course.night : undefined;
   return (
     <EditForm
       key={JSON.stringify(room)}
@@ -41,35 +42,19 @@ export function RoomForm() {
             )}
           </Field>
           <span />
-          {(values?.course ?? room.course?.kind) === "day and night" && (
-            <>
-              <Field name="nightCelsius" label="At night, °C" fault={faults.nightCelsius}>
+          {(values?.course ?? room.course?.kind) === "day and night" &&
+            (
+              [
+                ["nightCelsius", "At night, °C", night?.celsius],
+                ["nightHumidity", "At night, %", night?.relativeHumidity],
+              ] as const
+            ).map(([name, label, value]) => (
+              <Field key={name} name={name} label={label} fault={faults[name]}>
                 {(field) => (
-                  <input
-                    {...field}
-                    type="text"
-                    inputMode="decimal"
-                    defaultValue={
-                      values?.nightCelsius ?? (room.course?.kind === "day and night" ? room.course.night.celsius : "")
-                    }
-                  />
+                  <input {...field} type="text" inputMode="decimal" defaultValue={values?.[name] ?? value ?? ""} />
                 )}
               </Field>
-              <Field name="nightHumidity" label="At night, %" fault={faults.nightHumidity}>
-                {(field) => (
-                  <input
-                    {...field}
-                    type="text"
-                    inputMode="decimal"
-                    defaultValue={
-                      values?.nightHumidity ??
-                      (room.course?.kind === "day and night" ? room.course.night.relativeHumidity : "")
-                    }
-                  />
-                )}
-              </Field>
-            </>
-          )}
+            ))}
           <div className="col-span-2">
             <Field name="hours" label="Forecast or logger, a line an hour: time, °C, %" fault={faults.hours}>
               {(field) => (
