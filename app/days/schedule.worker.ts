@@ -5,15 +5,19 @@ import type { Answer, Asking } from "./messages";
 
 // Looks for better dates off the page. It is ended from outside when something newer is asked.
 
+/** Milliseconds in which the dates of each idea are looked for: most jobs need less to find the best there are. */
+const IDEA_BUDGET = 200;
+
+const now = () => performance.now();
 const answer = (message: Answer) => postMessage(message);
 
 function work(asking: Asking): Answer {
   const { id } = asking;
-  if (asking.ask === "what if") return { is: "tried", id, ideas: whatIf(asking.plan) };
+  if (asking.ask === "what if") return { is: "tried", id, ideas: whatIf(asking.plan, { budget: IDEA_BUDGET, now }) };
   const works = asking.plans.map((plan) => ({ plan, judgement: judge(plan) }));
   const made = schedule(works, {
     budget: asking.budget,
-    now: () => performance.now(),
+    now,
     onBetter: (better) => {
       answer({ is: "better", id, schedule: better });
       return true;

@@ -20,7 +20,11 @@ export function Ideas({ ideas, failed, waysOut = false }: Props) {
         trying what could be otherwise …
       </p>
     );
-  const shown = waysOut ? ideas.filter(({ clashes }) => clashes < schedule.clashes.length) : ideas;
+  // held against the dates that are shown, which may be better than those the ideas were tried from
+  const gainOf = ({ finish }: Tried) => (finish === null || schedule.finish === null ? null : finish - schedule.finish);
+  const shown = ideas.filter((idea) =>
+    waysOut ? idea.clashes < schedule.clashes.length : gainOf(idea) !== 0 || idea.clashes !== schedule.clashes.length,
+  );
   if (shown.length === 0)
     return (
       <p className="text-note text-soft">
@@ -31,25 +35,26 @@ export function Ideas({ ideas, failed, waysOut = false }: Props) {
     );
   return (
     <ul className="flex flex-col gap-1.5">
-      {shown.slice(0, waysOut ? 4 : 9).map((idea, at) => (
-        <li key={idea.id}>
-          <button
-            type="button"
-            onClick={() => send(idea.label, idea.commands)}
-            className={`press flex w-full items-baseline gap-2 text-left whitespace-normal ${at === 0 && waysOut ? "press-main" : ""}`}
-          >
-            <span className="min-w-0 flex-1">{idea.label}</span>
-            <span className="shrink-0 text-note tabular-nums">
-              {idea.gain === null || idea.finish === null ? "" : sayDifference(idea.gain)}
+      {shown.slice(0, waysOut ? 4 : 9).map((idea, at) => {
+        const gain = gainOf(idea);
+        return (
+          <li key={idea.id}>
+            <button
+              type="button"
+              onClick={() => send(idea.label, idea.commands)}
+              className={`press flex w-full items-baseline gap-2 text-left whitespace-normal ${at === 0 && waysOut ? "press-main" : ""}`}
+            >
+              <span className="min-w-0 flex-1">{idea.label}</span>
+              <span className="shrink-0 text-note tabular-nums">{gain === null ? "" : sayDifference(gain)}</span>
+            </button>
+            <span className="block px-1 text-note text-soft">
+              {idea.finish !== null && `done ${sayDate(idea.finish)} ${sayClock(idea.finish)}`}
+              {idea.clashes > 0 && ` · ${idea.clashes} still cannot be kept`}
+              {idea.stops.after > idea.stops.before && " · a rule then says stop"}
             </span>
-          </button>
-          <span className="block px-1 text-note text-soft">
-            {idea.finish !== null && `done ${sayDate(idea.finish)} ${sayClock(idea.finish)}`}
-            {idea.clashes > 0 && ` · ${idea.clashes} still cannot be kept`}
-            {idea.stops.after > idea.stops.before && " · a rule then says stop"}
-          </span>
-        </li>
-      ))}
+          </li>
+        );
+      })}
     </ul>
   );
 }

@@ -38,6 +38,16 @@ describe("what if", () => {
     }
   });
 
+  it("with a budget holds every idea against the plan looked at as long", () => {
+    const options = { budget: 400, now: () => performance.now() };
+    const plan = cold();
+    const before = schedule([{ plan, judgement: judge(plan) }], options);
+    expect(before.proven).toBe(true);
+    const ideas = whatIf(plan, options);
+    expect(ideas.length).toBeGreaterThan(0);
+    for (const { finish, gain } of ideas) expect(gain).toBe(finish! - before.finish!);
+  });
+
   it("a warmer room is done sooner, and the best comes first", () => {
     const ideas = whatIf(cold());
     const warmer = ideas.filter(({ id }) => id.startsWith("warm"));

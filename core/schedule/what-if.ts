@@ -11,7 +11,7 @@ import { techniquesFor } from "../surface/techniques.ts";
 import { HOUR, type Minutes, type WallMinutes } from "../units/units.ts";
 import { readWallTime, sayWallTime } from "../units/wall-time.ts";
 import { datesOf } from "./dates.ts";
-import { type Schedule, schedule } from "./schedule.ts";
+import { type Schedule, type ScheduleOptions, schedule } from "./schedule.ts";
 
 /** Something that could be otherwise: as the edit that would make it so. */
 export interface Idea {
@@ -225,11 +225,17 @@ export function ideasFor(plan: Plan, made: Schedule, judgement: Judgement): Idea
 }
 
 /** Tries an idea: the finish before and after, what clashes then, and whether a rule says stop that did not before; `stops` are those before. */
-export function tryIdea(plan: Plan, before: Schedule, stops: number, idea: Idea): Tried | null {
+export function tryIdea(
+  plan: Plan,
+  before: Schedule,
+  stops: number,
+  idea: Idea,
+  options: ScheduleOptions = {},
+): Tried | null {
   const done = applyCommands(plan, idea.commands);
   if (!done.ok) return null;
   const judgement = judge(done.plan);
-  const made = schedule([{ plan: done.plan, judgement }]);
+  const made = schedule([{ plan: done.plan, judgement }], options);
   return {
     ...idea,
     finish: made.finish,
@@ -240,18 +246,20 @@ export function tryIdea(plan: Plan, before: Schedule, stops: number, idea: Idea)
   };
 }
 
-/** Ideas that were tried, the best first: fewer clashes, then an earlier finish. Those that change nothing are left out. */
-export function whatIf(plan: Plan): Tried[] {
+/** Another product that spoils the finish, or only makes it later, is no idea at all. */
+const isWorthIt = ({ stops, gain, clashes }: Tried, before: Schedule) =>
+  stops.after <= stops.before && (clashes < before.clashes.length || (gain !== null && gain < 0));
+
+/**
+ * Ideas that were tried, the best first: fewer clashes, then an earlier finish. Those that change nothing are left out. With a
+ * budget each is looked at as long as the plan itself, so that like is held against like.
+ */
+export function whatIf(plan: Plan, options: ScheduleOptions = {}): Tried[] {
   const judgement = judge(plan);
-  const before = schedule([{ plan, judgement }]);
-  return (
-    ideasFor(plan, before, judgement)
-      .map((idea) => tryIdea(plan, before, judgement.counts.stop, idea))
-      .filter(
-        (tried): tried is Tried => tried !== null && (tried.gain !== 0 || tried.clashes !== before.clashes.length),
-      )
-      // another product may save a day and spoil the finish: it is no way out then
-      .filter(({ id, stops }) => !id.startsWith("product-") || stops.after <= stops.before)
-      .sort((one, two) => one.clashes - two.clashes || (one.finish ?? 0) - (two.finish ?? 0))
-  );
+  const before = schedule([{ plan, judgement }], options);
+  return ideasFor(plan, before, judgement)
+    .map((idea) => tryIdea(plan, before, judgement.counts.stop, idea, options))
+    .filter((tried): tried is Tried => tried !== null && (tried.gain !== 0 || tried.clashes !== before.clashes.length))
+    .filter((tried) => !tried.id.startsWith("product-") || isWorthIt(tried, before))
+    .sort((one, two) => one.clashes - two.clashes || (one.finish ?? 0) - (two.finish ?? 0));
 }
