@@ -16,7 +16,7 @@ import { addPlan, listJobs } from "#db/plans";
 import { loadDemo } from "#demo/load";
 import { benchBoard } from "./bench-board";
 import { benchSchedule } from "./bench-schedule";
-import { largePlan } from "./large-plan";
+import { largePlan } from "../tests/large-plan.ts";
 import { freePort, startServer } from "./server.mjs";
 
 /** This file's compiler names functions; the page has to know how. */

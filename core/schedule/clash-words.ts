@@ -7,7 +7,7 @@ import { longestWindow } from "./calendar.ts";
 import { yielding } from "./giving-way.ts";
 import type { Claim } from "./solve/clash.ts";
 import type { Lag } from "./solve/problem.ts";
-import { HORIZON_DAYS, type Reason, sayLag, type Task } from "./work.ts";
+import { type Reason, sayLag, type Task } from "./work.ts";
 
 /** Claims that cannot hold together, in words, told at the step that could not be fitted in. */
 export interface Clash {
@@ -85,5 +85,5 @@ function sentence(claims: readonly Claim[], task: Task, about: About): string {
   if (against) return `${told}, and ${sayClaim(against, about)}. Set one of the times free.`;
   const pinnedHere = "activity" in yields && yields.activity.anyHour;
   if (pinnedHere) return `${told}, and that cannot be kept. Set it free, or move it.`;
-  return `${told}, and no working hours of the next ${HORIZON_DAYS} days allow it. Lengthen a working day, or loosen the wait.`;
+  return `${told}, and no working hours allow it. Lengthen a working day, or loosen the wait.`;
 }

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { largePlan } from "../../tests/large-plan.ts";
 import { plan as anyPlan } from "../../tests/random-crusts.ts";
 import { type Judgement, judge } from "../judge/judge.ts";
 import { DEFAULT_HOURS, type Hours } from "../plan/hours.ts";
@@ -10,7 +11,7 @@ import { readWallTime, sayWallTime, weekday } from "../units/wall-time.ts";
 import { longestWindow, workingWindows } from "./calendar.ts";
 import { datesOf } from "./dates.ts";
 import { type Booking, schedule } from "./schedule.ts";
-import { taskId } from "./work.ts";
+import { HORIZON_DAYS, horizonDays, taskId } from "./work.ts";
 
 /**
  * Looks a schedule over without knowing how it was made: hands, hours, order, waits and windows straight from the judgement.
@@ -220,7 +221,7 @@ describe("what cannot be kept is said in words", () => {
     // and a week later the first coat has set too hard to take the second unscuffed
     expect(clashes).toHaveLength(2);
     expect(clashes.map(({ says }) => says).join(" ")).toMatch(
-      /to the minute, and no working hours of the next 120 days/,
+      /to the minute, and no working hours allow it/,
     );
     expect(bookings).toHaveLength(2);
   });
@@ -486,5 +487,26 @@ describe("dates with a range", () => {
       }),
       { numRuns: 40 },
     );
+  });
+});
+
+describe("more work than a season holds", () => {
+  it("is dated: the calendar looks ahead as far as the work reaches", () => {
+    const plan = largePlan(80, 40);
+    const works = [{ plan, judgement: judge(plan) }];
+    expect(horizonDays(works)).toBeGreaterThan(HORIZON_DAYS);
+    const { bookings, clashes, finish, start } = schedule(works);
+    expect(clashes).toEqual([]);
+    expect(bookings).toHaveLength(3200);
+    expect(finish! - start).toBeGreaterThan(HORIZON_DAYS * DAY);
+  });
+
+  it("and full of clashes still gets a date for every step, and says what is missed", () => {
+    const plan = largePlan(40, 10);
+    for (const crust of plan.crusts)
+      for (const [at, step] of crust.steps.entries()) if (at % 3 === 0) step.wait = { kind: "exactly", minutes: 37 };
+    const { bookings, clashes } = schedule([{ plan, judgement: judge(plan) }]);
+    expect(bookings).toHaveLength(400);
+    expect(clashes.length).toBeGreaterThan(10);
   });
 });

@@ -62,15 +62,26 @@ const CLASH_BUDGET = 400;
 const QUICK_BUDGET = 600;
 /** For quick schedules: looks at the counting clock, and dead ends, that a clash may take. */
 const QUICK_CLASH = 2000;
+/** Claims looked at together that count as one more look at it. */
+const CLAIMS_A_LOOK = 25;
+/** Pieces of work that a schedule places at most while it looks for clashes; what is still open then is dated as it comes. */
+const MOST_PLACED = 16_000;
+/** Beyond this size the first schedule that keeps everything will do. */
+const LARGE = 1000;
 const QUICK_FAILS = 40;
 const PATIENCE = [0.05, 0, 0.5];
 /** The same when what is due comes too late so far. */
 const PRESSED = [1, 2];
 
-/** A clock for quick schedules: it counts how often it was asked, so that the same work is done every time. */
-function countingClock(): () => number {
+/** A clock for quick schedules: it counts what was done, so that the same work is done every time. */
+function countingClock() {
   let count = 0;
-  return () => count++;
+  return {
+    now: () => count++,
+    spend: (claims: number) => {
+      count += claims / CLAIMS_A_LOOK;
+    },
+  };
 }
 
 type Missed = Lag | Activity;
@@ -98,6 +109,7 @@ function quickly(network: Network, patience: readonly number[] = PATIENCE): Quic
     const whole = placed.missed.length + displaced.length === 0 && placed.makespan < FAR;
     if (whole && placed.late.length === 0) {
       if (best === null || placed.makespan < best.makespan) best = placed;
+      if (network.activities.length > LARGE) break;
     } else if (whole) {
       if (late === null || placed.late.length < late.late.length) late = placed;
     } else if (missed.length === 0) missed = [...placed.missed, ...displaced];
@@ -126,7 +138,7 @@ function find(
     return { starts: quick.starts, lowerBound: null, proven: false, missed: [] };
   const solution = solve(network, {
     budget: budget ?? QUICK_BUDGET,
-    now: now && budget !== undefined ? now : countingClock(),
+    now: now && budget !== undefined ? now : countingClock().now,
     ...(onBetter ? { onBetter } : {}),
   });
   return {
@@ -175,6 +187,7 @@ class Scheduler {
   private readonly names = new Map<Lag, string>();
   private readonly givenUp: string[] = [];
   private rounds = 0;
+  private placed = 0;
 
   constructor(
     private readonly works: readonly Work[],
@@ -218,7 +231,8 @@ class Scheduler {
           ((solution) =>
             onBetter(this.scheduleOf({ starts: solution.starts, lowerBound: null, proven: false, missed: [] }))),
       );
-      if (found.starts || this.rounds >= MOST_CLASHES) return this.finished(found);
+      if (found.starts) return this.finished(found);
+      if (this.spent(network)) return this.scheduleOf({ ...found, starts: this.anyhow() });
       if (quick.late) this.postpone(network, quick.late);
       else if (!this.giveWay(found.missed)) return this.scheduleOf({ ...found, starts: this.anyhow() });
     }
@@ -229,10 +243,16 @@ class Scheduler {
     for (; ; this.rounds++) {
       const network = this.dated();
       const quick = quickly(network);
-      if (quick.starts || this.rounds >= MOST_CLASHES) return quick;
+      if (quick.starts || this.spent(network)) return quick;
       // what could not be placed in turn most often cannot be at all: that is soonest found out where it stuck
       if (!(quick.late ? this.cannotBeInTime(network, quick.late) : this.giveWay(quick.missed))) return quick;
     }
+  }
+
+  /** Whether enough was placed and given up: a plan full of clashes is not searched for ever. */
+  private spent({ activities }: Network): boolean {
+    this.placed += activities.length;
+    return this.rounds >= MOST_CLASHES || this.placed > MOST_PLACED;
   }
 
   /** What was given up, to be given up by others of the same works. */
@@ -329,7 +349,7 @@ class Scheduler {
     return clashOf(
       network,
       quick
-        ? { budget: QUICK_CLASH, now: countingClock(), fails: QUICK_FAILS }
+        ? { budget: QUICK_CLASH, ...countingClock(), fails: QUICK_FAILS }
         : { budget: CLASH_BUDGET, now: this.options.now! },
       suspects,
     );

@@ -60,7 +60,11 @@ export interface ShopNetwork {
   reasons: ReadonlyMap<Lag, Reason>;
 }
 
+/** Days that are looked ahead at least, and at most: ten years. */
 export const HORIZON_DAYS = 120;
+export const MOST_HORIZON_DAYS = 3650;
+/** Of a working day so much may stay empty because the next piece of work is longer than what is left of it. */
+const FILLED = 0.5;
 /** A coat that dries for less does not need a place to itself. */
 const NEEDS_A_PLACE: Minutes = 60;
 const PLACE = "drying place";
@@ -92,6 +96,26 @@ export type DryModes = ReadonlySet<string>;
 export const modeOf = (planId: string, zoneId: string, { from, to, rule }: PlacedWait) =>
   `${taskId(planId, zoneId, from)} ${to} ${rule}`;
 
+/**
+ * Days a calendar has to look ahead so that all work of some jobs fits in: the hands-on time at the hours of the week, half
+ * of them left empty, after the longest line of waits.
+ */
+export function horizonDays(works: readonly Work[]): number {
+  let days = HORIZON_DAYS;
+  let hands = 0;
+  let waits = 0;
+  for (const { judgement } of works)
+    for (const { phases, done } of judgement.zones) {
+      for (const { phase } of phases) hands += phase.hands;
+      waits = Math.max(waits, done);
+    }
+  for (const { plan } of works) {
+    const week = plan.pinned.hours.weekdays.flat().reduce((sum, [from, to]) => sum + to - from, 0);
+    if (week > 0) days = Math.max(days, HORIZON_DAYS + (7 * hands) / (week * FILLED) + (2 * waits) / DAY);
+  }
+  return Math.min(MOST_HORIZON_DAYS, Math.ceil(days));
+}
+
 class Builder {
   readonly activities: Activity[] = [];
   readonly lags: Lag[] = [];
@@ -103,6 +127,7 @@ class Builder {
   constructor(
     readonly clock: ShopClock,
     private readonly dry: DryModes,
+    private readonly horizon: number,
   ) {}
 
   /** The network's minute of a time written in the plan. */
@@ -129,7 +154,7 @@ class Builder {
       number = this.calendars.length;
       this.calendarOf.set(key, number);
       const { clock } = this;
-      const days = HORIZON_DAYS + Math.ceil((readWallTime(start)! - clock.zero) / DAY);
+      const days = this.horizon + Math.ceil((readWallTime(start)! - clock.zero) / DAY);
       this.calendars.push(
         workingWindows(hours, clock.zero, days)
           .map(({ opens, shuts }): Stretch => [clock.elapsed(opens), clock.elapsed(shuts)])
@@ -309,7 +334,7 @@ export function networkOfWork(works: readonly Work[], dry: DryModes = new Set())
   const zero = midnightBefore(Math.min(...first, Number.MAX_SAFE_INTEGER));
   // one shop, one clock on the wall
   const timeZone = works.find(({ plan }) => plan.pinned.hours.timeZone !== undefined)?.plan.pinned.hours.timeZone;
-  const builder = new Builder(new ShopClock(works.length === 0 ? 0 : zero, timeZone), dry);
+  const builder = new Builder(new ShopClock(works.length === 0 ? 0 : zero, timeZone), dry, horizonDays(works));
   for (const work of works) {
     const { plan, judgement } = work;
     for (const piece of plan.pieces) {

@@ -12,10 +12,14 @@ export interface ClashOptions {
   now: () => number;
   /** dead ends after which it is left open whether some claims can hold */
   fails?: number;
+  /** told of every set of claims that is looked at, with its size: a counting clock then knows how much work was done */
+  spend?: (claims: number) => void;
 }
 
 /** Dead ends after which it is left open whether a set of claims can hold. */
 const FAILS = 400;
+/** Work beyond this is not searched whole for a clash: what is known of every pair grows with its square. */
+const MOST_SEARCHED = 400;
 
 const isLag = (claim: Claim): claim is { lag: Lag } => "lag" in claim;
 
@@ -73,6 +77,7 @@ function* around(network: Network, suspect: Lag | Activity): Generator<Claim[]> 
   const near = new Set("from" in suspect ? [suspect.from, suspect.to] : [suspect.id]);
   for (let hops = 1, size = 0; near.size > size; hops *= 2) {
     size = near.size;
+    if (size > MOST_SEARCHED) return;
     const activities = network.activities.filter(({ id }) => near.has(id));
     yield [
       ...network.lags.filter(({ from, to }) => near.has(from) && near.has(to)).map((one) => ({ lag: one })),
@@ -100,9 +105,13 @@ export function clashOf(
   suspects: readonly (Lag | Activity)[] = [],
 ): Claim[] | null {
   const until = options.now() + options.budget;
-  const impossible = (claims: readonly Claim[]) => canHold(networkOf(network, claims), { ...options, until }) === false;
+  const whole = network.activities.length <= MOST_SEARCHED;
+  const impossible = (claims: readonly Claim[]) => {
+    options.spend?.(claims.length);
+    return options.now() < until && canHold(networkOf(network, claims), { ...options, until }) === false;
+  };
   let claims: Claim[] | null = null;
-  const problem = suspects.length === 0 ? problemOf(network) : null;
+  const problem = suspects.length === 0 && whole ? problemOf(network) : null;
   if (problem?.contradiction) claims = problem.contradiction.map((lag) => ({ lag }));
   for (const suspect of suspects) {
     for (const near of around(network, suspect)) {
@@ -113,6 +122,7 @@ export function clashOf(
     if (claims !== null) break;
   }
   if (claims === null || !impossible(claims)) {
+    if (!whole) return null;
     claims = [
       ...network.lags.map((lag) => ({ lag })),
       ...network.activities.map((activity) => ({ activity })),

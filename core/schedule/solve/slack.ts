@@ -59,8 +59,10 @@ export function slackOf(network: Network, starts: Readonly<Record<string, Minute
       const one = place.get(from)!;
       const two = place.get(to)!;
       const most = varies?.shuts ? varies.shuts(latest[one]! + duration[one]!) : latest[one]! + duration[one]! + max;
-      if (most < latest[two]!) {
-        latest[two] = Math.max(start[two]!, most);
+      // a window that is missed anyway holds nobody back either
+      const held = Math.max(start[two]!, most);
+      if (held < latest[two]!) {
+        latest[two] = held;
         moved = true;
       }
     }

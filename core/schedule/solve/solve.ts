@@ -258,6 +258,8 @@ class Solver {
 
 /** Beyond this many, deciding pair by pair is too slow. */
 const LARGE = 120;
+/** Beyond this many it is not tried: what is known of every pair alone would take seconds. */
+const HUGE = 1000;
 
 function largely(network: Network, options: SolveOptions, started: number): Solution {
   const solution = (starts: Int32Array | null, makespan: Minute, bound: Minute): Solution => ({
@@ -310,7 +312,7 @@ export function solve(network: Network, options: SolveOptions): Solution {
   if (tooMuch) return { feasible: false, makespan: null, starts: null, lowerBound: 0, proven: true };
   if (network.activities.length > LARGE) {
     const large = largely(network, options, started);
-    if (large.feasible || options.now() - started >= options.budget) return large;
+    if (large.feasible || network.activities.length > HUGE || options.now() - started >= options.budget) return large;
   }
   if (network.activities.length === 0) return { feasible: true, makespan: 0, starts: {}, lowerBound: 0, proven: true };
   return new Solver(problemOf(network), options, started).solve(horizonOf(network));
