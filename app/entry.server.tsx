@@ -3,7 +3,9 @@ import { PassThrough } from "node:stream";
 import { createReadableStreamFromReadable } from "@react-router/node";
 import { renderToPipeableStream } from "react-dom/server";
 import { type EntryContext, ServerRouter } from "react-router";
-import { securityHeaders } from "./http/security.server";
+import { contentPolicy, PLAIN_HEADERS } from "./http/security.server";
+
+export { bookkeeping } from "./http/bookkeeping.server";
 
 const GIVE_UP_AFTER = 10_000;
 
@@ -17,7 +19,10 @@ export default function handleRequest(request: Request, status: number, headers:
       onAllReady() {
         const body = new PassThrough();
         headers.set("Content-Type", "text/html; charset=utf-8");
-        for (const [name, value] of Object.entries(securityHeaders(nonce))) headers.set(name, value);
+        headers.set("Content-Security-Policy", contentPolicy(nonce));
+        // a page is of one version of a job: going back to it must not show an older one
+        headers.set("Cache-Control", "no-store");
+        for (const [name, value] of Object.entries(PLAIN_HEADERS)) headers.set(name, value);
         resolve(new Response(createReadableStreamFromReadable(body), { headers, status: responseStatus }));
         pipe(body);
       },

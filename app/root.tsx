@@ -3,10 +3,10 @@ import { Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteError } from "
 import { Toaster } from "sonner";
 import type { Route } from "./+types/root";
 import "./app.css";
-import { guardWrites } from "./http/security.server";
+import { guardRequests } from "./http/security.server";
 import { TroublePage } from "./parts/trouble-page";
 
-export const middleware: Route.MiddlewareFunction[] = [guardWrites];
+export const middleware: Route.MiddlewareFunction[] = [guardRequests];
 
 export const meta: Route.MetaFunction = () => [{ title: "Jolly Crust" }];
 

@@ -17,6 +17,8 @@ export default [
   route("jobs/:planId/edit", "routes/edit.ts"),
   route("jobs/:planId/days.ics", "routes/days-ics.ts"),
   route("jobs/:planId/wall", "routes/wall.tsx"),
+  route("jobs/:planId/waiting", "routes/waiting.tsx", { id: "waiting-for-a-job" }),
+  route("waiting", "routes/waiting.tsx", { id: "waiting-for-the-shop" }),
   route("days", "routes/shop-days.tsx"),
   route("days.ics", "routes/shop-ics.ts"),
   route("jobs/:planId/board.png", "routes/board-png.ts"),

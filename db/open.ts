@@ -1,94 +1,197 @@
-import { existsSync, mkdirSync } from "node:fs";
-import { join, resolve } from "node:path";
+import { existsSync, mkdirSync, readFileSync } from "node:fs";
+import { dirname, join, resolve } from "node:path";
+import { setTimeout as pause } from "node:timers/promises";
 import { type Client, createClient } from "@libsql/client";
 import { drizzle, type LibSQLDatabase } from "drizzle-orm/libsql";
 import { migrate } from "drizzle-orm/libsql/migrator";
+import { markOf, type OpenFile, openFileAt, setAsideLog } from "./file-identity";
+import type { Place } from "./place";
 import * as schema from "./schema";
-import { StorageTrouble, saidOf } from "./trouble";
+import { isBusy, isStorageError, StorageTrouble, saidOf } from "./trouble";
+
+export { type Place, placeFrom } from "./place";
 
 export type Database = LibSQLDatabase<typeof schema>;
 
-export interface Place {
-  /** an address of a libSQL server, or the embedded file's */
-  url: string;
-  token?: string;
-  /** path of the embedded file; null for a server */
-  file: string | null;
-}
-
-const BUSY_MILLISECONDS = 5000;
+/** How long somebody else may hold the file before an edit is refused, and how often it is tried in between. */
+const PATIENCE_MILLISECONDS = 5000;
+const TRY_EVERY_MILLISECONDS = 25;
+/** How long the client itself waits, holding up its thread. */
+const BUSY_MILLISECONDS = 20;
 /** Beside the project the server is started from. */
 const MIGRATIONS = resolve("db/migrations");
 
-/** Where the data lies: DATABASE_URL for a server, else crust.db in JOLLY_CRUST_DATA (./data). */
-export function placeFrom(environment: Record<string, string | undefined>): Place {
-  const url = environment.DATABASE_URL;
-  if (url && !url.startsWith("file:")) return { url, token: environment.DATABASE_AUTH_TOKEN, file: null };
-  const file = url ? url.slice("file:".length) : join(resolve(environment.JOLLY_CRUST_DATA ?? "data"), "crust.db");
-  return { url: `file:${file}`, file };
-}
-
 export interface Store {
+  readonly place: Place;
+  readonly migrations: string;
   db: Database;
   client: Client;
-  place: Place;
+  /** the embedded file that is open; null for a server */
+  open: OpenFile | null;
 }
 
-async function prepare(client: Client, place: Place) {
-  if (place.file !== null) {
-    await client.execute("PRAGMA journal_mode = WAL");
-    await client.execute("PRAGMA synchronous = NORMAL");
+const newClient = (place: Place) =>
+  createClient({ url: place.url, authToken: place.token, timeout: BUSY_MILLISECONDS });
+
+/** Migrations that the database has not seen; asked without writing, so that it can be asked while others write. */
+async function isUpToDate(client: Client, migrations: string): Promise<boolean> {
+  const journal = JSON.parse(readFileSync(join(migrations, "meta/_journal.json"), "utf8")) as { entries: unknown[] };
+  try {
+    const { rows } = await client.execute("SELECT count(*) AS done FROM __drizzle_migrations");
+    return Number(rows[0]?.done) >= journal.entries.length;
+  } catch (error) {
+    if (isBusy(error)) throw error;
+    return false;
   }
-  await client.execute("PRAGMA foreign_keys = ON");
+}
+
+async function connect(place: Place, migrations: string): Promise<Pick<Store, "client" | "db" | "open">> {
+  if (place.file !== null) mkdirSync(dirname(resolve(place.file)), { recursive: true });
+  return patiently(async () => {
+    const client = newClient(place);
+    try {
+      const db = drizzle(client, { schema });
+      if (!(await isUpToDate(client, migrations))) {
+        // a new connection keeps foreign keys and writes through to the disk by itself; a test holds it to that
+        if (place.file !== null) await client.execute("PRAGMA journal_mode = WAL");
+        await migrate(db, { migrationsFolder: migrations });
+      }
+      return { client, db, open: place.file === null ? null : openFileAt(place.file) };
+    } catch (error) {
+      client.close();
+      throw error;
+    }
+  });
 }
 
 /** Opens the store, making folder and tables where they are missing. Throws StorageTrouble with a sentence that helps. */
 export async function openStore(place: Place, migrations = MIGRATIONS): Promise<Store> {
   try {
-    if (place.file !== null) mkdirSync(resolve(place.file, ".."), { recursive: true });
-    const client = createClient({ url: place.url, authToken: place.token, timeout: BUSY_MILLISECONDS });
-    await prepare(client, place);
-    const db = drizzle(client, { schema });
-    await migrate(db, { migrationsFolder: migrations });
-    return { db, client, place };
+    return { place, migrations, ...(await connect(place, migrations)) };
   } catch (error) {
     throw new StorageTrouble(saidOf(error, place), { cause: error });
   }
 }
 
+/** Tries again, without holding up the thread, while another program holds the file. */
+async function patiently<T>(work: () => Promise<T>, onBusy: () => void = () => {}): Promise<T> {
+  for (const until = performance.now() + PATIENCE_MILLISECONDS; ; await pause(TRY_EVERY_MILLISECONDS))
+    try {
+      return await work();
+    } catch (error) {
+      if (!isBusy(error)) throw error;
+      onBusy();
+      if (performance.now() >= until) throw error;
+    }
+}
+
+/**
+ * Takes new connections. A statement that was refused because the file was held stays half way on its connection, with the
+ * view of the file that it had: whatever is written there afterwards is refused too, though nobody holds anything any more.
+ */
+function takeNewConnections(store: Store) {
+  store.client.close();
+  store.client = newClient(store.place);
+  store.db = drizzle(store.client, { schema });
+}
+
+/** Where a copy goes of what the open file holds, once its name is gone or another's. */
+const rescueName = (file: string, open: OpenFile) =>
+  join(dirname(file), `crust-rescued-${open.database.replace(/\D+/g, "-")}.db`);
+
+/** Copies what the open file holds beside the place it had; the copy's path, or null where that cannot be done. */
+async function rescue({ client, place: { file }, open }: Store): Promise<string | null> {
+  if (file === null || open === null) return null;
+  const copy = rescueName(file, open);
+  if (existsSync(copy)) return copy;
+  try {
+    await client.execute({ sql: "VACUUM INTO ?", args: [copy] });
+    return copy;
+  } catch {
+    return existsSync(copy) ? copy : null;
+  }
+}
+
+const reopening = new WeakMap<Store, Promise<void>>();
+
+/** Closes what is open and opens what stands at the path now. */
+async function reopen(store: Store): Promise<void> {
+  const under = reopening.get(store);
+  if (under) return under;
+  const work = (async () => {
+    const { place, open } = store;
+    store.client.close();
+    if (place.file !== null && open !== null && markOf(place.file) !== open.database) setAsideLog(place.file, open);
+    Object.assign(store, await connect(place, store.migrations));
+  })();
+  reopening.set(store, work);
+  try {
+    await work;
+  } finally {
+    reopening.delete(store);
+  }
+}
+
+/**
+ * Makes sure that the open file is the one at its path. Where another stands there, what the open one holds is copied aside and
+ * the other is opened; where none does, nothing is read or written.
+ */
+async function holdToPath(store: Store): Promise<void> {
+  const { file } = store.place;
+  await reopening.get(store);
+  if (file === null || store.open === null) return;
+  const now = markOf(file);
+  if (now === store.open.database) return;
+  const copy = await rescue(store);
+  if (now === null)
+    throw new StorageTrouble(
+      `The database file ${file} is gone. ${copy ? `Everything it held was copied to ${copy}: stop the tool, rename that to ${file} and start again.` : "Put it back, or restart to begin with an empty one."} Keep this page open: nothing you typed is lost.`,
+    );
+  await reopen(store);
+}
+
 /** Runs work on the store; trouble with the file or the server comes out as a sentence, and nothing is half done. */
 export async function within<T>(store: Store, work: (db: Database) => Promise<T>): Promise<T> {
-  if (store.place.file !== null && !existsSync(store.place.file))
-    throw new StorageTrouble(
-      `The database file ${store.place.file} is gone. Put it back, or restart to begin with an empty one; keep this page open so that nothing typed is lost.`,
-    );
   try {
-    return await work(store.db);
+    await holdToPath(store);
+    return await patiently(
+      () => work(store.db),
+      () => takeNewConnections(store),
+    );
   } catch (error) {
     if (error instanceof StorageTrouble || !isStorageError(error)) throw error;
     throw new StorageTrouble(saidOf(error, store.place), { cause: error });
   }
 }
 
+/** A write that was answered is in the file at the path: looked at once more, for somebody may just have put another there. */
+async function writtenToPath<T>(store: Store, work: (db: Database) => Promise<T>): Promise<T> {
+  const { open } = store;
+  const done = await work(store.db);
+  const { file } = store.place;
+  if (file !== null && open !== null && markOf(file) !== open.database)
+    throw new StorageTrouble(
+      `The database file ${file} was replaced while this was being saved. Keep this page open: it is saved to the new file in a moment.`,
+    );
+  return done;
+}
+
 const turns = new Map<string, Promise<unknown>>();
 
-/**
- * Runs one piece of writing work at a time on a place. The embedded client waits for a held file without giving way to the
- * event loop, so within one process writers must queue here; other processes are waited for by the busy timeout.
- */
-export function inTurn<T>(store: Store, work: () => Promise<T>): Promise<T> {
+/** Runs one piece of writing work at a time on a place; other threads and programs are waited for without holding up this one. */
+export function inTurn<T>(store: Store, work: (db: Database) => Promise<T>): Promise<T> {
   const key = store.place.url;
   const before = turns.get(key) ?? Promise.resolve();
-  const mine = before.then(work, work);
+  const run = () => within(store, () => writtenToPath(store, work));
+  const mine = before.then(run, run).catch(async (error) => {
+    // a connection that could not end its transaction is not used again
+    if (error instanceof StorageTrouble && isStorageError(error.cause) && !isBusy(error.cause))
+      await reopen(store).catch(() => undefined);
+    throw error;
+  });
   turns.set(
     key,
     mine.catch(() => undefined),
   );
   return mine;
 }
-
-const isStorageError = (error: unknown): boolean =>
-  error instanceof Error &&
-  (/SQLITE_|LIBSQL|HRANA|fetch failed/i.test(codeOf(error)) ||
-    (error.cause !== undefined && isStorageError(error.cause)));
-const codeOf = (error: Error) => `${"code" in error ? error.code : ""} ${error.message}`;

@@ -2,7 +2,7 @@ import { and, asc, count, desc, eq, isNotNull, isNull } from "drizzle-orm";
 import { inTurn, type Store, within } from "./open";
 import { photos, plans } from "./schema";
 
-/** Photos a job holds at most, those that were taken away counted in. */
+/** Photos a job shows at most; those that were removed do not count. */
 export const MOST_PHOTOS = 60;
 
 export interface Photo {
@@ -14,6 +14,9 @@ export interface Photo {
   height: number;
   at: Date;
 }
+
+/** Taking the right to write at once: nothing is read first that another could change meanwhile. */
+const IMMEDIATE = { behavior: "immediate" } as const;
 
 const SHOWN = {
   id: photos.id,
@@ -62,31 +65,30 @@ export type Added = "added" | "missing" | "full";
 
 /** Keeps a photo. Sent twice under one id, it is kept once. */
 export const addPhoto = (store: Store, planId: string, photo: Omit<Photo, "at"> & { jpeg: Buffer }): Promise<Added> =>
-  inTurn(store, () =>
-    within(store, (db) =>
-      db.transaction(async (tx) => {
-        const [plan] = await tx.select({ id: plans.id }).from(plans).where(eq(plans.id, planId));
-        if (!plan) return "missing";
-        const [held] = await tx.select({ photos: count() }).from(photos).where(eq(photos.planId, planId));
-        if ((held?.photos ?? 0) >= MOST_PHOTOS) return "full";
-        await tx
-          .insert(photos)
-          .values({ ...photo, planId, at: new Date() })
-          .onConflictDoNothing();
-        return "added";
-      }),
-    ),
+  inTurn(store, (db) =>
+    db.transaction(async (tx) => {
+      const [plan] = await tx.select({ id: plans.id }).from(plans).where(eq(plans.id, planId));
+      if (!plan) return "missing";
+      const [held] = await tx
+        .select({ photos: count() })
+        .from(photos)
+        .where(and(eq(photos.planId, planId), isNull(photos.removedAt)));
+      if ((held?.photos ?? 0) >= MOST_PHOTOS) return "full";
+      await tx
+        .insert(photos)
+        .values({ ...photo, planId, at: new Date() })
+        .onConflictDoNothing();
+      return "added";
+    }, IMMEDIATE),
   );
 
 /** Takes a photo off the boards, or puts it back. False where there is none of that name. */
 export const setPhotoRemoved = (store: Store, planId: string, id: string, removed: boolean): Promise<boolean> =>
-  inTurn(store, () =>
-    within(store, async (db) => {
-      const done = await db
-        .update(photos)
-        .set({ removedAt: removed ? new Date() : null })
-        .where(and(eq(photos.planId, planId), eq(photos.id, id)))
-        .returning({ id: photos.id });
-      return done.length > 0;
-    }),
-  );
+  inTurn(store, async (db) => {
+    const done = await db
+      .update(photos)
+      .set({ removedAt: removed ? new Date() : null })
+      .where(and(eq(photos.planId, planId), eq(photos.id, id)))
+      .returning({ id: photos.id });
+    return done.length > 0;
+  });

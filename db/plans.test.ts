@@ -4,7 +4,7 @@ import { join } from "node:path";
 import { sql } from "drizzle-orm";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import type { Command } from "#core/edit/command";
-import type { Plan } from "#core/plan/plan";
+import { PLAN_VERSION, type Plan } from "#core/plan/plan";
 import { examplePlan } from "#core/rules/example";
 import { openStore, placeFrom, type Store } from "./open";
 import {
@@ -96,8 +96,8 @@ describe("the store", () => {
   it("says so when the file is gone under a running shop", async () => {
     await addPlan(store, somePlan());
     rmSync(join(folder, "crust.db"));
-    await expect(listJobs(store)).rejects.toThrow(/is gone\. Put it back/);
-    await expect(editPlan(store, "example", edit("a", 1, rename("Lost?")))).rejects.toThrow(/keep this page open/);
+    await expect(listJobs(store)).rejects.toThrow(/is gone\. Everything it held was copied to/);
+    await expect(editPlan(store, "example", edit("a", 1, rename("Lost?")))).rejects.toThrow(/Keep this page open/);
   });
 
   it("refuses to write on a read-only place with a sentence, and still reads", async () => {
@@ -194,7 +194,7 @@ describe("plans", () => {
       sql`update edits set inverse = json_remove(inverse, '$[0].hours.exceptions', '$[0].hours.painters')`,
     );
     const job = (await getJob(store, "example"))!;
-    expect(job.plan.version).toBe(4);
+    expect(job.plan.version).toBe(PLAN_VERSION);
     expect(job.plan.pins).toEqual([]);
     expect(job.plan.pinned.hours).toMatchObject({ exceptions: [], painters: 1 });
     expect(await stepThroughEdits(store, "example", 2, "undo")).toMatchObject({ is: "written", version: 3 });

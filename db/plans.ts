@@ -1,12 +1,12 @@
-import { and, desc, eq, gt, isNotNull, isNull, max, sql } from "drizzle-orm";
+import { and, desc, eq, gt, isNotNull, isNull, max, ne, sql } from "drizzle-orm";
 import { applyCommands } from "#core/edit/apply";
 import { type Command, Commands } from "#core/edit/command";
-import { readPlan } from "#core/exchange/plan-file";
-import { Plan } from "#core/plan/plan";
+import { checkPlan, readPlan, sayFault } from "#core/exchange/plan-file";
+import type { Plan } from "#core/plan/plan";
 import { type Database, inTurn, type Store, within } from "./open";
 import { edits, plans } from "./schema";
-import { type Summary, summaryOf } from "./summary";
-import { StorageTrouble } from "./trouble";
+import { knownOf, readSummary, type Summary, workedOf } from "./summary";
+import { UnreadableJob } from "./trouble";
 
 export interface JobRow {
   id: string;
@@ -14,7 +14,10 @@ export interface JobRow {
   client: string | null;
   updatedAt: Date;
   removedAt: Date | null;
-  summary: Summary;
+  /** null where it was never worked out, or cannot be read */
+  summary: Summary | null;
+  /** what is shown is that of an earlier version, and the job's own is being worked out */
+  pending: boolean;
 }
 
 export interface Job {
@@ -39,9 +42,6 @@ export type Written =
   | { is: "refused"; because: string }
   | { is: "missing" };
 
-const writing = <T>(store: Store, work: (db: Database) => Promise<T>): Promise<T> =>
-  inTurn(store, () => within(store, work));
-
 type Transaction = Parameters<Parameters<Database["transaction"]>[0]>[0];
 type Reader = Database | Transaction;
 
@@ -51,12 +51,14 @@ const jobColumns = {
   client: plans.client,
   updatedAt: plans.updatedAt,
   removedAt: plans.removedAt,
-  summary: plans.summary,
+  // as text: one damaged row must not take the list along
+  summary: sql<string>`${plans.summary}`,
+  pending: sql<number>`${plans.summarised} <> ${plans.version}`,
 };
-const asJobRow = (row: Omit<JobRow, "summary"> & { summary: unknown }): JobRow => ({
-  ...row,
-  summary: row.summary as Summary,
-});
+const asJobRow = (row: Omit<JobRow, "summary" | "pending"> & { summary: string; pending: number }): JobRow => {
+  const summary = readSummary(row.summary);
+  return { ...row, summary, pending: row.pending !== 0 };
+};
 
 export const JOBS_A_PAGE = 60;
 
@@ -102,8 +104,9 @@ function readDocument(text: string, id: string): Plan {
   const done = readPlan(parsed(text));
   if (!done.ok) {
     const [fault] = done.faults;
-    throw new StorageTrouble(
-      `The job "${id}" in the database cannot be read (${fault!.where ? `at ${fault!.where}: ` : ""}${fault!.says}). It was not touched; restore it from a backup or an exported file.`,
+    throw new UnreadableJob(
+      `This job cannot be read (${fault!.where ? `${fault!.where}: ` : ""}${fault!.says}). It was not touched, and the other jobs are not affected. Get its file out, put right what it says, and import it again; or restore it from a backup.`,
+      id,
     );
   }
   // the one read longest ago goes
@@ -142,9 +145,19 @@ async function readJob(db: Reader, id: string): Promise<Job | null> {
 
 export const getJob = (store: Store, id: string): Promise<Job | null> => within(store, (db) => readJob(db, id));
 
+/** A job's document as it stands in the database, read or not; null where there is none. */
+export const getDocument = (store: Store, id: string): Promise<{ title: string; text: string } | null> =>
+  within(store, async (db) => {
+    const [row] = await db
+      .select({ title: plans.title, text: sql<string>`${plans.document}` })
+      .from(plans)
+      .where(eq(plans.id, id));
+    return row ?? null;
+  });
+
 /** Puts a new plan in; false when one with this id is there already (a form sent twice). */
 export const addPlan = (store: Store, plan: Plan, now = new Date()): Promise<boolean> =>
-  writing(store, async (db) => {
+  inTurn(store, async (db) => {
     const added = await db
       .insert(plans)
       .values({
@@ -153,7 +166,7 @@ export const addPlan = (store: Store, plan: Plan, now = new Date()): Promise<boo
         client: plan.client ?? null,
         version: 1,
         document: plan,
-        summary: summaryOf(plan),
+        summary: { known: knownOf(plan), worked: null, trouble: null } satisfies Summary,
         createdAt: now,
         updatedAt: now,
       })
@@ -162,7 +175,13 @@ export const addPlan = (store: Store, plan: Plan, now = new Date()): Promise<boo
     return added.length > 0;
   });
 
+/** Writes the next version; what was worked out of the one before stays until somebody works out this one. */
 async function write(db: Reader, plan: Plan, version: number) {
+  const [before] = await db
+    .select({ summary: sql<string>`${plans.summary}` })
+    .from(plans)
+    .where(eq(plans.id, plan.id));
+  const worked = (before && readSummary(before.summary)?.worked) ?? null;
   await db
     .update(plans)
     .set({
@@ -170,10 +189,63 @@ async function write(db: Reader, plan: Plan, version: number) {
       client: plan.client ?? null,
       version,
       document: plan,
-      summary: summaryOf(plan),
+      summary: { known: knownOf(plan), worked, trouble: null } satisfies Summary,
       updatedAt: new Date(),
     })
     .where(eq(plans.id, plan.id));
+}
+
+const setSummary = (store: Store, planId: string, version: number, summary: Summary) =>
+  inTurn(store, async (db) => {
+    await db
+      .update(plans)
+      .set({ summary, summarised: version })
+      .where(and(eq(plans.id, planId), eq(plans.version, version)));
+  });
+
+/** Jobs whose summary is of an earlier version than they are, the last touched first. */
+export const pendingSummaries = (store: Store, most: number): Promise<string[]> =>
+  within(store, async (db) =>
+    (
+      await db
+        .select({ id: plans.id })
+        .from(plans)
+        .where(and(isNull(plans.removedAt), ne(plans.summarised, plans.version)))
+        .orderBy(desc(plans.updatedAt))
+        .limit(most)
+    ).map(({ id }) => id),
+  );
+
+const unworked = (plan: Plan | null, trouble: string): Summary => ({
+  known: plan ? knownOf(plan) : { pieces: [], zones: 0, start: "", due: null },
+  worked: null,
+  trouble,
+});
+
+/** Works out what the list shows of a job and keeps it, unless the job has been edited meanwhile. */
+export async function summarise(store: Store, planId: string): Promise<void> {
+  const [row] = await within(store, (db) =>
+    db.select({ version: plans.version }).from(plans).where(eq(plans.id, planId)),
+  );
+  if (!row) return;
+  let summary: Summary;
+  try {
+    const job = await getJob(store, planId);
+    if (!job || job.version !== row.version) return;
+    summary = { known: knownOf(job.plan), worked: workedOf(job.plan), trouble: null };
+  } catch (error) {
+    if (!(error instanceof UnreadableJob)) throw error;
+    summary = unworked(null, error.message);
+  }
+  await setSummary(store, planId, row.version, summary);
+}
+
+/** Notes that a job could not be worked out, so that the list says so and nobody tries for ever. */
+export async function summaryFailed(store: Store, planId: string, because: string): Promise<void> {
+  const [row] = await within(store, (db) =>
+    db.select({ version: plans.version }).from(plans).where(eq(plans.id, planId)),
+  );
+  if (row) await setSummary(store, planId, row.version, unworked(null, because));
 }
 
 async function written(db: Reader, planId: string): Promise<Written> {
@@ -192,7 +264,7 @@ async function overtaken(db: Reader, job: Job, base: number): Promise<Written> {
 }
 
 const inTransaction = (store: Store, work: (tx: Transaction) => Promise<Written>): Promise<Written> =>
-  writing(store, (db) => db.transaction(work, { behavior: "immediate" }));
+  inTurn(store, (db) => db.transaction(work, { behavior: "immediate" }));
 
 /** Does an edit if it was based on the plan as it now is. Sent twice, it is done once. */
 export const editPlan = (store: Store, planId: string, edit: Edit): Promise<Written> =>
@@ -207,8 +279,8 @@ export const editPlan = (store: Store, planId: string, edit: Edit): Promise<Writ
     if (edit.base !== job.version) return overtaken(tx, job, edit.base);
     const done = applyCommands(job.plan, edit.commands);
     if (!done.ok) return { is: "refused", because: done.because };
-    const checked = Plan.safeParse(done.plan);
-    if (!checked.success) return { is: "refused", because: checked.error.issues[0]!.message };
+    const checked = checkPlan(done.plan);
+    if (!checked.ok) return { is: "refused", because: sayFault(checked.faults[0]!) };
     const version = job.version + 1;
     const [last] = await tx
       .select({ place: max(edits.place) })
@@ -229,7 +301,7 @@ export const editPlan = (store: Store, planId: string, edit: Edit): Promise<Writ
       state: "done",
       at: new Date(),
     });
-    await write(tx, checked.data, version);
+    await write(tx, checked.plan, version);
     return written(tx, planId);
   });
 
@@ -251,18 +323,20 @@ export const stepThroughEdits = (store: Store, planId: string, base: number, way
       };
     const done = applyCommands(job.plan, kept.data);
     if (!done.ok) return { is: "refused", because: done.because };
+    const checked = checkPlan(done.plan);
+    if (!checked.ok) return { is: "refused", because: sayFault(checked.faults[0]!) };
     const version = job.version + 1;
     await tx
       .update(edits)
       .set({ state: way === "undo" ? "undone" : "done", version, ...(way === "redo" ? { inverse: done.inverse } : {}) })
       .where(eq(edits.id, edit.id));
-    await write(tx, done.plan, version);
+    await write(tx, checked.plan, version);
     return written(tx, planId);
   });
 
 /** Takes a job off the list, or puts it back. */
 export const setRemoved = (store: Store, planId: string, removed: boolean): Promise<boolean> =>
-  writing(store, async (db) => {
+  inTurn(store, async (db) => {
     const rows = await db
       .update(plans)
       .set({ removedAt: removed ? new Date() : null })
@@ -274,3 +348,24 @@ export const setRemoved = (store: Store, planId: string, removed: boolean): Prom
 /** Whether a plan of this id is kept, on the list or taken off it. */
 export const isKnown = (store: Store, planId: string): Promise<boolean> =>
   within(store, async (db) => (await db.select({ id: plans.id }).from(plans).where(eq(plans.id, planId))).length > 0);
+
+/** Jobs in which there is so much work that judging and dating them takes long. */
+export const WEIGHTY = 600;
+
+export const weighty = (store: Store): Promise<{ id: string; phases: number }[]> =>
+  within(store, (db) =>
+    db
+      .select({ id: plans.id, phases: sql<number>`json_extract(${plans.summary}, '$.worked.phases')` })
+      .from(plans)
+      .where(sql`json_valid(${plans.summary}) and json_extract(${plans.summary}, '$.worked.phases') >= ${WEIGHTY}`),
+  );
+
+/** What the jobs list shows of one job; null where there is none on it. */
+export const getRow = (store: Store, id: string): Promise<JobRow | null> =>
+  within(store, async (db) => {
+    const [row] = await db
+      .select(jobColumns)
+      .from(plans)
+      .where(and(eq(plans.id, id), isNull(plans.removedAt)));
+    return row ? asJobRow(row) : null;
+  });

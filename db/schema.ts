@@ -11,6 +11,8 @@ export const plans = sqliteTable(
     version: integer("version").notNull(),
     document: text("document", { mode: "json" }).notNull(),
     summary: text("summary", { mode: "json" }).notNull(),
+    /** the version that the summary is of */
+    summarised: integer("summarised").notNull().default(0),
     createdAt: integer("created_at", { mode: "timestamp_ms" }).notNull(),
     updatedAt: integer("updated_at", { mode: "timestamp_ms" }).notNull(),
     removedAt: integer("removed_at", { mode: "timestamp_ms" }),

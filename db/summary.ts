@@ -1,40 +1,75 @@
-import { judge } from "#core/judge/judge";
+import { z } from "zod";
+import type { Judgement } from "#core/judge/judge";
 import { stripOf } from "#core/judge/strip";
 import { type Plan, zonesOf } from "#core/plan/plan";
 import { datesOf } from "#core/schedule/dates";
-import { schedule } from "#core/schedule/schedule";
+import { judgementOf, scheduleOf } from "#core/schedule/kept";
+
+/** What a plan says by itself: kept with every write. */
+const Known = z.object({
+  pieces: z.array(z.string()),
+  zones: z.int(),
+  start: z.string(),
+  due: z.string().nullable(),
+});
+
+/** What has to be worked out: judged and dated, after the write, by whoever has the time. */
+const Worked = z.object({
+  counts: z.object({ stop: z.int(), caution: z.int(), note: z.int() }),
+  clashes: z.int(),
+  /** wall minutes, null with nothing to do */
+  finish: z.number().nullable(),
+  leaves: z.number().nullable(),
+  fullUse: z.number().nullable(),
+  /** the first zone's layers from the ground up, for the small strip */
+  strip: z.array(z.object({ colour: z.string(), hides: z.number() })),
+  /** coats and other pieces of work in all: how much there is to work out */
+  phases: z.int(),
+});
+export type Worked = z.infer<typeof Worked>;
+
+const Summary = z.object({
+  known: Known,
+  /** of this version or an earlier one; null where it has never been worked out */
+  worked: Worked.nullable(),
+  /** why it could not be worked out */
+  trouble: z.string().nullable(),
+});
 
 /** What the jobs list shows of a plan, kept with it so that the list need not judge. */
-export interface Summary {
-  counts: { stop: number; caution: number; note: number };
-  clashes: number;
-  pieces: string[];
-  zones: number;
-  start: string;
-  due: string | null;
-  /** wall minutes, null with nothing to do */
-  finish: number | null;
-  leaves: number | null;
-  fullUse: number | null;
-  /** the first zone's layers from the ground up, for the small strip */
-  strip: { colour: string; hides: number }[];
+export type Summary = z.infer<typeof Summary>;
+
+/** A kept summary, or null where it was written by another version or is damaged: it is worked out again. */
+export function readSummary(text: string): Summary | null {
+  try {
+    return Summary.safeParse(JSON.parse(text)).data ?? null;
+  } catch {
+    return null;
+  }
 }
 
-export function summaryOf(plan: Plan): Summary {
-  const judgement = judge(plan);
-  const made = schedule([{ plan, judgement }]);
+export const knownOf = (plan: Plan): Summary["known"] => ({
+  pieces: plan.pieces.map((piece) => piece.name),
+  zones: zonesOf(plan).length,
+  start: plan.start,
+  due: plan.due ?? null,
+});
+
+export const phasesOf = (judgement: Judgement) => judgement.zones.reduce((sum, { phases }) => sum + phases.length, 0);
+
+/** Judges and dates a plan for the list. Long for a large plan: never on a thread that answers pages. */
+export function workedOf(plan: Plan): Worked {
+  const judgement = judgementOf(plan);
+  const made = scheduleOf(plan, judgement);
   const dates = datesOf({ plan, judgement }, made);
   const first = judgement.zones[0];
   return {
     counts: judgement.counts,
     clashes: made.clashes.length,
-    pieces: plan.pieces.map((piece) => piece.name),
-    zones: zonesOf(plan).length,
-    start: plan.start,
-    due: plan.due ?? null,
     finish: dates?.finish ?? null,
     leaves: dates?.leaves ?? null,
     fullUse: dates?.fullUse ?? null,
     strip: first ? stripOf(first) : [],
+    phases: phasesOf(judgement),
   };
 }

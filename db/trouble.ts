@@ -5,26 +5,56 @@ export class StorageTrouble extends Error {
   override name = "StorageTrouble";
 }
 
-function wordsOf(error: unknown): string {
-  if (!(error instanceof Error)) return String(error);
-  return `${"code" in error ? error.code : ""} ${error.message} ${error.cause ? wordsOf(error.cause) : ""}`;
+/** One job's document cannot be read; the others are not touched by it. */
+export class UnreadableJob extends StorageTrouble {
+  override name = "UnreadableJob";
+  constructor(
+    message: string,
+    readonly planId: string,
+  ) {
+    super(message);
+  }
 }
+
+/** The codes of an error and of what caused it: those of the file system and of the database, never their words. */
+export function codesOf(error: unknown): string[] {
+  const codes: string[] = [];
+  for (let one = error, depth = 0; one instanceof Error && depth < 6; one = one.cause, depth++) {
+    if ("code" in one && typeof one.code === "string") codes.push(one.code);
+    if ("extendedCode" in one && typeof one.extendedCode === "string") codes.push(one.extendedCode);
+  }
+  return codes;
+}
+
+const any = (codes: readonly string[], ...wanted: readonly string[]) =>
+  codes.some((code) => wanted.some((one) => code === one || code.startsWith(`${one}_`)));
+
+/** The store is held by somebody else just now, and the same may work in a moment. */
+export const isBusy = (error: unknown): boolean => any(codesOf(error), "SQLITE_BUSY", "SQLITE_LOCKED");
+
+/** Whether an error comes from the store, not from a mistake in the code around it. */
+export const isStorageError = (error: unknown): boolean =>
+  codesOf(error).some((code) => /^(SQLITE|LIBSQL|HRANA|E[A-Z]{3,}|CLIENT_CLOSED|TRANSACTION_)/.test(code));
 
 /** A sentence for what went wrong with the store, from the codes of the file system and the database. */
 export function saidOf(error: unknown, place: Place): string {
-  const words = wordsOf(error);
+  const codes = codesOf(error);
   const where = place.file ?? "the database server";
-  if (/READONLY|EROFS|EACCES|EPERM|readonly/i.test(words))
+  if (any(codes, "SQLITE_READONLY", "EROFS", "EACCES", "EPERM"))
     return `${where} can be read but not written. Make it and its folder writable, or set JOLLY_CRUST_DATA to a folder that is. Nothing was changed.`;
-  if (/FULL|ENOSPC|disk is full/i.test(words))
+  if (any(codes, "SQLITE_FULL", "ENOSPC", "EDQUOT"))
     return `The disk that holds ${where} is full. Free some space, then try again. Nothing was changed.`;
-  if (/BUSY|LOCKED/i.test(words))
-    return `${where} is held by another program. Try again in a moment. Nothing was changed.`;
-  if (/NOTADB|CORRUPT|malformed/i.test(words))
+  if (any(codes, "SQLITE_BUSY", "SQLITE_LOCKED"))
+    return `${where} is in use by another program. Try again in a moment. Nothing was changed.`;
+  if (any(codes, "SQLITE_NOTADB", "SQLITE_CORRUPT"))
     return `${where} is not a whole database. Put a backup in its place; the damaged file was not touched.`;
-  if (/CANTOPEN|ENOTDIR|ENOENT|EEXIST|unable to open/i.test(words))
-    return `${where} cannot be opened or made there. Check the path in JOLLY_CRUST_DATA, and that its folder may be written.`;
+  if (any(codes, "SQLITE_IOERR", "EIO"))
+    return `The disk that holds ${where} does not read or write as it should. Check the disk and its cable. Nothing was changed.`;
+  if (any(codes, "SQLITE_CANTOPEN", "ENOTDIR", "ENOENT", "EEXIST", "ENAMETOOLONG"))
+    return `${where} cannot be opened or made there. Check the path in JOLLY_CRUST_DATA, and that its folder is writable.`;
   if (place.file === null)
-    return `The database server at DATABASE_URL does not answer as it should. Check the address, the token and the network. Nothing was changed.`;
-  return `${where} cannot be used just now. Nothing was changed.`;
+    return "The database server at DATABASE_URL does not answer as it should. Check the address, the token and the network. Nothing was changed.";
+  if (any(codes, "SQLITE_ERROR", "SQLITE_SCHEMA"))
+    return `The tables in ${where} are not those of this version. Restart the tool so that it brings them up to date; if that does not help, put a backup in its place. Nothing was changed.`;
+  return `${where} cannot be used at the moment. Nothing was changed.`;
 }

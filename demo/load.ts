@@ -1,11 +1,14 @@
 import type { Store } from "#db/open";
-import { addPlan, isKnown } from "#db/plans";
+import { addPlan, isKnown, summarise } from "#db/plans";
 import { hobnailYard } from "./hobnail-yard";
 
 /** Puts the demo shop's jobs in, each only where it is not known yet, so that nothing a person did to them is lost. */
 export async function loadDemo(store: Store): Promise<number> {
   let added = 0;
   for (const plan of hobnailYard().reverse())
-    if (!(await isKnown(store, plan.id)) && (await addPlan(store, plan))) added++;
+    if (!(await isKnown(store, plan.id)) && (await addPlan(store, plan))) {
+      await summarise(store, plan.id);
+      added++;
+    }
   return added;
 }

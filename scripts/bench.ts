@@ -14,9 +14,9 @@ import { schedule } from "#core/schedule/schedule";
 import { openStore, placeFrom } from "#db/open";
 import { addPlan, listJobs } from "#db/plans";
 import { loadDemo } from "#demo/load";
+import { largePlan } from "../tests/large-plan.ts";
 import { benchBoard } from "./bench-board";
 import { benchSchedule } from "./bench-schedule";
-import { largePlan } from "../tests/large-plan.ts";
 import { freePort, startServer } from "./server.mjs";
 
 /** This file's compiler names functions; the page has to know how. */

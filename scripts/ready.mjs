@@ -1,6 +1,8 @@
-// Makes a fresh clone on a fresh machine ready: packages, and for the browser tests Chromium. Says a sentence where it cannot.
+// Makes a fresh clone on a fresh machine ready: packages, the build, and for the browser tests Chromium. Says a sentence where it cannot.
 import { spawnSync } from "node:child_process";
-import { existsSync, statSync } from "node:fs";
+import { createHash } from "node:crypto";
+import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 
 export const root = fileURLToPath(new URL("..", import.meta.url));
@@ -68,8 +70,89 @@ export function ensureChromium() {
 /** The path of an installed command of a package. */
 export const bin = (name) => `${root}node_modules/.bin/${name}`;
 
-/** Builds the application. */
+/** What a build is made from. */
+const SOURCES = ["app", "core", "db", "cli", "server", "public"];
+const SOURCE_FILES = ["package-lock.json", "react-router.config.ts", "vite.config.ts", "tsconfig.json"];
+const BUILDS = "build";
+/** Builds that are kept besides those a running shop stands on. */
+const KEPT = 2;
+
+function filesBelow(folder) {
+  return readdirSync(join(root, folder), { withFileTypes: true, recursive: true })
+    .filter((entry) => entry.isFile() && !/\.(test|spec)\.tsx?$/.test(entry.name))
+    .map((entry) => join(entry.parentPath, entry.name).slice(root.length))
+    .sort();
+}
+
+/** A name for everything a build is made from: the same sources have the same build. */
+function sourcesName() {
+  const hash = createHash("sha256");
+  for (const file of [...SOURCES.flatMap(filesBelow), ...SOURCE_FILES])
+    hash
+      .update(file)
+      .update("\0")
+      .update(readFileSync(join(root, file)))
+      .update("\0");
+  return hash.digest("hex").slice(0, 16);
+}
+
+const isAlive = (pid) => {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch {
+    return false;
+  }
+};
+
+/** A note beside a build that a process runs from it. */
+export const noteRunning = (folder, pid) => writeFileSync(join(folder, `running-${pid}`), "");
+const isRunning = (folder) =>
+  readdirSync(folder).some((name) => name.startsWith("running-") && isAlive(Number(name.slice("running-".length))));
+
+function removeOld(current) {
+  const builds = readdirSync(`${root}${BUILDS}`, { withFileTypes: true })
+    .filter((entry) => entry.isDirectory() && entry.name !== current)
+    .map(({ name }) => join(root, BUILDS, name))
+    .sort((one, two) => statSync(two).mtimeMs - statSync(one).mtimeMs);
+  for (const folder of builds.slice(KEPT - 1)) if (!isRunning(folder)) rmSync(folder, { recursive: true, force: true });
+}
+
+/**
+ * Builds the application, its server and its command line into a folder of their own, named after what they are made from, and
+ * answers the folder. What is built already is not built again; a shop that runs from another build keeps its files.
+ */
 export function build() {
-  const { code, said } = quietly(bin("react-router"), ["build"], { env: { ...process.env, NODE_ENV: "production" } });
-  if (code !== 0) stopWith(`The application could not be built.\n${said.slice(-4000)}`);
+  const name = sourcesName();
+  const folder = join(root, BUILDS, name);
+  if (!existsSync(join(folder, "whole"))) {
+    mkdirSync(`${root}${BUILDS}`, { recursive: true });
+    const aside = join(root, BUILDS, `${name}-${process.pid}`);
+    const environment = { env: { ...process.env, NODE_ENV: "production", CRUST_BUILD: aside } };
+    for (const [command, words] of [
+      [bin("react-router"), ["build"]],
+      [process.execPath, ["scripts/bundle.mjs", aside]],
+    ]) {
+      const { code, said } = quietly(command, words, environment);
+      if (code === 0) continue;
+      rmSync(aside, { recursive: true, force: true });
+      stopWith(`The application could not be built.\n${said.slice(-4000)}`);
+    }
+    writeFileSync(join(aside, "whole"), "");
+    rmSync(folder, { recursive: true, force: true });
+    renameSync(aside, folder);
+  }
+  writeFileSync(`${root}${BUILDS}/current`, name);
+  removeOld(name);
+  return folder;
+}
+
+/** The newest build there is; null where nothing was built yet. */
+export function builtFolder() {
+  try {
+    const folder = join(root, BUILDS, readFileSync(`${root}${BUILDS}/current`, "utf8").trim());
+    return existsSync(join(folder, "whole")) ? folder : null;
+  } catch {
+    return null;
+  }
 }

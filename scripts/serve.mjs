@@ -1,13 +1,25 @@
-// Starts the built application and prints its address. PORT and HOST choose another place.
+// Starts the built application and prints its address. PORT chooses another place on this machine.
 import { stopWith } from "./ready.mjs";
 import { isFree, startServer } from "./server.mjs";
 
-const port = Number(process.env.PORT ?? 4173);
+export const port = Number(process.env.PORT ?? 4173);
+const LOOPBACK = ["127.0.0.1", "::1", "localhost"];
 
-export async function serve(environment = {}) {
+/** Looks whether the shop can listen where it is asked to, before anything else is done. */
+export async function ensurePlace() {
   if (!Number.isInteger(port) || port < 1 || port > 65_535)
     stopWith(`PORT should be a number from 1 to 65535, not "${process.env.PORT}".`);
-  if (!(await isFree(port))) stopWith(`Port ${port} is taken. Choose another: PORT=${port + 1} npm run demo`);
+  if (process.env.HOST && !LOOPBACK.includes(process.env.HOST))
+    stopWith(
+      `HOST=${process.env.HOST} would open the shop to other machines, and nothing here can tell yet who is asking. Leave HOST out: it then listens on this machine only.`,
+    );
+  if (!(await isFree(port)))
+    stopWith(
+      `Port ${port} is taken: the shop may be running already at http://127.0.0.1:${port}. Stop it first, or choose another: PORT=${port + 1} npm run demo`,
+    );
+}
+
+export async function serve(environment = {}) {
   try {
     const { address, child } = await startServer({ port, environment, heard: "inherit" });
     console.log(`Jolly Crust is at ${address}`);
@@ -18,4 +30,7 @@ export async function serve(environment = {}) {
   }
 }
 
-if (process.argv[1]?.endsWith("serve.mjs")) await serve();
+if (process.argv[1]?.endsWith("serve.mjs")) {
+  await ensurePlace();
+  await serve();
+}

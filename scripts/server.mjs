@@ -1,9 +1,9 @@
 // Starts the built application on a port of this machine and waits until it answers.
 import { spawn } from "node:child_process";
-import { existsSync } from "node:fs";
 import { createServer } from "node:net";
+import { join } from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
-import { root } from "./ready.mjs";
+import { builtFolder, noteRunning, root } from "./ready.mjs";
 
 const HOST = process.env.HOST ?? "127.0.0.1";
 const PATIENCE_MILLISECONDS = 20_000;
@@ -26,26 +26,26 @@ export const isFree = (port) =>
   });
 
 /** Answers the address and how to stop; throws a sentence when it does not come up. */
-export async function startServer({ port, environment = {}, heard = "ignore" }) {
-  if (!existsSync(`${root}build/server/index.js`))
-    throw new Error("The application is not built yet: run npm run build first.");
-  const child = spawn(process.execPath, ["node_modules/@react-router/serve/bin.js", "build/server/index.js"], {
+export async function startServer({ port, environment = {}, heard = "ignore", folder = builtFolder() }) {
+  if (!folder) throw new Error("The application is not built yet: run npm run build first.");
+  const child = spawn(process.execPath, [join(folder, "front/main.js")], {
     cwd: root,
     env: { ...process.env, NODE_ENV: "production", HOST, PORT: String(port), ...environment },
     stdio: ["ignore", "ignore", heard],
   });
-  const address = `http://${HOST}:${port}`;
+  noteRunning(folder, child.pid);
+  const address = `http://${HOST.includes(":") ? `[${HOST}]` : HOST}:${port}`;
   let gone = null;
   child.once("exit", (code) => {
     gone = code ?? 1;
   });
-  for (const end = Date.now() + PATIENCE_MILLISECONDS; Date.now() < end; await pause(60)) {
+  for (const end = Date.now() + PATIENCE_MILLISECONDS; Date.now() < end; await pause(40)) {
     if (gone !== null) throw new Error(`The server ended at once (code ${gone}).`);
     const answered = await fetch(`${address}/mark.svg`).then(
       (response) => response.ok,
       () => false,
     );
-    if (answered) return { address, child, stop: () => child.kill("SIGTERM") };
+    if (answered) return { address, child, stop: (signal = "SIGTERM") => child.kill(signal) };
   }
   child.kill("SIGKILL");
   throw new Error(`The server did not answer at ${address} within ${PATIENCE_MILLISECONDS / 1000} s.`);

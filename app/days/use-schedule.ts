@@ -40,7 +40,8 @@ class Desk {
 export interface Looking {
   /** the best so far; the quick one until there is a better */
   schedule: Schedule;
-  state: "looking" | "done" | "stopped" | "failed";
+  /** "dating": nothing is known yet, for there is too much work to date it while the page waits */
+  state: "dating" | "looking" | "done" | "stopped" | "failed";
   stop: () => void;
 }
 
@@ -48,13 +49,13 @@ export interface Looking {
 const REST = 250;
 
 /** Dates for some jobs: the quick ones at once, better ones as the worker finds them. */
-export function useBestSchedule(plans: readonly Plan[], quick: Schedule, budget: number): Looking {
+export function useBestSchedule(plans: readonly Plan[], quick: Schedule, budget: number, heavy: boolean): Looking {
   const desk = useRef<Desk | null>(null);
   const [found, setFound] = useState<{ of: Schedule; schedule: Schedule; state: Looking["state"] } | null>(null);
   useEffect(() => () => desk.current?.close(), []);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the quick schedule is made anew whenever the plans are
   useEffect(() => {
-    if (quick.bookings.length === 0) return;
+    if (quick.bookings.length === 0 && !heavy) return;
     const rest = setTimeout(() => {
       desk.current ??= new Desk();
       desk.current.ask({ ask: "schedule", plans, budget }, (answer) => {
@@ -64,12 +65,15 @@ export function useBestSchedule(plans: readonly Plan[], quick: Schedule, budget:
       });
     }, REST);
     return () => clearTimeout(rest);
-  }, [quick, budget]);
+  }, [quick, budget, heavy]);
   const stop = useCallback(() => {
     desk.current?.close();
     setFound((before) => ({ of: quick, schedule: before?.of === quick ? before.schedule : quick, state: "stopped" }));
   }, [quick]);
-  if (found?.of !== quick) return { schedule: quick, state: quick.bookings.length === 0 ? "done" : "looking", stop };
+  if (found?.of !== quick) {
+    const known = quick.bookings.length > 0 ? "looking" : "done";
+    return { schedule: quick, state: heavy ? "dating" : known, stop };
+  }
   return { schedule: found.schedule, state: found.state, stop };
 }
 

@@ -15,7 +15,7 @@ import type { Command } from "#core/edit/command";
 import type { Judgement } from "#core/judge/judge";
 import type { Plan } from "#core/plan/plan";
 import { type Dates, datesOf } from "#core/schedule/dates";
-import { judgementOf, scheduleOf } from "#core/schedule/kept";
+import { isHeavy, judgementOf, scheduleOf, undatedSchedule } from "#core/schedule/kept";
 import type { Schedule } from "#core/schedule/schedule";
 import { type Looking, useBestSchedule } from "~/days/use-schedule";
 import { postTo } from "./post";
@@ -123,9 +123,13 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
   const { judgement: settled, plan: settledPlan } = useDeferredValue(
     useMemo(() => ({ plan, judgement }), [plan, judgement]),
   );
-  const quick = useMemo(() => scheduleOf(settledPlan, settled), [settledPlan, settled]);
+  const heavy = isHeavy([settled]);
+  const quick = useMemo(
+    () => (heavy ? undatedSchedule(settledPlan, settled) : scheduleOf(settledPlan, settled)),
+    [settledPlan, settled, heavy],
+  );
   const together = useMemo(() => [settledPlan], [settledPlan]);
-  const { schedule: made, state: looking, stop } = useBestSchedule(together, quick, LOOKS_FOR);
+  const { schedule: made, state: looking, stop } = useBestSchedule(together, quick, LOOKS_FOR, heavy);
   const dates = useMemo(() => datesOf({ plan: settledPlan, judgement: settled }, made), [settledPlan, settled, made]);
 
   const inHand = useMemo<PlanInHand>(

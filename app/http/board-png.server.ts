@@ -1,34 +1,63 @@
+import { createHash } from "node:crypto";
 import sharp from "sharp";
 import { Board } from "#core/board/board";
 import { BOARD_WIDTHS, boardWorkOf } from "#core/board/board-work";
-import type { Plan } from "#core/plan/plan";
+import { findCrust, findZone, type Plan } from "#core/plan/plan";
 import { judgementOf } from "#core/schedule/kept";
 import { readBoardAddress, WHOLE } from "~/board/board-address";
 
-const MOST_KEPT = 12;
+/** Bytes of pictures that are kept, the one asked for longest ago going first. */
+const MOST_BYTES = 24_000_000;
 
-const kept = new Map<string, Promise<Buffer>>();
+const kept = new Map<string, Buffer>();
+let keptBytes = 0;
 
-/** A board as PNG, for pages without script and for saving; null where the plan has no such zone. */
-export async function boardPng(plan: Plan, version: number, params: URLSearchParams): Promise<Buffer | null> {
+function keep(key: string, png: Buffer) {
+  kept.set(key, png);
+  keptBytes += png.length;
+  for (const [oldest, picture] of kept) {
+    if (keptBytes <= MOST_BYTES || oldest === key) break;
+    kept.delete(oldest);
+    keptBytes -= picture.length;
+  }
+}
+
+const widthOf = (params: URLSearchParams) => {
+  const asked = Number(params.get("width") ?? WHOLE);
+  return Number.isFinite(asked) ? Math.round(Math.min(BOARD_WIDTHS.most, Math.max(BOARD_WIDTHS.least, asked))) : WHOLE;
+};
+
+/** What a board hangs on: its zone, its crust, their materials, the air, the schools, and how it is looked at. Null without such a zone. */
+export function boardKey(plan: Plan, params: URLSearchParams): string | null {
+  const zone = findZone(plan, params.get("zone") ?? "");
+  const crust = zone && findCrust(plan, zone.crustId);
+  if (!crust) return null;
+  const used = new Set(crust.steps.flatMap(({ what, with: second }) => [what, second]));
+  const { room, houseRules, materials } = plan.pinned;
+  const about = [zone, crust, plan.start, room, houseRules, materials.filter(({ id }) => used.has(id))];
+  return createHash("sha256")
+    .update(JSON.stringify([about, [...params].sort()]))
+    .digest("base64url");
+}
+
+/** A board as PNG, for pages without script and for saving. The same content is drawn once, whatever version it stands in. */
+export async function boardPng(plan: Plan, params: URLSearchParams, key: string): Promise<Buffer | null> {
+  const known = kept.get(key);
+  if (known) {
+    kept.delete(key);
+    kept.set(key, known);
+    return known;
+  }
   const judged = judgementOf(plan).zones.find(({ zone }) => zone.id === params.get("zone"));
   if (!judged) return null;
   const { panel, seed, count, view } = readBoardAddress(params, judged);
-  const asked = Number(params.get("width") ?? WHOLE);
-  const width = Number.isFinite(asked)
-    ? Math.round(Math.min(BOARD_WIDTHS.most, Math.max(BOARD_WIDTHS.least, asked)))
-    : WHOLE;
-  const key = JSON.stringify([plan.id, version, judged.zone.id, panel, seed, count, view, width]);
-  let made = kept.get(key);
-  if (!made) {
-    const board = new Board(boardWorkOf(judged, panel, seed), width);
-    const pixels = board.picture(count, view);
-    made = sharp(pixels, { raw: { width: board.grid.width, height: board.grid.height, channels: 4 } })
-      .removeAlpha()
-      .png()
-      .toBuffer();
-    kept.set(key, made);
-    if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
-  }
-  return made;
+  const board = new Board(boardWorkOf(judged, panel, seed), widthOf(params));
+  const png = await sharp(board.picture(count, view), {
+    raw: { width: board.grid.width, height: board.grid.height, channels: 4 },
+  })
+    .removeAlpha()
+    .png()
+    .toBuffer();
+  keep(key, png);
+  return png;
 }

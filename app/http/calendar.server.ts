@@ -37,7 +37,7 @@ export function calendarResponse(plans: readonly Plan[], name: string, url: URL)
     headers: {
       "Content-Type": "text/calendar; charset=utf-8",
       "Content-Disposition": `inline; filename="${name.replaceAll(/[^a-zA-Z0-9-]+/g, "-").slice(0, 60) || "days"}.ics"`,
-      "X-Content-Type-Options": "nosniff",
+      "Cache-Control": "no-store",
     },
   });
 }

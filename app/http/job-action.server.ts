@@ -5,8 +5,10 @@ import { editPlan, getJob, stepThroughEdits, type Written } from "#db/plans";
 import { sayAirCsv } from "~/forms/air-csv";
 import { readEditForm } from "~/forms/edit-form";
 import { type Faults, type FormFields, fieldsOf } from "~/forms/fields";
+import { readForm } from "./body.server";
 import { askSensor, sensorAddress } from "./room-sensor.server";
-import { noSuchJob, withStore } from "./trouble.server";
+import { noSuchJob, planIdOf, withStore } from "./trouble.server";
+import { noteWritten } from "./written.server";
 
 /** A form that could not be done: what is wrong, and everything that was typed. */
 export interface FormResult {
@@ -17,12 +19,12 @@ export interface FormResult {
 const again = (faults: Faults, values: FormFields, status = 422) => data<FormResult>({ faults, values }, { status });
 
 function backTo(
-  request: Request,
+  { request, planId }: { request: Request; planId: string },
   written: Written,
   fields: FormFields,
   to: { step?: string; zone?: string; material?: string },
 ) {
-  if (written.is === "missing") throw noSuchJob("this");
+  if (written.is === "missing") throw noSuchJob(planId);
   if (written.is === "refused") return again({ "": written.because }, fields);
   if (written.is === "overtaken")
     return again(
@@ -32,6 +34,7 @@ function backTo(
       fields,
       409,
     );
+  noteWritten(written.plan);
   const url = new URL(request.url);
   if (to.zone) url.searchParams.set("zone", to.zone);
   if (to.step) url.searchParams.set("step", to.step);
@@ -49,15 +52,16 @@ async function sensorFields(): Promise<FormFields> {
 }
 
 /** Every form of a job's pages, sent without script. */
-export async function jobAction(request: Request, planId: string) {
-  const fields = fieldsOf(await request.formData());
+export async function jobAction(request: Request, params: { planId: string }) {
+  const planId = planIdOf(params);
+  const fields = fieldsOf(await readForm(request));
   return withStore(async (store) => {
     const job = await getJob(store, planId);
     if (!job) throw noSuchJob(planId);
     const base = Number(fields.base);
     if (!Number.isInteger(base)) return again({ "": "The form was cut short; load the page again." }, fields);
     if (fields.do === "undo" || fields.do === "redo")
-      return backTo(request, await stepThroughEdits(store, planId, base, fields.do), fields, {});
+      return backTo({ request, planId }, await stepThroughEdits(store, planId, base, fields.do), fields, {});
     if (fields.do === "take sensor") Object.assign(fields, await sensorFields());
     // ids made from the form's own, so that the same form sent twice is the same edit
     const edit = Id.safeParse(fields.edit).data ?? nanoid();
@@ -65,6 +69,6 @@ export async function jobAction(request: Request, planId: string) {
     const read = readEditForm(job.plan, fields, () => `${edit.slice(0, 50)}-${++made}`);
     if (!read.ok) return again(read.faults, fields);
     const written = await editPlan(store, planId, { id: edit, base, label: read.label, commands: read.commands });
-    return backTo(request, written, fields, read);
+    return backTo({ request, planId }, written, fields, read);
   });
 }

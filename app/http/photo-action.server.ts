@@ -1,9 +1,11 @@
 import { nanoid } from "nanoid";
 import { data, redirect } from "react-router";
-import { Id } from "#core/plan/plan";
+import { findCrust, findZone, Id } from "#core/plan/plan";
 import { addPhoto, MOST_PHOTOS, setPhotoRemoved } from "#db/photos";
+import { getJob } from "#db/plans";
+import { readForm } from "./body.server";
 import { readPhoto } from "./photo.server";
-import { noSuchJob, withStore } from "./trouble.server";
+import { noSuchJob, planIdOf, withStore } from "./trouble.server";
 
 const MOST_NOTE = 200;
 
@@ -22,8 +24,9 @@ export const isPhotoForm = (request: Request): boolean =>
   request.headers.get("Content-Type")?.startsWith("multipart/form-data") ?? false;
 
 /** Takes a photo in, takes one away or puts one back; then back to the page it was sent from. */
-export async function photoAction(request: Request, planId: string) {
-  const form = await request.formData();
+export async function photoAction(request: Request, params: { planId: string }) {
+  const planId = planIdOf(params);
+  const form = await readForm(request);
   const does = text(form, "do");
   const url = new URL(request.url);
   const here = `${url.pathname}${url.search}`;
@@ -43,11 +46,16 @@ export async function photoAction(request: Request, planId: string) {
     const photo = await readPhoto(form.get("photo"));
     if (!photo.ok) return refused(photo.says);
     const { jpeg, width, height } = photo;
+    const job = await getJob(store, planId);
+    if (!job) throw noSuchJob(planId);
+    const zone = findZone(job.plan, zoneId.data);
+    if (!zone) return refused("This zone is no longer in the plan. Choose another, then add the photo again.");
+    const steps = findCrust(job.plan, zone.crustId)?.steps ?? [];
     const edit = Id.safeParse(text(form, "edit"));
     const added = await addPhoto(store, planId, {
       id: edit.success ? edit.data : nanoid(),
       zoneId: zoneId.data,
-      stepId: stepId.success ? stepId.data : null,
+      stepId: steps.some(({ id }) => id === stepId.data) ? (stepId.data ?? null) : null,
       note,
       width,
       height,

@@ -1,18 +1,31 @@
 import type { Plan } from "#core/plan/plan";
 import { getJob, listJobs } from "#db/plans";
+import { UnreadableJob } from "#db/trouble";
 import { withStore } from "./trouble.server";
 
 /** More jobs than this on the go are not scheduled together; the jobs list says which come first. */
 export const MOST_TOGETHER = 30;
 
-/** The plans of the jobs that are on the go, the latest first. */
-export const allPlans = (): Promise<Plan[]> =>
+/** A job that could not be read, with its reason: the others go on without it. */
+export interface LeftOut {
+  id: string;
+  title: string;
+  because: string;
+}
+
+/** The plans of the jobs that are on the go, the latest first, and those that cannot be read. */
+export const allPlans = (): Promise<{ plans: Plan[]; leftOut: LeftOut[] }> =>
   withStore(async (store) => {
     const { jobs } = await listJobs(store);
     const plans: Plan[] = [];
-    for (const { id } of jobs.slice(0, MOST_TOGETHER)) {
-      const job = await getJob(store, id);
-      if (job) plans.push(job.plan);
-    }
-    return plans;
+    const leftOut: LeftOut[] = [];
+    for (const { id, title } of jobs.slice(0, MOST_TOGETHER))
+      try {
+        const job = await getJob(store, id);
+        if (job) plans.push(job.plan);
+      } catch (error) {
+        if (!(error instanceof UnreadableJob)) throw error;
+        leftOut.push({ id, title, because: error.message });
+      }
+    return { plans, leftOut };
   });

@@ -1,30 +1,67 @@
 import { data } from "react-router";
+import { Id } from "#core/plan/plan";
 import type { Store } from "#db/open";
-import { StorageTrouble } from "#db/trouble";
+import { StorageTrouble, UnreadableJob } from "#db/trouble";
+import type { Refusal } from "./guard.server";
+import { plainPage } from "./plain-page";
 import { theStore } from "./store.server";
 
 /** What an error page shows instead of a stack: where it went wrong and what to do. */
 export interface Trouble {
   title: string;
   says: string;
+  /** a file that helps out of it */
+  file?: { href: string; label: string };
 }
 
-export const troubleResponse = (status: number, title: string, says: string) =>
-  data({ title, says } satisfies Trouble, { status });
+export const troubleResponse = (status: number, title: string, says: string, file?: Trouble["file"]) =>
+  data({ title, says, ...(file ? { file } : {}) } satisfies Trouble, { status });
 
 export const noSuchJob = (planId: string) =>
   troubleResponse(
     404,
     "There is no such job here",
-    `No job has the id "${planId.slice(0, 80)}". It may have been taken off the list, or the address is cut short. The jobs list shows what there is.`,
+    `No job has the id "${planId.slice(0, 80)}". It may have been removed from the list, or the address is cut short. The jobs list shows what there is.`,
   );
+
+/** The id of a job as it stands in an address; one that no job can have is not looked for. */
+export function planIdOf({ planId }: { planId: string }): string {
+  if (!Id.safeParse(planId).success) throw noSuchJob(planId.replaceAll(/\p{Cc}/gu, " "));
+  return planId;
+}
 
 /** Reads or writes the store for a page; its trouble becomes an error page with a sentence. */
 export async function withStore<T>(work: (store: Store) => Promise<T>): Promise<T> {
   try {
     return await work(await theStore());
   } catch (error) {
-    if (error instanceof StorageTrouble) throw troubleResponse(503, "The shop's book cannot be used", error.message);
+    if (error instanceof UnreadableJob)
+      throw troubleResponse(500, "This job cannot be read", error.message, {
+        href: `/jobs/${error.planId}/export?as=stored`,
+        label: "Get its file out as it is",
+      });
+    if (error instanceof StorageTrouble) throw troubleResponse(503, "The shop's data cannot be used", error.message);
     throw error;
+  }
+}
+
+const isTold = (thrown: unknown): thrown is { data: Trouble; init: ResponseInit | null } =>
+  typeof thrown === "object" &&
+  thrown !== null &&
+  "type" in thrown &&
+  thrown.type === "DataWithResponseInit" &&
+  "data" in thrown;
+
+/** A file, a feed or a picture: where it cannot be given, a page that says so, not raw data. */
+export async function resource(make: () => Promise<Response>): Promise<Response> {
+  try {
+    return await make();
+  } catch (thrown) {
+    if (!isTold(thrown)) throw thrown;
+    const refusal: Refusal = { status: thrown.init?.status ?? 500, title: thrown.data.title, says: thrown.data.says };
+    return new Response(plainPage(refusal), {
+      status: refusal.status,
+      headers: { "Content-Type": "text/html; charset=utf-8", "Cache-Control": "no-store" },
+    });
   }
 }

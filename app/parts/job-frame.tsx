@@ -103,7 +103,7 @@ const SAVED_WORDS = {
 } as const;
 
 function Foot() {
-  const { plan, judgement, schedule, dates, settling, queue } = useJobEditor();
+  const { plan, judgement, schedule, dates, settling, queue, looking } = useJobEditor();
   const first = schedule.bookings[0];
   const findings = judgement.zones.flatMap((zone) => zone.findings);
   const { counts } = judgement;
@@ -159,7 +159,9 @@ function Foot() {
           , full use <b className="font-semibold">{sayDate(dates.fullUse)}</b>
         </span>
       ) : (
-        <span className="text-soft">No dates before there are steps</span>
+        <span className="text-soft" role="status">
+          {looking === "dating" ? "Dates are being worked out …" : "No dates before there are steps"}
+        </span>
       )}
       <Link
         to={`/jobs/${plan.id}/house`}

@@ -3,12 +3,22 @@ import { isRouteErrorResponse, Link } from "react-router";
 interface Told {
   title: string;
   says: string;
+  file?: { href: string; label: string };
+}
+
+/** What the server itself says where it gave no page: the title, then the sentence, a line each. */
+function toldInText(text: string): Told | null {
+  const [title, says] = text.split("\n");
+  return title && says && !title.startsWith("<") ? { title, says } : null;
 }
 
 function tell(error: unknown): Told {
   if (isRouteErrorResponse(error)) {
     const told = error.data as Partial<Told> | null;
-    if (told && typeof told === "object" && told.title && told.says) return { title: told.title, says: told.says };
+    if (told && typeof told === "object" && told.title && told.says)
+      return { ...told, title: told.title, says: told.says };
+    const plain = typeof error.data === "string" ? toldInText(error.data) : null;
+    if (plain) return plain;
     if (error.status === 404)
       return { title: "There is no such page", says: "The address may be cut short. The jobs list leads everywhere." };
     if (error.status === 405)
@@ -22,7 +32,7 @@ function tell(error: unknown): Told {
 
 /** Instead of a stack: where it went wrong and what to do. */
 export function TroublePage({ error }: { error: unknown }) {
-  const { title, says } = tell(error);
+  const { title, says, file } = tell(error);
   return (
     <main className="mx-auto flex min-h-screen max-w-xl flex-col justify-center px-8 pb-24">
       <svg viewBox="0 0 480 40" aria-hidden="true" className="mb-6 w-full text-ochre">
@@ -42,6 +52,11 @@ export function TroublePage({ error }: { error: unknown }) {
         <Link to="/" className="press press-main">
           To the jobs list
         </Link>
+        {file && (
+          <a href={file.href} download className="press">
+            {file.label}
+          </a>
+        )}
         <Link to="." reloadDocument className="press">
           Load this page again
         </Link>

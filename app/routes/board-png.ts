@@ -1,20 +1,27 @@
 import { getJob } from "#db/plans";
-import { boardPng } from "~/http/board-png.server";
-import { noSuchJob, troubleResponse, withStore } from "~/http/trouble.server";
+import { boardKey, boardPng } from "~/http/board-png.server";
+import { noSuchJob, planIdOf, resource, troubleResponse, withStore } from "~/http/trouble.server";
 import type { Route } from "./+types/board-png";
 
-/** The sample board of a zone as a PNG picture. */
-export async function loader({ params, request }: Route.LoaderArgs) {
-  const job = await withStore((store) => getJob(store, params.planId));
-  if (!job) throw noSuchJob(params.planId);
-  const png = await boardPng(job.plan, job.version, new URL(request.url).searchParams);
-  if (!png)
-    throw troubleResponse(
-      404,
-      "There is no such zone on this piece",
-      "The board is drawn for a zone of the job. Open the board view and choose one there.",
-    );
-  return new Response(new Uint8Array(png), {
-    headers: { "Content-Type": "image/png", "Cache-Control": "private, no-cache", "X-Content-Type-Options": "nosniff" },
+const noSuchZone = () =>
+  troubleResponse(
+    404,
+    "There is no such zone on this piece",
+    "The board is drawn for a zone of the job. Open the board view and choose one there.",
+  );
+
+/** The sample board of a zone as a PNG picture. A browser that has it already is told so, and nothing is drawn. */
+export const loader = ({ params, request }: Route.LoaderArgs) =>
+  resource(async () => {
+    const planId = planIdOf(params);
+    const job = await withStore((store) => getJob(store, planId));
+    if (!job) throw noSuchJob(planId);
+    const { searchParams } = new URL(request.url);
+    const key = boardKey(job.plan, searchParams);
+    if (key === null) throw noSuchZone();
+    const headers = { "Cache-Control": "private, no-cache", ETag: `"${key}"` };
+    if (request.headers.get("If-None-Match") === `"${key}"`) return new Response(null, { status: 304, headers });
+    const png = await boardPng(job.plan, searchParams, key);
+    if (!png) throw noSuchZone();
+    return new Response(new Uint8Array(png), { headers: { ...headers, "Content-Type": "image/png" } });
   });
-}

@@ -33,15 +33,15 @@ import { usePlanInHand } from "~/editor/job-editor";
 import { stepName } from "~/forms/edit-form";
 import { jobAction } from "~/http/job-action.server";
 import { isPhotoForm, photoAction } from "~/http/photo-action.server";
-import { withStore } from "~/http/trouble.server";
+import { planIdOf, withStore } from "~/http/trouble.server";
 import { NoZone } from "~/parts/no-zone";
 import { useSelection } from "~/parts/selection";
 import type { Route } from "./+types/board";
 
-export const loader = ({ params }: Route.LoaderArgs) => withStore((store) => listPhotos(store, params.planId));
+export const loader = ({ params }: Route.LoaderArgs) => withStore((store) => listPhotos(store, planIdOf(params)));
 
 export const action = ({ request, params }: Route.ActionArgs) =>
-  isPhotoForm(request) ? photoAction(request, params.planId) : jobAction(request, params.planId);
+  isPhotoForm(request) ? photoAction(request, params) : jobAction(request, params);
 
 /** Scrubbing changes the address and nothing on the server: photos are asked for anew when a form was sent. */
 export const shouldRevalidate = ({ formMethod, currentParams, nextParams }: ShouldRevalidateFunctionArgs) =>

@@ -29,7 +29,7 @@ import { WhatShows } from "~/parts/what-shows";
 import { countOf } from "~/words/amount";
 import type { Route } from "./+types/crust";
 
-export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params.planId);
+export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
 
 const SECTION_HEIGHT = 520;
 const LADDER_TOP = 50;

@@ -17,7 +17,7 @@ import { countOf } from "~/words/amount";
 import { sayClock, sayDate } from "~/words/when";
 import type { Route } from "./+types/days";
 
-export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params.planId);
+export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
 
 /** One date where both ends fall on it, else the two. */
 const sayDates = (from: number, to: number) =>
@@ -95,8 +95,30 @@ function NoDays() {
   );
 }
 
+/** There is so much work that dating it is left to the worker. */
+function Dating() {
+  const { plan } = usePlanInHand();
+  return (
+    <div className="flex h-full flex-col items-center justify-center gap-3">
+      <h1 className="text-view">The days are being worked out …</h1>
+      <p className="text-soft" role="status">
+        There is a lot of work in this job; the calendar appears here in a few seconds.
+      </p>
+      <p className="flex gap-3">
+        <a href={`/jobs/${plan.id}/wall`} className="press">
+          Sheet for the wall
+        </a>
+        <a href={`/jobs/${plan.id}/days.ics`} download className="press">
+          Calendar file
+        </a>
+      </p>
+    </div>
+  );
+}
+
 export default function DaysRoute() {
-  const { schedule: made } = useJobEditor();
+  const { schedule: made, looking } = useJobEditor();
+  if (looking === "dating") return <Dating />;
   return made.bookings.length === 0 ? <NoDays /> : <Days />;
 }
 

@@ -1,40 +1,52 @@
 import { z } from "zod";
 import { Commands } from "#core/edit/command";
-import { LIMITS } from "#core/plan/plan";
-import { editPlan, stepThroughEdits } from "#db/plans";
+import { faultsOf, sayFault } from "#core/exchange/plan-file";
+import { sayIssue } from "#core/plan/fault-words";
+import { editPlan, stepThroughEdits, type Written } from "#db/plans";
 import { StorageTrouble } from "#db/trouble";
 import type { Answer } from "~/editor/queue";
+import { readText } from "~/http/body.server";
 import { theStore } from "~/http/store.server";
+import { planIdOf } from "~/http/trouble.server";
+import { noteWritten } from "~/http/written.server";
 import type { Route } from "./+types/edit";
 
 const Base = z.int().min(1);
-const Body = z.union([
-  z.strictObject({ base: Base, way: z.enum(["undo", "redo"]) }),
-  z.strictObject({ base: Base, id: z.string().min(8).max(64), label: z.string().min(1).max(200), commands: Commands }),
-]);
+const StepThrough = z.strictObject({ base: Base, way: z.enum(["undo", "redo"]) });
+const OneEdit = z.strictObject({
+  base: Base,
+  id: z.string().min(8).max(64),
+  label: z.string().min(1).max(200),
+  commands: Commands,
+});
 
-const answer = (body: Answer, status = 200) => Response.json(body, { status });
+const answer = (body: Answer, status = 200) =>
+  Response.json(body, { status, headers: { "Cache-Control": "no-store" } });
+const refused = (because: string, status = 400) => answer({ is: "refused", because }, status);
 
 /** Takes one edit, or a step back or forward, as JSON. */
 export async function action({ request, params }: Route.ActionArgs) {
-  const text = await request.text();
-  if (text.length > LIMITS.projectFileBytes) return answer({ is: "refused", because: "That edit is too large." }, 413);
+  const planId = planIdOf(params);
+  const text = await readText(request);
   let raw: unknown;
   try {
-    raw = JSON.parse(text);
+    raw = JSON.parse(text ?? "");
   } catch {
-    return answer({ is: "refused", because: "The edit was cut short on its way; do it again." }, 400);
+    return refused("The edit was cut short on its way; do it again.");
   }
-  const body = Body.safeParse(raw);
-  if (!body.success)
-    return answer({ is: "refused", because: `The edit cannot be read: ${body.error.issues[0]!.message}.` }, 400);
+  const way = StepThrough.safeParse(raw);
+  const edit = OneEdit.safeParse(raw, { error: sayIssue });
+  if (!way.success && !edit.success)
+    return refused(`This edit cannot be read. ${sayFault(faultsOf(edit.error, raw)[0]!)}`);
   try {
     const store = await theStore();
-    const edit = body.data;
-    if ("way" in edit) return answer(await stepThroughEdits(store, params.planId, edit.base, edit.way));
-    const written = await editPlan(store, params.planId, edit);
-    // the page has applied the edit itself; it needs the plan only when another was faster
-    return answer(written.is === "written" ? { ...written, plan: undefined } : written);
+    let written: Written;
+    if (way.success) written = await stepThroughEdits(store, planId, way.data.base, way.data.way);
+    else written = await editPlan(store, planId, edit.data!);
+    if (written.is !== "written") return answer(written);
+    noteWritten(written.plan);
+    // the page has applied an edit itself; it needs the plan only when another was faster, or after a step back or forward
+    return answer(way.success ? written : { ...written, plan: undefined });
   } catch (error) {
     if (error instanceof StorageTrouble) return answer({ is: "unsaved", because: error.message }, 503);
     throw error;
@@ -42,5 +54,5 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 export function loader({ params }: Route.LoaderArgs) {
-  return new Response(null, { status: 302, headers: { Location: `/jobs/${params.planId}/crust` } });
+  return new Response(null, { status: 302, headers: { Location: `/jobs/${planIdOf(params)}/crust` } });
 }

@@ -1,22 +1,30 @@
 import { writePlanFile } from "#core/exchange/plan-file";
-import { getJob } from "#db/plans";
-import { noSuchJob, withStore } from "~/http/trouble.server";
+import { getDocument, getJob } from "#db/plans";
+import { noSuchJob, planIdOf, resource, withStore } from "~/http/trouble.server";
 import type { Route } from "./+types/export";
 
-/** The job as a *.crust.json file. */
-export async function loader({ params }: Route.LoaderArgs) {
-  const job = await withStore((store) => getJob(store, params.planId));
-  if (!job) throw noSuchJob(params.planId);
-  const name =
-    job.plan.title
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, "-")
-      .replace(/^-|-$/g, "") || "job";
-  return new Response(writePlanFile(job.plan), {
-    headers: {
-      "Content-Type": "application/json; charset=utf-8",
-      "Content-Disposition": `attachment; filename="${name}.crust.json"`,
-      "X-Content-Type-Options": "nosniff",
-    },
+const fileName = (title: string) =>
+  title
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, "-")
+    .replace(/^-|-$/g, "") || "job";
+
+/** The job as a *.crust.json file; `?as=stored` gives what the database holds as it stands, for a job that cannot be read. */
+export const loader = ({ params, request }: Route.LoaderArgs) =>
+  resource(async () => {
+    const planId = planIdOf(params);
+    const stored = new URL(request.url).searchParams.get("as") === "stored";
+    const file = await withStore(async (store) => {
+      if (stored) return getDocument(store, planId);
+      const job = await getJob(store, planId);
+      return job && { title: job.plan.title, text: writePlanFile(job.plan) };
+    });
+    if (!file) throw noSuchJob(planId);
+    return new Response(file.text, {
+      headers: {
+        "Content-Type": "application/json; charset=utf-8",
+        "Content-Disposition": `attachment; filename="${fileName(file.title)}.crust.json"`,
+        "Cache-Control": "no-store",
+      },
+    });
   });
-}

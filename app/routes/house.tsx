@@ -13,7 +13,7 @@ import type { Route } from "./+types/house";
 /** Whether the shop has a logger in the room. */
 export const loader = () => ({ sensor: sensorAddress(process.env) !== null });
 
-export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params.planId);
+export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
 
 /** One question on which practitioners differ: every answer with its reason, the house's own chosen. */
 function Question({ name }: { name: (typeof HOUSE_RULE_KEYS)[number] }) {

@@ -4,14 +4,15 @@ import { Outlet, useRouteError } from "react-router";
 import { getJob } from "#db/plans";
 import { JobEditorProvider } from "~/editor/job-editor";
 import { planOfText, textOfPlan } from "~/editor/plan-text";
-import { noSuchJob, withStore } from "~/http/trouble.server";
+import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
 import { JobFrame } from "~/parts/job-frame";
 import { TroublePage } from "~/parts/trouble-page";
 import type { Route } from "./+types/job";
 
 export async function loader({ params }: Route.LoaderArgs) {
-  const job = await withStore((store) => getJob(store, params.planId));
-  if (!job) throw noSuchJob(params.planId);
+  const planId = planIdOf(params);
+  const job = await withStore((store) => getJob(store, planId));
+  if (!job) throw noSuchJob(planId);
   const { plan, ...saved } = job;
   return { text: textOfPlan(plan), title: plan.title, saved, token: nanoid(10) };
 }

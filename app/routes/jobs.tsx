@@ -1,13 +1,17 @@
 import { FileDown, Plus, Trash2 } from "lucide-react";
 import { nanoid } from "nanoid";
-import { data, Form, Link, redirect, useNavigation } from "react-router";
+import { useEffect } from "react";
+import { data, Form, Link, redirect, useNavigation, useRevalidator } from "react-router";
 import { type Fault, readPlanFile, tooLarge } from "#core/exchange/plan-file";
 import { LIMITS } from "#core/plan/plan";
 import { readWallTime } from "#core/units/wall-time";
 import type { Store } from "#db/open";
 import { addPlan, isKnown, type JobRow, listJobs, listRemoved, setRemoved } from "#db/plans";
+import type { Worked } from "#db/summary";
 import { CrustStrip } from "~/drawing/crust-strip";
+import { readForm } from "~/http/body.server";
 import { withStore } from "~/http/trouble.server";
+import { noteWritten } from "~/http/written.server";
 import { Brand } from "~/parts/brand";
 import { SEVERITY_WORDS, SeamMark } from "~/parts/severity";
 import { countOf } from "~/words/amount";
@@ -27,12 +31,26 @@ export function loader({ request }: Route.LoaderArgs) {
 
 const refuseFile = (file: string, faults: Fault[]) => data({ file, faults }, { status: 422 });
 
+/** The text of a file; null where it is none. */
+function utf8(bytes: ArrayBuffer): string | null {
+  try {
+    return new TextDecoder("utf-8", { fatal: true }).decode(bytes);
+  } catch {
+    return null;
+  }
+}
+
 async function importFile(store: Store, form: FormData) {
   const file = form.get("file");
   if (!(file instanceof File) || file.size === 0)
     return refuseFile("", [{ where: "", says: "Choose a *.crust.json file first." }]);
   if (file.size > LIMITS.projectFileBytes) return refuseFile(file.name, [{ where: "", says: tooLarge(file.size) }]);
-  const read = readPlanFile(await file.text());
+  const text = utf8(await file.arrayBuffer());
+  if (text === null)
+    return refuseFile(file.name, [
+      { where: "", says: "The file is not text. Choose a *.crust.json file as it was exported." },
+    ]);
+  const read = readPlanFile(text);
   if (!read.ok) return refuseFile(file.name, read.faults);
   // a job of this id stays as it is; the file comes in beside it
   const id = (await isKnown(store, read.plan.id))
@@ -40,12 +58,13 @@ async function importFile(store: Store, form: FormData) {
         .replace(/[^A-Za-z0-9_-]/g, "")
         .slice(0, 40)}`
     : read.plan.id;
-  await addPlan(store, { ...read.plan, id });
+  const plan = { ...read.plan, id };
+  if (await addPlan(store, plan)) noteWritten(plan);
   return redirect(`/jobs/${id}/crust`);
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await readForm(request);
   return withStore(async (store) => {
     const planId = String(form.get("planId") ?? "");
     switch (form.get("do")) {
@@ -63,8 +82,18 @@ export async function action({ request }: Route.ActionArgs) {
 
 export const meta: Route.MetaFunction = () => [{ title: "Jobs · Jolly Crust" }];
 
-function Verdict({ summary }: { summary: JobRow["summary"] }) {
-  const { counts, clashes } = summary;
+/** What is known so far of a job whose verdicts are of an earlier version, or of none. */
+function Pending({ trouble }: { trouble: string | null }) {
+  if (trouble) return <span className="block max-w-72 text-note font-normal text-ochre">{trouble}</span>;
+  return (
+    <span className="text-note text-soft" role="status">
+      being worked out …
+    </span>
+  );
+}
+
+function Verdict({ worked }: { worked: Worked }) {
+  const { counts, clashes } = worked;
   const parts = (["stop", "caution"] as const).filter((severity) => counts[severity] > 0);
   if (parts.length === 0 && clashes === 0)
     return (
@@ -89,10 +118,10 @@ function Verdict({ summary }: { summary: JobRow["summary"] }) {
   );
 }
 
-function Due({ summary }: { summary: JobRow["summary"] }) {
-  if (!summary.due) return <span className="text-soft">–</span>;
-  const due = readWallTime(summary.due)!;
-  const late = summary.leaves !== null && summary.leaves > due;
+function Due({ due: text, leaves }: { due: string | null; leaves: number | null }) {
+  const due = text === null ? null : readWallTime(text);
+  if (due === null) return <span className="text-soft">–</span>;
+  const late = leaves !== null && leaves > due;
   return (
     <span>
       {sayDate(due)}
@@ -102,11 +131,14 @@ function Due({ summary }: { summary: JobRow["summary"] }) {
 }
 
 function JobLine({ job }: { job: JobRow }) {
-  const { summary } = job;
+  const { summary, pending } = job;
+  const known = summary?.known;
+  const worked = summary?.worked ?? null;
+  const starts = known ? readWallTime(known.start) : null;
   return (
     <tr className="group border-b border-hair hover:bg-board">
       <td className="w-[108px] py-2.5 pl-2">
-        <CrustStrip layers={summary.strip} seed={job.id} />
+        <CrustStrip layers={worked?.strip ?? []} seed={job.id} />
       </td>
       <th scope="row" className="py-2.5 pr-4 text-left">
         <Link to={`/jobs/${job.id}/crust`} className="font-head text-lg leading-tight font-semibold hover:underline">
@@ -115,34 +147,33 @@ function JobLine({ job }: { job: JobRow }) {
         <span className="block text-note font-normal text-soft">
           {[
             job.client,
-            summary.pieces.filter((piece) => piece !== job.title).join(", "),
-            countOf(summary.zones, "zone"),
+            known?.pieces.filter((piece) => piece !== job.title).join(", "),
+            known && countOf(known.zones, "zone"),
           ]
             .filter(Boolean)
             .join(" · ")}
         </span>
       </th>
       <td className="py-2.5 pr-4">
-        <Verdict summary={summary} />
+        {worked && <Verdict worked={worked} />}
+        {(pending || summary?.trouble) && <Pending trouble={pending ? null : (summary?.trouble ?? null)} />}
       </td>
       <td className="py-2.5 pr-4 whitespace-nowrap">
-        {summary.finish === null ? (
-          <span className="text-soft">no steps yet</span>
-        ) : (
-          sayDate(readWallTime(summary.start)!)
-        )}
+        {worked?.finish === null ? <span className="text-soft">no steps yet</span> : starts !== null && sayDate(starts)}
       </td>
       <td className="py-2.5 pr-4 font-semibold whitespace-nowrap">
-        {summary.leaves === null ? "" : sayDate(summary.leaves)}
+        {typeof worked?.leaves === "number" && sayDate(worked.leaves)}
       </td>
-      <td className="py-2.5 pr-4 whitespace-nowrap">{summary.fullUse === null ? "" : sayDate(summary.fullUse)}</td>
       <td className="py-2.5 pr-4 whitespace-nowrap">
-        <Due summary={summary} />
+        {typeof worked?.fullUse === "number" && sayDate(worked.fullUse)}
+      </td>
+      <td className="py-2.5 pr-4 whitespace-nowrap">
+        <Due due={known?.due ?? null} leaves={worked?.leaves ?? null} />
       </td>
       <td className="py-2.5 pr-2">
         <div className="flex justify-end gap-1">
           <a
-            href={`/jobs/${job.id}/export`}
+            href={`/jobs/${job.id}/export${summary?.trouble ? "?as=stored" : ""}`}
             download
             className="flex size-8 items-center justify-center rounded-std text-soft hover:bg-wash hover:text-ink"
             aria-label={`Export ${job.title}`}
@@ -200,9 +231,22 @@ function Empty() {
 
 const HEADINGS = ["", "Job", "Seams", "Begins", "Leaves", "Full use", "Due", ""];
 
+const LOOK_AGAIN_MILLISECONDS = 1500;
+
+/** Asks for the list again as long as something on it is being worked out. */
+function useLookAgain(pending: boolean) {
+  const { revalidate, state } = useRevalidator();
+  useEffect(() => {
+    if (!pending || state !== "idle") return;
+    const timer = setTimeout(() => void revalidate(), LOOK_AGAIN_MILLISECONDS);
+    return () => clearTimeout(timer);
+  }, [pending, state, revalidate]);
+}
+
 export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
   const { jobs, page, pages, removed, token } = loaderData;
   const busy = useNavigation().formData?.get("do") === "import";
+  useLookAgain(jobs.some(({ pending }) => pending));
   return (
     <div className="mx-auto flex min-h-screen max-w-[1240px] flex-col px-8 py-5">
       <header className="flex items-center gap-4 border-b border-line pb-4">
@@ -245,7 +289,7 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
             <ul className="mt-1">
               {actionData.faults.map(({ where, says }) => (
                 <li key={`${where} ${says}`}>
-                  {where && <code className="mr-2 rounded-std bg-wash px-1 text-note">{where}</code>}
+                  {where && <b className="mr-2 font-semibold">{where}:</b>}
                   {says}
                 </li>
               ))}

@@ -14,7 +14,7 @@ import { EditForm, Field } from "~/forms/edit-form-parts";
 import { jobAction } from "~/http/job-action.server";
 import type { Route } from "./+types/materials";
 
-export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params.planId);
+export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
 
 const ROLE_TITLES: Record<Material["role"], string> = {
   primer: "Primers",

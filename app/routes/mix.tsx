@@ -17,7 +17,7 @@ import { MOST_PARTS, MOST_TINS, readMixParts } from "~/forms/edits/colour";
 import { jobAction } from "~/http/job-action.server";
 import type { Route } from "./+types/mix";
 
-export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params.planId);
+export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
 
 const POTS: ReadonlySet<Material["role"]> = new Set([
   "paint",

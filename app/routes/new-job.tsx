@@ -6,7 +6,9 @@ import { addPlan } from "#db/plans";
 import { Field } from "~/forms/edit-form-parts";
 import { type Faults, type FormFields, fieldsOf } from "~/forms/fields";
 import { readNewJob } from "~/forms/job-form";
+import { readForm } from "~/http/body.server";
 import { withStore } from "~/http/trouble.server";
+import { noteWritten } from "~/http/written.server";
 import { Brand } from "~/parts/brand";
 import { FieldGroup } from "~/parts/plain-field";
 import { ZoneFields } from "~/parts/zone-fields";
@@ -24,11 +26,11 @@ function nextMorning(now: Date): string {
 export const loader = () => ({ id: nanoid(10), start: nextMorning(new Date()) });
 
 export async function action({ request }: Route.ActionArgs) {
-  const values = fieldsOf(await request.formData());
+  const values = fieldsOf(await readForm(request));
   const read = readNewJob(values);
   if (!read.ok) return data({ faults: read.faults, values }, { status: 422 });
   // a form sent twice finds its job there already
-  await withStore((store) => addPlan(store, read.plan));
+  if (await withStore((store) => addPlan(store, read.plan))) noteWritten(read.plan);
   return redirect(`/jobs/${read.plan.id}/crust`);
 }
 

@@ -20,7 +20,7 @@ import { ZoneFields } from "~/parts/zone-fields";
 import { countOf, sayArea } from "~/words/amount";
 import type { Route } from "./+types/piece";
 
-export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params.planId);
+export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
 
 const sayShape = ({ shape }: Zone) => {
   const sizes = SHAPE_SIZES[shape.kind].sizes.map(({ key }) => (shape as Record<string, unknown>)[key]).join(" × ");

@@ -8,7 +8,7 @@ import { useSelection } from "~/parts/selection";
 import { countOf, sayArea, sayVolume } from "~/words/amount";
 import type { Route } from "./+types/shelf";
 
-export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params.planId);
+export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
 
 const SECTION_HEIGHT = 430;
 

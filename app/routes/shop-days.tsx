@@ -1,32 +1,62 @@
 import { useMemo } from "react";
 import { Link, useLoaderData, useSearchParams } from "react-router";
 import { datesOf } from "#core/schedule/dates";
-import { judgementOf, scheduleOfAll } from "#core/schedule/kept";
+import { isHeavy, judgementOf, scheduleOfAll, undatedSchedule } from "#core/schedule/kept";
 import { readWallTime } from "#core/units/wall-time";
 import { Calendar, Toggle, useDays, useParamLink } from "~/days/calendar";
 import { DayList } from "~/days/day-list";
 import { lanesOf, withPhases } from "~/days/lanes";
 import { useBestSchedule } from "~/days/use-schedule";
 import { planOfText, textOfPlan } from "~/editor/plan-text";
-import { allPlans } from "~/http/shop.server";
+import { allPlans, type LeftOut } from "~/http/shop.server";
 import { PageHead } from "~/parts/brand";
 import { sayClock, sayDate } from "~/words/when";
 
-export const loader = async () => (await allPlans()).map(textOfPlan);
+export const loader = async () => {
+  const { plans, leftOut } = await allPlans();
+  return { texts: plans.map(textOfPlan), leftOut };
+};
 export const meta = () => [{ title: "Days of the shop · Jolly Crust" }];
 
 /** Milliseconds in which the worker looks for better dates for the whole shop. */
 const LOOKS_FOR = 1000;
 
+/** Jobs that cannot be read: the calendar is that of the others. */
+function NotHere({ jobs }: { jobs: readonly LeftOut[] }) {
+  if (jobs.length === 0) return null;
+  return (
+    <section
+      className="mb-4 border border-l-4 border-line border-l-ochre bg-board px-4 py-3"
+      aria-label="Jobs left out"
+    >
+      <p className="kicker text-[0.9375rem] text-ochre">not on this calendar</p>
+      <ul className="flex flex-col gap-2">
+        {jobs.map(({ id, title, because }) => (
+          <li key={id}>
+            <b className="font-semibold">{title}</b>: {because}{" "}
+            <a className="link" href={`/jobs/${id}/export?as=stored`} download>
+              Get its file out
+            </a>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 /** All jobs on one calendar, sharing the same hands. */
 export default function ShopDays() {
-  const texts = useLoaderData<typeof loader>();
+  const { texts, leftOut } = useLoaderData<typeof loader>();
   const plans = useMemo(() => texts.map(planOfText), [texts]);
   const [params] = useSearchParams();
   const link = useParamLink();
   const works = useMemo(() => plans.map((plan) => ({ plan, judgement: judgementOf(plan) })), [plans]);
-  const quick = useMemo(() => scheduleOfAll(plans), [plans]);
-  const { schedule: made, state, stop } = useBestSchedule(plans, quick, LOOKS_FOR);
+  const heavy = isHeavy(works.map(({ judgement }) => judgement));
+  const quick = useMemo(
+    () => (heavy && works[0] ? undatedSchedule(works[0].plan, works[0].judgement) : scheduleOfAll(plans)),
+    [plans, works, heavy],
+  );
+  const { schedule: made, state, stop } = useBestSchedule(plans, quick, LOOKS_FOR, heavy);
   const days = useDays(made.bookings, made.start);
   const kind = params.get("lanes") === "zone" ? "zone" : "piece";
   const chain = params.get("chain") === "yes";
@@ -106,6 +136,7 @@ export default function ShopDays() {
                 );
               })}
             </ul>
+            <NotHere jobs={leftOut} />
             {made.clashes.length > 0 && (
               <section
                 className="mb-4 border border-l-4 border-line border-l-ochre bg-board px-4 py-3"
@@ -135,8 +166,20 @@ export default function ShopDays() {
         </main>
       ) : (
         <main className="flex flex-1 flex-col items-center justify-center gap-3">
-          <h1 className="text-view">No job has work to put on the calendar</h1>
-          <p className="text-soft">Lay a first coat in a job, and its days stand here beside the others'.</p>
+          {state === "dating" ? (
+            <>
+              <h1 className="text-view">The days are being worked out …</h1>
+              <p className="text-soft" role="status">
+                There is a lot of work in these jobs; the calendar appears here in a few seconds.
+              </p>
+            </>
+          ) : (
+            <>
+              <h1 className="text-view">No job has work to put on the calendar</h1>
+              <p className="text-soft">Lay a first coat in a job, and its days stand here beside the others'.</p>
+            </>
+          )}
+          <NotHere jobs={leftOut} />
           <Link to="/" className="press press-main">
             To the jobs
           </Link>

@@ -5,7 +5,7 @@ import { sayDuration } from "#core/units/duration";
 import { midnightBefore } from "#core/units/wall-time";
 import { getJob } from "#db/plans";
 import { withPhases } from "~/days/lanes";
-import { noSuchJob, withStore } from "~/http/trouble.server";
+import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
 import { seamSays } from "~/parts/seam-words";
 import { sayClock, sayLongDate } from "~/words/when";
 import type { Route } from "./+types/wall";
@@ -19,8 +19,9 @@ interface Row {
 }
 
 export async function loader({ params }: Route.LoaderArgs) {
-  const job = await withStore((store) => getJob(store, params.planId));
-  if (!job) throw noSuchJob(params.planId);
+  const planId = planIdOf(params);
+  const job = await withStore((store) => getJob(store, planId));
+  if (!job) throw noSuchJob(planId);
   const { plan } = job;
   const work = { plan, judgement: judgementOf(plan) };
   const { bookings } = scheduleOf(plan);

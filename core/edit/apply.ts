@@ -1,4 +1,5 @@
 import type { Material } from "../materials/material.ts";
+import { sayFault } from "../plan/fault-words.ts";
 import {
   type Crust,
   findZone,
@@ -10,6 +11,7 @@ import {
   zonesOf,
   zonesWithCrust,
 } from "../plan/plan.ts";
+import { looseEnds, planFaults } from "../plan/sense.ts";
 import type { Command } from "./command.ts";
 
 export type Applied = { ok: true; plan: Plan; inverse: Command[] } | { ok: false; because: string };
@@ -174,9 +176,9 @@ function pin(plan: Plan, command: Extract<Command, { do: "pin material" }>): App
   };
 }
 
-/** Sets a phase's time, moves it, or sets it free where the time is null. */
+/** Sets a phase's time, moves it, or clears it where the time is null. */
 function withTime(plan: Plan, { zoneId, phaseId, starts }: Extract<Command, { do: "set time" }>): Applied {
-  if (!findZone(plan, zoneId)) return { ok: false, because: "This zone is no longer in the plan." };
+  if (starts !== null && !findZone(plan, zoneId)) return refuse("This zone is no longer in the plan.");
   const isIt = (pin: Plan["pins"][number]) => pin.zoneId === zoneId && pin.phaseId === phaseId;
   const before = plan.pins.find(isIt);
   const others = plan.pins.filter((pin) => !isIt(pin));
@@ -293,15 +295,49 @@ export function applyCommand(plan: Plan, command: Command): Applied {
   }
 }
 
-/** Applies several commands as one: all of them, or none and a sentence why. The inverse runs in the opposite order. */
+/** Commands that clear what is set for steps, coats and zones that are no longer there. */
+function clearing(plan: Plan): Command[] {
+  const { pins, overrides } = looseEnds(plan);
+  return [
+    ...pins.map((at): Command => {
+      const { zoneId, phaseId } = plan.pins[at]!;
+      return { do: "set time", zoneId, phaseId, starts: null };
+    }),
+    ...overrides.map(({ zoneId, at }): Command => {
+      const kept = findZone(plan, zoneId)!.overrides.filter((_, index) => !at.includes(index));
+      return { do: "patch zone", zoneId, patch: { overrides: kept } };
+    }),
+    ...plan.crusts.flatMap((crust) => {
+      const ids = new Set(crust.steps.map(({ id }) => id));
+      return crust.steps.flatMap(({ id, reveals }): Command[] =>
+        reveals === undefined || reveals === "ground" || ids.has(reveals)
+          ? []
+          : [{ do: "patch step", crustId: crust.id, stepId: id, patch: { ...NOTHING, reveals: null } }],
+      );
+    }),
+  ];
+}
+
+const NOTHING = { what: undefined, wait: undefined };
+
+/**
+ * Applies several commands as one: all of them, or none and a sentence why. What was set for something that they remove goes
+ * with it, and comes back with it. The inverse runs in the opposite order.
+ */
 export function applyCommands(plan: Plan, commands: readonly Command[]): Applied {
   let next = plan;
   const inverse: Command[] = [];
-  for (const command of commands) {
-    const done = applyCommand(next, command);
-    if (!done.ok) return done;
-    next = done.plan;
-    inverse.unshift(...done.inverse);
-  }
-  return { ok: true, plan: next, inverse };
+  const run = (list: readonly Command[]): Applied | null => {
+    for (const command of list) {
+      const done = applyCommand(next, command);
+      if (!done.ok) return done;
+      next = done.plan;
+      inverse.unshift(...done.inverse);
+    }
+    return null;
+  };
+  const refused = run(commands) ?? run(clearing(next));
+  if (refused) return refused;
+  const [fault] = planFaults(next);
+  return fault ? refuse(sayFault(next, fault)) : { ok: true, plan: next, inverse };
 }

@@ -68,8 +68,13 @@ describe("a crust file", () => {
   });
 
   it.each<[string, string, string, RegExp]>([
-    ["nothing", "", "", /not whole JSON/],
-    ["half a file", writePlanFile(plain()).slice(0, 400), "", /not whole JSON/],
+    ["nothing", "", "", /is not whole: it breaks off/],
+    [
+      "half a file",
+      writePlanFile(plain()).slice(0, 400),
+      "",
+      /is not whole: it breaks off or is damaged in line \d+|at its end/,
+    ],
     ["a list", "[]", "", /should hold one plan/],
     ["a number", "7", "", /should hold one plan/],
     ["another format", '{"format":"knitting"}', "format", /"format" should be "jolly-crust"/],
@@ -79,13 +84,13 @@ describe("a crust file", () => {
     [
       "a zone without size",
       writePlanFile(plain()).replace('"width": 1000', '"width": 0'),
-      "pieces[0].zones[0].shape.width",
+      'zone "Panel", shape, width',
       /more than 0 mm/,
     ],
     [
       "a negative coat count",
       writePlanFile(plain()).replace('"coats": 2', '"coats": -2'),
-      "crusts[0].steps[0].coats",
+      'crust "A chest", step 1, number of coats',
       /at least one coat/,
     ],
   ])("that holds %s is refused with where and what", (_what, text, where, says) => {
@@ -103,7 +108,7 @@ describe("a crust file", () => {
     expect(read.ok).toBe(false);
     if (read.ok) return;
     expect(read.faults).toHaveLength(13);
-    expect(read.faults.at(-1)!.says).toBe("and 18 more faults of the same file");
+    expect(read.faults.at(-1)!.says).toBe("and 18 more of the same kind in this file");
   });
 
   it("is bounded", () => {

@@ -1,9 +1,11 @@
 import { z } from "zod";
 import { CATALOGUE } from "../materials/catalogue.ts";
+import { sayIssue, sayPlace } from "../plan/fault-words.ts";
 import { LIMITS, PLAN_FORMAT, PLAN_VERSION, Plan } from "../plan/plan.ts";
+import { withTimesAndMaterials } from "./migrate-to-5.ts";
 
 export interface Fault {
-  /** a path into the file, like pieces[0].zones[1].shape.width; empty for the file as a whole */
+  /** where in the plan, in words: zone "Back panel", ground, knots; empty for the file as a whole */
   where: string;
   says: string;
 }
@@ -31,27 +33,36 @@ const MIGRATIONS: Record<number, (raw: Record<string, unknown>) => Record<string
   2: withSwatches,
   // and so has what version 4 added: the course of the air, exceptions, painters, times that were set
   3: (raw) => raw,
+  // version 5 refuses what cannot be meant: times before the job begins, materials that are not there
+  4: withTimesAndMaterials,
 };
 
 const refused = (says: string, where = ""): ReadPlan => ({ ok: false, faults: [{ where, says }] });
-
-export const sayPath = (path: readonly PropertyKey[]) =>
-  path
-    .map((part, index) => (typeof part === "number" ? `[${part}]` : `${index === 0 ? "" : "."}${String(part)}`))
-    .join("");
 
 export const tooLarge = (bytes: number) =>
   `The file holds ${(bytes / 1e6).toFixed(1)} MB; a crust file holds ${LIMITS.projectFileBytes / 1e6} MB at most.`;
 
 const MOST_FAULTS = 12;
 
-/** Zod's findings as sentences with their place, the first dozen. */
-export function faultsOf(error: z.ZodError): Fault[] {
+/** What is wrong with data that was held against a schema, each with its place in words: the first dozen. */
+export function faultsOf(error: z.ZodError, raw: unknown): Fault[] {
   const faults = error.issues
     .slice(0, MOST_FAULTS)
-    .map((issue) => ({ where: sayPath(issue.path), says: issue.message }));
+    .map((issue) => ({ where: sayPlace(raw, issue.path), says: issue.message }));
   const more = error.issues.length - faults.length;
-  return more > 0 ? [...faults, { where: "", says: `and ${more} more faults of the same file` }] : faults;
+  return more > 0 ? [...faults, { where: "", says: `and ${more} more of the same kind in this file` }] : faults;
+}
+
+/** A fault as one sentence, its place first. */
+export function sayFault({ where, says }: Fault): string {
+  const text = where === "" ? says : `${where}: ${says}`;
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)}${text.endsWith(".") ? "" : "."}`;
+}
+
+/** Holds a plan against the schema and against itself. */
+export function checkPlan(raw: unknown): ReadPlan {
+  const parsed = Plan.safeParse(raw, { error: sayIssue });
+  return parsed.success ? { ok: true, plan: parsed.data } : { ok: false, faults: faultsOf(parsed.error, raw) };
 }
 
 /** Checks data that claims to be a plan: version, migration, schema. */
@@ -70,8 +81,14 @@ export function readPlan(raw: unknown): ReadPlan {
     );
   for (let version = plan.version; version < PLAN_VERSION; version++)
     plan = { ...MIGRATIONS[version]!(plan), version: version + 1 };
-  const parsed = Plan.safeParse(plan);
-  return parsed.success ? { ok: true, plan: parsed.data } : { ok: false, faults: faultsOf(parsed.error) };
+  return checkPlan(plan);
+}
+
+/** The line at which a text stops being JSON, as far as the engine says. */
+function placeOf(error: unknown, text: string): string {
+  const at = error instanceof Error ? /position (\d+)/.exec(error.message)?.[1] : undefined;
+  if (at === undefined) return "at its end";
+  return `in line ${text.slice(0, Number(at)).split("\n").length}`;
 }
 
 /** Reads the text of a *.crust.json file. Every fault says where it stands; nothing is guessed. */
@@ -82,7 +99,7 @@ export function readPlanFile(text: string): ReadPlan {
     raw = JSON.parse(text);
   } catch (error) {
     return refused(
-      `The file is not whole JSON (${error instanceof Error ? error.message : "unreadable"}). Export it again, or mend that place.`,
+      `The file is not whole: it breaks off or is damaged ${placeOf(error, text)}. Export it again, or mend that place.`,
     );
   }
   return readPlan(raw);

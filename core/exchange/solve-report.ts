@@ -1,8 +1,7 @@
-import type { z } from "zod";
+import { sayIssue } from "../plan/fault-words.ts";
 import { clashOf } from "../schedule/solve/clash.ts";
 import { NetworkFile, networkFrom } from "../schedule/solve/network-file.ts";
 import { solve } from "../schedule/solve/solve.ts";
-import { faultsOf } from "./plan-file.ts";
 
 export interface SolveReport {
   name: string;
@@ -16,6 +15,11 @@ export interface SolveReport {
   clash?: ({ lag: { from: string; to: string; min: number; max: number | null } } | { activity: string })[];
 }
 
+const sayPath = (path: readonly PropertyKey[]) =>
+  path
+    .map((part, index) => (typeof part === "number" ? `[${part}]` : `${index === 0 ? "" : "."}${String(part)}`))
+    .join("");
+
 /** Reads the text of a network file; a fault says where and what. */
 export function readNetworkFile(text: string): { ok: true; file: NetworkFile } | { ok: false; says: string } {
   let raw: unknown;
@@ -24,10 +28,10 @@ export function readNetworkFile(text: string): { ok: true; file: NetworkFile } |
   } catch (error) {
     return { ok: false, says: `not whole JSON (${error instanceof Error ? error.message : "unreadable"})` };
   }
-  const read = NetworkFile.safeParse(raw);
+  const read = NetworkFile.safeParse(raw, { error: sayIssue });
   if (read.success) return { ok: true, file: read.data };
-  const [{ where, says }] = faultsOf(read.error as z.ZodError) as [{ where: string; says: string }];
-  return { ok: false, says: where === "" ? says : `at ${where}: ${says}` };
+  const { path, message } = read.error.issues[0]!;
+  return { ok: false, says: path.length === 0 ? message : `at ${sayPath(path)}: ${message}` };
 }
 
 /** The share of the time that looking for a clash may take on top. */

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { plainLine, plainName } from "../units/plain-text.ts";
 
 /** Where a figure comes from. A figure from the tin's label wins over every other. */
 export const Origin = z.enum(["published", "common practice", "from memory", "label"]);
@@ -12,7 +13,7 @@ const figure = (unit: string, max: number) =>
       typical: z.number().min(0).max(max).describe(`${unit}, as the tin would say it`),
       safe: z.number().min(0).max(max).describe(`${unit}, on the careful side`),
       origin: Origin,
-      source: z.string().max(200).optional(),
+      source: plainLine(200).optional(),
     })
     .describe(unit);
 
@@ -21,9 +22,12 @@ export const TimeFigure = figure("minutes at 23 °C, 50 % RH", YEAR_IN_MINUTES);
 export type TimeFigure = z.infer<typeof TimeFigure>;
 export const ShareFigure = figure("share, 0 to 1", 1);
 export type ShareFigure = z.infer<typeof ShareFigure>;
-export const RateFigure = figure("square metres per litre", 200).refine((rate) => rate.typical > 0, {
-  message: "a spreading rate must be more than nothing",
-});
+/** A litre of paste, 10 mm thick, still covers so much. */
+const LEAST_SPREAD = 0.1;
+export const RateFigure = figure("square metres per litre", 200).refine(
+  (rate) => Math.min(rate.typical, rate.safe) >= LEAST_SPREAD,
+  `a litre covers at least ${LEAST_SPREAD} m²`,
+);
 export const PercentFigure = figure("per cent by volume", 100);
 
 export const Colour = z.string().regex(/^#[0-9a-f]{6}$/, "a colour is written like #e6dfcf");
@@ -142,7 +146,7 @@ const ClosedTime = z.strictObject({ from: TimeFigure, until: TimeFigure });
 /** What a material's stages and windows hang on. */
 export const Material = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]{1,60}$/),
-  name: z.string().trim().min(1, "give it a name").max(80, "80 letters at most"),
+  name: plainName(80),
   family: z.enum(FAMILIES),
   role: z.enum(ROLES),
   carrier: z

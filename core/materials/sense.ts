@@ -14,7 +14,18 @@ const minutes = (figure: TimeFigure) => sayDuration(figure.typical);
  * Whether a material's figures make sense together: stages in their order, windows that open before they shut, nothing
  * that cannot be. Empty when they do. The schema bounds each figure alone; this holds them against each other.
  */
-export function nonsenseIn(material: Material): Nonsense[] {
+export function nonsenseIn(material: Material): readonly Nonsense[] {
+  const known = lookedAt.get(material);
+  if (known) return known;
+  const fresh = lookedOver(material);
+  lookedAt.set(material, fresh);
+  return fresh;
+}
+
+/** Materials are never changed, only replaced: each is looked over once. */
+const lookedAt = new WeakMap<Material, readonly Nonsense[]>();
+
+function lookedOver(material: Material): Nonsense[] {
   const { drying, windows, solubility, spreadingRate, volumeSolids } = material;
   const found: Nonsense[] = [];
   const doubt = (where: string, wrong: boolean, says: string) => {
@@ -54,6 +65,15 @@ export function nonsenseIn(material: Material): Nonsense[] {
         `windows.${name}`,
         window.opens.typical >= window.shuts.typical,
         `The ${name} window shuts at ${minutes(window.shuts)}, before it opens at ${minutes(window.opens)}.`,
+      );
+  }
+  for (const name of ["tack", "buff"] as const) {
+    const window = windows[name];
+    if (window)
+      doubt(
+        `windows.${name}`,
+        window.opens.safe < window.opens.typical || window.shuts.safe > window.shuts.typical,
+        `On the careful side the ${name} window opens later and shuts earlier than it typically does.`,
       );
   }
   if (windows.open)

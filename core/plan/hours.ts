@@ -1,25 +1,28 @@
 import { z } from "zod";
+import { plainLine } from "../units/plain-text.ts";
 import { isTimeZone } from "../units/time-zone.ts";
-import { readWallTime } from "../units/wall-time.ts";
+import { WallDate } from "./time.ts";
 
 const MinuteOfDay = z.int().min(0).max(1440);
 const Stretches = z
   .array(z.tuple([MinuteOfDay, MinuteOfDay]).refine(([from, to]) => from < to, "work ends after it begins"))
   .max(6, "six stretches a day at most");
 
-/** A date like 2026-12-24. */
-export const WallDate = z
-  .string()
-  .refine((text) => readWallTime(`${text}T00:00`) !== null, "write a date like 2026-12-24");
+/** Where nobody ever works, nothing can be dated. */
+export const NO_HOURS = "give at least one day of the week some working hours";
 
 export const MOST_EXCEPTIONS = 60;
 export const MOST_PAINTERS = 4;
 
 /** When the shop works, how many hands it has, and how many faces can dry at once. */
 export const Hours = z.strictObject({
-  weekdays: z.array(Stretches).length(7).describe("Monday to Sunday, intervals in minutes after midnight"),
+  weekdays: z
+    .array(Stretches)
+    .length(7, "a week has seven days, Monday first")
+    .refine((week) => week.some((day) => day.length > 0), NO_HOURS)
+    .describe("Monday to Sunday, intervals in minutes after midnight"),
   exceptions: z
-    .array(z.strictObject({ on: WallDate, stretches: Stretches, why: z.string().trim().max(80).optional() }))
+    .array(z.strictObject({ on: WallDate, stretches: Stretches, why: plainLine(80).optional() }))
     .max(MOST_EXCEPTIONS, `${MOST_EXCEPTIONS} exceptions at most`)
     .default([])
     .describe("days that have other hours than their weekday: none for a day off"),

@@ -1,15 +1,17 @@
 import { z } from "zod";
 import { Colour, Material } from "../materials/material.ts";
 import { areaOf, Shape } from "../quantity/shape.ts";
+import { plainLine, plainName, plainText } from "../units/plain-text.ts";
 import { Ground } from "./ground.ts";
 import { Hours } from "./hours.ts";
 import { HouseRules } from "./house-rules.ts";
 import { Room } from "./room.ts";
+import { MOST_ZONES, planFaults } from "./sense.ts";
 import { WallTime } from "./time.ts";
 
 /** Bounds of every input, stated in the messages. */
 export const LIMITS = {
-  zones: 40,
+  zones: MOST_ZONES,
   pieces: 12,
   crusts: 40,
   steps: 80,
@@ -22,7 +24,7 @@ export const LIMITS = {
 export const Id = z
   .string()
   .regex(/^[A-Za-z0-9_-]{1,60}$/, "an id is letters, digits, hyphen and underscore, 60 at most");
-const Name = z.string().trim().min(1, "give it a name").max(80, "80 letters at most");
+const Name = plainName(80);
 
 export const RELIEF_CLASSES = ["arris", "field", "high", "recess"] as const;
 export type ReliefClass = (typeof RELIEF_CLASSES)[number];
@@ -92,14 +94,9 @@ export const Step = z.strictObject({
   intents: z.array(z.enum(INTENTS)).max(INTENTS.length),
   reveals: Id.optional().describe('the step whose layer this distressing is meant to show, or "ground"'),
   wait: Wait.optional().describe("after the step before: the author's own wait"),
-  ratio: z
-    .string()
-    .trim()
-    .max(40, "40 letters at most")
-    .optional()
-    .describe("what it is let down or mixed with, such as 1 : 2 with water"),
+  ratio: plainLine(40).optional().describe("what it is let down or mixed with, such as 1 : 2 with water"),
   with: Id.optional().describe("a second material in the same pot"),
-  note: z.string().trim().max(400, "400 letters at most").optional(),
+  note: plainText(400).optional(),
   branches: z.array(Branch).min(2, "an inspection leads at least two ways").max(4, "four ways at most").optional(),
   expected: Id.optional().describe("the way that is planned and scheduled; the others are only checked"),
   branch: Id.optional().describe("the way of the nearest inspection beneath that this step belongs to"),
@@ -154,26 +151,6 @@ export type Zone = z.infer<typeof Zone>;
 export const Piece = z.strictObject({ id: Id, name: Name, zones: z.array(Zone).max(LIMITS.zones) });
 export type Piece = z.infer<typeof Piece>;
 
-/** What is wrong with the ways that part at inspections, and at which step. */
-function branchFaults(steps: readonly Step[]): { at: number; says: string }[] {
-  const faults: { at: number; says: string }[] = [];
-  let ways: ReadonlySet<string> = new Set();
-  steps.forEach((step, at) => {
-    if (step.branches) {
-      const ids = step.branches.map((branch) => branch.id);
-      if (step.kind !== "inspect") faults.push({ at, says: "only an inspection leads several ways" });
-      if (step.branch !== undefined) faults.push({ at, says: "an inspection cannot stand on the way of another" });
-      if (new Set(ids).size < ids.length) faults.push({ at, says: "two ways have the same id" });
-      if (step.expected !== undefined && !ids.includes(step.expected))
-        faults.push({ at, says: `the expected way "${step.expected}" is not one of its ways` });
-      ways = new Set(ids);
-    } else if (step.branch === undefined) ways = new Set();
-    else if (!ways.has(step.branch))
-      faults.push({ at, says: `the way "${step.branch}" does not part at the inspection beneath this step` });
-  });
-  return faults;
-}
-
 export const PALETTE_COLOURS = 256;
 
 /** A colour that is wanted somewhere: from a swatch, a photo, a palette of the client's. */
@@ -181,7 +158,7 @@ export const PaletteColour = z.strictObject({ name: Name, colour: Colour });
 export type PaletteColour = z.infer<typeof PaletteColour>;
 
 export const PLAN_FORMAT = "jolly-crust";
-export const PLAN_VERSION = 4;
+export const PLAN_VERSION = 5;
 
 /** A time that the painter has set for a phase on a zone: the schedule goes round it. */
 export const Pin = z.strictObject({
@@ -200,7 +177,7 @@ export const Plan = z
     version: z.literal(PLAN_VERSION),
     id: Id,
     title: Name,
-    client: z.string().trim().max(120).optional(),
+    client: plainLine(120).optional(),
     start: WallTime,
     due: WallTime.optional(),
     pinned: z.strictObject({
@@ -220,34 +197,7 @@ export const Plan = z
     pieces: z.array(Piece).max(LIMITS.pieces),
   })
   .superRefine((plan, context) => {
-    const at = (path: (string | number)[], message: string) => context.addIssue({ code: "custom", path, message });
-    const twice = (path: (string | number)[], things: readonly { id: string }[]) => {
-      const seen = new Set<string>();
-      things.forEach((thing, index) => {
-        if (seen.has(thing.id)) at([...path, index, "id"], `the id "${thing.id}" stands twice`);
-        seen.add(thing.id);
-      });
-      return seen;
-    };
-    const crusts = twice(["crusts"], plan.crusts);
-    twice(["pinned", "materials"], plan.pinned.materials);
-    twice(["pieces"], plan.pieces);
-    twice(
-      ["pieces"],
-      plan.pieces.flatMap((piece) => piece.zones),
-    );
-    plan.crusts.forEach((crust, index) => {
-      twice(["crusts", index, "steps"], crust.steps);
-      for (const { at: step, says } of branchFaults(crust.steps)) at(["crusts", index, "steps", step], says);
-    });
-    plan.pieces.forEach((piece, pieceAt) => {
-      piece.zones.forEach((zone, zoneAt) => {
-        if (!crusts.has(zone.crustId))
-          at(["pieces", pieceAt, "zones", zoneAt, "crustId"], `there is no crust "${zone.crustId}" in this plan`);
-      });
-    });
-    const zones = plan.pieces.reduce((sum, piece) => sum + piece.zones.length, 0);
-    if (zones > LIMITS.zones) at(["pieces"], `a plan holds ${LIMITS.zones} zones at most; this one has ${zones}`);
+    for (const { path, says } of planFaults(plan)) context.addIssue({ code: "custom", path, message: says });
   });
 export type Plan = z.infer<typeof Plan>;
 

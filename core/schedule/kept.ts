@@ -1,5 +1,6 @@
 import { type Judgement, judge } from "../judge/judge.ts";
 import type { Plan } from "../plan/plan.ts";
+import { readWallTime } from "../units/wall-time.ts";
 import { type Schedule, schedule } from "./schedule.ts";
 
 // What follows from a plan alone is worked out once for each version of it: plans are never changed, only replaced.
@@ -22,6 +23,25 @@ export function scheduleOf(plan: Plan, judgement = judgementOf(plan)): Schedule 
   if (kept?.plan === plan) return kept.made;
   const made = schedule([{ plan, judgement }]);
   schedules.set(judgement, { plan, made });
+  return made;
+}
+
+/** Coats and other pieces of work from which a schedule takes too long to be made while a page waits for it. */
+const HEAVY = 1000;
+
+/** Whether dating these takes so long that it is left to a worker. */
+export const isHeavy = (judgements: readonly Judgement[]): boolean =>
+  judgements.reduce((sum, { zones }) => zones.reduce((all, { phases }) => all + phases.length, sum), 0) >= HEAVY;
+
+const undatedOf = new WeakMap<Judgement, Schedule>();
+
+/** The schedule of a plan of which no dates are known yet; the same object for the same judgement. */
+export function undatedSchedule(plan: Plan, judgement: Judgement): Schedule {
+  const kept = undatedOf.get(judgement);
+  if (kept) return kept;
+  const start = readWallTime(plan.start) ?? 0;
+  const made: Schedule = { start, bookings: [], clashes: [], finish: null, visits: 0, lowerBound: null, proven: false };
+  undatedOf.set(judgement, made);
   return made;
 }
 

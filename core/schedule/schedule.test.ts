@@ -220,9 +220,7 @@ describe("what cannot be kept is said in words", () => {
     const { clashes, bookings } = run(plan);
     // and a week later the first coat has set too hard to take the second unscuffed
     expect(clashes).toHaveLength(2);
-    expect(clashes.map(({ says }) => says).join(" ")).toMatch(
-      /to the minute, and no working hours allow it/,
-    );
+    expect(clashes.map(({ says }) => says).join(" ")).toMatch(/to the minute, and no working hours allow it/);
     expect(bookings).toHaveLength(2);
   });
 

@@ -12,7 +12,7 @@ const cold = () => {
     species: "pine",
     steps: [
       ["brush", "oil-deep-green", { coats: 3 }],
-      ["brush", "polyurethane-solvent", { coats: 2 }],
+      ["brush", "varnish-oil", { coats: 2 }],
     ],
   });
   plan.pinned.room = {

@@ -1,0 +1,53 @@
+import { bodyLimit, tooLarge } from "./guard.server";
+import { troubleResponse } from "./trouble.server";
+
+const FORMS = /^(application\/x-www-form-urlencoded|multipart\/form-data)\b/i;
+
+/** The body of a request as it comes in, stopped where it grows beyond what its path takes: a length that was promised counts for nothing. */
+async function readBounded(request: Request): Promise<Buffer> {
+  const limit = bodyLimit(new URL(request.url).pathname);
+  const parts: Uint8Array[] = [];
+  let size = 0;
+  const reader = request.body?.getReader();
+  for (let read = await reader?.read(); read?.value; read = await reader?.read()) {
+    size += read.value.length;
+    if (size > limit) {
+      await reader?.cancel();
+      const { status, title, says } = tooLarge(limit);
+      throw troubleResponse(status, title, says);
+    }
+    parts.push(read.value);
+  }
+  return Buffer.concat(parts);
+}
+
+/** The fields of a form that was sent; anything else is refused with a sentence. */
+export async function readForm(request: Request): Promise<FormData> {
+  const type = request.headers.get("Content-Type") ?? "";
+  if (!FORMS.test(type))
+    throw troubleResponse(
+      415,
+      "That is not a form",
+      "Only the forms of the tool's own pages are read here. Open the page and send its form.",
+    );
+  const body = await readBounded(request);
+  try {
+    return await new Response(new Uint8Array(body), { headers: { "Content-Type": type } }).formData();
+  } catch {
+    throw troubleResponse(
+      400,
+      "The form arrived damaged",
+      "It broke off on its way, and nothing was changed. Go back, and send it again.",
+    );
+  }
+}
+
+/** The text of a request; null where it is not whole text. */
+export async function readText(request: Request): Promise<string | null> {
+  const body = await readBounded(request);
+  try {
+    return new TextDecoder("utf-8", { fatal: true }).decode(body);
+  } catch {
+    return null;
+  }
+}

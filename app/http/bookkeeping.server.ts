@@ -1,0 +1,17 @@
+import { pendingSummaries, summarise, summaryFailed, weighty } from "#db/plans";
+import { theStore } from "./store.server";
+
+const MOST_AT_ONCE = 500;
+
+/** Work that no page waits for: the server has it done beside the requests. */
+export const bookkeeping = {
+  /** opens the store before the first page needs it; what is wrong with it is said then */
+  open: async () => {
+    await theStore().catch(() => undefined);
+  },
+  pending: async () => pendingSummaries(await theStore(), MOST_AT_ONCE),
+  weighty: async () => weighty(await theStore()),
+  summarise: async (planId: string) => summarise(await theStore(), planId),
+  failed: async (planId: string, because: string) => summaryFailed(await theStore(), planId, because),
+};
+export type Bookkeeping = typeof bookkeeping;

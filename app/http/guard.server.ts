@@ -1,0 +1,112 @@
+// Who may ask for what: held against every request, before anything is read or worked out. The server asks here first, and the
+// pages once more, so that it holds under the development server too.
+
+/** A request that is not answered, and what is said instead. */
+export interface Refusal {
+  status: number;
+  title: string;
+  says: string;
+}
+
+export interface Asked {
+  method: string;
+  /** path and query, as they came in */
+  target: string;
+  header(name: string): string | null | undefined;
+}
+
+const METHODS: ReadonlySet<string> = new Set(["GET", "HEAD", "POST", "OPTIONS"]);
+export const ALLOWED = [...METHODS].join(", ");
+const SAFE: ReadonlySet<string> = new Set(["GET", "HEAD", "OPTIONS"]);
+const LONGEST_TARGET = 4000;
+
+/** Names by which only this machine can be meant. Any other may be a foreign site's name that points here. */
+const OWN_NAME = /^(localhost|127\.0\.0\.1|\[::1\])(:\d{1,5})?$/i;
+
+export const isOwnHost = (host: string | null | undefined): boolean => OWN_NAME.test(host ?? "");
+
+/** Only pages of this very address may change anything: judged by Sec-Fetch-Site, or by Origin where a browser sends none. */
+function isFromOwnPage({ header }: Asked): boolean {
+  const site = header("Sec-Fetch-Site");
+  if (site) return site === "same-origin" || site === "none";
+  const origin = header("Origin");
+  if (!origin) return false;
+  try {
+    return new URL(origin).host === header("Host");
+  } catch {
+    return false;
+  }
+}
+
+/** What takes long to work out, or is somebody's data as a file: nothing that another site may have loaded. */
+const COSTS = /\/(board\.png|days\.ics|export|palette\.gpl|room-sensor)(\.data)?$/;
+
+/** Another site may link to a page here, and nothing else: no picture, frame, script or download. */
+function isForeignLoad({ header }: Asked, path: string): boolean {
+  const site = header("Sec-Fetch-Site");
+  if (site !== "cross-site" && site !== "same-site") return false;
+  const follows = header("Sec-Fetch-Mode") === "navigate" && header("Sec-Fetch-Dest") === "document";
+  return !follows || COSTS.test(path);
+}
+
+/** The path in plain letters; null where its escapes are broken or hide a control letter. */
+function plainPath(target: string): string | null {
+  try {
+    const path = decodeURIComponent(target.split("?", 1)[0]!);
+    return /\p{Cc}/u.test(path) ? null : path;
+  } catch {
+    return null;
+  }
+}
+
+/** Why a request is refused; null where it may be answered. */
+export function refusalOf(asked: Asked): Refusal | null {
+  if (!isOwnHost(asked.header("Host")))
+    return {
+      status: 421,
+      title: "This address is not the tool's own",
+      says: "The tool answers to this machine only. Open it at http://localhost with the port it printed when it was started.",
+    };
+  if (!METHODS.has(asked.method))
+    return {
+      status: 405,
+      title: "That cannot be done here",
+      says: "Go back to the page you came from and try again.",
+    };
+  if (asked.target.length > LONGEST_TARGET)
+    return { status: 414, title: "That address is too long", says: "Open the page from the jobs list." };
+  const path = plainPath(asked.target);
+  if (path === null)
+    return {
+      status: 404,
+      title: "There is no such page",
+      says: "The address is damaged. Open the page from the jobs list.",
+    };
+  if (!SAFE.has(asked.method) && !isFromOwnPage(asked))
+    return {
+      status: 403,
+      title: "This came from another page",
+      says: "Changes are only accepted from the tool's own pages. Open the job here and do it again.",
+    };
+  if (SAFE.has(asked.method) && isForeignLoad(asked, path))
+    return {
+      status: 403,
+      title: "This came from another site",
+      says: "Pictures, calendars and files are only given to the tool's own pages. Open the job here.",
+    };
+  return null;
+}
+
+/** A crust file and its form fields; anything larger is no form of ours, but for photos. */
+const MOST_BYTES = 5_200_000;
+const MOST_PHOTO_BYTES = 8_300_000;
+
+/** Bytes that may be sent to a path. */
+export const bodyLimit = (path: string): number =>
+  /\/board(\.data)?$/.test(path.split("?", 1)[0]!) ? MOST_PHOTO_BYTES : MOST_BYTES;
+
+export const tooLarge = (limit: number): Refusal => ({
+  status: 413,
+  title: "That is too large",
+  says: `${limit === MOST_PHOTO_BYTES ? "A photo holds 8 MB" : "A form or file holds 5 MB"} at most. Nothing was changed; save it smaller.`,
+});

@@ -1,0 +1,88 @@
+import { useEffect } from "react";
+import { Link } from "react-router";
+import { readWallTime } from "#core/units/wall-time";
+import { getRow } from "#db/plans";
+import { planIdOf, withStore } from "~/http/trouble.server";
+import { Brand } from "~/parts/brand";
+import { SEVERITY_WORDS } from "~/parts/severity";
+import { countOf } from "~/words/amount";
+import { sayDate } from "~/words/when";
+import type { Route } from "./+types/waiting";
+
+const AGAIN_SECONDS = 2;
+
+/** Only a page of this tool is gone back to. */
+const pathFrom = (asked: string | null): string => (asked && /^\/(?![/\\])[\x20-\x7e]*$/.test(asked) ? asked : "/");
+
+export async function loader({ params, request }: Route.LoaderArgs) {
+  const to = pathFrom(new URL(request.url).searchParams.get("to"));
+  if (params.planId === undefined) return { to, row: null };
+  const planId = planIdOf({ planId: params.planId });
+  return { to, row: await withStore((store) => getRow(store, planId)) };
+}
+
+export const meta: Route.MetaFunction = () => [{ title: "Being worked out · Jolly Crust" }];
+
+/** Without scripts the page goes back by itself. */
+export const headers: Route.HeadersFunction = () => ({ "Cache-Control": "no-store" });
+
+/** What is known of a job whose page is still being worked out; goes back to it by itself. */
+export default function Waiting({ loaderData: { to, row } }: Route.ComponentProps) {
+  useEffect(() => {
+    const timer = setTimeout(() => window.location.replace(to), AGAIN_SECONDS * 1000);
+    return () => clearTimeout(timer);
+  }, [to]);
+  const known = row?.summary?.known;
+  const worked = row?.summary?.worked;
+  const starts = known ? readWallTime(known.start) : null;
+  return (
+    <div className="mx-auto max-w-2xl px-8 py-6">
+      <noscript>
+        <meta httpEquiv="refresh" content={`${AGAIN_SECONDS};url=${to}`} />
+      </noscript>
+      <header className="border-b border-line pb-4">
+        <Brand />
+      </header>
+      <main className="mt-10">
+        <p className="kicker text-soft">being worked out</p>
+        <h1 className="text-2xl">{row?.title ?? "The days of the whole shop"}</h1>
+        <p className="mt-3 text-base" role="status">
+          There is a lot in it: its verdicts and dates are still being worked out. This page opens by itself when they
+          are there. Nothing you saved is affected.
+        </p>
+        {known && (
+          <dl className="mt-6 grid grid-cols-[9rem_1fr] gap-y-1.5 border-t border-line pt-4">
+            <dt className="text-soft">Pieces</dt>
+            <dd>
+              {known.pieces.join(", ")} · {countOf(known.zones, "zone")}
+            </dd>
+            {starts !== null && (
+              <>
+                <dt className="text-soft">Begins</dt>
+                <dd>{sayDate(starts)}</dd>
+              </>
+            )}
+            {worked && (
+              <>
+                <dt className="text-soft">Last worked out</dt>
+                <dd>
+                  {countOf(worked.counts.stop, SEVERITY_WORDS.stop.one)},{" "}
+                  {countOf(worked.counts.caution, SEVERITY_WORDS.caution.one)}
+                  {worked.leaves !== null && `, leaves ${sayDate(worked.leaves)}`}
+                </dd>
+              </>
+            )}
+          </dl>
+        )}
+        <p className="mt-8 flex gap-3">
+          <a href={to} className="press press-main">
+            Try now
+          </a>
+          <Link to="/" className="press">
+            To the jobs list
+          </Link>
+        </p>
+      </main>
+    </div>
+  );
+}

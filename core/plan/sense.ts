@@ -1,0 +1,178 @@
+import { nonsenseIn } from "../materials/sense.ts";
+import { readWallTime } from "../units/wall-time.ts";
+import type { Plan, Step } from "./plan.ts";
+
+/** Something in a plan that cannot be meant, and where it stands. */
+export interface PlanFault {
+  path: (string | number)[];
+  says: string;
+}
+
+/** Zones that one plan may hold. */
+export const MOST_ZONES = 40;
+
+const spoken = (wall: string) => wall.replace("T", " ");
+
+/**
+ * What parts of a plan say of each other that cannot be: the schema bounds each part alone, this holds them together. A file, a
+ * form, an edit and an undo are all asked here, so each is refused with the same sentence. Empty for a plan that can be meant.
+ */
+export function planFaults(plan: Plan): PlanFault[] {
+  const faults: PlanFault[] = [];
+  const at = (path: (string | number)[], says: string) => faults.push({ path, says });
+  const twice = (path: (string | number)[], things: readonly { id: string }[]) => {
+    const seen = new Set<string>();
+    things.forEach((thing, index) => {
+      if (seen.has(thing.id)) at([...path, index, "id"], `the id "${thing.id}" is used twice`);
+      seen.add(thing.id);
+    });
+    return seen;
+  };
+  const crusts = twice(["crusts"], plan.crusts);
+  const materials = twice(["pinned", "materials"], plan.pinned.materials);
+  twice(["pieces"], plan.pieces);
+  zonesTwice(plan, at);
+  plan.pinned.materials.forEach((material, index) => {
+    for (const { where, says } of nonsenseIn(material)) at(["pinned", "materials", index, ...where.split(".")], says);
+  });
+  plan.crusts.forEach((crust, index) => {
+    const path = ["crusts", index, "steps"];
+    const steps = twice(path, crust.steps);
+    for (const { at: step, says } of branchFaults(crust.steps)) at([...path, step], says);
+    crust.steps.forEach((step, stepAt) => {
+      for (const { field, says } of stepFaults(step, steps, materials)) at([...path, stepAt, field], says);
+    });
+  });
+  plan.pieces.forEach((piece, pieceAt) => {
+    piece.zones.forEach((zone, zoneAt) => {
+      if (!crusts.has(zone.crustId))
+        at(["pieces", pieceAt, "zones", zoneAt, "crustId"], `there is no crust "${zone.crustId}" in this plan`);
+    });
+  });
+  const zones = plan.pieces.reduce((sum, piece) => sum + piece.zones.length, 0);
+  if (zones > MOST_ZONES) at(["pieces"], `a plan holds ${MOST_ZONES} zones at most; this one has ${zones}`);
+  timeFaults(plan, at);
+  looseFaults(plan, at);
+  return faults;
+}
+
+type At = (path: (string | number)[], says: string) => void;
+
+function zonesTwice(plan: Plan, at: At) {
+  const seen = new Set<string>();
+  plan.pieces.forEach((piece, pieceAt) => {
+    piece.zones.forEach((zone, zoneAt) => {
+      if (seen.has(zone.id)) at(["pieces", pieceAt, "zones", zoneAt, "id"], `the id "${zone.id}" is used twice`);
+      seen.add(zone.id);
+    });
+  });
+}
+
+function stepFaults(step: Step, steps: ReadonlySet<string>, materials: ReadonlySet<string>) {
+  const faults: { field: string; says: string }[] = [];
+  if (step.kind === "coat" && step.what === undefined)
+    faults.push({ field: "what", says: "a coat needs a material: name one, or remove the step" });
+  for (const field of ["what", "with"] as const) {
+    const id = step[field];
+    if (id !== undefined && !materials.has(id))
+      faults.push({
+        field,
+        says: `the material "${id}" is not in this plan: add it to the materials, or choose another`,
+      });
+  }
+  if (step.reveals !== undefined && step.reveals !== "ground" && (!steps.has(step.reveals) || step.reveals === step.id))
+    faults.push({
+      field: "reveals",
+      says: `it is meant to show the layer of step "${step.reveals}", and there is no such step beneath it`,
+    });
+  return faults;
+}
+
+/** A set time before the job begins could not be kept: it would have to be dated before there is anything to do. */
+function timeFaults(plan: Plan, at: At) {
+  const start = readWallTime(plan.start);
+  if (start === null) return;
+  plan.pins.forEach((pin, index) => {
+    if (readWallTime(pin.starts)! < start)
+      at(
+        ["pins", index, "starts"],
+        `a time is set for ${spoken(pin.starts)}, before the job begins at ${spoken(plan.start)}: begin the job earlier, or clear that time or move it`,
+      );
+  });
+}
+
+const phaseIds = (step: Step, coats: number) =>
+  coats > 1 ? Array.from({ length: coats }, (_, coat) => `${step.id}/${coat + 1}`) : [step.id];
+
+/** Times and exceptions that are kept for something that is no longer in the plan. */
+export interface LooseEnds {
+  /** places in the list of set times */
+  pins: number[];
+  /** zones, and places in their lists of exceptions */
+  overrides: { zoneId: string; piece: number; zone: number; at: number[] }[];
+}
+
+/** What is set for steps, coats and zones that are not there. */
+export function looseEnds(plan: Plan): LooseEnds {
+  const crusts = new Map(plan.crusts.map((crust) => [crust.id, crust]));
+  const phases = new Map<string, Set<string>>();
+  const pinned = new Set(plan.pins.map(({ zoneId }) => zoneId));
+  const overrides: LooseEnds["overrides"] = [];
+  plan.pieces.forEach((piece, pieceAt) => {
+    piece.zones.forEach((zone, zoneAt) => {
+      if (zone.overrides.length === 0 && !pinned.has(zone.id)) return;
+      const steps = crusts.get(zone.crustId)?.steps ?? [];
+      const ids = new Set(steps.map(({ id }) => id));
+      const loose = zone.overrides.flatMap(({ stepId }, index) => (ids.has(stepId) ? [] : [index]));
+      if (loose.length > 0) overrides.push({ zoneId: zone.id, piece: pieceAt, zone: zoneAt, at: loose });
+      // any coat the step could have here, skipped or not: a skip that is taken back finds its time again
+      phases.set(
+        zone.id,
+        new Set(
+          steps.flatMap((step) => {
+            const own = zone.overrides.find(({ stepId }) => stepId === step.id)?.coats;
+            return [...phaseIds(step, step.coats), ...phaseIds(step, own ?? step.coats)];
+          }),
+        ),
+      );
+    });
+  });
+  return { pins: plan.pins.flatMap((pin, at) => (phases.get(pin.zoneId)?.has(pin.phaseId) ? [] : [at])), overrides };
+}
+
+function looseFaults(plan: Plan, at: At) {
+  const { pins, overrides } = looseEnds(plan);
+  for (const index of pins) {
+    const { zoneId, phaseId } = plan.pins[index]!;
+    at(
+      ["pins", index],
+      `a time is set for step "${phaseId}" on zone "${zoneId}", and there is no such coat in this plan`,
+    );
+  }
+  for (const { piece, zone, at: places } of overrides)
+    for (const place of places)
+      at(
+        ["pieces", piece, "zones", zone, "overrides", place, "stepId"],
+        "an exception is kept for a step that is not in the crust of this zone",
+      );
+}
+
+/** What is wrong with the ways that part at inspections, and at which step. */
+function branchFaults(steps: readonly Step[]): { at: number; says: string }[] {
+  const faults: { at: number; says: string }[] = [];
+  let ways: ReadonlySet<string> = new Set();
+  steps.forEach((step, at) => {
+    if (step.branches) {
+      const ids = step.branches.map((branch) => branch.id);
+      if (step.kind !== "inspect") faults.push({ at, says: "only an inspection leads several ways" });
+      if (step.branch !== undefined) faults.push({ at, says: "an inspection cannot stand on the way of another" });
+      if (new Set(ids).size < ids.length) faults.push({ at, says: "two ways have the same id" });
+      if (step.expected !== undefined && !ids.includes(step.expected))
+        faults.push({ at, says: `the expected way "${step.expected}" is not one of its ways` });
+      ways = new Set(ids);
+    } else if (step.branch === undefined) ways = new Set();
+    else if (!ways.has(step.branch))
+      faults.push({ at, says: `the way "${step.branch}" does not part at the inspection beneath this step` });
+  });
+  return faults;
+}

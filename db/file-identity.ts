@@ -1,0 +1,39 @@
+import { existsSync, renameSync, rmSync, statSync } from "node:fs";
+
+// An embedded database is three files that belong together. When somebody puts another file in the place of the open one, the
+// open one lives on without a name: what is written to it then is in no file that anybody will ever open.
+
+/** Which file stands at a path: its device and inode; null where there is none. */
+export function markOf(path: string): string | null {
+  const found = statSync(path, { throwIfNoEntry: false, bigint: true });
+  return found ? `${found.dev}:${found.ino}` : null;
+}
+
+export interface OpenFile {
+  database: string;
+  log: string | null;
+  index: string | null;
+}
+
+/** What stands at the path now, taken down when it was opened. */
+export function openFileAt(path: string): OpenFile | null {
+  const database = markOf(path);
+  return database === null ? null : { database, log: markOf(`${path}-wal`), index: markOf(`${path}-shm`) };
+}
+
+/**
+ * Moves the log of a file that is no longer there out of the way of the file that took its place: read together they would
+ * give pages of both. A log that came with the new file has another mark and stays.
+ */
+export function setAsideLog(path: string, open: OpenFile) {
+  const log = `${path}-wal`;
+  if (open.log !== null && markOf(log) === open.log) renameSync(log, unusedName(`${log}-of-replaced-file`));
+  const index = `${path}-shm`;
+  if (open.index !== null && markOf(index) === open.index) rmSync(index, { force: true });
+}
+
+/** The name, or the name with the next number that is free. */
+export function unusedName(path: string): string {
+  if (!existsSync(path)) return path;
+  for (let number = 2; ; number++) if (!existsSync(`${path}-${number}`)) return `${path}-${number}`;
+}

@@ -1,0 +1,1 @@
+ALTER TABLE `plans` ADD `summarised` integer DEFAULT 0 NOT NULL;

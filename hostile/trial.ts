@@ -1,0 +1,26 @@
+/** What a trial gets to work with. */
+export interface TrialSetting {
+  /** address of a running shop with the demo in it */
+  address: string;
+  /** the folder of its database */
+  folder: string;
+  /** the short form that runs with the other tests */
+  short: boolean;
+  /** writes down something that should not have happened */
+  note: (fault: string) => void;
+}
+
+export interface TrialResult {
+  /** how often something was tried */
+  tried: number;
+  faults: number;
+  /** what happened, in a sentence */
+  came: string;
+}
+
+/** Hostile or unlucky use of one kind. */
+export interface Trial {
+  name: string;
+  says: string;
+  run(setting: TrialSetting): Promise<TrialResult>;
+}

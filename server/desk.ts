@@ -1,0 +1,77 @@
+import { promisify } from "node:util";
+import { parentPort, workerData } from "node:worker_threads";
+import { gzip } from "node:zlib";
+import { createRequestHandler, type ServerBuild } from "react-router";
+import type { Bookkeeping } from "../app/http/bookkeeping.server";
+import type { AnswerMessage, AskMessage, ChoreMessage, FromDesk, ToDesk } from "./messages";
+
+// A desk: one thread that answers pages, one request at a time. It may take as long as it likes; the front ends it when its time
+// is over, and nobody else has waited for it.
+
+const port = parentPort!;
+const build = (await import((workerData as { build: string }).build)) as ServerBuild;
+const handle = createRequestHandler(build, "production");
+const { bookkeeping } = build.entry.module as unknown as { bookkeeping: Bookkeeping };
+const compress = promisify(gzip);
+
+const WORTH_COMPRESSING = 1400;
+const COMPRESSIBLE = /^(text\/|application\/(json|javascript|.*\+json)|image\/svg)/;
+const NO_BODY: ReadonlySet<number> = new Set([204, 205, 304]);
+
+const say = (message: FromDesk, transfer: ArrayBuffer[] = []) => port.postMessage(message, transfer);
+
+/** A copy that is its own buffer, to be handed over whole. */
+const owned = (bytes: Uint8Array): ArrayBuffer => {
+  const copy = new ArrayBuffer(bytes.byteLength);
+  new Uint8Array(copy).set(bytes);
+  return copy;
+};
+
+async function answer({ id, method, url, headers, body }: AskMessage): Promise<AnswerMessage> {
+  const asked = new Headers(headers);
+  const request = new Request(url, { method, headers: asked, ...(body && body.byteLength > 0 ? { body } : {}) });
+  const response = await handle(request);
+  const said = [...response.headers].filter(([name]) => name !== "content-length");
+  let bytes = NO_BODY.has(response.status) ? new ArrayBuffer(0) : await response.arrayBuffer();
+  const accepts = /\bgzip\b/.test(asked.get("Accept-Encoding") ?? "");
+  const type = response.headers.get("Content-Type") ?? "";
+  if (COMPRESSIBLE.test(type)) said.push(["vary", "Accept-Encoding"]);
+  if (accepts && bytes.byteLength > WORTH_COMPRESSING && COMPRESSIBLE.test(type)) {
+    bytes = owned(await compress(new Uint8Array(bytes), { level: 4 }));
+    said.push(["content-encoding", "gzip"]);
+  }
+  return { kind: "answer", id, status: response.status, headers: said, body: bytes };
+}
+
+async function chore({ chore: name, words }: ChoreMessage): Promise<unknown> {
+  switch (name) {
+    case "pending":
+      return bookkeeping.pending();
+    case "weighty":
+      return bookkeeping.weighty();
+    case "summarise":
+      return bookkeeping.summarise(words[0]!);
+    case "failed":
+      return bookkeeping.failed(words[0]!, words[1]!);
+  }
+}
+
+port.on("message", async (message: ToDesk) => {
+  if (message.kind === "chore") {
+    const value = await chore(message).catch((error) => {
+      console.error(error);
+      return null;
+    });
+    say({ kind: "done", id: message.id, value: value ?? true });
+    return;
+  }
+  try {
+    const done = await answer(message);
+    say(done, [done.body]);
+  } catch (error) {
+    console.error(error);
+    say({ kind: "answer", id: message.id, status: 500, headers: [], body: new ArrayBuffer(0) });
+  }
+});
+await bookkeeping.open();
+say({ kind: "ready" });

@@ -1,0 +1,350 @@
+import { createServer, type IncomingMessage, type Server, type ServerResponse } from "node:http";
+import sirv from "sirv";
+import { ALLOWED, bodyLimit, type Refusal, refusalOf, tooLarge } from "../app/http/guard.server";
+import { plainPage } from "../app/http/plain-page";
+import { PLAIN_HEADERS } from "../app/http/security.server";
+import type { AnswerMessage, ChoreMessage } from "./messages";
+import { type Job, type Outcome, Pool, type PoolOptions } from "./pool";
+
+// The front: reads requests, refuses what is not to be answered, hands files out, and has everything else done at a desk. It
+// never works anything out itself, so it always has time for the next request.
+
+/** How long a page is waited for before the painter is told that it is still being worked out. */
+const PATIENCE = 2500;
+/** How long anything may take at all. */
+const DEADLINE = 25_000;
+/** How long an answer that came too late is kept for the page that asks again. */
+const KEPT = 60_000;
+/** Work that takes longer than this waits in the line of the slow. */
+const SLOW_FROM = 500;
+/** How much of what an answer took is still expected of the next, where that took less. */
+const FADES = 0.5;
+/** Coats of a job from which it is taken for slow until it is known. */
+const WEIGHTY = 600;
+/** A file of this size takes long to read and check. */
+const LARGE_BODY = 150_000;
+/** Board pictures that one caller may have waiting. */
+const MOST_BOARDS = 4;
+const MOST_REMEMBERED = 2000;
+
+const NEVER: Refusal = {
+  status: 503,
+  title: "This takes too long to work out",
+  says: "The plan is kept as it is, and the other jobs are not affected. Open it again in a minute; if it takes too long then, split it into two jobs.",
+};
+const FULL: Refusal = {
+  status: 503,
+  title: "Too much is being worked out at the moment",
+  says: "Nothing was changed. Try again in a few seconds.",
+};
+const MANY_BOARDS: Refusal = {
+  status: 429,
+  title: "Several boards are being drawn already",
+  says: "Wait until they are there, then ask for the next.",
+};
+const BROKEN: Refusal = {
+  status: 500,
+  title: "Something broke in the tool",
+  says: "Nothing that was saved is lost. Load the page again; if it breaks again, export the job from the jobs list and restart the tool.",
+};
+
+const pathOf = (target: string) => target.split("?", 1)[0]!;
+
+/** The job that a path is about; null for what is about none or all. */
+const subjectOf = (path: string): string | null => {
+  const id = /^\/jobs\/([A-Za-z0-9_-]+)/.exec(path)?.[1] ?? null;
+  return id === "new" ? null : (id ?? (/^\/days(\.ics|\.data)?$/.test(path) ? "the whole shop" : null));
+};
+
+const isBoard = (path: string) => path.endsWith("/board.png");
+
+function send(response: ServerResponse, status: number, headers: [string, string][], body: Uint8Array | string) {
+  if (response.headersSent || response.destroyed) return;
+  for (const [name, value] of Object.entries(PLAIN_HEADERS)) response.setHeader(name, value);
+  for (const [name, value] of headers)
+    if (name === "set-cookie") response.appendHeader(name, value);
+    else response.setHeader(name, value);
+  if (!response.hasHeader("Cache-Control")) response.setHeader("Cache-Control", "no-store");
+  if (!response.hasHeader("Content-Security-Policy"))
+    response.setHeader(
+      "Content-Security-Policy",
+      "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors 'none'",
+    );
+  if (status !== 304 && status !== 204) response.setHeader("Content-Length", Buffer.byteLength(body));
+  response.writeHead(status);
+  response.end(body);
+}
+
+/** A refusal in the form that was asked for: a page, two lines of text for a script, or the answer to an edit. */
+function refuse(request: IncomingMessage, response: ServerResponse, refusal: Refusal) {
+  const { status, title, says } = refusal;
+  const path = pathOf(request.url ?? "/");
+  const extra: [string, string][] = [];
+  if (status === 405) extra.push(["Allow", ALLOWED]);
+  if (status === 503 || status === 429) extra.push(["Retry-After", "3"]);
+  if (status === 413) extra.push(["Connection", "close"]);
+  if (path.endsWith("/edit"))
+    send(
+      response,
+      status,
+      [...extra, ["Content-Type", "application/json"]],
+      JSON.stringify({ is: status === 503 ? "unsaved" : "refused", because: says }),
+    );
+  else if (path.endsWith(".data") || !request.headers.accept?.includes("text/html"))
+    send(response, status, [...extra, ["Content-Type", "text/plain; charset=utf-8"]], `${title}\n${says}\n`);
+  else send(response, status, [...extra, ["Content-Type", "text/html; charset=utf-8"]], plainPage(refusal));
+}
+
+/** The body whole, or null where it is larger than its path takes. */
+function readBody(request: IncomingMessage, limit: number): Promise<ArrayBuffer | null> {
+  return new Promise((resolve, reject) => {
+    const parts: Buffer[] = [];
+    let size = 0;
+    request.on("data", (part: Buffer) => {
+      size += part.length;
+      if (size > limit) {
+        // the rest is not read: the connection is closed with the answer
+        request.pause();
+        resolve(null);
+      } else parts.push(part);
+    });
+    request.on("end", () => {
+      const body = new ArrayBuffer(size);
+      const bytes = new Uint8Array(body);
+      let at = 0;
+      for (const part of parts) {
+        bytes.set(part, at);
+        at += part.length;
+      }
+      resolve(body);
+    });
+    request.on("error", reject);
+    request.on("aborted", () => reject(new Error("aborted")));
+  });
+}
+
+export interface FrontOptions {
+  spawn: PoolOptions["spawn"];
+  /** folder of the files that the pages load */
+  files: string;
+  desks?: number;
+  patience?: number;
+  deadline?: number;
+}
+
+export interface Front {
+  server: Server;
+  close(): Promise<void>;
+}
+
+class ShopFront {
+  readonly pool: Pool;
+  private readonly files: ReturnType<typeof sirv>;
+  private readonly patience: number;
+  private readonly deadline: number;
+  /** milliseconds that answers about a subject took, the latest counting most */
+  private readonly took = new Map<string, number>();
+  private readonly weights = new Map<string, number>();
+  /** answers that came after the painter was told to wait, and addresses that never came to an end */
+  private readonly late = new Map<string, { answer: AnswerMessage | null; until: number }>();
+  private readonly boards = new Map<string, number>();
+  private readonly toSummarise = new Set<string>();
+  private summarising = false;
+
+  constructor({ spawn, files, desks = 4, patience = PATIENCE, deadline = DEADLINE }: FrontOptions) {
+    this.patience = patience;
+    this.deadline = deadline;
+    this.files = sirv(files, {
+      etag: true,
+      gzip: true,
+      dotfiles: false,
+      setHeaders: (response, path) => {
+        for (const [name, value] of Object.entries(PLAIN_HEADERS)) response.setHeader(name, value);
+        response.setHeader("Content-Security-Policy", "frame-ancestors 'none'");
+        response.setHeader(
+          "Cache-Control",
+          path.startsWith("/assets/") ? "public, max-age=31536000, immutable" : "public, max-age=3600",
+        );
+      },
+    });
+    this.pool = new Pool({
+      spawn,
+      desks,
+      slow: Math.max(1, desks - 3),
+      spare: 4,
+      waiting: { quick: 200, slow: 24 },
+      onWritten: (planId, weight) => {
+        remember(this.weights, planId, weight);
+        this.took.delete(planId);
+        this.toSummarise.add(planId);
+        void this.summariseAll();
+      },
+      onTook: ({ subject }, milliseconds) => {
+        // what was slow is slow for a while yet: a page from kept results says little about the next
+        if (subject !== null)
+          remember(this.took, subject, Math.max(milliseconds, FADES * (this.took.get(subject) ?? 0)));
+      },
+    });
+  }
+
+  /** Learns which jobs are heavy and what the list does not know yet. */
+  async begin() {
+    const heavy = await this.chore("weighty", []);
+    if (Array.isArray(heavy)) for (const { id, phases } of heavy) remember(this.weights, String(id), Number(phases));
+    const pending = await this.chore("pending", []);
+    if (Array.isArray(pending)) for (const id of pending) this.toSummarise.add(String(id));
+    void this.summariseAll();
+  }
+
+  private async chore(chore: ChoreMessage["chore"], words: string[], slow = false): Promise<unknown> {
+    const outcome = await this.pool.run({
+      message: { kind: "chore", chore, words },
+      subject: words[0] ?? null,
+      slow,
+      deadline: this.deadline,
+    });
+    return outcome.is === "done" ? outcome.value : outcome.is;
+  }
+
+  /** What the jobs list shows of jobs that were written, one after another, beside the pages. */
+  private async summariseAll() {
+    if (this.summarising) return;
+    this.summarising = true;
+    for (const planId of this.toSummarise) {
+      this.toSummarise.delete(planId);
+      const came = await this.chore("summarise", [planId], true);
+      if (came === "ended") await this.chore("failed", [planId, NEVER.says]);
+    }
+    this.summarising = false;
+  }
+
+  private isSlow(subject: string | null, path: string): boolean {
+    if (isBoard(path)) return true;
+    if (subject === null) return false;
+    return (this.weights.get(subject) ?? 0) >= WEIGHTY || (this.took.get(subject) ?? 0) > SLOW_FROM;
+  }
+
+  async answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
+    const target = request.url ?? "/";
+    const method = request.method ?? "GET";
+    const refusal = refusalOf({ method, target, header: (name) => headerOf(request, name) });
+    if (refusal) return refuse(request, response, refusal);
+    if (method === "OPTIONS") return send(response, 204, [["Allow", ALLOWED]], "");
+    if (method === "POST") return this.write(request, response, target);
+    const isFile = await new Promise<boolean>((resolve) => {
+      response.once("finish", () => resolve(true));
+      response.once("close", () => resolve(true));
+      this.files(request, response, () => resolve(false));
+    });
+    if (isFile) return;
+    return this.page(request, response, target, method);
+  }
+
+  private job(request: IncomingMessage, target: string, method: string, body: ArrayBuffer | null): Job {
+    const path = pathOf(target);
+    const subject = subjectOf(path);
+    const headers = Object.entries(request.headers).flatMap(([name, value]): [string, string][] =>
+      value === undefined || name === "content-length" || name === "transfer-encoding"
+        ? []
+        : [[name, Array.isArray(value) ? value.join(", ") : value]],
+    );
+    return {
+      message: { kind: "request", method, url: `http://${request.headers.host}${target}`, headers, body },
+      subject,
+      slow: method === "POST" ? body !== null && body.byteLength > LARGE_BODY : this.isSlow(subject, path),
+      deadline: this.deadline,
+    };
+  }
+
+  private async write(request: IncomingMessage, response: ServerResponse, target: string) {
+    const limit = bodyLimit(target);
+    if (Number(request.headers["content-length"] ?? 0) > limit) return refuse(request, response, tooLarge(limit));
+    const body = await readBody(request, limit).catch(() => undefined);
+    if (body === undefined) return response.destroy();
+    if (body === null) return refuse(request, response, tooLarge(limit));
+    this.give(request, response, await this.pool.run(this.job(request, target, "POST", body)));
+  }
+
+  private async page(request: IncomingMessage, response: ServerResponse, target: string, method: string) {
+    const path = pathOf(target);
+    const before = this.late.get(target);
+    if (before && before.until > Date.now()) {
+      if (before.answer) {
+        this.late.delete(target);
+        return this.give(request, response, { is: "answered", answer: before.answer });
+      }
+      return refuse(request, response, NEVER);
+    }
+    this.late.delete(target);
+    const caller = request.socket.remoteAddress ?? "";
+    const board = isBoard(path);
+    if (board) {
+      const waiting = this.boards.get(caller) ?? 0;
+      if (waiting >= MOST_BOARDS) return refuse(request, response, MANY_BOARDS);
+      this.boards.set(caller, waiting + 1);
+    }
+    const work = this.pool.run(this.job(request, target, method, null));
+    if (board) void work.then(() => this.boards.set(caller, (this.boards.get(caller) ?? 1) - 1));
+    const isPage = request.headers.accept?.includes("text/html") && !path.endsWith(".data");
+    const subject = subjectOf(path);
+    if (!isPage || subject === null || path.endsWith("/waiting")) return this.give(request, response, await work);
+    const timer = new AbortController();
+    const patience = new Promise<null>((resolve) => {
+      const late = setTimeout(() => resolve(null), this.patience);
+      timer.signal.addEventListener("abort", () => clearTimeout(late));
+    });
+    const outcome = await Promise.race([work, patience]);
+    timer.abort();
+    if (outcome) return this.give(request, response, outcome);
+    void work.then((came) => {
+      if (came.is === "full") return;
+      remember(this.late, target, { answer: came.is === "answered" ? came.answer : null, until: Date.now() + KEPT });
+    });
+    const to = encodeURIComponent(target);
+    const waiting = subject === "the whole shop" ? `/waiting?to=${to}` : `/jobs/${subject}/waiting?to=${to}`;
+    return send(response, 303, [["Location", waiting]], "");
+  }
+
+  private give(request: IncomingMessage, response: ServerResponse, outcome: Outcome) {
+    if (outcome.is === "answered") {
+      const { status, headers, body } = outcome.answer;
+      if (status === 500 && body.byteLength === 0) return refuse(request, response, BROKEN);
+      return send(response, status, headers, request.method === "HEAD" ? "" : new Uint8Array(body));
+    }
+    return refuse(request, response, outcome.is === "full" ? FULL : NEVER);
+  }
+}
+
+const headerOf = (request: IncomingMessage, name: string): string | null => {
+  const value = request.headers[name.toLowerCase()];
+  return (Array.isArray(value) ? value[0] : value) ?? null;
+};
+
+function remember<Value>(map: Map<string, Value>, key: string, value: Value) {
+  map.delete(key);
+  map.set(key, value);
+  if (map.size > MOST_REMEMBERED) map.delete(map.keys().next().value!);
+}
+
+/** The shop's server, not yet listening. */
+export async function openFront(options: FrontOptions): Promise<Front> {
+  const front = new ShopFront(options);
+  const server = createServer({ requestTimeout: 60_000, headersTimeout: 15_000 }, (request, response) => {
+    response.on("error", () => undefined);
+    front.answer(request, response).catch((error) => {
+      console.error(error);
+      refuse(request, response, BROKEN);
+    });
+  });
+  server.maxConnections = 400;
+  server.on("clientError", (_, socket) => socket.destroy());
+  await front.begin();
+  return {
+    server,
+    close: async () => {
+      server.close();
+      server.closeIdleConnections();
+      await front.pool.close();
+    },
+  };
+}
