@@ -1,8 +1,8 @@
 import type { Worker } from "node:worker_threads";
 import type { AnswerMessage, FromDesk, ToDesk } from "./messages";
 
-// Desks and the work that waits for them. What is known to take long shares one desk and waits in its own line, so that what is
-// quick never stands behind it; whatever takes longer than it may is ended, and its desk is replaced.
+// Desks and the work that waits for them. What is known to take long has desks and a line of its own, so that what is quick never
+// stands behind it; whatever takes longer than it may is ended, and its desk is replaced.
 
 /** A piece of work for a desk. */
 export interface Job {
@@ -26,13 +26,11 @@ export type Outcome =
 
 export interface PoolOptions {
   spawn: () => Worker;
-  /** desks at work at the same time */
-  desks: number;
-  /** slow jobs at work at the same time */
-  slow: number;
-  /** desks that may be added while all others are held up */
+  /** desks for what is quick, and for what is slow */
+  desks: { quick: number; slow: number };
+  /** quick desks that may be added while all others are held up */
   spare: number;
-  /** jobs that may wait, quick and slow */
+  /** jobs that may wait */
   waiting: { quick: number; slow: number };
   onWritten?: (planId: string, weight: number) => void;
   /** told of every job that a desk has finished, with the milliseconds it took */
@@ -44,7 +42,10 @@ interface Waiting {
   resolve: (outcome: Outcome) => void;
 }
 
+type Lane = "quick" | "slow";
+
 interface Desk {
+  lane: Lane;
   worker: Worker;
   ready: boolean;
   at: (Waiting & { id: number; since: number; timer: NodeJS.Timeout }) | null;
@@ -52,27 +53,29 @@ interface Desk {
   knows: Set<string>;
 }
 
-/** After so long a job that was thought quick counts as slow. */
-const HELD_UP_MILLISECONDS = 100;
+const LANES = ["quick", "slow"] as const;
+/** Milliseconds after which a job that was thought quick holds up its desk. */
+const HELD_UP = 100;
+/** A desk that could not even begin is opened again after so long. */
+const REOPEN_MILLISECONDS = 1000;
 const MOST_KNOWN = 40;
 
 export class Pool {
   private readonly desks: Desk[] = [];
-  private readonly quick: Waiting[] = [];
-  private readonly slow: Waiting[] = [];
+  private readonly lines: Record<Lane, Waiting[]> = { quick: [], slow: [] };
   private nextId = 1;
   private closed = false;
 
   constructor(private readonly options: PoolOptions) {
-    for (let count = 0; count < options.desks; count++) this.open();
+    for (const lane of LANES) for (let count = 0; count < options.desks[lane]; count++) this.open(lane);
   }
 
   /** Has a job done; answers what came of it, never throws. */
   run(job: Job): Promise<Outcome> {
     return new Promise((resolve) => {
-      const line = job.slow ? this.slow : this.quick;
-      const most = job.slow ? this.options.waiting.slow : this.options.waiting.quick;
-      if (this.closed || line.length >= most) {
+      const lane = job.slow ? "slow" : "quick";
+      const line = this.lines[lane];
+      if (this.closed || line.length >= this.options.waiting[lane]) {
         resolve({ is: "full" });
         return;
       }
@@ -83,18 +86,19 @@ export class Pool {
 
   /** Jobs that wait or are at work, for those who ask how much is going on. */
   get load() {
-    return { waiting: this.quick.length + this.slow.length, busy: this.desks.filter(({ at }) => at !== null).length };
+    const waiting = LANES.reduce((sum, lane) => sum + this.lines[lane].length, 0);
+    return { waiting, busy: this.desks.filter(({ at }) => at !== null).length };
   }
 
   async close() {
     this.closed = true;
-    for (const { resolve } of [...this.quick.splice(0), ...this.slow.splice(0)]) resolve({ is: "ended" });
+    for (const lane of LANES) for (const { resolve } of this.lines[lane].splice(0)) resolve({ is: "ended" });
     await Promise.all(this.desks.splice(0).map(({ worker }) => worker.terminate()));
   }
 
-  private open() {
+  private open(lane: Lane) {
     const worker = this.options.spawn();
-    const desk: Desk = { worker, ready: false, at: null, knows: new Set() };
+    const desk: Desk = { lane, worker, ready: false, at: null, knows: new Set() };
     this.desks.push(desk);
     worker.on("message", (message: FromDesk) => this.hear(desk, message));
     worker.on("error", (error) => console.error(error));
@@ -132,33 +136,30 @@ export class Pool {
     if (index < 0) return;
     this.desks.splice(index, 1);
     const broke = !desk.ready;
-    // one that cannot even begin would be opened for ever
-    if (!this.closed && this.desks.length < this.options.desks)
-      setTimeout(() => !this.closed && this.open(), broke ? 1000 : 0);
+    if (!this.closed && this.countOf(desk.lane) < this.options.desks[desk.lane])
+      setTimeout(() => !this.closed && this.open(desk.lane), broke ? REOPEN_MILLISECONDS : 0);
     this.leave(desk, { is: "ended" });
   }
 
-  private get slowAtWork() {
-    const now = performance.now();
-    return this.desks.filter(({ at }) => at && (at.job.slow || now - at.since > HELD_UP_MILLISECONDS)).length;
+  private countOf(lane: Lane): number {
+    return this.desks.filter((desk) => desk.lane === lane).length;
   }
 
-  /** Gives waiting work to free desks: the quick first, the slow only where there is room for it. */
+  /** Gives waiting work to free desks of its lane. */
   private seat() {
-    for (const line of [this.quick, this.slow])
+    for (const lane of LANES) {
+      const line = this.lines[lane];
       while (line.length > 0) {
-        if (line === this.slow && this.slowAtWork >= this.options.slow) break;
-        const desk = this.freeDesk(line[0]!.job.subject);
-        if (!desk) {
-          this.addSpare();
-          return;
-        }
+        const desk = this.freeDesk(lane, line[0]!.job.subject);
+        if (!desk) break;
         this.give(desk, line.shift()!);
       }
+    }
+    this.addSpare();
   }
 
-  private freeDesk(subject: string | null): Desk | undefined {
-    const free = this.desks.filter(({ ready, at }) => ready && at === null);
+  private freeDesk(lane: Lane, subject: string | null): Desk | undefined {
+    const free = this.desks.filter((desk) => desk.lane === lane && desk.ready && desk.at === null);
     return free.find(({ knows }) => subject !== null && knows.has(subject)) ?? free[0];
   }
 
@@ -177,16 +178,18 @@ export class Pool {
 
   private lookAgain: NodeJS.Timeout | null = null;
 
-  /** Where every desk is held up and quick work waits, one more is opened. */
+  /** Where every quick desk is held up and quick work waits, one more is opened. */
   private addSpare() {
-    if (this.quick.length === 0 || this.lookAgain) return;
+    if (this.lines.quick.length === 0 || this.lookAgain) return;
     this.lookAgain = setTimeout(() => {
       this.lookAgain = null;
+      const now = performance.now();
       const held = this.desks.every(
-        ({ at, ready }) => ready && at && performance.now() - at.since > HELD_UP_MILLISECONDS,
+        ({ lane, at, ready }) => lane === "slow" || (ready && at && now - at.since > HELD_UP),
       );
-      if (this.quick.length > 0 && held && this.desks.length < this.options.desks + this.options.spare) this.open();
+      const room = this.countOf("quick") < this.options.desks.quick + this.options.spare;
+      if (this.lines.quick.length > 0 && held && room) this.open("quick");
       this.seat();
-    }, HELD_UP_MILLISECONDS);
+    }, HELD_UP);
   }
 }

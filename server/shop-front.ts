@@ -9,6 +9,8 @@ import { type Job, type Outcome, Pool, type PoolOptions } from "./pool";
 // The front: reads requests, refuses what is not to be answered, hands files out, and has everything else done at a desk. It
 // never works anything out itself, so it always has time for the next request.
 
+/** For a machine of two cores: one may be at what is slow, and the other always has time for a page. */
+const DESKS = { quick: 2, slow: 1 };
 /** How long a page is waited for before the painter is told that it is still being worked out. */
 const PATIENCE = 2500;
 /** How long anything may take at all. */
@@ -127,7 +129,7 @@ export interface FrontOptions {
   spawn: PoolOptions["spawn"];
   /** folder of the files that the pages load */
   files: string;
-  desks?: number;
+  desks?: PoolOptions["desks"];
   patience?: number;
   deadline?: number;
 }
@@ -151,7 +153,7 @@ class ShopFront {
   private readonly toSummarise = new Set<string>();
   private summarising = false;
 
-  constructor({ spawn, files, desks = 4, patience = PATIENCE, deadline = DEADLINE }: FrontOptions) {
+  constructor({ spawn, files, desks = DESKS, patience = PATIENCE, deadline = DEADLINE }: FrontOptions) {
     this.patience = patience;
     this.deadline = deadline;
     this.files = sirv(files, {
@@ -170,7 +172,6 @@ class ShopFront {
     this.pool = new Pool({
       spawn,
       desks,
-      slow: Math.max(1, desks - 3),
       spare: 4,
       waiting: { quick: 200, slow: 24 },
       onWritten: (planId, weight) => {
