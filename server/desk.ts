@@ -74,6 +74,4 @@ port.on("message", async (message: ToDesk) => {
   }
 });
 await bookkeeping.open();
-// the guide judges every example: the first painter's page then finds the way trodden
-await handle(new Request("http://localhost/guide"));
 say({ kind: "ready" });

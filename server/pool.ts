@@ -56,6 +56,8 @@ interface Desk {
 const LANES = ["quick", "slow"] as const;
 /** Milliseconds after which a job that was thought quick holds up its desk. */
 const HELD_UP = 100;
+/** The desks that are not needed at once are opened this long after the start. */
+const REST_MILLISECONDS = 4000;
 /** A desk that could not even begin is opened again after so long. */
 const REOPEN_MILLISECONDS = 1000;
 const MOST_KNOWN = 40;
@@ -67,8 +69,15 @@ export class Pool {
   private closed = false;
 
   constructor(private readonly options: PoolOptions) {
-    for (const lane of LANES) for (let count = 0; count < options.desks[lane]; count++) this.open(lane);
+    // one is enough to begin with; the others come when they are needed, or when all is quiet
+    this.open("quick");
+    this.rest = setTimeout(() => {
+      for (const lane of LANES) while (!this.closed && this.countOf(lane) < options.desks[lane]) this.open(lane);
+    }, REST_MILLISECONDS);
+    this.rest.unref();
   }
+
+  private readonly rest: NodeJS.Timeout;
 
   /** Has a job done; answers what came of it, never throws. */
   run(job: Job): Promise<Outcome> {
@@ -92,6 +101,7 @@ export class Pool {
 
   async close() {
     this.closed = true;
+    clearTimeout(this.rest);
     for (const lane of LANES) for (const { resolve } of this.lines[lane].splice(0)) resolve({ is: "ended" });
     await Promise.all(this.desks.splice(0).map(({ worker }) => worker.terminate()));
   }
@@ -141,6 +151,10 @@ export class Pool {
     this.leave(desk, { is: "ended" });
   }
 
+  private isOpening(lane: Lane): boolean {
+    return this.desks.some((desk) => desk.lane === lane && !desk.ready);
+  }
+
   private countOf(lane: Lane): number {
     return this.desks.filter((desk) => desk.lane === lane).length;
   }
@@ -151,6 +165,7 @@ export class Pool {
       const line = this.lines[lane];
       while (line.length > 0) {
         const desk = this.freeDesk(lane, line[0]!.job.subject);
+        if (!desk && this.countOf(lane) < this.options.desks[lane] && !this.isOpening(lane)) this.open(lane);
         if (!desk) break;
         this.give(desk, line.shift()!);
       }

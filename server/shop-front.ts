@@ -15,6 +15,8 @@ const DESKS = { quick: 2, slow: 1 };
 const PATIENCE = 2500;
 /** How long anything may take at all. */
 const DEADLINE = 25_000;
+/** How long the writing has to rest before the list is brought up to date. */
+const REST = 400;
 /** How long an answer that came too late is kept for the page that asks again. */
 const KEPT = 60_000;
 /** Work that takes longer than this waits in the line of the slow. */
@@ -152,6 +154,7 @@ class ShopFront {
   private readonly boards = new Map<string, number>();
   private readonly toSummarise = new Set<string>();
   private summarising = false;
+  private soon: NodeJS.Timeout | undefined;
 
   constructor({ spawn, files, desks = DESKS, patience = PATIENCE, deadline = DEADLINE }: FrontOptions) {
     this.patience = patience;
@@ -178,7 +181,7 @@ class ShopFront {
         remember(this.weights, planId, weight);
         this.took.delete(planId);
         this.toSummarise.add(planId);
-        void this.summariseAll();
+        this.summariseSoon();
       },
       onTook: ({ subject }, milliseconds) => {
         // what was slow is slow for a while yet: a page from kept results says little about the next
@@ -207,7 +210,12 @@ class ShopFront {
     return outcome.is === "done" ? outcome.value : outcome.is;
   }
 
-  /** What the jobs list shows of jobs that were written, one after another, beside the pages. */
+  /** What the jobs list shows of jobs that were written is worked out when the writing rests, one after another, beside the pages. */
+  private summariseSoon() {
+    clearTimeout(this.soon);
+    this.soon = setTimeout(() => void this.summariseAll(), REST);
+  }
+
   private async summariseAll() {
     if (this.summarising) return;
     this.summarising = true;

@@ -20,6 +20,7 @@ import type { Schedule } from "#core/schedule/schedule";
 import { type Looking, useBestSchedule } from "~/days/use-schedule";
 import { postTo } from "./post";
 import { EditQueue, type PendingEdit, type QueueView, type SavedJob } from "./queue";
+import { Unsent } from "./unsent";
 
 export interface JobEditor {
   plan: Plan;
@@ -38,13 +39,20 @@ export interface JobEditor {
   /** told apart from every other load of the page: forms sent without script sign with it */
   token: string;
   /** Does an edit: shown at once, saved behind it. Answers why it cannot be done. */
-  send: (label: string, commands: Command[]) => string | null;
+  send: (label: string, commands: Command[], id?: string) => string | null;
+  /** Keeps what is being typed in a field in the browser until the field is left; null when it was. */
+  draft: (field: string, edit: PendingEdit | null) => void;
   stepThrough: (way: "undo" | "redo") => void;
   resolve: (choice: "mine" | "theirs") => void;
+  /** What becomes of edits from an earlier page, whose places others have changed. */
+  settleContested: (choice: "mine" | "theirs") => void;
 }
 
 /** What a page needs of a job that does not hang on dates and saving: whoever asks for this alone is drawn anew for edits alone. */
-export type PlanInHand = Pick<JobEditor, "plan" | "judgement" | "token" | "send" | "resolve">;
+export type PlanInHand = Pick<
+  JobEditor,
+  "plan" | "judgement" | "token" | "send" | "draft" | "resolve" | "settleContested"
+>;
 
 const Editor = createContext<JobEditor | null>(null);
 const InHand = createContext<PlanInHand | null>(null);
@@ -67,36 +75,16 @@ const LOOKS_FOR = 800;
 /** The job in hand, where the page is about one. */
 export const useJobInHand = () => useContext(Editor);
 
-const keptKey = (planId: string) => `jolly-crust/unsaved/${planId}`;
-
-/** Edits that had not reached the server when the page went away. */
-function readKept(planId: string): PendingEdit[] {
-  try {
-    const kept: unknown = JSON.parse(localStorage.getItem(keptKey(planId)) ?? "[]");
-    return Array.isArray(kept) ? (kept as PendingEdit[]) : [];
-  } catch {
-    return [];
-  }
-}
-
-function keepFor(planId: string) {
-  return (pending: readonly PendingEdit[]) => {
-    try {
-      if (pending.length === 0) localStorage.removeItem(keptKey(planId));
-      else localStorage.setItem(keptKey(planId), JSON.stringify(pending));
-    } catch {
-      // a browser without storage still has the page itself
-    }
-  };
-}
+/** A tab that was closed just before this one opened may take a moment to be gone. */
+const LOOK_AGAIN_MILLISECONDS = 1500;
 
 const listLabels = (edits: readonly PendingEdit[]) => edits.map((edit) => edit.label).join("; ");
 
 export function JobEditorProvider({ job, token, children }: { job: SavedJob; token: string; children: ReactNode }) {
   const planId = job.plan.id;
+  const [unsent] = useState(() => (typeof window === "undefined" ? null : new Unsent(planId)));
   const [queue] = useState(
-    () =>
-      new EditQueue(job, postTo(`/jobs/${planId}/edit`), typeof window === "undefined" ? undefined : keepFor(planId)),
+    () => new EditQueue(job, postTo(`/jobs/${planId}/edit`), (pending) => unsent?.keep(pending)),
   );
   const view = useSyncExternalStore(queue.subscribe, queue.current, queue.current);
   const restored = useRef(false);
@@ -104,10 +92,20 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
   useEffect(() => {
     if (restored.current) return;
     restored.current = true;
-    const lost = queue.restore(readKept(planId));
-    if (lost.length > 0)
-      toast.error(`These edits from before no longer fit the plan: ${listLabels(lost)}.`, { duration: 20_000 });
-  }, [queue, planId]);
+    const takeOver = async () => {
+      const left = await unsent?.takeOver();
+      const lost = [...queue.takeOver(left?.edits ?? []).map(({ label }) => label), ...(left?.unreadable ?? [])];
+      if (lost.length > 0)
+        toast.error(`These edits from before no longer fit the plan: ${lost.join("; ")}.`, { duration: 20_000 });
+    };
+    void takeOver().then(() => setTimeout(takeOver, LOOK_AGAIN_MILLISECONDS));
+  }, [queue, unsent]);
+  useEffect(() => {
+    // a page that comes back from the browser's memory may be of an older version than the job is now
+    const back = ({ persisted }: PageTransitionEvent) => persisted && window.location.reload();
+    window.addEventListener("pageshow", back);
+    return () => window.removeEventListener("pageshow", back);
+  }, []);
   useEffect(() => queue.refresh(job), [queue, job]);
   useEffect(() => {
     if (view.says && view.state === "saved") toast.error(view.says);
@@ -137,14 +135,19 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
       plan,
       judgement,
       token,
-      send: (label, commands) => queue.add({ id: nanoid(), label, commands }),
+      send: (label, commands, id = nanoid()) => queue.add({ id, label, commands }),
+      draft: (field, edit) => unsent?.keepDraft(field, edit),
       resolve: (choice) => {
         const lost = queue.resolve(choice);
         if (lost.length > 0)
           toast.error(`These could not be laid over the other changes: ${listLabels(lost)}.`, { duration: 20_000 });
       },
+      settleContested: (choice) => {
+        const lost = queue.settleContested(choice);
+        if (lost.length > 0) toast.error(`These no longer fit the plan: ${listLabels(lost)}.`, { duration: 20_000 });
+      },
     }),
-    [plan, judgement, token, queue],
+    [plan, judgement, token, queue, unsent],
   );
   const editor = useMemo<JobEditor>(
     () => ({

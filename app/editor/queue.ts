@@ -13,6 +13,8 @@ export interface PendingEdit {
   id: string;
   label: string;
   commands: Command[];
+  /** what would take it back where it was made: it tells what it writes over */
+  inverse?: Command[];
 }
 
 /** What the server answers to an edit. */
@@ -35,6 +37,8 @@ export interface QueueView {
   /** why it is not saved, or what was done elsewhere */
   says: string | null;
   since: readonly string[];
+  /** edits kept from an earlier page, whose places have been changed by others meanwhile: the painter chooses */
+  contested: readonly PendingEdit[];
 }
 
 const RETRY_MILLISECONDS = 3000;
@@ -57,7 +61,7 @@ export class EditQueue {
       setTimeout(work, milliseconds);
     },
   ) {
-    this.view = { plan: job.plan, saved: job, pending: [], state: "saved", says: null, since: [] };
+    this.view = { plan: job.plan, saved: job, pending: [], state: "saved", says: null, since: [], contested: [] };
   }
 
   readonly subscribe = (listener: () => void) => {
@@ -74,7 +78,7 @@ export class EditQueue {
     if (!done.ok) return done.because;
     this.show({
       plan: done.plan,
-      pending: [...this.view.pending, edit],
+      pending: [...this.view.pending, { ...edit, inverse: done.inverse }],
       ...(this.view.state === "overtaken" ? {} : { state: "saving" as const }),
     });
     void this.flush();
@@ -84,6 +88,31 @@ export class EditQueue {
   /** Edits kept from before a reload, put back on top of what the server has. Those that no longer fit are answered. */
   restore(pending: readonly PendingEdit[]): PendingEdit[] {
     return pending.filter((edit) => this.add(edit) !== null);
+  }
+
+  /**
+   * Takes in edits that an earlier page left behind. Those that write over just what they would have written over then are handed
+   * in; those whose places others have changed since are put before the painter; those that no longer fit are answered.
+   */
+  takeOver(left: readonly PendingEdit[]): PendingEdit[] {
+    const lost: PendingEdit[] = [];
+    const contested: PendingEdit[] = [];
+    for (const edit of left) {
+      if (this.view.pending.some(({ id }) => id === edit.id)) continue;
+      const done = applyCommands(this.view.plan, edit.commands);
+      if (!done.ok) lost.push(edit);
+      else if (edit.inverse && JSON.stringify(done.inverse) !== JSON.stringify(edit.inverse)) contested.push(edit);
+      else this.add(edit);
+    }
+    if (contested.length > 0) this.show({ contested: [...this.view.contested, ...contested] });
+    return lost;
+  }
+
+  /** What the painter chose for edits whose places others have changed: to write over them, or to let them stand. */
+  settleContested(choice: "mine" | "theirs"): PendingEdit[] {
+    const { contested } = this.view;
+    this.show({ contested: [] });
+    return choice === "mine" ? this.restore(contested) : [];
   }
 
   /** Takes the last edit back, or does it again, once everything typed is written. */
@@ -139,7 +168,7 @@ export class EditQueue {
 
   private show(next: Partial<QueueView>) {
     this.view = { ...this.view, ...next };
-    this.keep(this.view.pending);
+    if (next.pending || next.contested) this.keep([...this.view.pending, ...this.view.contested]);
     for (const listener of this.listeners) listener();
   }
 
@@ -147,7 +176,8 @@ export class EditQueue {
     while (!this.busy && this.view.state !== "overtaken" && this.view.pending.length > 0) {
       const edit = this.view.pending[0]!;
       this.busy = true;
-      const answer = await this.post({ ...edit, base: this.view.saved.version });
+      const { id, label, commands } = edit;
+      const answer = await this.post({ id, label, commands, base: this.view.saved.version });
       this.busy = false;
       if (!this.settle(edit, answer)) return;
     }

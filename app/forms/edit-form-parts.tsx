@@ -1,7 +1,9 @@
 import { nanoid } from "nanoid";
-import { type FormEvent, type ReactNode, useId, useState } from "react";
+import { type FormEvent, type ReactNode, useEffect, useId, useRef, useState } from "react";
 import { Form, useActionData, useLocation, useNavigate } from "react-router";
+import type { Command } from "#core/edit/command";
 import { useJobEditor } from "~/editor/job-editor";
+import type { PendingEdit } from "~/editor/queue";
 import type { FormResult } from "~/http/job-action.server";
 import { readEditForm } from "./edit-form";
 import { type Faults, type FormFields, fieldsOf } from "./fields";
@@ -48,6 +50,11 @@ export function EditForm({ does, about = {}, children, className, label, autosav
   const answered = mine && result ? result : null;
   const shown = faults ?? answered?.faults ?? {};
 
+  const typing = useTyping((form) => {
+    const done = readEditForm(editor.plan, fieldsOf(new FormData(form)), () => nanoid(10));
+    return done.ok ? done : null;
+  });
+
   const read = (form: HTMLFormElement, submitter?: HTMLElement | null): boolean => {
     const fields = fieldsOf(new FormData(form, submitter));
     const done = readEditForm(editor.plan, fields, () => nanoid(10));
@@ -55,7 +62,9 @@ export function EditForm({ does, about = {}, children, className, label, autosav
       setFaults(done.faults);
       return false;
     }
-    const refused = editor.send(done.label, done.commands);
+    // kept as typed until it is kept as sent
+    const refused = editor.send(done.label, done.commands, typing.id());
+    typing.settle();
     setFaults(refused ? { "": refused } : null);
     if (!refused && (done.step || done.zone || done.material))
       navigate(afterwards(pathname, search, done), { replace: true, preventScrollReset: true });
@@ -74,8 +83,15 @@ export function EditForm({ does, about = {}, children, className, label, autosav
       aria-label={label}
       onSubmit={submit}
       onChange={autosave ? (event) => changedAtOnce(event.target) && read(event.currentTarget) : undefined}
+      onInput={autosave ? (event) => typedIn(event.target) && typing.typed(event.currentTarget) : undefined}
       onBlur={
-        autosave ? (event) => typedIn(event.target) && changed(event.target) && read(event.currentTarget) : undefined
+        autosave
+          ? (event) => {
+              if (!typedIn(event.target)) return;
+              if (changed(event.target)) read(event.currentTarget);
+              else typing.settle();
+            }
+          : undefined
       }
     >
       <input type="hidden" name="do" value={does} />
@@ -94,11 +110,57 @@ export function EditForm({ does, about = {}, children, className, label, autosav
   );
 }
 
+/** What is typed is kept this soon, in milliseconds, before the field is left. */
+const KEPT_AFTER = 150;
+
+/**
+ * Keeps what is being typed in the browser, as the edit that leaving the field would make: a page that goes away takes nothing
+ * along. The edit has one id from its first letter on, so that it is done once.
+ */
+function useTyping(editOf: (form: HTMLFormElement) => { label: string; commands: Command[] } | null) {
+  const { draft, send } = useJobEditor();
+  const field = useId();
+  const at = useRef<{ id: string; timer: ReturnType<typeof setTimeout>; edit: PendingEdit | null } | null>(null);
+  const settle = () => {
+    if (!at.current) return;
+    clearTimeout(at.current.timer);
+    at.current = null;
+    draft(field, null);
+  };
+  const latest = useRef({ send, draft });
+  latest.current = { send, draft };
+  useEffect(
+    () => () => {
+      // the form goes away with the field still in hand: what stands in it is done
+      const typed = at.current;
+      if (!typed) return;
+      clearTimeout(typed.timer);
+      if (typed.edit) latest.current.send(typed.edit.label, typed.edit.commands, typed.id);
+      latest.current.draft(field, null);
+    },
+    [field],
+  );
+  const typed = (form: HTMLFormElement) => {
+    if (at.current) clearTimeout(at.current.timer);
+    const id = at.current?.id ?? nanoid();
+    const timer = setTimeout(() => {
+      const done = editOf(form);
+      const edit = done && { id, label: done.label, commands: done.commands };
+      if (at.current) at.current.edit = edit;
+      draft(field, edit);
+    }, KEPT_AFTER);
+    at.current = { id, timer, edit: at.current?.edit ?? null };
+  };
+  return { typed, settle, id: () => at.current?.id };
+}
+
 const typedIn = (target: EventTarget) =>
-  target instanceof HTMLInputElement && ["text", "number", "search", "datetime-local"].includes(target.type);
+  target instanceof HTMLTextAreaElement ||
+  (target instanceof HTMLInputElement && ["text", "number", "search", "datetime-local"].includes(target.type));
 const changedAtOnce = (target: EventTarget) =>
   target instanceof HTMLSelectElement || (target instanceof HTMLInputElement && !typedIn(target));
-const changed = (target: EventTarget) => target instanceof HTMLInputElement && target.value !== target.defaultValue;
+const changed = (target: EventTarget) =>
+  (target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement) && target.value !== target.defaultValue;
 
 interface FieldProps {
   name: string;

@@ -1,8 +1,8 @@
 import { BookOpen, CircleHelp, Redo2, Undo2 } from "lucide-react";
 import type { ReactNode } from "react";
-import { useMemo } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { Link, NavLink, useLocation, useNavigate } from "react-router";
+import { Link, NavLink, PrefetchPageLinks, useLocation, useNavigate } from "react-router";
 import { zonesOf } from "#core/plan/plan";
 import { useJobEditor, usePlanInHand } from "~/editor/job-editor";
 import { sayRoom } from "~/words/room";
@@ -190,6 +190,20 @@ function useFrameKeys() {
   );
 }
 
+/** Loads the other views while nothing else is going on: they then open when the server does not answer, too. */
+function OtherViews() {
+  const { plan } = usePlanInHand();
+  const [quiet, setQuiet] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setQuiet(true), QUIET_MILLISECONDS);
+    return () => clearTimeout(timer);
+  }, []);
+  if (!quiet) return null;
+  return VIEWS.map(({ path }) => <PrefetchPageLinks key={path} page={`/jobs/${plan.id}/${path}`} />);
+}
+
+const QUIET_MILLISECONDS = 1200;
+
 /** The frame of a job: brand and name, the views, undo and redo; the view; the foot line. */
 export function JobFrame({ children }: { children: ReactNode }) {
   const { plan } = usePlanInHand();
@@ -223,6 +237,7 @@ export function JobFrame({ children }: { children: ReactNode }) {
       <ConflictNotice />
       <main className="min-h-0 flex-1">{children}</main>
       <Foot />
+      <OtherViews />
     </div>
   );
 }

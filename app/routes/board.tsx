@@ -13,7 +13,7 @@ import { PANEL_IDS, PANEL_NAMES } from "#core/board/panels/panel";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { zonesOf } from "#core/plan/plan";
 import { groundNamed } from "#core/rules/words";
-import { listPhotos } from "#db/photos";
+import { listPhotos, type PhotoShelf } from "#db/photos";
 import {
   type BoardAddress,
   boardAddress,
@@ -39,6 +39,13 @@ import { useSelection } from "~/parts/selection";
 import type { Route } from "./+types/board";
 
 export const loader = ({ params }: Route.LoaderArgs) => withStore((store) => listPhotos(store, planIdOf(params)));
+
+/** Where the server does not answer the board is drawn all the same, without the photos. */
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
+  serverLoader().catch((error): PhotoShelf => {
+    if (error instanceof TypeError) return { photos: [], removed: null };
+    throw error;
+  });
 
 export const action = ({ request, params }: Route.ActionArgs) =>
   isPhotoForm(request) ? photoAction(request, params) : jobAction(request, params);

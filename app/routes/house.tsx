@@ -13,6 +13,13 @@ import type { Route } from "./+types/house";
 /** Whether the shop has a logger in the room. */
 export const loader = () => ({ sensor: sensorAddress(process.env) !== null });
 
+/** Where the server does not answer there is no sensor either; the rules can be set all the same. */
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
+  serverLoader().catch((error) => {
+    if (error instanceof TypeError) return { sensor: false };
+    throw error;
+  });
+
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
 
 /** One question on which practitioners differ: every answer with its reason, the house's own chosen. */

@@ -9,7 +9,7 @@ const crustFile = (change: (plan: Record<string, unknown>) => void) => {
 };
 
 const FILES: [name: string, text: string, says: RegExp][] = [
-  ["cut short", '{"format":"jolly-crust"', /not whole JSON/],
+  ["cut short", '{"format":"jolly-crust"', /is not whole: it breaks off or is damaged in line/],
   ["another kind", '{"format":"shopping-list"}', /This is not a crust file/],
   ["from the future", crustFile((plan) => Object.assign(plan, { version: 99 })), /written by a newer version/],
   [
@@ -22,7 +22,7 @@ const FILES: [name: string, text: string, says: RegExp][] = [
     crustFile((plan) =>
       Object.assign((plan.pieces as { zones: { shape: object }[] }[])[0]!.zones[0]!.shape, { width: 0 }),
     ),
-    /pieces\[0\]\.zones\[0\]\.shape\.width.*a size must be more than 0 mm/is,
+    /zone "[^"]+", shape, width:.*a size must be more than 0 mm/is,
   ],
   ["too large", `{"format":"jolly-crust","title":"${"x".repeat(5_050_000)}"}`, /5 MB at most/],
 ];

@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from "node:fs";
+import { copyFileSync, mkdtempSync, readdirSync, renameSync, rmSync } from "node:fs";
 import type { AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -13,18 +13,61 @@ interface Shop {
   folder: string;
 }
 
-/** A shop of its own for a test: a server on a free port and a database in a fresh folder, empty or with the demo. */
-export const test = base.extend<{ demo: boolean; sensor: Manner | null; shop: Shop }>({
-  demo: [true, { option: true }],
+interface Options {
+  demo: boolean;
   /** how the logger in the room goes; null for a shop without one */
-  sensor: [null, { option: true }],
-  shop: async ({ demo, sensor }, use) => {
-    const folder = mkdtempSync(join(tmpdir(), "crust-shop-"));
-    if (demo) {
+  sensor: Manner | null;
+  /** a server of its own, for tests that stop it or take its database away */
+  alone: boolean;
+  shop: Shop;
+}
+
+/**
+ * A fresh shop for every test: a database with the demo, or an empty one. A server takes seconds to start, so the tests of one
+ * worker share one: the database is put in the place of the one before, as a painter would put a backup back.
+ */
+export const test = base.extend<Options, { template: string; shared: Shop }>({
+  template: [
+    // biome-ignore lint/correctness/noEmptyPattern: the runner wants the pattern
+    async ({}, use) => {
+      const folder = mkdtempSync(join(tmpdir(), "crust-template-"));
       const store = await openStore(placeFrom({ JOLLY_CRUST_DATA: folder }));
       await loadDemo(store);
+      await store.client.execute("PRAGMA wal_checkpoint(TRUNCATE)");
       store.client.close();
+      await use(join(folder, "crust.db"));
+      rmSync(folder, { recursive: true, force: true });
+    },
+    { scope: "worker" },
+  ],
+  shared: [
+    async ({ template }, use) => {
+      const folder = mkdtempSync(join(tmpdir(), "crust-shop-"));
+      copyFileSync(template, join(folder, "crust.db"));
+      const server = await startServer({
+        port: await freePort(),
+        environment: { JOLLY_CRUST_DATA: folder, ROOM_SENSOR_URL: "" },
+      });
+      await use({ address: server.address, folder });
+      server.stop();
+      rmSync(folder, { recursive: true, force: true });
+    },
+    { scope: "worker" },
+  ],
+  demo: [true, { option: true }],
+  sensor: [null, { option: true }],
+  alone: [false, { option: true }],
+  shop: async ({ demo, sensor, alone, template, shared }, use) => {
+    if (demo && sensor === null && !alone) {
+      for (const name of readdirSync(shared.folder))
+        if (!["crust.db", "crust.db-wal", "crust.db-shm"].includes(name)) rmSync(join(shared.folder, name));
+      copyFileSync(template, join(shared.folder, "next.db"));
+      renameSync(join(shared.folder, "next.db"), join(shared.folder, "crust.db"));
+      await use(shared);
+      return;
     }
+    const folder = mkdtempSync(join(tmpdir(), "crust-shop-"));
+    if (demo) copyFileSync(template, join(folder, "crust.db"));
     const room = sensor && logger(sensor);
     if (room) await new Promise<void>((resolve) => room.listen(0, "127.0.0.1", resolve));
     const server = await startServer({

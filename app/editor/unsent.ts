@@ -1,0 +1,210 @@
+import { type DBSchema, type IDBPDatabase, openDB } from "idb";
+import { nanoid } from "nanoid";
+import { z } from "zod";
+import { Commands } from "#core/edit/command";
+import type { PendingEdit } from "./queue";
+
+// Edits that have not reached the server, kept in the browser: a line for every tab, so that no tab writes over another's. A tab
+// that is gone leaves its line to the next one that opens the job.
+
+/** What lies in the browser, held against this when it is read back: an older version of the tool may have written it. */
+const Kept = z.object({
+  key: z.string(),
+  planId: z.string(),
+  tab: z.string(),
+  at: z.number(),
+  order: z.number(),
+  edit: z.object({
+    id: z.string().min(8).max(64),
+    label: z.string().min(1).max(200),
+    commands: Commands,
+    inverse: Commands.optional(),
+  }),
+});
+type Kept = z.infer<typeof Kept>;
+
+interface Shelf extends DBSchema {
+  unsent: { key: string; value: Kept; indexes: { byJob: string } };
+}
+
+const DATABASE = "jolly-crust";
+const LOCK = "jolly-crust/tab/";
+/** Where a version before this one kept them. */
+const oldKey = (planId: string) => `jolly-crust/unsaved/${planId}`;
+/** Where what the browser's store has not confirmed yet goes when the page goes away: that place is written at once. */
+const lastWords = (planId: string) => `jolly-crust/last/${planId}/`;
+
+let opening: Promise<IDBPDatabase<Shelf> | null> | null = null;
+
+/** The browser's store; null where there is none: the page itself still holds what was typed. */
+function shelf(): Promise<IDBPDatabase<Shelf> | null> {
+  opening ??= openDB<Shelf>(DATABASE, 1, {
+    upgrade: (database) => {
+      database.createObjectStore("unsent", { keyPath: "key" }).createIndex("byJob", "planId");
+    },
+    terminated: () => {
+      opening = null;
+    },
+  }).catch(() => null);
+  return opening;
+}
+
+/** What a tab that is gone left behind. */
+export interface LeftBehind {
+  edits: PendingEdit[];
+  /** names of edits that this version cannot read */
+  unreadable: string[];
+}
+
+const labelOf = (raw: unknown): string => {
+  const read = z.object({ edit: z.object({ label: z.string().max(200) }) }).safeParse(raw);
+  return read.success ? read.data.edit.label : "an edit";
+};
+
+/** The line of this tab for one job. */
+export class Unsent {
+  private readonly tab = nanoid(12);
+  private turn: Promise<unknown> = Promise.resolve();
+  private kept: readonly PendingEdit[] = [];
+  private drafts = new Map<string, PendingEdit>();
+  private unconfirmed = 0;
+
+  constructor(private readonly planId: string) {
+    void shelf();
+    window.addEventListener("pagehide", () => this.sayLast());
+    // held as long as the page lives: others see by it that this line is not theirs to take
+    void navigator.locks?.request(LOCK + this.tab, () => new Promise(() => {}));
+  }
+
+  private key = (id: string) => `${this.planId}/${this.tab}/${id}`;
+
+  /** Keeps just these, in this order. */
+  keep(edits: readonly PendingEdit[]) {
+    this.kept = edits;
+    this.store();
+  }
+
+  /** Keeps what is being typed in a field, until it is left; null when it was. */
+  keepDraft(field: string, edit: PendingEdit | null) {
+    if (edit) this.drafts.set(field, edit);
+    else if (!this.drafts.delete(field)) return;
+    this.store();
+  }
+
+  private get all(): PendingEdit[] {
+    const kept = new Set(this.kept.map(({ id }) => id));
+    return [...this.kept, ...[...this.drafts.values()].filter(({ id }) => !kept.has(id))];
+  }
+
+  /** The page goes away: what the store has not confirmed is written where it is there at once. */
+  private sayLast() {
+    try {
+      const key = lastWords(this.planId) + this.tab;
+      if (this.unconfirmed > 0 && this.all.length > 0) localStorage.setItem(key, JSON.stringify(this.all));
+      else localStorage.removeItem(key);
+    } catch {
+      // a browser that keeps nothing still had the page itself
+    }
+  }
+
+  private store() {
+    const edits = this.all;
+    this.unconfirmed++;
+    this.turn = this.turn
+      .then(async () => {
+        const database = await shelf();
+        if (!database) return;
+        const transaction = database.transaction("unsent", "readwrite", { durability: "strict" });
+        const wanted = new Set(edits.map(({ id }) => this.key(id)));
+        for (const { key, tab } of await transaction.store.index("byJob").getAll(this.planId))
+          if (tab === this.tab && !wanted.has(key)) await transaction.store.delete(key);
+        for (const [order, edit] of edits.entries())
+          await transaction.store.put({
+            key: this.key(edit.id),
+            planId: this.planId,
+            tab: this.tab,
+            at: Date.now(),
+            order,
+            edit: {
+              id: edit.id,
+              label: edit.label,
+              commands: edit.commands,
+              ...(edit.inverse ? { inverse: edit.inverse } : {}),
+            },
+          });
+        await transaction.done;
+      })
+      .catch(() => {})
+      .finally(() => {
+        this.unconfirmed--;
+      });
+  }
+
+  /** Takes over what tabs that are gone have left for this job, the oldest first; what lives in another open tab stays there. */
+  async takeOver(): Promise<LeftBehind> {
+    const found: LeftBehind = { edits: this.takeOld(), unreadable: [] };
+    await this.takeLastWords(found);
+    const database = await shelf();
+    if (!database) return found;
+    const left = await database.getAllFromIndex("unsent", "byJob", this.planId).catch(() => []);
+    const tabs = new Map<string, number>();
+    for (const { tab, at } of left) if (tab !== this.tab) tabs.set(tab, Math.min(at, tabs.get(tab) ?? at));
+    for (const [tab] of [...tabs].sort(([, one], [, two]) => one - two))
+      await this.whileGone(tab, async () => {
+        const transaction = database.transaction("unsent", "readwrite");
+        const rows = (await transaction.store.index("byJob").getAll(this.planId)).filter((row) => row.tab === tab);
+        for (const row of rows.sort((one, two) => one.order - two.order)) {
+          const read = Kept.safeParse(row);
+          const twice = read.success && found.edits.some(({ id }) => id === read.data.edit.id);
+          if (read.success) found.edits.push(...(twice ? [] : [read.data.edit]));
+          else found.unreadable.push(labelOf(row));
+          await transaction.store.delete(row.key);
+          // it is this tab's from here on, before anything else can happen to it
+          if (read.success)
+            await transaction.store.put({ ...read.data, key: this.key(read.data.edit.id), tab: this.tab });
+        }
+        await transaction.done;
+      });
+    return found;
+  }
+
+  private async whileGone(tab: string, work: () => Promise<void>) {
+    if (!navigator.locks) return work();
+    await navigator.locks.request(LOCK + tab, { ifAvailable: true }, async (lock) => {
+      if (lock) await work();
+    });
+  }
+
+  /** What pages wrote down as they went away. */
+  private async takeLastWords(found: LeftBehind) {
+    const prefix = lastWords(this.planId);
+    for (const key of keysOfStorage().filter((one) => one.startsWith(prefix)))
+      await this.whileGone(key.slice(prefix.length), async () => {
+        found.edits.push(...takeText(key));
+      });
+    if (found.edits.length > 0) this.keep([...this.kept, ...found.edits]);
+  }
+
+  /** What a version of the tool before this one kept in another place. */
+  private takeOld = (): PendingEdit[] => takeText(oldKey(this.planId));
+}
+
+function keysOfStorage(): string[] {
+  try {
+    return Object.keys(localStorage);
+  } catch {
+    return [];
+  }
+}
+
+/** Edits as text under a key, taken away from there; none where they cannot be read. */
+function takeText(key: string): PendingEdit[] {
+  try {
+    const text = localStorage.getItem(key);
+    if (text === null) return [];
+    localStorage.removeItem(key);
+    return z.array(Kept.shape.edit).safeParse(JSON.parse(text)).data ?? [];
+  } catch {
+    return [];
+  }
+}
