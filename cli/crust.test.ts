@@ -1,5 +1,5 @@
 import { spawnSync } from "node:child_process";
-import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import sharp from "sharp";
@@ -8,15 +8,24 @@ import { boardReport } from "#core/exchange/board-report";
 import { writePlanFile } from "#core/exchange/plan-file";
 import { checkReport } from "#core/exchange/report";
 import { examplePlan } from "#core/rules/example";
+import { bundleCommandLine } from "../scripts/bundle.mjs";
 
 let folder: string;
-beforeAll(() => {
+/** the bundle that is tested lies in the project, where its packages are found */
+let bundle: string;
+beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), "crust-cli-"));
+  mkdirSync("build", { recursive: true });
+  bundle = mkdtempSync("build/cli-test-");
+  await bundleCommandLine(bundle);
 });
-afterAll(() => rmSync(folder, { recursive: true }));
+afterAll(() => {
+  rmSync(folder, { recursive: true });
+  rmSync(bundle, { recursive: true });
+});
 
 function crust(...words: string[]) {
-  const done = spawnSync("node_modules/.bin/tsx", ["cli/crust.ts", ...words], { encoding: "utf8" });
+  const done = spawnSync(process.execPath, [join(bundle, "crust.js"), ...words], { encoding: "utf8" });
   return { code: done.status, out: done.stdout, said: done.stderr };
 }
 
@@ -106,7 +115,7 @@ describe("crust on the command line", () => {
     [["--at", "tomorrow"], /write a date and time/],
     [["--at", "2020-01-01T09:00"], /before the plan begins/],
     [["--zone"], /needs a value/],
-    [["--colour", "blue"], /one word too many/],
+    [["--colour", "blue"], /crust next does not take --colour/],
   ])("next %j: exit 2 and a sentence", (words, says) => {
     const { code, said } = crust("next", file("sound-bad.crust.json", writePlanFile(sound)), ...words);
     expect(code).toBe(2);
@@ -118,6 +127,22 @@ describe("crust on the command line", () => {
     expect(code).toBe(1);
     expect(said).toBe("");
     expect(JSON.parse(out)).toEqual(JSON.parse(JSON.stringify(checkReport(faulty))));
+  });
+
+  it("check: of many files a line each, and one that cannot be read does not stop the others", () => {
+    const [one, two] = [file("many-1.json", writePlanFile(sound)), file("many-2.json", writePlanFile(faulty))];
+    const { code, out, said } = crust("check", one, "/nowhere.json", two);
+    const lines = out
+      .trim()
+      .split("\n")
+      .map((line) => JSON.parse(line));
+    expect(lines.map((line) => line.file)).toEqual([one, "/nowhere.json", two]);
+    expect(lines[0].counts.stop).toBe(0);
+    expect(lines[1].unreadable).toMatch(/cannot be read/);
+    expect(lines[2].counts.stop).toBe(1);
+    expect(said).toMatch(/nowhere\.json: the file cannot be read/);
+    expect(code).toBe(2);
+    expect(crust("check", one, two).code).toBe(1);
   });
 
   it("check: exit 0 where nothing stands in the way", () => {
@@ -151,11 +176,15 @@ describe("crust on the command line", () => {
       /at-all\.crust\.json: the file cannot be read \(ENOENT\)\. Check the path\./,
     ],
     ["a folder", () => ["check", folder], /cannot be read \(EISDIR\)/],
-    ["half a file", () => ["check", file("half.json", '{"format":')], /half\.json: .*not whole JSON/],
+    [
+      "half a file",
+      () => ["check", file("half.json", '{"format":')],
+      /half\.json: The file is not whole: it breaks off/,
+    ],
     [
       "a fault in it",
       () => ["check", file("fault.json", writePlanFile(sound).replace('"coats": 2', '"coats": -2'))],
-      /at crusts\[0\]\.steps\[0\]\.coats: at least one coat/,
+      /Crust "mineral on pine", step 1, number of coats: at least one coat/,
     ],
     [
       "a file too large",
@@ -163,7 +192,7 @@ describe("crust on the command line", () => {
       /5\.1 MB; a crust file holds 5 MB at most/,
     ],
     ["no file", () => ["check"], /name a file/],
-    ["a word too many", () => ["check", "a", "b"], /"b" is one word too many/],
+    ["a file too many", () => ["shop", "a", "b"], /crust shop takes one file; 2 were named/],
     ["an unknown command", () => ["polish", "a"], /"polish" is not a command/],
   ])("exit 2 and one line for %s", (_what, words, says) => {
     const { code, out, said } = crust(...words());

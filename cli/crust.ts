@@ -1,13 +1,14 @@
 import { readFileSync, statSync } from "node:fs";
-import sharp from "sharp";
+import { parseArgs } from "node:util";
 import { boardReport } from "#core/exchange/board-report";
-import { readPlanFile, tooLarge } from "#core/exchange/plan-file";
+import { readPlanFile, sayFault, tooLarge } from "#core/exchange/plan-file";
 import { checkReport, nextReport, scheduleReport, shopReport } from "#core/exchange/report";
 import { readNetworkFile, solveReport } from "#core/exchange/solve-report";
 import { LIMITS, type Plan } from "#core/plan/plan";
 import { readWallTime } from "#core/units/wall-time";
 
-const USAGE = `crust check|schedule|shop FILE
+const USAGE = `crust check|schedule FILE…
+crust shop FILE
 crust next FILE [--zone ID] [--at 2026-11-30T14:00]
 crust solve FILE… [--budget MILLISECONDS]
 crust board FILE --zone ID [--after STEP] [--panel carved|drawer|plain] [--seed N] [--width N] --png OUT
@@ -15,11 +16,12 @@ crust board FILE --zone ID [--after STEP] [--panel carved|drawer|plain] [--seed 
   check     verdicts with reasons and fixes, on the nominal line; exit 1 when there is a stop
   schedule  dates inside the working hours; exit 1 when something cannot be kept
   shop      how much of each material
-  solve     the shortest schedule of network files, an answer a line; exit 1 when one has none
+  solve     the shortest schedule of network files; exit 1 when one has none
   next      what can go on a zone's surface at that time, each with its reason
   board     draws the zone's sample board into OUT, and prints what shows of each layer
 
-Prints JSON. Exit 2: the input cannot be read; one line on standard error says where and why.
+Prints JSON; of several files a line each, in their order, with the file's name. Exit 2: an input cannot be read; a line on
+standard error says where and why, and the other files are answered all the same.
 `;
 
 class Unreadable extends Error {}
@@ -40,10 +42,8 @@ function readText(path: string): string {
 function readFile(path: string): Plan {
   const read = readPlanFile(readText(path));
   if (read.ok) return read.plan;
-  const [fault] = read.faults;
-  throw new Unreadable(
-    `${path}: ${fault!.where ? `at ${fault!.where}: ` : ""}${fault!.says}${read.faults.length > 1 ? ` (and ${read.faults.length - 1} more)` : ""}`,
-  );
+  const more = read.faults.length > 1 ? ` (and ${read.faults.length - 1} more)` : "";
+  throw new Unreadable(`${path}: ${sayFault(read.faults[0]!)}${more}`);
 }
 
 type Flags = Readonly<Record<string, string>>;
@@ -56,6 +56,8 @@ interface Done {
 interface Subcommand {
   /** the flags it takes, each with a value */
   flags?: readonly string[];
+  /** it takes several files at once, and answers a line for each */
+  many?: boolean;
   run(plan: Plan, flags: Flags): Done | Promise<Done>;
 }
 
@@ -88,6 +90,8 @@ async function drawBoard(plan: Plan, flags: Flags): Promise<Done> {
   });
   if (typeof drawn === "string") throw new Unreadable(drawn);
   const { width, height } = drawn.report;
+  // only this command needs it, and it takes a while to load
+  const { default: sharp } = await import("sharp");
   try {
     await sharp(drawn.pixels, { raw: { width, height, channels: 4 } })
       .removeAlpha()
@@ -100,8 +104,8 @@ async function drawBoard(plan: Plan, flags: Flags): Promise<Done> {
 }
 
 const COMMANDS: Record<string, Subcommand> = {
-  check: { run: check },
-  schedule: { run: dates },
+  check: { run: check, many: true },
+  schedule: { run: dates, many: true },
   shop: { run: (plan) => ({ report: shopReport(plan), good: true }) },
   next: { flags: ["zone", "at"], run: askNext },
   board: { flags: ["zone", "after", "panel", "seed", "width", "png"], run: drawBoard },
@@ -120,56 +124,74 @@ function dates(plan: Plan) {
 const BUDGET = 1000;
 const MOST_BUDGET = 60_000;
 
+const sayLine = (report: unknown) => process.stdout.write(`${JSON.stringify(report)}\n`);
+
+/** Answers file after file; one that cannot be read is told, and the next is answered all the same. */
+async function eachOf(paths: readonly string[], answer: (path: string) => Done | Promise<Done>): Promise<number> {
+  let exit = 0;
+  for (const path of paths)
+    try {
+      const { report, good } = await answer(path);
+      sayLine(typeof report === "object" ? { file: path, ...report } : report);
+      if (!good) exit = Math.max(exit, 1);
+    } catch (error) {
+      if (!(error instanceof Unreadable)) throw error;
+      sayLine({ file: path, unreadable: error.message });
+      process.stderr.write(`${error.message}\n`);
+      exit = 2;
+    }
+  return exit;
+}
+
 /** Solves network files, an answer a line as each is found. */
-function solveFiles(words: readonly string[]): number {
-  const paths = words.slice(0, words.findIndex((word) => word.startsWith("--")) >>> 0);
-  const flags = readFlags(words.slice(paths.length), ["budget"]);
+function solveFiles(paths: readonly string[], flags: Flags): Promise<number> {
   const budget = whole(flags, "budget") ?? BUDGET;
   if (budget < 1 || budget > MOST_BUDGET)
     throw new Unreadable(`--budget ${budget}: from 1 to ${MOST_BUDGET} milliseconds`);
-  if (paths.length === 0) throw new Unreadable("name a file: crust solve FILE… [--budget MILLISECONDS]");
-  const files = paths.map((path) => {
+  return eachOf(paths, (path) => {
     const read = readNetworkFile(readText(path));
     if (!read.ok) throw new Unreadable(`${path}: ${read.says}`);
-    return read.file;
+    const report = solveReport(read.file, budget, () => performance.now());
+    return { report, good: report.feasible };
   });
-  let good = true;
-  for (const file of files) {
-    const report = solveReport(file, budget, () => performance.now());
-    process.stdout.write(`${JSON.stringify(report)}\n`);
-    good &&= report.feasible;
-  }
-  return good ? 0 : 1;
 }
 
-/** Words after the file: --name value pairs that the command takes. */
-function readFlags(words: readonly string[], takes: readonly string[]): Flags {
-  const flags: Record<string, string> = {};
-  for (let at = 0; at < words.length; at += 2) {
-    const name = words[at]!.replace(/^--/, "");
-    if (!words[at]!.startsWith("--") || !takes.includes(name))
-      throw new Unreadable(`"${words[at]}" is one word too many: crust help says what it takes`);
-    const value = words[at + 1];
-    if (value === undefined) throw new Unreadable(`--${name} needs a value`);
-    flags[name] = value;
+/** Files and flags of a command; what it does not take is told. */
+function readWords(name: string, words: readonly string[], takes: readonly string[]) {
+  try {
+    const options = Object.fromEntries(takes.map((flag) => [flag, { type: "string" as const }]));
+    const { values, positionals } = parseArgs({ args: [...words], options, allowPositionals: true, strict: true });
+    return { paths: positionals, flags: values as Flags };
+  } catch (error) {
+    const said = error instanceof Error ? error.message : "";
+    const flag = /'(--?[^ '=]+)/.exec(said)?.[1] ?? "";
+    const takesIt = takes.includes(flag.replace(/^--/, ""));
+    throw new Unreadable(
+      takesIt
+        ? `${flag} needs a value`
+        : `crust ${name} does not take ${flag || "that"}: crust help says what it takes`,
+    );
   }
-  return flags;
 }
+
+const NAMES = [...Object.keys(COMMANDS), "solve"];
 
 async function run(words: string[]): Promise<number> {
-  if (words.length === 0 || words[0] === "help" || words[0] === "--help") {
+  const [name, ...rest] = words;
+  if (name === undefined || name === "help" || name === "--help" || name === "-h") {
     process.stdout.write(USAGE);
     return 0;
   }
-  const [name, path, ...rest] = words;
-  if (name === "solve") return solveFiles(words.slice(1));
-  const command = COMMANDS[name ?? ""];
-  if (!command || !path)
-    throw new Unreadable(
-      `${command ? "name a file" : `"${name}" is not a command`}: crust check|schedule|solve|shop|next|board FILE`,
-    );
-  const flags = readFlags(rest, command.flags ?? []);
-  const { report, good } = await command.run(readFile(path), flags);
+  const command = COMMANDS[name];
+  if (!command && name !== "solve")
+    throw new Unreadable(`"${name}" is not a command: crust ${NAMES.join("|")}; crust help says more`);
+  const { paths, flags } = readWords(name, rest, command ? (command.flags ?? []) : ["budget"]);
+  if (paths.length === 0) throw new Unreadable(`name a file: crust ${name} FILE`);
+  if (!command) return solveFiles(paths, flags);
+  if (paths.length > 1 && !command.many)
+    throw new Unreadable(`crust ${name} takes one file; ${paths.length} were named`);
+  if (paths.length > 1) return eachOf(paths, (path) => command.run(readFile(path), flags));
+  const { report, good } = await command.run(readFile(paths[0]!), flags);
   process.stdout.write(`${JSON.stringify(report, null, 2)}\n`);
   return good ? 0 : 1;
 }

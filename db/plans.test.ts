@@ -18,6 +18,7 @@ import {
   listRemoved,
   setRemoved,
   stepThroughEdits,
+  summarise,
 } from "./plans";
 import { plans } from "./schema";
 
@@ -128,8 +129,14 @@ describe("plans", () => {
   it("counts versions and keeps what the list shows", async () => {
     const done = await editPlan(store, "example", edit("a", 1, rename("Sea chest")));
     expect(done).toMatchObject({ is: "written", version: 2, undo: "Edit a", redo: null });
-    const [row] = (await listJobs(store)).jobs;
-    expect(row).toMatchObject({ title: "Sea chest", summary: { counts: { stop: 1, caution: 1 }, zones: 1 } });
+    const known = { known: { zones: 1 } };
+    expect((await listJobs(store)).jobs[0]).toMatchObject({ title: "Sea chest", pending: true, summary: known });
+    await summarise(store, "example");
+    const worked = { counts: { stop: 1, caution: 1 } };
+    expect((await listJobs(store)).jobs[0]).toMatchObject({ pending: false, summary: { ...known, worked } });
+    // what was worked out stays in sight while the next version is being worked out
+    await editPlan(store, "example", edit("b", 2, rename("Sea box")));
+    expect((await listJobs(store)).jobs[0]).toMatchObject({ title: "Sea box", pending: true, summary: { worked } });
   });
 
   it("refuses an edit of an older version and says what changed", async () => {
@@ -237,6 +244,6 @@ describe("plans", () => {
 
   it("says so of a job whose document is broken, and leaves it alone", async () => {
     await store.db.update(plans).set({ document: { format: "jolly-crust" } });
-    await expect(getJob(store, "example")).rejects.toThrow(/cannot be read \(at .*It was not touched/);
+    await expect(getJob(store, "example")).rejects.toThrow(/cannot be read \(version: .*It was not touched/);
   });
 });

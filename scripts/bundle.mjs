@@ -6,11 +6,10 @@ import { gzipSync } from "node:zlib";
 import { build } from "vite";
 import { root } from "./ready.mjs";
 
-const folder = process.argv[2];
 const here = (name) => join(root, name);
 const alias = { "~": here("app"), "#core": here("core"), "#db": here("db"), "#demo": here("demo") };
 
-async function bundle(input, outDir, noExternal) {
+export async function bundle(input, outDir, noExternal) {
   await build({
     root,
     configFile: false,
@@ -28,11 +27,18 @@ async function bundle(input, outDir, noExternal) {
   });
 }
 
-await bundle({ main: here("server/main.ts"), desk: here("server/desk.ts") }, join(folder, "front"), ["sirv"]);
-await bundle({ crust: here("cli/crust.ts") }, join(folder, "cli"), ["zod", "culori"]);
+/** The command line as one file. */
+export const bundleCommandLine = (outDir) => bundle({ crust: here("cli/crust.ts") }, outDir, ["zod", "culori"]);
 
-for (const entry of readdirSync(join(folder, "client"), { withFileTypes: true, recursive: true })) {
-  if (!entry.isFile() || !/\.(js|css|svg|json|map)$/.test(entry.name)) continue;
-  const file = join(entry.parentPath, entry.name);
-  writeFileSync(`${file}.gz`, gzipSync(readFileSync(file), { level: 9 }));
+async function bundleAll(folder) {
+  await bundle({ main: here("server/main.ts"), desk: here("server/desk.ts") }, join(folder, "front"), ["sirv"]);
+  await bundleCommandLine(join(folder, "cli"));
+
+  for (const entry of readdirSync(join(folder, "client"), { withFileTypes: true, recursive: true })) {
+    if (!entry.isFile() || !/\.(js|css|svg|json|map)$/.test(entry.name)) continue;
+    const file = join(entry.parentPath, entry.name);
+    writeFileSync(`${file}.gz`, gzipSync(readFileSync(file), { level: 9 }));
+  }
 }
+
+if (process.argv[1]?.endsWith("bundle.mjs")) await bundleAll(process.argv[2]);

@@ -118,6 +118,9 @@ function removeOld(current) {
   for (const folder of builds.slice(KEPT - 1)) if (!isRunning(folder)) rmSync(folder, { recursive: true, force: true });
 }
 
+/** The folder that a build of the sources as they are now has, whether it is there or not. */
+export const buildOf = () => join(root, BUILDS, sourcesName());
+
 /**
  * Builds the application, its server and its command line into a folder of their own, named after what they are made from, and
  * answers the folder. What is built already is not built again; a shop that runs from another build keeps its files.

@@ -183,7 +183,13 @@ test("a technique nobody knows is kept, shown and judged as unknown", async ({ p
   await imported(
     page,
     fileOf("From elsewhere", [["brush", "mineral-storm"]], (plan) => {
-      plan.crusts[0]!.steps.push({ ...plan.crusts[0]!.steps[0]!, id: "odder", kind: "take", how: "moonwalk", what: undefined });
+      plan.crusts[0]!.steps.push({
+        ...plan.crusts[0]!.steps[0]!,
+        id: "odder",
+        kind: "take",
+        how: "moonwalk",
+        what: undefined,
+      });
     }),
   );
   await expect(page.getByText("This step cannot be judged").first()).toBeVisible();

@@ -1,0 +1,152 @@
+import { copyFileSync, existsSync, mkdtempSync, readdirSync, renameSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { createClient } from "@libsql/client";
+import { sql } from "drizzle-orm";
+import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import type { Command } from "#core/edit/command";
+import { examplePlan } from "#core/rules/example";
+import { openStore, placeFrom, type Store } from "./open";
+import { addPlan, editPlan, getJob, listJobs, summarise } from "./plans";
+import { saidOf } from "./trouble";
+
+let folder: string;
+let store: Store;
+const file = () => join(folder, "crust.db");
+
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), "crust-open-"));
+  store = await openStore(placeFrom({ JOLLY_CRUST_DATA: folder }));
+  await addPlan(store, examplePlan({ shows: "one", ground: "raw timber", steps: [["brush", "chalk-slate"]] }));
+});
+afterEach(() => {
+  store.client.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const rename = (title: string): Command => ({ do: "set job", patch: { title, client: undefined, due: undefined } });
+const edit = (id: string, base: number) => ({ id: `edit-${id}`, base, label: id, commands: [rename(id)] });
+
+describe("every connection", () => {
+  it("writes through to the disk and holds foreign keys, also those opened beside a transaction", async () => {
+    await store.db.transaction(async () => {
+      const beside = await store.client.execute("PRAGMA synchronous");
+      expect(beside.rows[0]!.synchronous).toBe(2);
+      expect((await store.client.execute("PRAGMA foreign_keys")).rows[0]!.foreign_keys).toBe(1);
+    });
+    expect((await store.client.execute("PRAGMA synchronous")).rows[0]!.synchronous).toBe(2);
+    expect((await store.client.execute("PRAGMA journal_mode")).rows[0]!.journal_mode).toBe("wal");
+  });
+});
+
+describe("a database that is exchanged under a running shop", () => {
+  it("is noticed: edits go to the file at the path, and nothing confirmed is in neither", async () => {
+    // a backup, an edit, then the backup is put in the place of the open file
+    await store.client.execute({ sql: "VACUUM INTO ?", args: [join(folder, "backup.db")] });
+    expect(await editPlan(store, "example", edit("first", 1))).toMatchObject({ is: "written", version: 2 });
+    rmSync(file());
+    copyFileSync(join(folder, "backup.db"), file());
+    // what the page had is of a version that the backup does not know
+    expect(await editPlan(store, "example", edit("second", 2))).toMatchObject({ is: "overtaken" });
+    expect(await editPlan(store, "example", edit("third", 1))).toMatchObject({ is: "written", version: 2 });
+    store.client.close();
+    const again = await openStore(placeFrom({ JOLLY_CRUST_DATA: folder }));
+    expect((await getJob(again, "example"))!.plan.title).toBe("third");
+    again.client.close();
+    // and the edit that only the lost file held was copied aside
+    const rescued = readdirSync(folder).find((name) => name.startsWith("crust-rescued-"))!;
+    const copy = await openStore(placeFrom({ DATABASE_URL: `file:${join(folder, rescued)}` }));
+    expect((await getJob(copy, "example"))!.plan.title).toBe("first");
+    copy.client.close();
+    store = await openStore(placeFrom({ JOLLY_CRUST_DATA: folder }));
+  });
+
+  it("that is gone is not written to: what it held is copied, and found again when it is back", async () => {
+    renameSync(file(), join(folder, "away.db"));
+    await expect(editPlan(store, "example", edit("lost", 1))).rejects.toThrow(
+      /is gone\. Everything it held was copied to/,
+    );
+    expect(existsSync(file())).toBe(false);
+    renameSync(join(folder, "away.db"), file());
+    expect(await editPlan(store, "example", edit("back", 1))).toMatchObject({ is: "written" });
+  });
+
+  it("is exchanged again and again without losing its place", async () => {
+    await store.client.execute({ sql: "VACUUM INTO ?", args: [join(folder, "backup.db")] });
+    for (let round = 0; round < 5; round++) {
+      expect(await editPlan(store, "example", edit(`round-${round}`, 1))).toMatchObject({ is: "written", version: 2 });
+      copyFileSync(join(folder, "backup.db"), join(folder, "next.db"));
+      renameSync(join(folder, "next.db"), file());
+      expect((await getJob(store, "example"))!.version).toBe(1);
+    }
+    const { rows } = await store.client.execute("PRAGMA integrity_check");
+    expect(rows[0]!.integrity_check).toBe("ok");
+  });
+});
+
+describe("a database that another program holds", () => {
+  it("is waited for without standing still, and written when it is let go", async () => {
+    const other = createClient({ url: `file:${file()}` });
+    const held = await other.transaction("write");
+    let beats = 0;
+    const heart = setInterval(() => beats++, 10);
+    const written = editPlan(store, "example", edit("patient", 1));
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    await held.rollback();
+    expect(await written).toMatchObject({ is: "written" });
+    clearInterval(heart);
+    expect(beats).toBeGreaterThan(8);
+    other.close();
+  });
+
+  it("for too long refuses with a sentence, and takes edits again afterwards", async () => {
+    const other = createClient({ url: `file:${file()}` });
+    const held = await other.transaction("write");
+    await expect(editPlan(store, "example", edit("late", 1))).rejects.toThrow(/in use by another program/);
+    await held.rollback();
+    other.close();
+    for (let round = 1; round < 4; round++)
+      expect(await editPlan(store, "example", edit(`after-${round}`, round))).toMatchObject({ is: "written" });
+  });
+});
+
+describe("one bad job", () => {
+  it("does not take the list along: the rest is shown, and it says that it cannot be read", async () => {
+    await addPlan(store, { ...examplePlan({ shows: "two", ground: "raw timber", steps: [] }), id: "good" });
+    await store.db.run(sql`update plans set document = '{"half": ', summary = 'broken' where id = 'example'`);
+    const { jobs } = await listJobs(store);
+    expect(jobs.map(({ id }) => id).sort()).toEqual(["example", "good"]);
+    expect(jobs.find(({ id }) => id === "example")).toMatchObject({ summary: null, pending: true });
+    await summarise(store, "example");
+    await summarise(store, "good");
+    const after = (await listJobs(store)).jobs;
+    expect(after.find(({ id }) => id === "example")!.summary!.trouble).toMatch(/cannot be read/);
+    expect(after.find(({ id }) => id === "good")).toMatchObject({
+      pending: false,
+      summary: { worked: { clashes: 0 } },
+    });
+  });
+
+  it("a table that is not that of this version is told by its code, not by its words", async () => {
+    await store.db.run(sql`alter table plans rename column summary to full_summary`);
+    await expect(listJobs(store)).rejects.toThrow(/not those of this version/);
+  });
+});
+
+describe("what is said of trouble", () => {
+  const place = placeFrom({ JOLLY_CRUST_DATA: "/shop" });
+  it.each([
+    ["SQLITE_FULL", /disk .* is full/],
+    ["ENOSPC", /disk .* is full/],
+    ["SQLITE_READONLY_DBMOVED", /can be read but not written/],
+    ["EACCES", /can be read but not written/],
+    ["SQLITE_BUSY_SNAPSHOT", /in use by another program/],
+    ["SQLITE_CORRUPT_INDEX", /not a whole database/],
+    ["SQLITE_IOERR_READ", /does not read or write as it should/],
+    ["ENOENT", /cannot be opened or made/],
+    ["SQLITE_ERROR", /not those of this version/],
+  ])("%s", (code, says) => {
+    const cause = Object.assign(new Error("FULL ENOSPC disk is full READONLY"), { code });
+    expect(saidOf(new Error("outer", { cause }), place)).toMatch(says);
+  });
+});

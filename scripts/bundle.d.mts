@@ -1,0 +1,1 @@
+export function bundleCommandLine(outDir: string): Promise<void>;

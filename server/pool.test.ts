@@ -1,0 +1,96 @@
+import { Worker } from "node:worker_threads";
+import { afterEach, describe, expect, it } from "vitest";
+import { type Job, Pool, type PoolOptions } from "./pool.ts";
+
+/** A desk that answers with its own number after as long as the words say; "spin" holds its thread, "break" ends it. */
+const DESK = `
+const { parentPort, threadId } = require("node:worker_threads");
+parentPort.on("message", ({ id, words: [does, time] }) => {
+  const until = performance.now() + Number(time ?? 0);
+  if (does === "break") process.exit(1);
+  if (does === "for ever") for (;;) {}
+  if (does === "spin") while (performance.now() < until) {}
+  parentPort.postMessage({ kind: "done", id, value: threadId });
+});
+parentPort.postMessage({ kind: "ready" });
+`;
+
+const pools: Pool[] = [];
+afterEach(async () => {
+  await Promise.all(pools.splice(0).map((pool) => pool.close()));
+});
+
+function open(options: Partial<PoolOptions> = {}): Pool {
+  const pool = new Pool({
+    spawn: () => new Worker(DESK, { eval: true }),
+    desks: { quick: 2, slow: 1 },
+    spare: 1,
+    waiting: { quick: 10, slow: 3 },
+    ...options,
+  });
+  pools.push(pool);
+  return pool;
+}
+
+const job = (words: string[], more: Partial<Job> = {}): Job => ({
+  message: { kind: "chore", chore: "summarise", words },
+  subject: null,
+  slow: false,
+  deadline: 5000,
+  ...more,
+});
+
+describe("desks", () => {
+  it("do what they are given, and those of one subject go to the desk that knows it", async () => {
+    const pool = open();
+    const first = await pool.run(job(["answer"], { subject: "settle" }));
+    expect(first.is).toBe("done");
+    for (let round = 0; round < 5; round++) {
+      await pool.run(job(["answer"], { subject: `other-${round}` }));
+      expect(await pool.run(job(["answer"], { subject: "settle" }))).toEqual(first);
+    }
+  });
+
+  it("never let what is quick stand behind what is slow", async () => {
+    const pool = open();
+    await pool.run(job(["answer"]));
+    const done: string[] = [];
+    const slow = [1, 2].map((at) => pool.run(job(["spin", "400"], { slow: true })).then(() => done.push(`slow ${at}`)));
+    await Promise.all([1, 2, 3].map((at) => pool.run(job(["answer"])).then(() => done.push(`quick ${at}`))));
+    expect(done).toEqual(["quick 1", "quick 2", "quick 3"]);
+    await Promise.all(slow);
+  });
+
+  it("are ended at the deadline, whatever they are at, and replaced", async () => {
+    const pool = open({ desks: { quick: 1, slow: 1 }, spare: 0 });
+    expect(await pool.run(job(["for ever"], { deadline: 300 }))).toEqual({ is: "ended" });
+    expect((await pool.run(job(["answer"]))).is).toBe("done");
+  });
+
+  it("that break end their job, and the next is done by another", async () => {
+    const pool = open({ desks: { quick: 1, slow: 1 } });
+    expect(await pool.run(job(["break"]))).toEqual({ is: "ended" });
+    expect((await pool.run(job(["answer"]))).is).toBe("done");
+  });
+
+  it("let only so many wait", async () => {
+    const pool = open();
+    const jobs = Array.from({ length: 8 }, () => pool.run(job(["spin", "60"], { slow: true })));
+    const came = await Promise.all(jobs);
+    expect(came.filter(({ is }) => is === "full").length).toBeGreaterThanOrEqual(4);
+    expect(came.filter(({ is }) => is === "done").length).toBeGreaterThanOrEqual(3);
+    expect(pool.load).toEqual({ waiting: 0, busy: 0 });
+  });
+
+  it("are added while all others are held up", async () => {
+    const pool = open({ desks: { quick: 1, slow: 1 }, spare: 1 });
+    await pool.run(job(["answer"]));
+    let held = true;
+    const long = pool.run(job(["spin", "2500"])).then(() => {
+      held = false;
+    });
+    expect((await pool.run(job(["answer"]))).is).toBe("done");
+    expect(held).toBe(true);
+    await long;
+  });
+});
