@@ -3,10 +3,10 @@ import { existsSync, renameSync, rmSync, statSync } from "node:fs";
 // An embedded database is three files that belong together. When somebody puts another file in the place of the open one, the
 // open one lives on without a name: what is written to it then is in no file that anybody will ever open.
 
-/** Which file stands at a path: its device and inode; null where there is none. */
+/** Which file stands at a path: its device, inode and birth, for an inode is given to a new file as soon as it is free; null where there is none. */
 export function markOf(path: string): string | null {
   const found = statSync(path, { throwIfNoEntry: false, bigint: true });
-  return found ? `${found.dev}:${found.ino}` : null;
+  return found ? `${found.dev}:${found.ino}:${found.birthtimeNs}` : null;
 }
 
 export interface OpenFile {

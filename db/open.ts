@@ -141,13 +141,28 @@ async function holdToPath(store: Store): Promise<void> {
   await reopening.get(store);
   if (file === null || store.open === null) return;
   const now = markOf(file);
-  if (now === store.open.database) return;
+  if (now === store.open.database) {
+    // its log and index come and go while it is open: those that are there now are its own
+    const fresh = openFileAt(file);
+    if (fresh?.database === now) store.open = fresh;
+    return;
+  }
   const copy = await rescue(store);
   if (now === null)
     throw new StorageTrouble(
       `The database file ${file} is gone. ${copy ? `Everything it held was copied to ${copy}: stop the tool, rename that to ${file} and start again.` : "Put it back, or restart to begin with an empty one."} Keep this page open: nothing you typed is lost.`,
     );
   await reopen(store);
+}
+
+const LOOK_EVERY_MILLISECONDS = 500;
+
+/**
+ * Looks at the path now and then, also while nobody asks for anything: as long as another file's log lies beside it, no other
+ * program could open it safely. Does not keep the process alive.
+ */
+export function watchPath(store: Store) {
+  setInterval(() => void holdToPath(store).catch(() => undefined), LOOK_EVERY_MILLISECONDS).unref();
 }
 
 /** Runs work on the store; trouble with the file or the server comes out as a sentence, and nothing is half done. */

@@ -1,9 +1,20 @@
+/** A shop of its own, with the demo in it. */
+export interface OwnShop {
+  address: string;
+  folder: string;
+  stop(signal: "SIGTERM" | "SIGKILL"): void;
+  /** takes its folder away */
+  away(): Promise<void>;
+}
+
 /** What a trial gets to work with. */
 export interface TrialSetting {
   /** address of a running shop with the demo in it */
   address: string;
-  /** the folder of its database */
-  folder: string;
+  /** starts another */
+  start(): Promise<OwnShop>;
+  /** path of a bundled thread */
+  desk(name: string): string;
   /** the short form that runs with the other tests */
   short: boolean;
   /** writes down something that should not have happened */

@@ -6,7 +6,7 @@ import { gzipSync } from "node:zlib";
 import { build } from "vite";
 import { root } from "./ready.mjs";
 
-const here = (name) => join(root, name);
+export const here = (name) => join(root, name);
 const alias = { "~": here("app"), "#core": here("core"), "#db": here("db"), "#demo": here("demo") };
 
 export async function bundle(input, outDir, noExternal) {
@@ -15,7 +15,7 @@ export async function bundle(input, outDir, noExternal) {
     configFile: false,
     logLevel: "error",
     resolve: { alias },
-    ssr: { noExternal },
+    ssr: { noExternal, external: ["sharp", "@libsql/client", "libsql"] },
     build: {
       ssr: true,
       outDir,
@@ -31,7 +31,7 @@ export async function bundle(input, outDir, noExternal) {
 export const bundleCommandLine = (outDir) => bundle({ crust: here("cli/crust.ts") }, outDir, ["zod", "culori"]);
 
 async function bundleAll(folder) {
-  await bundle({ main: here("server/main.ts"), desk: here("server/desk.ts") }, join(folder, "front"), ["sirv"]);
+  await bundle({ main: here("server/main.ts"), desk: here("server/desk.ts") }, join(folder, "front"), true);
   await bundleCommandLine(join(folder, "cli"));
 
   for (const entry of readdirSync(join(folder, "client"), { withFileTypes: true, recursive: true })) {

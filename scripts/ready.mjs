@@ -5,7 +5,8 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, s
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 
-export const root = fileURLToPath(new URL("..", import.meta.url));
+// bundled, this file lies elsewhere: then it is told
+export const root = process.env.CRUST_ROOT ?? fileURLToPath(new URL("..", import.meta.url));
 const OLDEST_NODE = [20, 19];
 
 export function stopWith(sentence) {

@@ -3,6 +3,8 @@ import { parentPort, workerData } from "node:worker_threads";
 import { gzip } from "node:zlib";
 import { createRequestHandler, type ServerBuild } from "react-router";
 import type { Bookkeeping } from "../app/http/bookkeeping.server";
+import type { Refusal } from "../app/http/guard.server";
+import { plainPage } from "../app/http/plain-page";
 import type { AnswerMessage, AskMessage, ChoreMessage, FromDesk, ToDesk } from "./messages";
 
 // A desk: one thread that answers pages, one request at a time. It may take as long as it likes; the front ends it when its time
@@ -31,6 +33,7 @@ async function answer({ id, method, url, headers, body }: AskMessage): Promise<A
   const asked = new Headers(headers);
   const request = new Request(url, { method, headers: asked, ...(body && body.byteLength > 0 ? { body } : {}) });
   const response = await handle(request);
+  if (isRawRefusal(response, url)) return page(id, plainRefusal(response.status));
   const said = [...response.headers].filter(([name]) => name !== "content-length");
   let bytes = NO_BODY.has(response.status) ? new ArrayBuffer(0) : await response.arrayBuffer();
   const accepts = /\bgzip\b/.test(asked.get("Accept-Encoding") ?? "");
@@ -42,6 +45,33 @@ async function answer({ id, method, url, headers, body }: AskMessage): Promise<A
   }
   return { kind: "answer", id, status: response.status, headers: said, body: bytes };
 }
+
+/** Where there is no page of its own for what went wrong, the framework answers with its raw data. */
+function isRawRefusal({ status, headers }: Response, url: string): boolean {
+  const { pathname } = new URL(url);
+  const type = headers.get("Content-Type") ?? "application/json";
+  return status >= 400 && type.startsWith("application/json") && !/(\/edit|\.data)$/.test(pathname);
+}
+
+function plainRefusal(status: number): Refusal {
+  if (status === 404)
+    return {
+      status,
+      title: "There is no such page",
+      says: "The address may be cut short. The jobs list leads everywhere.",
+    };
+  if (status < 500)
+    return { status, title: "That cannot be done here", says: "Go back to the page you came from and try again." };
+  return { status, title: "Something broke in the tool", says: "Nothing that was saved is lost. Load the page again." };
+}
+
+const page = (id: number, refusal: Refusal): AnswerMessage => ({
+  kind: "answer",
+  id,
+  status: refusal.status,
+  headers: [["content-type", "text/html; charset=utf-8"]],
+  body: owned(new TextEncoder().encode(plainPage(refusal))),
+});
 
 async function chore({ chore: name, words }: ChoreMessage): Promise<unknown> {
   switch (name) {

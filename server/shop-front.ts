@@ -269,7 +269,10 @@ class ShopFront {
     const limit = bodyLimit(target);
     if (Number(request.headers["content-length"] ?? 0) > limit) return refuse(request, response, tooLarge(limit));
     const body = await readBody(request, limit).catch(() => undefined);
-    if (body === undefined) return response.destroy();
+    if (body === undefined) {
+      response.destroy();
+      return;
+    }
     if (body === null) return refuse(request, response, tooLarge(limit));
     this.give(request, response, await this.pool.run(this.job(request, target, "POST", body)));
   }

@@ -2,7 +2,7 @@ import { judge } from "#core/judge/judge";
 import { stripOf } from "#core/judge/strip";
 import { SCHOOLS } from "#core/plan/house-rules";
 import { type ExampleStack, examplePlan } from "#core/rules/example";
-import type { Severity } from "#core/rules/rule";
+import type { Rule, Severity } from "#core/rules/rule";
 import { RULES } from "#core/rules/rules";
 import { groundNamed, named } from "#core/rules/words";
 import { findTechnique } from "#core/surface/techniques";
@@ -32,8 +32,7 @@ function toldOf(example: ExampleStack, ruleId: string): Told {
   };
 }
 
-/** One article a rule: made once, from the rules as they stand. */
-export const guideArticles = RULES.map((rule) => ({
+const articleOf = (rule: Rule) => ({
   id: rule.meta.id,
   title: rule.meta.title,
   reason: rule.meta.reason,
@@ -45,4 +44,12 @@ export const guideArticles = RULES.map((rule) => ({
   })),
   faulty: rule.examples.faulty.slice(0, 2).map((example) => toldOf(example, rule.meta.id)),
   clean: rule.examples.clean.slice(0, 1).map((example) => toldOf(example, rule.meta.id)),
-}));
+});
+
+let articles: ReturnType<typeof articleOf>[] | null = null;
+
+/** An article for each rule: made once, when the guide is first opened, from the rules as they stand. */
+export function guideArticles() {
+  articles ??= RULES.map(articleOf);
+  return articles;
+}

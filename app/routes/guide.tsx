@@ -27,7 +27,7 @@ const THEMES: readonly [prefix: string, title: string][] = [
 ];
 
 export function loader() {
-  return { rules: guideArticles };
+  return { rules: guideArticles() };
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Guide · Jolly Crust" }];

@@ -92,14 +92,14 @@ export function sayFault(raw: unknown, { path, says }: PlanFault): string {
 }
 
 const TYPES: Record<string, string> = {
-  number: "a number is expected here",
-  int: "a whole number is expected here",
-  string: "text is expected here",
-  boolean: "true or false is expected here",
-  array: "a list is expected here",
-  tuple: "a list is expected here",
-  object: "a group of fields is expected here",
-  record: "a group of fields is expected here",
+  number: "this must be a number",
+  int: "this must be a whole number",
+  string: "this must be text",
+  boolean: "this must be true or false",
+  array: "this must be a list",
+  tuple: "this must be a list",
+  object: "this must be a group of fields",
+  record: "this must be a group of fields",
 };
 
 const MOST_CHOICES = 12;
@@ -116,9 +116,7 @@ const bounded = (origin: string, limit: string) =>
 export function sayIssue(issue: z.core.$ZodRawIssue): string {
   switch (issue.code) {
     case "invalid_type":
-      return issue.input === undefined
-        ? "this is missing"
-        : (TYPES[issue.expected] ?? "this is not what is expected here");
+      return issue.input === undefined ? "this is missing" : (TYPES[issue.expected] ?? "this is of the wrong kind");
     case "too_big":
       return `${bounded(issue.origin, String(issue.maximum))} at most`;
     case "too_small":

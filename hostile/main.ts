@@ -1,0 +1,93 @@
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { openStore, placeFrom } from "#db/open";
+import { loadDemo } from "#demo/load";
+import { freePort, startServer } from "../scripts/server.mjs";
+import { database } from "./database.ts";
+import { files } from "./files.ts";
+import { kill } from "./kill.ts";
+import { limits } from "./limits.ts";
+import { routes } from "./routes.ts";
+import type { OwnShop, Trial, TrialResult } from "./trial.ts";
+
+// Runs the trials, or those that are named; --short is what runs with the other tests. The whole run writes its table into
+// docs/reliability.md.
+
+const TRIALS: readonly Trial[] = [files, routes, kill, database, limits];
+const words = process.argv.slice(2);
+const short = words.includes("--short");
+const named = words.filter((word) => !word.startsWith("--"));
+const chosen = TRIALS.filter(({ name }) => named.length === 0 || named.includes(name));
+const MOST_NOTES = 12;
+
+async function template(): Promise<string> {
+  const folder = mkdtempSync(join(tmpdir(), "crust-hostile-"));
+  const store = await openStore(placeFrom({ JOLLY_CRUST_DATA: folder }));
+  await loadDemo(store);
+  await store.client.execute("PRAGMA wal_checkpoint(TRUNCATE)");
+  store.client.close();
+  return folder;
+}
+
+const demo = await template();
+
+async function start(): Promise<OwnShop> {
+  const folder = mkdtempSync(join(tmpdir(), "crust-hostile-"));
+  cpSync(join(demo, "crust.db"), join(folder, "crust.db"));
+  const server = await startServer({
+    port: await freePort(),
+    environment: { JOLLY_CRUST_DATA: folder, ROOM_SENSOR_URL: "" },
+  });
+  const ended = new Promise<void>((resolve) => server.child.once("exit", () => resolve()));
+  return {
+    address: server.address,
+    folder,
+    stop: server.stop,
+    away: async () => {
+      await ended;
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+const results: { trial: Trial; result: TrialResult }[] = [];
+for (const trial of chosen) {
+  const notes: string[] = [];
+  const shop = await start();
+  const began = performance.now();
+  const result = await trial.run({
+    address: shop.address,
+    start,
+    desk: (name) => join(import.meta.dirname, `${name}.js`),
+    short,
+    note: (fault) => notes.push(fault),
+  });
+  shop.stop("SIGTERM");
+  await shop.away();
+  results.push({ trial, result });
+  const took = Math.round((performance.now() - began) / 1000);
+  console.log(`${result.faults === 0 ? "ok  " : "FAIL"} ${trial.name} (${took} s): ${result.came}`);
+  for (const fault of notes.slice(0, MOST_NOTES)) console.log(`     ${fault}`);
+  if (notes.length > MOST_NOTES) console.log(`     and ${notes.length - MOST_NOTES} more`);
+}
+rmSync(demo, { recursive: true, force: true });
+
+const BEGIN = "<!-- made by npm run hostile -->";
+const END = "<!-- end -->";
+if (!short && named.length === 0) {
+  const rows = results.map(
+    ({ trial, result }) => `| ${trial.name} | ${trial.says} | ${result.tried} | ${result.faults} | ${result.came} |`,
+  );
+  const table = [
+    "| trial | what was tried | how often | faults | what happened |",
+    "| --- | --- | --- | --- | --- |",
+    ...rows,
+  ];
+  const page = readFileSync("docs/reliability.md", "utf8");
+  const [before, after] = [page.slice(0, page.indexOf(BEGIN)), page.slice(page.indexOf(END))];
+  writeFileSync("docs/reliability.md", `${before}${BEGIN}\n\n${table.join("\n")}\n\n${after}`);
+}
+const bad = results.filter(({ result }) => result.faults > 0).length;
+console.log(`${results.length - bad} passed, ${bad} failed`);
+process.exit(bad === 0 ? 0 : 1);
