@@ -12,5 +12,9 @@ export default defineConfig({
     retry: 0,
     testTimeout: 90_000,
     setupFiles: ["tests/steady-seed.ts"],
+    // the core has no state that one test could leave to the next: it is loaded once a process, not once a file
+    pool: "forks",
+    isolate: false,
+    maxWorkers: 2,
   },
 });

@@ -94,10 +94,11 @@ describe("light on a board", () => {
           const relief = { grid: small, recess: fill(0), height: fill(0) } as Relief;
           const pixels = lit(skin, fill(1), relief, { azimuth, elevation });
           for (let place = 0; place < count; place++) {
-            expect(pixels[4 * place + 3]).toBe(255);
+            if (pixels[4 * place + 3] !== 255) return false;
             // an even face is lit evenly: a corner as the middle, within the lamp's own fall-off
-            expect(pixels[4 * place]!).toBeGreaterThan(120);
+            if (pixels[4 * place]! <= 120) return false;
           }
+          return true;
         },
       ),
       { numRuns: 20 },

@@ -90,7 +90,7 @@ describe("a crust file", () => {
     [
       "a negative coat count",
       writePlanFile(plain()).replace('"coats": 2', '"coats": -2'),
-      'crust "A chest", step 1, number of coats',
+      'crust "plain", step 1, number of coats',
       /at least one coat/,
     ],
   ])("that holds %s is refused with where and what", (_what, text, where, says) => {

@@ -8,6 +8,8 @@ import { readWallTime } from "../units/wall-time.ts";
 type Raw = Record<string, unknown>;
 
 const isRaw = (value: unknown): value is Raw => typeof value === "object" && value !== null && !Array.isArray(value);
+/** Text, or none: what a file holds in its place may not even be made into text. */
+const textOf = (value: unknown): string => (typeof value === "string" ? value : "");
 const list = (value: unknown): unknown[] => (Array.isArray(value) ? value : []);
 
 /** Names without letters that cannot be seen, wherever they are. */
@@ -22,13 +24,13 @@ function withPlainTexts(value: unknown, depth = 0): unknown {
 /** A coat of a material that the plan does not hold laid nothing; it is kept as a look at the surface that says what it was. */
 function asInspection(step: Raw): Raw {
   const { what, with: _, ratio: __, ...rest } = step;
-  const was = `Was a coat of "${String(what ?? "no material")}", which this plan did not hold.`;
+  const was = `Was a coat of "${textOf(what) || "no material"}", which this plan did not hold.`;
   return {
     ...rest,
     kind: "inspect",
     how: "look",
     coats: 1,
-    note: `${was} ${String(step.note ?? "")}`.trim().slice(0, 400),
+    note: `${was} ${textOf(step.note)}`.trim().slice(0, 400),
   };
 }
 
@@ -70,8 +72,8 @@ function coatsOf(step: Raw, zone: Raw): Set<string> {
   const ids = new Set<string>();
   for (const count of counts)
     if (typeof count === "number" && count > 1)
-      for (let coat = 1; coat <= Math.min(count, 12); coat++) ids.add(`${String(step.id)}/${coat}`);
-    else if (count === 1) ids.add(String(step.id));
+      for (let coat = 1; coat <= Math.min(count, 12); coat++) ids.add(`${textOf(step.id)}/${coat}`);
+    else if (count === 1) ids.add(textOf(step.id));
   return ids;
 }
 
@@ -112,12 +114,12 @@ export function withTimesAndMaterials(before: Raw): Raw {
     });
     return { ...piece, zones };
   });
-  const start = readWallTime(String(raw.start));
+  const start = readWallTime(textOf(raw.start));
   const pins = list(raw.pins).filter((pin) => {
     if (!isRaw(pin)) return true;
-    const starts = readWallTime(String(pin.starts));
+    const starts = readWallTime(textOf(pin.starts));
     const inTime = start === null || starts === null || starts >= start;
-    return inTime && (phases.get(pin.zoneId)?.has(String(pin.phaseId)) ?? false);
+    return inTime && (phases.get(pin.zoneId)?.has(textOf(pin.phaseId)) ?? false);
   });
   return {
     ...raw,

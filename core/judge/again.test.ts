@@ -192,14 +192,12 @@ describe("the rules", () => {
 
   it("all fire on random crusts: none of them waits for a case that never comes", () => {
     const fired = new Map(RULES.map((rule) => [rule.meta.id, 0]));
-    fc.assert(
-      fc.property(plan, (any) => {
+    const silent = () => [...fired].filter(([, count]) => count === 0).map(([id]) => id);
+    // no longer than until the last of them has spoken
+    for (let seed = 7; seed < 31 && silent().length > 0; seed++)
+      for (const any of fc.sample(plan, { numRuns: 250, seed }))
         for (const { findings } of judge(any).zones)
           for (const { rule } of findings) if (fired.has(rule)) fired.set(rule, fired.get(rule)! + 1);
-      }),
-      { numRuns: 6000, seed: 7 },
-    );
-    const silent = [...fired].filter(([, count]) => count === 0).map(([id]) => id);
-    expect(silent).toEqual([]);
+    expect(silent()).toEqual([]);
   }, 120_000);
 });
