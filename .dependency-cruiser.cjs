@@ -1,4 +1,4 @@
-// Proves the arrows of the code: app → db → core, cli → core, demo → db and core; and, inside the core,
+// Proves the arrows of the code: server → app → db → core, cli → core, demo → db and core; and, inside the core,
 // that each folder imports only from those before it in this list.
 const core = [
   ["units"],
@@ -31,11 +31,13 @@ const inside = core.flatMap((names, at) =>
 );
 
 const outside = [
-  ["core", "app|db|cli|demo|tests|scripts"],
-  ["db", "app|cli|demo|tests|scripts"],
-  ["cli", "app|db|demo|tests|scripts"],
-  ["demo", "app|cli|tests|scripts"],
-  ["app", "cli|tests|scripts"],
+  ["core", "app|db|server|cli|demo|hostile|tests|scripts"],
+  ["db", "app|server|cli|demo|hostile|tests|scripts"],
+  ["cli", "app|db|server|demo|hostile|tests|scripts"],
+  ["demo", "app|server|cli|hostile|tests|scripts"],
+  ["app", "server|cli|hostile|tests|scripts"],
+  ["server", "cli|demo|hostile|tests|scripts"],
+  ["hostile", "app|cli"],
 ].map(([from, to]) => ({
   name: `${from}-keeps-its-arrows`,
   severity: "error",

@@ -5,6 +5,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { bin, build, ensureChromium, ensurePackages, quietly, root } from "./ready.mjs";
 
+const LAYERS = ["core", "app", "db", "server", "cli", "demo", "hostile"];
 const LONGEST_TELLING = 6000;
 let passed = 0;
 let failed = 0;
@@ -33,9 +34,7 @@ function testFiles(folder) {
 }
 
 function checkWholeness() {
-  const files = ["core", "app", "db", "cli", "demo", "scripts", "tests"].flatMap((folder) =>
-    testFiles(join(root, folder)),
-  );
+  const files = [...LAYERS, "scripts", "tests"].flatMap((folder) => testFiles(join(root, folder)));
   const broken = files.flatMap((file) =>
     readFileSync(file, "utf8")
       .split("\n")
@@ -96,6 +95,13 @@ function browserTests(folder) {
   }
 }
 
+/** The short forms of the trials: each counts as a test. */
+function hostileTests() {
+  const { said } = quietly(process.execPath, ["scripts/hostile.mjs", "--short"]);
+  const [, good, bad] = /(\d+) passed, (\d+) failed\s*$/.exec(said) ?? [null, "0", "1"];
+  count("hostile and unlucky use", Number(good), Number(bad), said);
+}
+
 function faultsIn(suites) {
   return suites.flatMap((suite) => [
     ...faultsIn(suite.suites ?? []),
@@ -116,11 +122,12 @@ try {
   check("types of the core, without a browser or a machine", "tsc", ["-p", "core"]);
   check("types", "tsc", ["-p", "."]);
   check("format and lint", "biome", ["ci", "."]);
-  check("layering", "depcruise", ["--config", ".dependency-cruiser.cjs", "core", "app", "db", "cli", "demo"]);
+  check("layering", "depcruise", ["--config", ".dependency-cruiser.cjs", ...LAYERS]);
   checkWholeness();
   unitTests(folder);
   build();
   browserTests(folder);
+  hostileTests();
 } finally {
   rmSync(folder, { recursive: true, force: true });
 }

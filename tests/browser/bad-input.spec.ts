@@ -15,7 +15,7 @@ const FILES: [name: string, text: string, says: RegExp][] = [
   [
     "negative coats",
     crustFile((plan) => Object.assign((plan.crusts as { steps: object[] }[])[0]!.steps[1]!, { coats: -1 })),
-    /crusts\[0\]\.steps\[1\]\.coats.*At least one coat/is,
+    /crust "[^"]+", step 2, number of coats:.*at least one coat/is,
   ],
   [
     "a zone without size",
