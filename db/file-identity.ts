@@ -1,4 +1,5 @@
-import { existsSync, renameSync, rmSync, statSync } from "node:fs";
+import { existsSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from "node:fs";
+import { z } from "zod";
 
 // An embedded database is three files that belong together. When somebody puts another file in the place of the open one, the
 // open one lives on without a name: what is written to it then is in no file that anybody will ever open.
@@ -21,13 +22,45 @@ export function openFileAt(path: string): OpenFile | null {
   return database === null ? null : { database, log: markOf(`${path}-wal`), index: markOf(`${path}-shm`) };
 }
 
+/** Beside the database: which file it was when it was last open, and which log was its own. It outlives a crash. */
+const noteBeside = (path: string) => `${path}-marks`;
+
+const Noted = z.object({ database: z.string(), log: z.string().nullable(), index: z.string().nullable() });
+
+export function writeMarks(path: string, open: OpenFile) {
+  try {
+    writeFileSync(noteBeside(path), JSON.stringify(open));
+  } catch {
+    // a place that cannot be written has no log either
+  }
+}
+
+function readMarks(path: string): OpenFile | null {
+  try {
+    return Noted.parse(JSON.parse(readFileSync(noteBeside(path), "utf8")));
+  } catch {
+    return null;
+  }
+}
+
+/** Before a database is opened: where it is not the one that was last open at this path, the log that one left is moved away. */
+export function setAsideLeftLog(path: string) {
+  const noted = readMarks(path);
+  if (noted !== null && noted.database !== markOf(path)) setAsideLog(path, noted);
+}
+
 /**
  * Moves the log of a file that is no longer there out of the way of the file that took its place: read together they would
  * give pages of both. A log that came with the new file has another mark and stays.
  */
 export function setAsideLog(path: string, open: OpenFile) {
   const log = `${path}-wal`;
-  if (open.log !== null && markOf(log) === open.log) renameSync(log, unusedName(`${log}-of-replaced-file`));
+  try {
+    if (open.log !== null && markOf(log) === open.log) renameSync(log, unusedName(`${log}-of-replaced-file`));
+  } catch (error) {
+    // another thread was faster
+    if (!(error instanceof Error && "code" in error && error.code === "ENOENT")) throw error;
+  }
   const index = `${path}-shm`;
   if (open.index !== null && markOf(index) === open.index) rmSync(index, { force: true });
 }

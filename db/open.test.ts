@@ -150,3 +150,40 @@ describe("what is said of trouble", () => {
     expect(saidOf(new Error("outer", { cause }), place)).toMatch(says);
   });
 });
+
+describe("a database exchanged while the shop is not running", () => {
+  it("does not meet the log that a crash left beside the other", async () => {
+    await store.client.execute({ sql: "VACUUM INTO ?", args: [join(folder, "backup.db")] });
+    await editPlan(store, "example", edit("crashed", 1));
+    // as after a crash: database and log as they are, and nobody has closed them
+    const after = mkdtempSync(join(tmpdir(), "crust-open-"));
+    for (const name of ["crust.db", "crust.db-wal", "crust.db-marks"])
+      renameSync(join(folder, name), join(after, name));
+    rmSync(join(after, "crust.db"));
+    copyFileSync(join(folder, "backup.db"), join(after, "crust.db"));
+    const restored = await openStore(placeFrom({ JOLLY_CRUST_DATA: after }));
+    expect((await getJob(restored, "example"))!.plan.title).toBe("Example");
+    expect((await restored.client.execute("PRAGMA integrity_check")).rows[0]!.integrity_check).toBe("ok");
+    expect(readdirSync(after).some((name) => name.includes("wal-of-replaced-file"))).toBe(true);
+    restored.client.close();
+    rmSync(after, { recursive: true });
+  });
+});
+
+describe("a database exchanged right after its log came into being", () => {
+  it("does not meet the log of the file before it", async () => {
+    await store.client.execute({ sql: "VACUUM INTO ?", args: [join(folder, "backup.db")] });
+    // every connection closes: the log goes, and the next edit makes a new one
+    store.client.close();
+    store = await openStore(placeFrom({ JOLLY_CRUST_DATA: folder }));
+    for (let round = 0; round < 6; round++) {
+      const { version } = (await getJob(store, "example"))!;
+      await editPlan(store, "example", edit(`log-${round}`, version));
+      copyFileSync(join(folder, "backup.db"), join(folder, "next.db"));
+      renameSync(join(folder, "next.db"), file());
+      expect((await getJob(store, "example"))!.plan.title).toBe("Example");
+      const { rows } = await store.client.execute("PRAGMA integrity_check");
+      expect(rows[0]!.integrity_check).toBe("ok");
+    }
+  });
+});

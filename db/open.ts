@@ -4,7 +4,7 @@ import { setTimeout as pause } from "node:timers/promises";
 import { type Client, createClient } from "@libsql/client";
 import { drizzle, type LibSQLDatabase } from "drizzle-orm/libsql";
 import { migrate } from "drizzle-orm/libsql/migrator";
-import { markOf, type OpenFile, openFileAt, setAsideLog } from "./file-identity";
+import { markOf, type OpenFile, openFileAt, setAsideLeftLog, setAsideLog, writeMarks } from "./file-identity";
 import type { Place } from "./place";
 import * as schema from "./schema";
 import { isBusy, isStorageError, StorageTrouble, saidOf } from "./trouble";
@@ -48,6 +48,7 @@ async function isUpToDate(client: Client, migrations: string): Promise<boolean> 
 async function connect(place: Place, migrations: string): Promise<Pick<Store, "client" | "db" | "open">> {
   if (place.file !== null) mkdirSync(dirname(resolve(place.file)), { recursive: true });
   return patiently(async () => {
+    if (place.file !== null) setAsideLeftLog(place.file);
     const client = newClient(place);
     try {
       const db = drizzle(client, { schema });
@@ -56,7 +57,9 @@ async function connect(place: Place, migrations: string): Promise<Pick<Store, "c
         if (place.file !== null) await client.execute("PRAGMA journal_mode = WAL");
         await migrate(db, { migrationsFolder: migrations });
       }
-      return { client, db, open: place.file === null ? null : openFileAt(place.file) };
+      const open = place.file === null ? null : openFileAt(place.file);
+      if (place.file !== null && open !== null) writeMarks(place.file, open);
+      return { client, db, open };
     } catch (error) {
       client.close();
       throw error;
@@ -133,6 +136,20 @@ async function reopen(store: Store): Promise<void> {
 }
 
 /**
+ * Takes down which log and index belong to the open file, as long as it is the one at its path: they come and go while it is open.
+ * False where another file, or none, is at the path.
+ */
+function takeDown(store: Store): boolean {
+  const { file } = store.place;
+  if (file === null || store.open === null) return true;
+  const fresh = openFileAt(file);
+  if (fresh?.database !== store.open.database) return false;
+  if (fresh.log !== store.open.log || fresh.index !== store.open.index) writeMarks(file, fresh);
+  store.open = fresh;
+  return true;
+}
+
+/**
  * Makes sure that the open file is the one at its path. Where another stands there, what the open one holds is copied aside and
  * the other is opened; where none does, nothing is read or written.
  */
@@ -140,13 +157,8 @@ async function holdToPath(store: Store): Promise<void> {
   const { file } = store.place;
   await reopening.get(store);
   if (file === null || store.open === null) return;
+  if (takeDown(store)) return;
   const now = markOf(file);
-  if (now === store.open.database) {
-    // its log and index come and go while it is open: those that are there now are its own
-    const fresh = openFileAt(file);
-    if (fresh?.database === now) store.open = fresh;
-    return;
-  }
   const copy = await rescue(store);
   if (now === null)
     throw new StorageTrouble(
@@ -169,10 +181,12 @@ export function watchPath(store: Store) {
 export async function within<T>(store: Store, work: (db: Database) => Promise<T>): Promise<T> {
   try {
     await holdToPath(store);
-    return await patiently(
+    const done = await patiently(
       () => work(store.db),
       () => takeNewConnections(store),
     );
+    takeDown(store);
+    return done;
   } catch (error) {
     if (error instanceof StorageTrouble || !isStorageError(error)) throw error;
     throw new StorageTrouble(saidOf(error, store.place), { cause: error });

@@ -87,6 +87,8 @@ test("what an older version left in the browser, or nobody can read, breaks noth
 }) => {
   const one = await context.newPage();
   await open(one, crust);
+  // a page that is about no job takes nothing over
+  await one.goto("/guide");
   await one.evaluate(async () => {
     localStorage.setItem("jolly-crust/unsaved/dough-bin", '[{"id":"x","commands":7}]');
     const database = await new Promise<IDBDatabase>((resolve) => {

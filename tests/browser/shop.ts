@@ -13,6 +13,12 @@ interface Shop {
   folder: string;
 }
 
+/** Databases that tests begin with. */
+interface Template {
+  demo: string;
+  empty: string;
+}
+
 interface Options {
   demo: boolean;
   /** how the logger in the room goes; null for a shop without one */
@@ -26,16 +32,20 @@ interface Options {
  * A fresh shop for every test: a database with the demo, or an empty one. A server takes seconds to start, so the tests of one
  * worker share one: the database is put in the place of the one before, as a painter would put a backup back.
  */
-export const test = base.extend<Options, { template: string; shared: Shop }>({
+export const test = base.extend<Options, { template: Template; shared: Shop }>({
   template: [
     // biome-ignore lint/correctness/noEmptyPattern: the runner wants the pattern
     async ({}, use) => {
       const folder = mkdtempSync(join(tmpdir(), "crust-template-"));
-      const store = await openStore(placeFrom({ JOLLY_CRUST_DATA: folder }));
-      await loadDemo(store);
-      await store.client.execute("PRAGMA wal_checkpoint(TRUNCATE)");
-      store.client.close();
-      await use(join(folder, "crust.db"));
+      const made = async (name: string, demo: boolean) => {
+        const file = join(folder, name);
+        const store = await openStore(placeFrom({ DATABASE_URL: `file:${file}` }));
+        if (demo) await loadDemo(store);
+        await store.client.execute("PRAGMA wal_checkpoint(TRUNCATE)");
+        store.client.close();
+        return file;
+      };
+      await use({ demo: await made("demo.db", true), empty: await made("empty.db", false) });
       rmSync(folder, { recursive: true, force: true });
     },
     { scope: "worker" },
@@ -43,7 +53,7 @@ export const test = base.extend<Options, { template: string; shared: Shop }>({
   shared: [
     async ({ template }, use) => {
       const folder = mkdtempSync(join(tmpdir(), "crust-shop-"));
-      copyFileSync(template, join(folder, "crust.db"));
+      copyFileSync(template.demo, join(folder, "crust.db"));
       const server = await startServer({
         port: await freePort(),
         environment: { JOLLY_CRUST_DATA: folder, ROOM_SENSOR_URL: "" },
@@ -58,16 +68,18 @@ export const test = base.extend<Options, { template: string; shared: Shop }>({
   sensor: [null, { option: true }],
   alone: [false, { option: true }],
   shop: async ({ demo, sensor, alone, template, shared }, use) => {
-    if (demo && sensor === null && !alone) {
+    const database = demo ? template.demo : template.empty;
+    if (sensor === null && !alone) {
       for (const name of readdirSync(shared.folder))
-        if (!["crust.db", "crust.db-wal", "crust.db-shm"].includes(name)) rmSync(join(shared.folder, name));
-      copyFileSync(template, join(shared.folder, "next.db"));
+        if (!["crust.db", "crust.db-wal", "crust.db-shm", "crust.db-marks"].includes(name))
+          rmSync(join(shared.folder, name));
+      copyFileSync(database, join(shared.folder, "next.db"));
       renameSync(join(shared.folder, "next.db"), join(shared.folder, "crust.db"));
       await use(shared);
       return;
     }
     const folder = mkdtempSync(join(tmpdir(), "crust-shop-"));
-    if (demo) copyFileSync(template, join(folder, "crust.db"));
+    copyFileSync(database, join(folder, "crust.db"));
     const room = sensor && logger(sensor);
     if (room) await new Promise<void>((resolve) => room.listen(0, "127.0.0.1", resolve));
     const server = await startServer({
