@@ -9,12 +9,13 @@ import { files } from "./files.ts";
 import { kill } from "./kill.ts";
 import { limits } from "./limits.ts";
 import { routes } from "./routes.ts";
+import { tabs } from "./tabs.ts";
 import type { OwnShop, Trial, TrialResult } from "./trial.ts";
 
 // Runs the trials, or those that are named; --short is what runs with the other tests. The whole run writes its table into
 // docs/reliability.md.
 
-const TRIALS: readonly Trial[] = [files, routes, kill, database, limits];
+const TRIALS: readonly Trial[] = [files, routes, kill, database, tabs, limits];
 const words = process.argv.slice(2);
 const short = words.includes("--short");
 const named = words.filter((word) => !word.startsWith("--"));

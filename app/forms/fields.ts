@@ -20,9 +20,13 @@ export function fieldsOf(form: FormData): FormFields {
   return fields;
 }
 
+/** What a schema says as a sentence of its own. */
+export const sentence = (says: string): string =>
+  `${says.charAt(0).toUpperCase()}${says.slice(1)}${/[.!?]$/.test(says) ? "" : "."}`;
+
 export function faultsFrom(error: z.ZodError): Faults {
   const faults: Faults = {};
-  for (const issue of error.issues) faults[issue.path.map(String).join(".")] ??= issue.message;
+  for (const issue of error.issues) faults[issue.path.map(String).join(".")] ??= sentence(issue.message);
   return faults;
 }
 

@@ -1,5 +1,5 @@
 import { DEFAULT_HOURS, Hours } from "#core/plan/hours";
-import type { Faults, FormFields } from "./fields";
+import { type Faults, type FormFields, sentence } from "./fields";
 
 export const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"] as const;
 
@@ -78,7 +78,7 @@ export function readHoursFields(
   });
   for (const { path, message, code } of read.error?.issues ?? []) {
     const field = path[0] === "weekdays" ? (WEEKDAYS[Number(path[1])] ?? "") : String(path[0]);
-    faults[field] ??= code === "invalid_type" ? "Write a whole number." : `${message}.`;
+    faults[field] ??= code === "invalid_type" ? "Write a whole number." : sentence(message);
   }
   return read.success && Object.keys(faults).length === 0 ? { ok: true, hours: read.data } : { ok: false, faults };
 }

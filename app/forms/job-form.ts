@@ -1,19 +1,23 @@
 import { z } from "zod";
+import { checkPlan, sayFault } from "#core/exchange/plan-file";
 import { DEFAULT_HOURS } from "#core/plan/hours";
 import { DEFAULT_HOUSE_RULES } from "#core/plan/house-rules";
 import { Id, PLAN_VERSION, type Plan } from "#core/plan/plan";
 import { REFERENCE_ROOM } from "#core/plan/room";
-import { WallTime } from "#core/plan/time";
+import { WallTime, YEARS_SAY } from "#core/plan/time";
+import { plainLine, plainName } from "#core/units/plain-text";
+import { readWallTime } from "#core/units/wall-time";
 import { type Faults, type FormFields, faultsFrom } from "./fields";
 import { readZoneFields } from "./zone-form";
 
 const JobFields = z.object({
-  title: z.string().trim().min(1, "Give the job a name.").max(80, "80 letters at most."),
-  client: z.string().trim().max(120, "120 letters at most.").default(""),
+  title: z.string().trim().min(1, "Give the job a name.").pipe(plainName(80)),
+  client: plainLine(120).default(""),
   start: z.string().min(1, "Say when you can begin.").pipe(WallTime),
   due: z
     .string()
-    .refine((text) => text === "" || WallTime.safeParse(text).success, "Write a date and time, or leave it empty.")
+    .refine((text) => text === "" || readWallTime(text) !== null, "Write a date and time, or leave it empty.")
+    .refine((text) => readWallTime(text) === null || WallTime.safeParse(text).success, YEARS_SAY)
     .default(""),
 });
 
@@ -24,7 +28,8 @@ export function readJobFields(
   const parsed = JobFields.safeParse(fields);
   if (!parsed.success) return { ok: false, faults: faultsFrom(parsed.error) };
   const { title, client, start, due } = parsed.data;
-  if (due !== "" && due <= start) return { ok: false, faults: { due: "The due date lies before the start." } };
+  if (due !== "" && due <= start)
+    return { ok: false, faults: { due: "The due date is before the start: make it later, or begin the job earlier." } };
   return { ok: true, job: { title, start, ...(client ? { client } : {}), ...(due ? { due } : {}) } };
 }
 
@@ -38,19 +43,17 @@ export function readNewJob(fields: FormFields): { ok: true; plan: Plan } | { ok:
   if (piece === "" || piece.length > 80) faults.piece = "Give the piece a name, 80 letters at most.";
   if (!id.success) faults[""] = "The form was cut short; load the page again.";
   if (!job.ok || !zone.ok || !id.success || Object.keys(faults).length > 0) return { ok: false, faults };
-  return {
-    ok: true,
-    plan: {
-      format: "jolly-crust",
-      version: PLAN_VERSION,
-      id: id.data,
-      ...job.job,
-      pinned: { room: REFERENCE_ROOM, hours: DEFAULT_HOURS, houseRules: DEFAULT_HOUSE_RULES, materials: [] },
-      acknowledged: [],
-      palette: [],
-      pins: [],
-      crusts: [{ id: "crust-1", name: `${zone.zone.name} finish`.slice(0, 80), steps: [] }],
-      pieces: [{ id: "piece-1", name: piece, zones: [{ ...zone.zone, id: "zone-1", crustId: "crust-1" }] }],
-    },
-  };
+  const checked = checkPlan({
+    format: "jolly-crust",
+    version: PLAN_VERSION,
+    id: id.data,
+    ...job.job,
+    pinned: { room: REFERENCE_ROOM, hours: DEFAULT_HOURS, houseRules: DEFAULT_HOUSE_RULES, materials: [] },
+    acknowledged: [],
+    palette: [],
+    pins: [],
+    crusts: [{ id: "crust-1", name: `${zone.zone.name} finish`.slice(0, 80), steps: [] }],
+    pieces: [{ id: "piece-1", name: piece, zones: [{ ...zone.zone, id: "zone-1", crustId: "crust-1" }] }],
+  });
+  return checked.ok ? checked : { ok: false, faults: { "": sayFault(checked.faults[0]!) } };
 }

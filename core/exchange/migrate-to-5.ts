@@ -80,7 +80,7 @@ function coatsOf(step: Raw, zone: Raw): Set<string> {
 /** Version 4 plans: times, materials and names that version 5 would refuse. */
 export function withTimesAndMaterials(before: Raw): Raw {
   const plain = withPlainTexts(before);
-  const raw = isRaw(plain) ? plain : before;
+  const raw = isRaw(plain) ? plain : { ...before };
   const pinned = isRaw(raw.pinned) ? raw.pinned : {};
   const materials = list(pinned.materials).map(withSafeFigures);
   const held = new Set(materials.flatMap((one) => (isRaw(one) ? [one.id] : [])));
@@ -115,6 +115,8 @@ export function withTimesAndMaterials(before: Raw): Raw {
     return { ...piece, zones };
   });
   const start = readWallTime(textOf(raw.start));
+  const due = readWallTime(textOf(raw.due));
+  if (start !== null && due !== null && due <= start) delete raw.due;
   const pins = list(raw.pins).filter((pin) => {
     if (!isRaw(pin)) return true;
     const starts = readWallTime(textOf(pin.starts));

@@ -53,7 +53,7 @@ const FIELDS: Record<string, string> = {
   hands: "what is taken apart",
   due: "due date",
   start: "start",
-  starts: "start",
+  starts: "",
   reveals: "layer it is meant to show",
   relativeHumidity: "relative humidity",
   celsius: "temperature",

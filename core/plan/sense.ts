@@ -88,10 +88,13 @@ function stepFaults(step: Step, steps: ReadonlySet<string>, materials: ReadonlyS
   return faults;
 }
 
-/** A set time before the job begins could not be kept: it would have to be dated before there is anything to do. */
+/** Times that could not be kept whatever is done: before the job begins there is nothing to do. */
 function timeFaults(plan: Plan, at: At) {
   const start = readWallTime(plan.start);
   if (start === null) return;
+  const due = plan.due === undefined ? null : readWallTime(plan.due);
+  if (due !== null && due <= start)
+    at(["due"], "the due date is before the start: make it later, or begin the job earlier");
   plan.pins.forEach((pin, index) => {
     if (readWallTime(pin.starts)! < start)
       at(
