@@ -39,7 +39,8 @@ export interface DoneMessage {
 export interface WrittenMessage {
   kind: "written";
   planId: string;
-  weight: number;
+  /** coats and other pieces of work in it; null where that is not known */
+  weight: number | null;
 }
 
 export interface ReadyMessage {

@@ -32,7 +32,7 @@ export interface PoolOptions {
   spare: number;
   /** jobs that may wait */
   waiting: { quick: number; slow: number };
-  onWritten?: (planId: string, weight: number) => void;
+  onWritten?: (planId: string, weight: number | null) => void;
   /** told of every job that a desk has finished, with the milliseconds it took */
   onTook?: (job: Job, milliseconds: number) => void;
 }

@@ -178,8 +178,7 @@ class ShopFront {
       spare: 4,
       waiting: { quick: 200, slow: 24 },
       onWritten: (planId, weight) => {
-        remember(this.weights, planId, weight);
-        this.took.delete(planId);
+        if (weight !== null) remember(this.weights, planId, weight);
         this.toSummarise.add(planId);
         this.summariseSoon();
       },

@@ -7,7 +7,8 @@ import { theStore } from "./store.server";
 export interface WrittenNote {
   kind: "written";
   planId: string;
-  weight: number;
+  /** null where it is not known */
+  weight: number | null;
 }
 
 /** Coats and other pieces of work of a plan, counted without compiling it. */
@@ -17,14 +18,19 @@ function weightOf(plan: Plan): number {
 }
 
 /** Has what the jobs list shows of a job worked out: by the server's other threads, or here where there is no such server. */
-export function noteWritten(plan: Plan) {
+export const noteWritten = (plan: Plan) => note(plan.id, weightOf(plan));
+
+/** The same for a job that was found waiting for it; how much work there is in it is not known. */
+export const notePending = (planId: string) => note(planId, null);
+
+function note(planId: string, weight: number | null) {
   if (parentPort) {
-    parentPort.postMessage({ kind: "written", planId: plan.id, weight: weightOf(plan) } satisfies WrittenNote);
+    parentPort.postMessage({ kind: "written", planId, weight } satisfies WrittenNote);
     return;
   }
   setTimeout(async () => {
     try {
-      await summarise(await theStore(), plan.id);
+      await summarise(await theStore(), planId);
     } catch (error) {
       console.error(error);
     }

@@ -143,7 +143,7 @@ function Foot() {
         <span className="truncate">
           Begins{" "}
           <b className="font-semibold">
-            {sayDate(first.starts)} {sayClock(first.starts)}
+            {sayDate(first.starts, schedule.start)} {sayClock(first.starts)}
           </b>
           , {zone.name.toLowerCase()}
         </span>
@@ -152,11 +152,11 @@ function Foot() {
         <span className={`shrink-0 ${settling ? "text-soft" : ""}`} data-finish="" aria-busy={settling}>
           Leaves{" "}
           <b className="font-semibold">
-            {sayDate(dates.typically.leaves)} {sayClock(dates.typically.leaves)}
+            {sayDate(dates.typically.leaves, schedule.start)} {sayClock(dates.typically.leaves)}
           </b>
           {dates.leaves > dates.typically.leaves &&
             ` to ${sayDate(dates.leaves) === sayDate(dates.typically.leaves) ? "" : `${sayDate(dates.leaves)} `}${sayClock(dates.leaves)}`}
-          , full use <b className="font-semibold">{sayDate(dates.fullUse)}</b>
+          , full use <b className="font-semibold">{sayDate(dates.fullUse, schedule.start)}</b>
         </span>
       ) : (
         <span className="text-soft" role="status">

@@ -217,7 +217,7 @@ function Days() {
           <p className="mb-3">
             Done{" "}
             <b className="font-semibold">
-              {sayDate(dates.finish)} {sayClock(dates.finish)}
+              {sayDate(dates.finish, start)} {sayClock(dates.finish)}
             </b>
             {due !== null && (
               <span className={dates.leaves > due ? "font-semibold text-ochre" : "text-soft"}>
@@ -227,7 +227,7 @@ function Days() {
             )}
             <span className="block text-note text-soft">
               {countOf(made.visits, "day")} of work · dry to leave {sayDates(dates.typically.leaves, dates.leaves)} ·
-              light use from {sayDate(dates.lightUse)} · full cure {sayDate(dates.fullUse)}
+              light use from {sayDate(dates.lightUse, start)} · full cure {sayDate(dates.fullUse, start)}
             </span>
           </p>
         )}

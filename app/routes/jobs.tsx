@@ -11,7 +11,7 @@ import type { Worked } from "#db/summary";
 import { CrustStrip } from "~/drawing/crust-strip";
 import { readForm } from "~/http/body.server";
 import { withStore } from "~/http/trouble.server";
-import { noteWritten } from "~/http/written.server";
+import { notePending, noteWritten } from "~/http/written.server";
 import { Brand } from "~/parts/brand";
 import { SEVERITY_WORDS, SeamMark } from "~/parts/severity";
 import { countOf } from "~/words/amount";
@@ -21,12 +21,12 @@ import type { Route } from "./+types/jobs";
 export function loader({ request }: Route.LoaderArgs) {
   const asked = Number(new URL(request.url).searchParams.get("page") ?? 0);
   const page = Number.isInteger(asked) && asked >= 0 && asked < 10_000 ? asked : 0;
-  return withStore(async (store) => ({
-    ...(await listJobs(store, page)),
-    page,
-    removed: await listRemoved(store),
-    token: nanoid(10),
-  }));
+  return withStore(async (store) => {
+    const { jobs, pages } = await listJobs(store, page);
+    // whoever wrote them, another program too: what is not worked out yet is
+    for (const { id, pending } of jobs) if (pending) notePending(id);
+    return { jobs, pages, page, removed: await listRemoved(store), token: nanoid(10) };
+  });
 }
 
 const refuseFile = (file: string, faults: Fault[]) => data({ file, faults }, { status: 422 });
@@ -162,10 +162,10 @@ function JobLine({ job }: { job: JobRow }) {
         {worked?.finish === null ? <span className="text-soft">no steps yet</span> : starts !== null && sayDate(starts)}
       </td>
       <td className="py-2.5 pr-4 font-semibold whitespace-nowrap">
-        {typeof worked?.leaves === "number" && sayDate(worked.leaves)}
+        {typeof worked?.leaves === "number" && sayDate(worked.leaves, starts ?? undefined)}
       </td>
       <td className="py-2.5 pr-4 whitespace-nowrap">
-        {typeof worked?.fullUse === "number" && sayDate(worked.fullUse)}
+        {typeof worked?.fullUse === "number" && sayDate(worked.fullUse, starts ?? undefined)}
       </td>
       <td className="py-2.5 pr-4 whitespace-nowrap">
         <Due due={known?.due ?? null} leaves={worked?.leaves ?? null} />

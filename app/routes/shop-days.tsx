@@ -125,7 +125,7 @@ export default function ShopDays() {
                       {work.plan.title}
                     </Link>
                     <span className="text-note text-soft">
-                      {dates ? `done ${sayDate(dates.finish)} ${sayClock(dates.finish)}` : "nothing to do"}
+                      {dates ? `done ${sayDate(dates.finish, made.start)} ${sayClock(dates.finish)}` : "nothing to do"}
                       {due !== null && (
                         <span className={late ? "font-semibold text-ochre" : ""}>
                           {late ? ` · too late for ${sayDate(due)}` : ` · due ${sayDate(due)}`}

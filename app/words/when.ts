@@ -1,4 +1,4 @@
-import type { WallMinutes } from "#core/units/units";
+import { DAY, type WallMinutes } from "#core/units/units";
 
 const at = (wall: WallMinutes) => new Date(wall * 60_000);
 const format = (options: Intl.DateTimeFormatOptions) =>
@@ -6,6 +6,7 @@ const format = (options: Intl.DateTimeFormatOptions) =>
 
 const DAY_NAME = format({ weekday: "short" });
 const DATE = format({ weekday: "short", day: "numeric", month: "short" });
+const DATE_AND_YEAR = format({ weekday: "short", day: "numeric", month: "short", year: "numeric" });
 const DATE_YEAR = format({ day: "numeric", month: "short", year: "numeric" });
 const LONG_DATE = format({ weekday: "long", day: "numeric", month: "long" });
 const CLOCK = format({ hour: "2-digit", minute: "2-digit", hourCycle: "h23" });
@@ -13,7 +14,11 @@ const CLOCK = format({ hour: "2-digit", minute: "2-digit", hourCycle: "h23" });
 // Wall-clock words, the same in every time zone and on both sides of the wire.
 
 export const sayClock = (wall: WallMinutes) => CLOCK.format(at(wall));
-export const sayDate = (wall: WallMinutes) => DATE.format(at(wall)).replace(",", "");
+/** From so many minutes after the date it is read beside, a date needs its year. */
+const NEEDS_YEAR = 330 * DAY;
+/** "Mon 24 Nov"; "Mon 24 Nov 2036" where it is nearly a year or more after the date it is read beside. */
+export const sayDate = (wall: WallMinutes, beside: WallMinutes = wall) =>
+  (wall - beside > NEEDS_YEAR ? DATE_AND_YEAR : DATE).format(at(wall)).replace(",", "");
 export const sayDateYear = (wall: WallMinutes) => DATE_YEAR.format(at(wall));
 export const sayLongDate = (wall: WallMinutes) => LONG_DATE.format(at(wall)).replace(",", "");
 /** "Mon 13:30" */
