@@ -25,6 +25,12 @@ const put = (holder: Tree, key: string | number, value: unknown) => {
   (holder as Record<string | number, unknown>)[key] = value;
 };
 
+/** Text at a place; what is none may not even be made into text. */
+const textAt = (holder: Tree, key: string | number): string => {
+  const value = get(holder, key);
+  return typeof value === "string" ? value : "";
+};
+
 /** Values that are wrong in most places, and odd in all. */
 const ODD: readonly unknown[] = [
   null,
@@ -110,11 +116,11 @@ const MUTATIONS: readonly Mutation[] = [
     put(one.holder, one.key, get(two.holder, two.key));
   },
   (root, random) => {
-    const dates = placesIn(root).filter(({ holder, key }) => /^\d{4}-/.test(String(get(holder, key))));
+    const dates = placesIn(root).filter(({ holder, key }) => /^\d{4}-/.test(textAt(holder, key)));
     if (dates.length === 0) return;
     const { holder, key } = dates[random.below(dates.length)]!;
     const year = ["2026", "2027", "2099", "2000", "0001", "1969"][random.below(6)]!;
-    put(holder, key, String(get(holder, key)).replace(/^\d{4}/, year));
+    put(holder, key, textAt(holder, key).replace(/^\d{4}/, year));
   },
 ];
 

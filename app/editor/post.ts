@@ -1,20 +1,14 @@
 import type { Answer, Post } from "./queue";
 
-/** Browsers send no more than about this many letters after a page is gone. */
-const KEPT_ALIVE = 50_000;
-
 /** Sends edits to the job's address; whatever goes wrong on the way is answered, never thrown. */
 export const postTo =
   (address: string): Post =>
   async (body) => {
-    const text = JSON.stringify(body);
     try {
       const response = await fetch(address, {
         method: "POST",
         headers: { "Content-Type": "application/json", Accept: "application/json" },
-        body: text,
-        // an edit on its way when the page goes away still arrives
-        keepalive: text.length < KEPT_ALIVE,
+        body: JSON.stringify(body),
       });
       const answer = (await response.json()) as Answer | { says?: string };
       if ("is" in answer) return answer;
