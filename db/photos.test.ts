@@ -52,16 +52,20 @@ describe("photos of boards", () => {
 
   it("taken away can be put back", async () => {
     await addPhoto(store, "example", photo("a"));
-    expect(await setPhotoRemoved(store, "example", "a", true)).toBe(true);
+    expect(await setPhotoRemoved(store, "example", "a", true)).toBe("done");
     expect(await listPhotos(store, "example")).toMatchObject({ photos: [], removed: { id: "a" } });
-    expect(await setPhotoRemoved(store, "example", "a", false)).toBe(true);
+    expect(await setPhotoRemoved(store, "example", "a", false)).toBe("done");
     expect(await listPhotos(store, "example")).toMatchObject({ photos: [{ id: "a" }], removed: null });
-    expect(await setPhotoRemoved(store, "example", "nothing", true)).toBe(false);
+    expect(await setPhotoRemoved(store, "example", "nothing", true)).toBe("missing");
   });
 
   it("belong to a job that is there, and are so many at most", async () => {
     expect(await addPhoto(store, "nobody", photo("a"))).toBe("missing");
     for (let at = 0; at < MOST_PHOTOS; at++) await addPhoto(store, "example", photo(`p${at}`));
     expect(await addPhoto(store, "example", photo("last"))).toBe("full");
+    // what is removed makes room, and is put back only where there is room again
+    await setPhotoRemoved(store, "example", "p0", true);
+    expect(await addPhoto(store, "example", photo("last"))).toBe("added");
+    expect(await setPhotoRemoved(store, "example", "p0", false)).toBe("full");
   });
 });

@@ -1,5 +1,5 @@
 import { and, asc, count, desc, eq, isNotNull, isNull } from "drizzle-orm";
-import { inTurn, type Store, within } from "./open";
+import { type Database, inTurn, type Store, within } from "./open";
 import { photos, plans } from "./schema";
 
 /** Photos a job shows at most; those that were removed do not count. */
@@ -61,6 +61,25 @@ export const getPhoto = (store: Store, planId: string, id: string): Promise<Buff
     return found ? Buffer.from(found.jpeg) : null;
   });
 
+type Transaction = Parameters<Parameters<Database["transaction"]>[0]>[0];
+
+async function shownCount(tx: Transaction, planId: string): Promise<number> {
+  const shown = and(eq(photos.planId, planId), isNull(photos.removedAt));
+  return (await tx.select({ photos: count() }).from(photos).where(shown))[0]?.photos ?? 0;
+}
+
+/** Of the photos that were removed, those removed longest ago go for good: as many can be put back as a job shows. */
+async function dropOldest(tx: Transaction, planId: string) {
+  const old = await tx
+    .select({ id: photos.id })
+    .from(photos)
+    .where(and(eq(photos.planId, planId), isNotNull(photos.removedAt)))
+    .orderBy(desc(photos.removedAt))
+    .limit(MOST_PHOTOS)
+    .offset(MOST_PHOTOS);
+  for (const { id } of old) await tx.delete(photos).where(eq(photos.id, id));
+}
+
 export type Added = "added" | "missing" | "full";
 
 /** Keeps a photo. Sent twice under one id, it is kept once. */
@@ -69,11 +88,8 @@ export const addPhoto = (store: Store, planId: string, photo: Omit<Photo, "at"> 
     db.transaction(async (tx) => {
       const [plan] = await tx.select({ id: plans.id }).from(plans).where(eq(plans.id, planId));
       if (!plan) return "missing";
-      const [held] = await tx
-        .select({ photos: count() })
-        .from(photos)
-        .where(and(eq(photos.planId, planId), isNull(photos.removedAt)));
-      if ((held?.photos ?? 0) >= MOST_PHOTOS) return "full";
+      if ((await shownCount(tx, planId)) >= MOST_PHOTOS) return "full";
+      await dropOldest(tx, planId);
       await tx
         .insert(photos)
         .values({ ...photo, planId, at: new Date() })
@@ -82,13 +98,21 @@ export const addPhoto = (store: Store, planId: string, photo: Omit<Photo, "at"> 
     }, IMMEDIATE),
   );
 
-/** Takes a photo off the boards, or puts it back. False where there is none of that name. */
-export const setPhotoRemoved = (store: Store, planId: string, id: string, removed: boolean): Promise<boolean> =>
-  inTurn(store, async (db) => {
-    const done = await db
-      .update(photos)
-      .set({ removedAt: removed ? new Date() : null })
-      .where(and(eq(photos.planId, planId), eq(photos.id, id)))
-      .returning({ id: photos.id });
-    return done.length > 0;
-  });
+/** Takes a photo off the boards, or puts it back where there is room for it. */
+export const setPhotoRemoved = (
+  store: Store,
+  planId: string,
+  id: string,
+  removed: boolean,
+): Promise<"done" | "missing" | "full"> =>
+  inTurn(store, (db) =>
+    db.transaction(async (tx) => {
+      if (!removed && (await shownCount(tx, planId)) >= MOST_PHOTOS) return "full";
+      const done = await tx
+        .update(photos)
+        .set({ removedAt: removed ? new Date() : null })
+        .where(and(eq(photos.planId, planId), eq(photos.id, id)))
+        .returning({ id: photos.id });
+      return done.length > 0 ? "done" : "missing";
+    }, IMMEDIATE),
+  );

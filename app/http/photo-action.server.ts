@@ -33,7 +33,9 @@ export async function photoAction(request: Request, params: { planId: string }) 
   return withStore(async (store) => {
     if (does === "remove photo" || does === "restore photo") {
       const done = await setPhotoRemoved(store, planId, text(form, "photo"), does === "remove photo");
-      if (!done) return refused("This photo is no longer there.", 404);
+      if (done === "missing") return refused("This photo is no longer there.", 404);
+      if (done === "full")
+        return refused(`A job holds ${MOST_PHOTOS} photos at most. Remove one, then put this one back.`);
       url.searchParams.delete("against");
       return redirect(`${url.pathname}${url.search}`);
     }
