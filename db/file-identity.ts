@@ -1,4 +1,4 @@
-import { existsSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from "node:fs";
+import { closeSync, existsSync, openSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { z } from "zod";
 
 // An embedded database is three files that belong together. When somebody puts another file in the place of the open one, the
@@ -54,6 +54,32 @@ export function setAsideLeftLog(path: string) {
  * give pages of both. A log that came with the new file has another mark and stays.
  */
 export function setAsideLog(path: string, open: OpenFile) {
+  alone(path, () => moveAside(path, open));
+}
+
+const LOCK_STEP = 4;
+const LOCK_LONGEST = 2000;
+
+/** One thread at a time: between looking at a file and taking it away another could have put a new one there. */
+function alone(path: string, work: () => void) {
+  const lock = `${path}-aside`;
+  for (let waited = 0; waited < LOCK_LONGEST; waited += LOCK_STEP)
+    try {
+      closeSync(openSync(lock, "wx"));
+      break;
+    } catch (error) {
+      if (!(error instanceof Error && "code" in error && error.code === "EEXIST")) throw error;
+      Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, LOCK_STEP);
+    }
+  try {
+    work();
+  } finally {
+    // one that a crash left behind is taken away here too
+    rmSync(lock, { force: true });
+  }
+}
+
+function moveAside(path: string, open: OpenFile) {
   const log = `${path}-wal`;
   try {
     if (open.log !== null && markOf(log) === open.log) renameSync(log, unusedName(`${log}-of-replaced-file`));
