@@ -79,3 +79,19 @@ export async function importPlan(address: string, text: string): Promise<Reply> 
     body,
   });
 }
+
+/** Gives the dough bin another title, as its page would; answers what came of it. */
+export async function rename(address: string, base: number, title: string) {
+  const { status, text } = await ask(address, "/jobs/dough-bin/edit", {
+    method: "POST",
+    headers: { ...ownPage(address), "Content-Type": "application/json" },
+    body: JSON.stringify({
+      base,
+      id: `edit-${title.replaceAll(/\W/g, "-")}`,
+      label: title,
+      commands: [{ do: "set job", patch: { title, client: null, due: null } }],
+    }),
+  });
+  const came = text.startsWith("{") ? (JSON.parse(text) as { is: string; version: number }) : null;
+  return { is: came?.is ?? `status ${status}`, version: came?.version ?? 0, title };
+}

@@ -4,7 +4,7 @@ import { setTimeout as pause } from "node:timers/promises";
 import { createClient } from "@libsql/client";
 import { openStore, placeFrom } from "#db/open";
 import { getJob } from "#db/plans";
-import { ask, ownPage } from "./client.ts";
+import { ask, rename } from "./client.ts";
 import type { Trial } from "./trial.ts";
 
 const WHOLE = 20;
@@ -36,22 +36,9 @@ export const database: Trial = {
       return { version: job?.version ?? 0, title: job?.plan.title ?? "" };
     };
     const edit = async (base: number) => {
-      const title = `Dough bin ${++count}`;
-      const { status, text } = await ask(shop.address, "/jobs/dough-bin/edit", {
-        method: "POST",
-        headers: { ...ownPage(shop.address), "Content-Type": "application/json" },
-        body: JSON.stringify({
-          base,
-          id: `database-${count}-edit`,
-          label: title,
-          commands: [{ do: "set job", patch: { title, client: null, due: null } }],
-        }),
-      });
-      const answer = text.startsWith("{")
-        ? (JSON.parse(text) as { is: string; version: number })
-        : { is: `status ${status}`, version: 0 };
+      const answer = await rename(shop.address, base, `Dough bin ${++count}`);
       if (answer.is === "written") confirmed++;
-      return { ...answer, title };
+      return answer;
     };
     copyFileSync(file, join(shop.folder, "backup.db"));
     for (let round = 0; round < rounds; round++) {

@@ -1,7 +1,7 @@
 import { setTimeout as pause } from "node:timers/promises";
 import { openStore, placeFrom } from "#db/open";
 import { getJob } from "#db/plans";
-import { ask, ownPage } from "./client.ts";
+import { rename } from "./client.ts";
 import type { Trial } from "./trial.ts";
 
 const WHOLE = 30;
@@ -24,23 +24,10 @@ export const kill: Trial = {
       let over = false;
       const burst = (async () => {
         while (!over) {
-          const title = `Dough bin ${version}`;
-          const { status, text } = await ask(shop.address, "/jobs/dough-bin/edit", {
-            method: "POST",
-            headers: { ...ownPage(shop.address), "Content-Type": "application/json" },
-            body: JSON.stringify({
-              base: version,
-              id: `kill-${round}-${version}-edit`,
-              label: title,
-              commands: [{ do: "set job", patch: { title, client: null, due: null } }],
-            }),
-            timeout: 5000,
-          });
-          if (status !== 200) break;
-          const answer = JSON.parse(text) as { is: string; version: number };
+          const answer = await rename(shop.address, version, `Dough bin ${round} ${version}`);
           if (answer.is !== "written") break;
           version = answer.version;
-          last = title;
+          last = answer.title;
           confirmed++;
         }
       })();
