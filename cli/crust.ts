@@ -13,12 +13,12 @@ crust next FILE [--zone ID] [--at 2026-11-30T14:00]
 crust solve FILE… [--budget MILLISECONDS]
 crust board FILE --zone ID [--after STEP] [--panel carved|drawer|plain] [--seed N] [--width N] --png OUT
 
-  check     verdicts with reasons and fixes, on the nominal line; exit 1 when there is a stop
+  check     verdicts with reasons and fixes, for an unhurried painter with no other work; exit 1 on a stop
   schedule  dates inside the working hours; exit 1 when something cannot be kept
   shop      how much of each material
   solve     the shortest schedule of network files; exit 1 when one has none
-  next      what can go on a zone's surface at that time, each with its reason
-  board     draws the zone's sample board into OUT, and prints what shows of each layer
+  next      what can go on a zone's surface at a given time, each with its reason
+  board     draws the zone's sample board into OUT, and prints how much of each layer shows
 
 Prints JSON; of several files a line each, in their order, with the file's name. Exit 2: an input cannot be read; a line on
 standard error says where and why, and the other files are answered all the same.
@@ -80,7 +80,7 @@ const saysOf = (error: unknown) => (error instanceof Error ? error.message : Str
 
 /** Draws a sample board: the same picture as on the screen. */
 async function drawBoard(plan: Plan, flags: Flags): Promise<Done> {
-  if (!flags.png) throw new Unreadable("board needs --png OUT, where the picture goes");
+  if (!flags.png) throw new Unreadable("board needs --png OUT, the file to write the picture to");
   const drawn = boardReport(plan, {
     ...(flags.zone ? { zone: flags.zone } : {}),
     ...(flags.after ? { after: flags.after } : {}),
@@ -98,7 +98,7 @@ async function drawBoard(plan: Plan, flags: Flags): Promise<Done> {
       .png()
       .toFile(flags.png);
   } catch (error) {
-    throw new Unreadable(`${flags.png}: the picture cannot be written there (${saysOf(error)}). Check the folder.`);
+    throw new Unreadable(`${flags.png}: the picture could not be written (${saysOf(error)}). Check the folder.`);
   }
   return { report: { ...drawn.report, png: flags.png }, good: true };
 }

@@ -47,13 +47,13 @@ export function saidOf(error: unknown, place: Place): string {
   if (any(codes, "SQLITE_BUSY", "SQLITE_LOCKED"))
     return `${where} is in use by another program. Try again in a moment. Nothing was changed.`;
   if (any(codes, "SQLITE_NOTADB", "SQLITE_CORRUPT"))
-    return `${where} is not a whole database. Put a backup in its place; the damaged file was not touched.`;
+    return `${where} is damaged, or not a database. Put a backup in its place; the file was not touched.`;
   if (any(codes, "SQLITE_IOERR", "EIO"))
     return `The disk that holds ${where} does not read or write as it should. Check the disk and its cable. Nothing was changed.`;
   if (any(codes, "SQLITE_CANTOPEN", "ENOTDIR", "ENOENT", "EEXIST", "ENAMETOOLONG"))
     return `${where} cannot be opened or made there. Check the path in JOLLY_CRUST_DATA, and that its folder is writable.`;
   if (place.file === null)
-    return "The database server at DATABASE_URL does not answer as it should. Check the address, the token and the network. Nothing was changed.";
+    return "The database server at DATABASE_URL is not responding properly. Check the address, the token and the network. Nothing was changed.";
   if (any(codes, "SQLITE_ERROR", "SQLITE_SCHEMA"))
     return `The tables in ${where} are not those of this version. Restart the tool so that it brings them up to date; if that does not help, put a backup in its place. Nothing was changed.`;
   return `${where} cannot be used at the moment. Nothing was changed.`;

@@ -146,7 +146,7 @@ const settle = (): Plan =>
           step("look", "look", undefined, {
             branches: [
               { id: "enough", name: "worn enough" },
-              { id: "strong", name: "still too whole" },
+              { id: "strong", name: "not worn enough" },
             ],
             expected: "enough",
           }),

@@ -10,7 +10,7 @@ try {
   console.log(
     added > 0
       ? `The demo shop was put in: ${added} jobs.`
-      : "The demo shop is there already; its jobs were left as they are.",
+      : "The demo shop is already loaded; its jobs were left as they are.",
   );
 } catch (error) {
   if (!(error instanceof StorageTrouble)) throw error;

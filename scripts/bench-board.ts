@@ -112,7 +112,7 @@ export function benchBoard(
     "≤ 100 ms",
   );
   tell(
-    "board, 12 layers, whole picture of 768 × 512 from nothing",
+    "board, 12 layers, full picture of 768 × 512 from scratch",
     `${ms(median(Array.from({ length: 11 }, () => draw(WHOLE))))} median`,
     "≤ 300 ms",
   );

@@ -120,7 +120,7 @@ export async function benchSchedule(tell: Tell) {
   const best = schedule(works, { budget: 1000, now });
   tell(
     "whole demo shop, one of its jobs full of faults: first valid, best",
-    `${quick(7)[3]!.toFixed(0)} ms, ${(now() - began).toFixed(0)} ms with ${best.clashes.length} clashes told`,
+    `${quick(7)[3]!.toFixed(0)} ms, ${(now() - began).toFixed(0)} ms with ${best.clashes.length} clashes found`,
     "≤ 50 ms, ≤ 1 s",
   );
   tell("a job of 54 activities: first valid", `${one[4]!.toFixed(0)} ms median`, "≤ 50 ms");

@@ -71,7 +71,7 @@ function judging(baseline: number) {
       `${ms(times[index]!)} median, ${(times[index]! / baseline).toFixed(1)} × the loop`,
     );
   const growth = Math.log(times[3]! / times[0]!) / Math.log(8);
-  tell("growth from 10 to 80 steps (1 is linear, 2 square)", growth.toFixed(2), "about 1");
+  tell("growth from 10 to 80 steps (1 is linear, 2 quadratic)", growth.toFixed(2), "about 1");
 
   const plan = largePlan(80, 12);
   const previous = judge(plan);
@@ -114,7 +114,7 @@ function judging(baseline: number) {
 
   const judgement = judge(plan);
   tell(
-    "schedule of that plan, 960 and more activities",
+    "schedule of that plan, 960 activities or more",
     `${ms(measured(() => schedule([{ plan, judgement }]), 15))} median`,
     "quick schedule, placed in turn",
   );
@@ -243,7 +243,7 @@ async function serving() {
           run % 2 ? "ArrowRight" : "ArrowLeft",
         ),
       );
-    tell("board, a scrub between steps that were drawn, key to picture", `${ms(median(scrubs))} median`, "≤ 16 ms");
+    tell("board, moving between steps already drawn, key to picture", `${ms(median(scrubs))} median`, "≤ 16 ms");
     await browser.close();
     let bytes = 0;
     for (const script of scripts) bytes += gzipSync(readFileSync(`build/client${script}`)).length;
@@ -277,11 +277,11 @@ function commandLine() {
     spawnSync("node_modules/.bin/tsx", ["cli/crust.ts", "help"]);
     return performance.now() - start;
   });
-  tell("crust on the command line, to its first word", `${ms(median(times))} median`);
+  tell("command line, to its first output", `${ms(median(times))} median`);
 }
 
 const baseline = measured(plainLoop);
-tell("the loop this machine is measured by", `${ms(baseline)} median`);
+tell("reference loop on this machine", `${ms(baseline)} median`);
 judging(baseline);
 await benchSchedule(tell);
 benchBoard(tell, ms);

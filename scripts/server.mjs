@@ -40,7 +40,7 @@ export async function startServer({ port, environment = {}, heard = "ignore", fo
     gone = code ?? 1;
   });
   for (const end = Date.now() + PATIENCE_MILLISECONDS; Date.now() < end; await pause(40)) {
-    if (gone !== null) throw new Error(`The server ended at once (code ${gone}).`);
+    if (gone !== null) throw new Error(`The server stopped at once (code ${gone}).`);
     const answered = await fetch(`${address}/mark.svg`).then(
       (response) => response.ok,
       () => false,

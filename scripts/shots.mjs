@@ -34,7 +34,7 @@ const environment = { JOLLY_CRUST_DATA: folder };
 const loaded = quietly(bin("tsx"), ["demo/main.ts"], { env: { ...process.env, ...environment } });
 if (loaded.code !== 0) stopWith(loaded.said);
 const sensor = await startSensor();
-if (!sensor) stopWith("The stand-in logger did not come up.");
+if (!sensor) stopWith("The stand-in logger did not start.");
 environment.ROOM_SENSOR_URL = sensor.address;
 const server = await startServer({ port: await freePort(), environment });
 const { chromium } = await import("@playwright/test");

@@ -12,14 +12,14 @@ const lines = RULES.map(({ meta, examples }) =>
     meta.reason,
     "",
     `- Origin: ${meta.origin}`,
-    ...(meta.schools.length > 0 ? [`- Judged by the house rules: ${meta.schools.join(", ")}`] : []),
-    ...(meta.subsumes.length > 0 ? [`- Where it speaks, these keep quiet: ${meta.subsumes.join(", ")}`] : []),
-    `- Kept: ${examples.clean.map((example) => example.shows).join("; ")}`,
-    `- Broken: ${examples.faulty.map((example) => example.shows).join("; ")}`,
+    ...(meta.schools.length > 0 ? [`- Depends on the house rules: ${meta.schools.join(", ")}`] : []),
+    ...(meta.subsumes.length > 0 ? [`- When it applies, these are left out: ${meta.subsumes.join(", ")}`] : []),
+    `- No warning: ${examples.clean.map((example) => example.shows).join("; ")}`,
+    `- Warning: ${examples.faulty.map((example) => example.shows).join("; ")}`,
     "",
   ].join("\n"),
 );
 writeFileSync(
   "docs/rules.md",
-  `# The rules\n\nMade from the rule files by \`npm run docs\`; do not edit by hand.\n\n${lines.join("\n")}`,
+  `# The rules\n\nGenerated from the rule files by \`npm run docs\`; do not edit by hand.\n\n${lines.join("\n")}`,
 );

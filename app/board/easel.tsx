@@ -138,7 +138,7 @@ export function Easel({ pictures, photo, labels, lifeSize, drawing, spots, onSpo
           className="absolute right-2 bottom-2 rounded-std bg-board/90 px-2 py-0.5 text-note text-soft"
           role="status"
         >
-          drawing …
+          Drawing …
         </span>
       )}
     </div>

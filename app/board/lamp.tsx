@@ -9,7 +9,7 @@ const RADIUS = 22;
 const LOWEST = 14;
 const HIGHEST = 76;
 
-/** Where the light stands: a dial seen from above. Round it turns the light, inwards it rises. */
+/** Direction of the light: a dial seen from above. Round it turns the light, inwards it rises. */
 export function LampDial({ lighting, onTurn }: { lighting: Lighting; onTurn: (lighting: Lighting) => void }) {
   const [dragged, setDragged] = useState<Lighting | null>(null);
   const shown = dragged ?? lighting;
@@ -45,7 +45,7 @@ export function LampDial({ lighting, onTurn }: { lighting: Lighting; onTurn: (li
     <div
       role="slider"
       tabIndex={0}
-      aria-label="Where the light stands"
+      aria-label="Direction of the light"
       aria-valuemin={0}
       aria-valuemax={359}
       aria-valuenow={shown.azimuth}

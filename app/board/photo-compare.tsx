@@ -68,11 +68,7 @@ export function usePhotoPixels(src: string | null): ImageData | "lost" | null {
 }
 
 const sayDifference = (difference: number) =>
-  difference < 2.5
-    ? "the board came out as predicted"
-    : difference < 6
-      ? "near; another light would do as much"
-      : "apart";
+  difference < 2.5 ? "as predicted" : difference < 6 ? "close; a change of light would do as much" : "different";
 
 interface Props {
   judged: ZoneJudgement;
@@ -100,10 +96,10 @@ export function PhotoCompare({ judged, shown, prediction, photo, spots, white, o
   if (photo === "lost")
     return (
       <p role="alert" className="border-l-4 border-l-ochre bg-board px-3 py-2">
-        The photo did not come. Press it again below; if it is gone there too, take it in anew.
+        The photo failed to load. Select it again below; if it is missing there too, add it again.
       </p>
     );
-  if (!prediction || !photo) return <p className="text-note text-soft">Fetching the photo …</p>;
+  if (!prediction || !photo) return <p className="text-note text-soft">Loading the photo …</p>;
   const whiteSeen = white ? sampleAt(photo, white) : null;
   const predicted = sampleAt(prediction, spots.prediction);
   const real = balanced(sampleAt(photo, spots.photo), whiteSeen);
@@ -133,12 +129,11 @@ export function PhotoCompare({ judged, shown, prediction, photo, spots, white, o
         </span>
       </div>
       <p className="mt-2 text-note text-soft">
-        Press a flat place left of the line, and the same kind of place on the photo. The rings move by the arrow keys
-        too.
+        Pick a flat place left of the line, then the same kind of place on the photo. Arrow keys move the rings too.
       </p>
       <div className="mt-2 flex flex-wrap items-end gap-2">
         <button type="button" className="press" aria-pressed={pickingWhite} onClick={() => onWhite(!pickingWhite)}>
-          {pickingWhite ? "Press something white …" : whiteSeen ? "White is set; set it again" : "Set what is white"}
+          {pickingWhite ? "Pick something white …" : whiteSeen ? "White point set; pick again" : "Set the white point"}
         </button>
         <EditForm
           does="correct colour"
@@ -147,7 +142,7 @@ export function PhotoCompare({ judged, shown, prediction, photo, spots, white, o
           className="flex items-end gap-2"
         >
           <label>
-            <span className="sr-only">Which material</span>
+            <span className="sr-only">Material</span>
             <select name="materialId" className="field !w-40" defaultValue={loudest} key={loudest}>
               {materials.map((material) => (
                 <option key={material.id} value={material.id}>
@@ -156,7 +151,7 @@ export function PhotoCompare({ judged, shown, prediction, photo, spots, white, o
               ))}
             </select>
           </label>
-          <button className="press">Correct it</button>
+          <button className="press">Correct</button>
         </EditForm>
       </div>
     </section>

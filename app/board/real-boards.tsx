@@ -57,8 +57,8 @@ export function RealBoards({
                 <Form method="post" encType="multipart/form-data" preventScrollReset>
                   <input type="hidden" name="do" value="remove photo" />
                   <input type="hidden" name="photo" value={photo.id} />
-                  <button className="link text-note text-soft" aria-label={`Take away: ${photo.note || "real board"}`}>
-                    take away
+                  <button className="link text-note text-soft" aria-label={`Remove: ${photo.note || "real board"}`}>
+                    Remove
                   </button>
                 </Form>
               </li>
@@ -75,8 +75,7 @@ export function RealBoards({
         <Form method="post" encType="multipart/form-data" preventScrollReset className="mt-1 text-note text-soft">
           <input type="hidden" name="do" value="restore photo" />
           <input type="hidden" name="photo" value={shelf.removed.id} />
-          Taken away: {shelf.removed.note || "a photo"}.{" "}
-          <button className="link font-semibold text-ink">Put it back</button>
+          Removed: {shelf.removed.note || "a photo"}. <button className="link font-semibold text-ink">Restore</button>
         </Form>
       )}
       <Form
@@ -85,14 +84,14 @@ export function RealBoards({
         encType="multipart/form-data"
         preventScrollReset
         className="mt-2 flex flex-col gap-2"
-        aria-label="Take in a photo of a real board"
+        aria-label="Add a photo of a real board"
       >
         <input type="hidden" name="do" value="add photo" />
         <input type="hidden" name="zone" value={judged.zone.id} />
         <input type="hidden" name="step" value={stepId ?? ""} />
         <input type="hidden" name="edit" value={`${token}-photo-${here.length}`} />
         <label className="text-note">
-          <span className="mb-0.5 block text-soft">Photo, 8 MB at most</span>
+          <span className="mb-0.5 block text-soft">Photo (up to 8 MB)</span>
           <input
             type="file"
             name="photo"
@@ -113,7 +112,7 @@ export function RealBoards({
             />
           </label>
           <button className="press" disabled={sending}>
-            {sending ? "Taking it in …" : "Take in the photo"}
+            {sending ? "Adding …" : "Add photo"}
           </button>
         </div>
         {result?.photoFault && (

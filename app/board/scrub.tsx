@@ -70,7 +70,7 @@ export function Scrub({
         min={0}
         max={last}
         value={count}
-        aria-label="Hold the board after"
+        aria-label="Show the board after"
         aria-valuetext={stops[count]?.label}
         onChange={(event) => onHold(Number(event.target.value))}
         className="mt-1 block w-full accent-verdigris"

@@ -6,7 +6,7 @@ import { RELIEF_CLASSES, type ReliefClass } from "#core/plan/plan";
 import { groundNamed, named } from "#core/rules/words";
 
 const WORTH_A_LINE = 0.01;
-const HEADS: Record<ReliefClass, string> = { arris: "arris", field: "field", high: "high", recess: "recess" };
+const HEADS: Record<ReliefClass, string> = { arris: "arris", field: "field", high: "bead", recess: "groove" };
 
 const percent = (share: number | undefined) => {
   const value = Math.round(100 * (share ?? 0));
@@ -21,7 +21,7 @@ export function ShowsTable({ shown, judged }: { shown: Shown; judged: ZoneJudgem
   const rows = [...all].filter(([, share]) => share >= WORTH_A_LINE).sort((one, two) => two[1] - one[1]);
   return (
     <table className="w-full" data-shows="">
-      <caption className="sr-only">What shows, in per cent of each relief class</caption>
+      <caption className="sr-only">What shows, as a percentage of each relief class</caption>
       <thead>
         <tr className="border-b border-line text-note text-soft">
           <th scope="col" className="py-1 text-left font-normal">

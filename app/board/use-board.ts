@@ -74,7 +74,7 @@ export function useBoards({ sides, view, width }: Wanted): Boards {
     worker.current = made;
     made.addEventListener("error", (event) => {
       event.preventDefault();
-      const failed = event.message || "its worker did not start";
+      const failed = event.message || "the drawing program did not start";
       setBoards((before) => ({ ...before, drawing: false, failed }));
     });
     return () => {

@@ -20,13 +20,13 @@ export function BookingPanel({ item, items }: { item: LaneBooking; items: readon
   closed.delete("work");
   return (
     <section
-      aria-label={`${booking.name} in hand`}
+      aria-label={`Selected: ${booking.name}`}
       className="mb-4 border border-l-4 border-line border-l-verdigris bg-board px-4 py-3"
     >
       <p className="flex items-baseline gap-2 text-note text-soft">
         <span className="min-w-0 flex-1 truncate">{judged?.zone.name ?? "the whole piece"}</span>
-        <Link to={`?${closed}`} replace preventScrollReset className="link" aria-label="Put it down">
-          put down
+        <Link to={`?${closed}`} replace preventScrollReset className="link" aria-label="Deselect">
+          Deselect
         </Link>
       </p>
       <h2 className="text-lg leading-snug">{booking.name}</h2>
@@ -38,8 +38,8 @@ export function BookingPanel({ item, items }: { item: LaneBooking; items: readon
       </p>
       <p className="text-note text-soft">
         {booking.critical
-          ? "Sets the finish: begun later, all is done later."
-          : `Could begin as late as ${sayDayClock(booking.latest)} without the finish moving.`}
+          ? "Sets the finish: begin it later and all ends later."
+          : `Can begin as late as ${sayDayClock(booking.latest)} without moving the finish.`}
       </p>
       {gates.length > 0 && (
         <ul className="mt-2 flex flex-col gap-1.5 border-t border-hair pt-2 text-note" aria-label="What it waits for">
@@ -91,11 +91,11 @@ export function BookingPanel({ item, items }: { item: LaneBooking; items: readon
                 </button>
                 {booking.pinned && (
                   <button className="press" name="way" value="free">
-                    Set it free
+                    Clear the time
                   </button>
                 )}
                 <Link className="press" to={`/jobs/${plan.id}/crust?zone=${booking.zoneId}&step=${booking.stepId}`}>
-                  The step
+                  Go to the step
                 </Link>
               </div>
             </>

@@ -92,12 +92,12 @@ export function Calendar({ hours, days, lanes, bar, foot, ...drawing }: Props) {
           <nav aria-label="Pages of the calendar" className="flex gap-2">
             {days.page > 0 && (
               <Link to={link({ page: days.page - 1 })} replace className="link">
-                earlier
+                Previous
               </Link>
             )}
             {days.page < days.pages - 1 && (
               <Link to={link({ page: days.page + 1 })} replace className="link">
-                later
+                Next
               </Link>
             )}
           </nav>

@@ -57,7 +57,7 @@ export function lanesOf(works: readonly Judged[], items: readonly LaneBooking[],
       const together: Lane = {
         id: `${plan.id}/${piece.id}`,
         name: piece.name,
-        note: "apart, together",
+        note: "take apart, refit",
         bookings: whole,
       };
       return whole.length > 0 ? [...zones, together] : zones;

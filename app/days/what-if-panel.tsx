@@ -13,11 +13,11 @@ interface Props {
 /** Things that could be otherwise, each tried: the finish before and after, and one press to make it so. */
 export function Ideas({ ideas, failed, waysOut = false }: Props) {
   const { schedule, send } = useJobEditor();
-  if (failed) return <p className="text-note text-ochre">They could not be tried. Load the page again.</p>;
+  if (failed) return <p className="text-note text-ochre">The ideas could not be tried. Reload the page.</p>;
   if (ideas === null)
     return (
       <p className="text-note text-soft" role="status">
-        trying what could be otherwise …
+        Trying ideas …
       </p>
     );
   // held against the dates that are shown, which may be better than those the ideas were tried from
@@ -29,8 +29,8 @@ export function Ideas({ ideas, failed, waysOut = false }: Props) {
     return (
       <p className="text-note text-soft">
         {waysOut
-          ? "Neither longer hours, a warmer room, another product nor another school frees it. Loosen a wait, split the zone, or leave a step out."
-          : "Neither hours, hands, air, product nor another school would change the finish."}
+          ? "Longer hours, a warmer room, another product or another school would not fix this. Relax a wait, split the zone, or remove a step."
+          : "No change of hours, painters, air, product or school would move the finish."}
       </p>
     );
   return (
@@ -48,9 +48,9 @@ export function Ideas({ ideas, failed, waysOut = false }: Props) {
               <span className="shrink-0 text-note tabular-nums">{gain === null ? "" : sayDifference(gain)}</span>
             </button>
             <span className="block px-1 text-note text-soft">
-              {idea.finish !== null && `done ${sayDate(idea.finish)} ${sayClock(idea.finish)}`}
+              {idea.finish !== null && `done ${sayDate(idea.finish)}, ${sayClock(idea.finish)}`}
               {idea.clashes > 0 && ` · ${idea.clashes} still cannot be kept`}
-              {idea.stops.after > idea.stops.before && " · a rule then says stop"}
+              {idea.stops.after > idea.stops.before && " · but then a rule says stop"}
             </span>
           </li>
         );

@@ -134,7 +134,7 @@ function Work({ item, props, middle, half }: { item: LaneBooking; props: Props; 
   const x = axis.at(booking.starts);
   const width = Math.max(5, axis.at(booking.ends) - x);
   const faint = chain && !booking.critical;
-  const says = `${booking.name}: ${sayDate(booking.starts)} ${sayClock(booking.starts)} to ${sayClock(booking.ends)}${booking.pinned ? ", time set" : ""}${booking.critical ? ", sets the finish" : ""}`;
+  const says = `${booking.name}: ${sayDate(booking.starts)}, ${sayClock(booking.starts)} to ${sayClock(booking.ends)}${booking.pinned ? ", time set" : ""}${booking.critical ? ", sets the finish" : ""}`;
   const movable = onDrop !== undefined && placed !== null;
   return (
     <Link
@@ -354,13 +354,13 @@ function AirStrip({
       colour: "var(--color-ochre)",
     },
     {
-      says: `damp ${range((hour) => hour.humidity)} %`,
+      says: `humidity ${range((hour) => hour.humidity)} %`,
       d: path((hour) => hour.humidity, 20, 100),
       colour: "var(--color-slate)",
       dash: "7 3",
     },
     {
-      says: `over dew ${range((hour) => hour.margin)} K`,
+      says: `above dew ${range((hour) => hour.margin)} K`,
       d: path((hour) => hour.margin, 0, 24),
       colour: "var(--color-soft)",
       dash: "2 3",

@@ -140,7 +140,9 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
       resolve: (choice) => {
         const lost = queue.resolve(choice);
         if (lost.length > 0)
-          toast.error(`These could not be laid over the other changes: ${listLabels(lost)}.`, { duration: 20_000 });
+          toast.error(`These edits could not be combined with the other changes: ${listLabels(lost)}.`, {
+            duration: 20_000,
+          });
       },
       settleContested: (choice) => {
         const lost = queue.settleContested(choice);
@@ -165,7 +167,7 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
         const label = way === "undo" ? (view.pending.at(-1)?.label ?? view.saved.undo) : view.saved.redo;
         void queue.step(way).then((trouble) => {
           if (trouble) toast.error(trouble);
-          else toast(`${way === "undo" ? "Undone" : "Done again"}: ${label}`, { duration: 2500 });
+          else toast(`${way === "undo" ? "Undone" : "Redone"}: ${label}`, { duration: 2500 });
         });
       },
     }),

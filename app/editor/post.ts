@@ -12,11 +12,14 @@ export const postTo =
       });
       const answer = (await response.json()) as Answer | { says?: string };
       if ("is" in answer) return answer;
-      return { is: "unsaved", because: answer.says ?? "The server did not understand." };
+      return {
+        is: "unsaved",
+        because: answer.says ?? "This could not be saved. It is kept here and will be tried again.",
+      };
     } catch {
       return {
         is: "unsaved",
-        because: "The server does not answer. Everything typed is kept here and sent as soon as it does.",
+        because: "Jolly Crust is not answering. Your edits are kept here and saved as soon as it does.",
       };
     }
   };

@@ -129,9 +129,13 @@ export class EditQueue {
     }
     if (answer.is === "overtaken") {
       this.take(answer.job);
-      return `This job was changed in another window: ${answer.since.join("; ")}. It is shown now; press again if you still want to.`;
+      return `This job was changed in another window: ${answer.since.join("; ")}. You now see that version; try again if you still want to.`;
     }
-    return answer.is === "missing" ? "This job is no longer on the list." : "because" in answer ? answer.because : null;
+    return answer.is === "missing"
+      ? "This job has been removed. Restore it on the jobs list."
+      : "because" in answer
+        ? answer.because
+        : null;
   }
 
   /** After another window was faster: lay what was typed here over it, or let it go. */
@@ -206,7 +210,7 @@ export class EditQueue {
       case "missing":
         this.show({
           state: "unsaved",
-          says: "This job was taken off the list in another window. Put it back on the jobs list, then this is saved.",
+          says: "This job was removed in another window. Restore it on the jobs list to save your edits.",
         });
         this.again();
         return false;

@@ -30,25 +30,25 @@ const refused = (says: string): ReadAir => ({ ok: false, says });
 
 /** Reads lines of time, °C and %; a heading is passed over, several readings an hour are averaged, short gaps filled. */
 export function readAirCsv(text: string): ReadAir {
-  if (text.length > MOST_LETTERS) return refused("That is more than a million letters: paste three weeks at most.");
+  if (text.length > MOST_LETTERS) return refused("That is more than a million characters. Paste three weeks at most.");
   const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: true });
   if (data.length === 0) return refused("Paste lines like 2026-11-30 09:00, 18.5, 62.");
-  if (data.length > MOST_ROWS) return refused(`${data.length} lines are too many: ${MOST_ROWS} at most.`);
+  if (data.length > MOST_ROWS) return refused(`${data.length} lines is too many; paste ${MOST_ROWS} at most.`);
   const readings: Reading[] = [];
   for (const [at, row] of data.entries()) {
     const time = timeOf(row[0] ?? "");
     if (time === null) {
       if (at === 0) continue;
-      return refused(`Line ${at + 1}: "${(row[0] ?? "").slice(0, 40)}" is no time. Write it like 2026-11-30 09:00.`);
+      return refused(`Line ${at + 1}: "${(row[0] ?? "").slice(0, 40)}" is not a time. Write it like 2026-11-30 09:00.`);
     }
     const [celsius, humidity] = [number(row[1] ?? ""), number(row[2] ?? "")];
     if (!row[1] || !Number.isFinite(celsius) || celsius < -20 || celsius > 50)
-      return refused(`Line ${at + 1}: "${(row[1] ?? "").slice(0, 20)}" is no temperature of a room, −20 to 50 °C.`);
+      return refused(`Line ${at + 1}: "${(row[1] ?? "").slice(0, 20)}" is not a room temperature from −20 to 50 °C.`);
     if (!row[2] || !Number.isFinite(humidity) || humidity < 1 || humidity > 100)
-      return refused(`Line ${at + 1}: "${(row[2] ?? "").slice(0, 20)}" is no humidity, 1 to 100 %.`);
+      return refused(`Line ${at + 1}: "${(row[2] ?? "").slice(0, 20)}" is not a humidity from 1 to 100 %.`);
     readings.push({ at: time, celsius, relativeHumidity: humidity });
   }
-  if (readings.length === 0) return refused("There is a heading and no line under it.");
+  if (readings.length === 0) return refused("There is a heading but no readings under it.");
   return hourly(readings);
 }
 

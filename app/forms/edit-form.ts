@@ -24,8 +24,7 @@ function addStep(place: Place): FormEdit {
     const technique = findTechnique(how);
     if (!technique) return refuse("Choose what goes on.", "pick");
     const at = fields.at === undefined || fields.at === "" ? crust.steps.length : Number(fields.at);
-    if (!Number.isInteger(at) || at < 0 || at > crust.steps.length)
-      return refuse("There is no such place in the crust.");
+    if (!Number.isInteger(at) || at < 0 || at > crust.steps.length) return refuse("The crust has no such position.");
     const pin = what ? pinOf(plan, what) : [];
     if (pin === null) return refuse("That material is not on the shelf.", "pick");
     const step: Step = {
@@ -70,14 +69,14 @@ function twoWays({ newId }: Place): Pick<Step, "branches" | "expected"> {
 }
 
 const Coats = z.coerce
-  .number("Coats are counted, like 2.")
-  .int("Coats are counted whole.")
+  .number("Write the number of coats, like 2.")
+  .int("Write a whole number of coats.")
   .min(1, "At least one coat.")
   .max(12, "12 coats at most.");
 const Share = z.coerce
-  .number("Write the share as per cent, like 60.")
-  .gt(0, "A step covers more than nothing.")
-  .max(100, "A step covers at most the whole, 100 %.");
+  .number("Write the share as a percentage, like 60.")
+  .gt(0, "The share must be more than 0 %.")
+  .max(100, "The share cannot be more than 100 %.");
 
 /** Shares are shown to a tenth of a per cent: closer than half of that, the share was not changed. */
 const SHOWN_SHARE = 0.0005;
@@ -101,7 +100,7 @@ function patchStep(place: Place): FormEdit {
     if (!technique) faults.how = "Choose how it is done.";
     else if (technique.lays.length > 0 && !material) faults.what = `${technique.name} needs a material.`;
     else if (technique.lays.length > 0 && material && !techniquesFor(material).includes(technique))
-      faults.how = `${material.name} is laid by: ${techniquesFor(material)
+      faults.how = `${material.name} goes on by: ${techniquesFor(material)
         .map((one) => one.name.toLowerCase())
         .join(", ")}.`;
     const coats = Coats.safeParse(fields.coats ?? step.coats);
@@ -111,9 +110,9 @@ function patchStep(place: Place): FormEdit {
     const on = WHERE.find((one) => one === (fields.on ?? step.where.on));
     if (!on) faults.on = "Choose where it goes.";
     const ratio = (fields.ratio ?? step.ratio ?? "").trim();
-    if (ratio.length > 40) faults.ratio = "40 letters at most.";
+    if (ratio.length > 40) faults.ratio = "40 characters at most.";
     const note = (fields.note ?? step.note ?? "").trim();
-    if (note.length > 400) faults.note = "400 letters at most.";
+    if (note.length > 400) faults.note = "400 characters at most.";
     const pot = fields.with ?? step.with ?? "";
     const potPin = pot === "" ? [] : pinOf(plan, pot);
     if (potPin === null) faults.with = "That material is not on the shelf.";
@@ -166,7 +165,7 @@ function patchStep(place: Place): FormEdit {
 function moveStep(place: Place): FormEdit {
   return onStep(place, (crust, step, at) => {
     const to = place.fields.to === "up" ? at + 1 : place.fields.to === "down" ? at - 1 : Number(place.fields.to);
-    if (!Number.isInteger(to) || to < 0 || to >= crust.steps.length) return refuse("It cannot go further that way.");
+    if (!Number.isInteger(to) || to < 0 || to >= crust.steps.length) return refuse("It cannot move any further.");
     return {
       ok: true,
       label: `Move ${stepName(place.plan, step)}`,
@@ -179,7 +178,7 @@ function moveStep(place: Place): FormEdit {
 function removeStep(place: Place): FormEdit {
   return onStep(place, (crust, step, at) => ({
     ok: true,
-    label: `Leave out ${stepName(place.plan, step)}`,
+    label: `Remove ${stepName(place.plan, step)}`,
     commands: [{ do: "remove step", crustId: crust.id, stepId: step.id }],
     step: (crust.steps[at + 1] ?? crust.steps[at - 1])?.id,
   }));
@@ -189,7 +188,7 @@ function applyFix({ plan, fields }: Place): FormEdit {
   const finding = judge(plan)
     .zones.flatMap((zone) => zone.findings)
     .find((one) => one.id === fields.finding);
-  if (!finding) return refuse("This finding is gone already.");
+  if (!finding) return refuse("This finding is already gone.");
   const fix = workingFixes(plan, finding).find((one) => one.label === fields.fix);
   if (!fix) return refuse("This repair no longer fits the plan.");
   return { ok: true, label: fix.label, commands: fix.commands, step: finding.stepId };
@@ -198,7 +197,7 @@ function applyFix({ plan, fields }: Place): FormEdit {
 function addZone(place: Place): FormEdit {
   const { plan, fields, newId } = place;
   const piece = plan.pieces.find((one) => one.id === fields.pieceId) ?? plan.pieces[0];
-  if (!piece) return refuse("There is no piece to put the zone on.");
+  if (!piece) return refuse("There is no piece to add the zone to.");
   const read = readZoneFields(fields);
   if (!read.ok) return read;
   const shared = fields.crustId ? findCrust(plan, fields.crustId) : undefined;
@@ -240,7 +239,7 @@ function removeZone({ plan, fields }: Place): FormEdit {
   const alone = plan.pieces.flatMap((piece) => piece.zones).filter((one) => one.crustId === zone.crustId).length === 1;
   return {
     ok: true,
-    label: `Take zone ${zone.name} off`,
+    label: `Remove zone ${zone.name}`,
     commands: [
       { do: "remove zone", zoneId: zone.id },
       ...(alone && plan.crusts.length > 1 ? [{ do: "remove crust" as const, crustId: zone.crustId }] : []),
@@ -280,7 +279,7 @@ function renameCrust({ plan, fields }: Place): FormEdit {
   const crust = findCrust(plan, fields.crustId ?? "");
   const name = (fields.crustName ?? "").trim();
   if (!crust) return refuse("This crust is no longer in the plan.");
-  if (name === "" || name.length > 80) return refuse("Give the crust a name, 80 letters at most.", "crustName");
+  if (name === "" || name.length > 80) return refuse("Give the crust a name of up to 80 characters.", "crustName");
   return { ok: true, label: `Name the crust ${name}`, commands: [{ do: "rename crust", crustId: crust.id, name }] };
 }
 
@@ -312,7 +311,7 @@ const FORMS: Record<string, (place: Place) => FormEdit> = {
  */
 export function readEditForm(plan: Plan, fields: FormFields, newId: () => string): FormEdit {
   const form = FORMS[fields.do ?? ""];
-  return form ? form({ plan, fields, newId }) : refuse("The form was cut short; load the page again.");
+  return form ? form({ plan, fields, newId }) : refuse("The form arrived incomplete. Reload the page and try again.");
 }
 
 /** How a wait reads in the form: exactly, so that saving the form again changes nothing. */

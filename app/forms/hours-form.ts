@@ -18,12 +18,12 @@ function readDay(text: string): [number, number][] | string {
     if (!found) return "Write hours like 9:00–13:00, 13:45–18:00, or leave it empty.";
     const [from, to] = [Number(found[1]) * 60 + Number(found[2] ?? 0), Number(found[3]) * 60 + Number(found[4] ?? 0)];
     if (to > 1440 || from >= to || Number(found[2] ?? 0) > 59 || Number(found[4] ?? 0) > 59)
-      return `"${part.trim()}" is no stretch of a day.`;
+      return `"${part.trim()}" is not a time range.`;
     stretches.push([from, to]);
   }
   stretches.sort((one, two) => one[0] - two[0]);
   if (stretches.some((stretch, index) => index > 0 && stretch[0] < stretches[index - 1]![1]))
-    return "Two stretches overlap.";
+    return "Two time ranges overlap.";
   return stretches;
 }
 
@@ -43,11 +43,11 @@ function readExceptions(text: string): Hours["exceptions"] | string {
   for (const line of text.split(/[;\n]/)) {
     if (line.trim() === "") continue;
     const parts = EXCEPTION.exec(line.trim());
-    if (!parts) return `"${line.trim()}": write a date, then its hours or free, like 2026-12-24: free.`;
+    if (!parts) return `"${line.trim()}": write a date, then its hours or closed, like 2026-12-24: closed.`;
     const [, on = "", hours = "", why] = parts;
     const stretches = /^(free|off|closed|)$/i.test(hours) ? [] : readDay(hours);
     if (typeof stretches === "string") return `${on}: ${stretches}`;
-    if (found.some((one) => one.on === on)) return `${on} stands twice.`;
+    if (found.some((one) => one.on === on)) return `${on} is listed twice.`;
     found.push({ on, stretches, ...(why ? { why } : {}) });
   }
   return found.sort((one, two) => (one.on < two.on ? -1 : 1));

@@ -40,8 +40,8 @@ export function readNewJob(fields: FormFields): { ok: true; plan: Plan } | { ok:
   const piece = (fields.piece ?? "").trim();
   const id = Id.safeParse(fields.id);
   const faults: Faults = { ...(job.ok ? {} : job.faults), ...(zone.ok ? {} : zone.faults) };
-  if (piece === "" || piece.length > 80) faults.piece = "Give the piece a name, 80 letters at most.";
-  if (!id.success) faults[""] = "The form was cut short; load the page again.";
+  if (piece === "" || piece.length > 80) faults.piece = "Give the piece a name of up to 80 characters.";
+  if (!id.success) faults[""] = "The form arrived incomplete. Reload the page and try again.";
   if (!job.ok || !zone.ok || !id.success || Object.keys(faults).length > 0) return { ok: false, faults };
   const checked = checkPlan({
     format: "jolly-crust",

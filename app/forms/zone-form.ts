@@ -55,9 +55,9 @@ export function reliefOf(zone: Zone): string {
 }
 
 const ZoneFields = z.object({
-  zoneName: z.string().trim().min(1, "Give the zone a name.").max(80, "80 letters at most."),
+  zoneName: z.string().trim().min(1, "Give the zone a name.").max(80, "80 characters at most."),
   shape: z.enum(["panel", "frame", "box", "disc", "leg"], "Choose a shape."),
-  count: typedNumber("Count in whole pieces, like 1."),
+  count: typedNumber("Write how many, like 1."),
   reliefKind: z.enum(["plain", "moulded", "carved"], "Choose how moulded it is."),
   orientation: z.enum(["upright", "flat"], "Upright or flat?"),
   faces: z.enum(["1", "2"]).default("1"),
@@ -114,7 +114,7 @@ export function readZoneFields(fields: FormFields, before?: Zone): ZoneRead {
     return { ok: false, faults };
   }
   if (!Number.isInteger(typed.knots) || typed.knots < 0 || typed.knots > 500)
-    return { ok: false, faults: { knots: "Knots are counted whole, from 0 to 500." } };
+    return { ok: false, faults: { knots: "Write a whole number of knots from 0 to 500." } };
   const { relief, carving } = RELIEFS[typed.reliefKind]!;
   const sameRelief = before && reliefOf(before) === typed.reliefKind;
   const fresh = groundOf(typed.groundKind, typed.species, typed.knots);

@@ -11,7 +11,7 @@ import { instantIn, isTimeZone } from "#core/units/time-zone";
 export function calendarResponse(plans: readonly Plan[], name: string, url: URL): Response {
   const timeZone = url.searchParams.get("zone") ?? plans[0]?.pinned.hours.timeZone ?? null;
   if (timeZone !== null && !isTimeZone(timeZone))
-    return new Response(`"${timeZone}" is no time zone. Write one like Europe/London, or leave it out.\n`, {
+    return new Response(`"${timeZone}" is not a time zone. Write one like Europe/London, or leave it out.\n`, {
       status: 400,
       headers: { "Content-Type": "text/plain; charset=utf-8" },
     });

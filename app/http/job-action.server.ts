@@ -29,7 +29,7 @@ function backTo(
   if (written.is === "overtaken")
     return again(
       {
-        "": `This job was changed in another window meanwhile: ${written.since.join("; ") || "an undo"}. What you typed stands here still; look, then press again.`,
+        "": `This job was changed in another window: ${written.since.join("; ") || "an undo"}. What you typed is still here. Check it, then save it again.`,
       },
       fields,
       409,
@@ -59,7 +59,8 @@ export async function jobAction(request: Request, params: { planId: string }) {
     const job = await getJob(store, planId);
     if (!job) throw noSuchJob(planId);
     const base = Number(fields.base);
-    if (!Number.isInteger(base)) return again({ "": "The form was cut short; load the page again." }, fields);
+    if (!Number.isInteger(base))
+      return again({ "": "The form arrived incomplete. Reload the page and try again." }, fields);
     if (fields.do === "undo" || fields.do === "redo")
       return backTo({ request, planId }, await stepThroughEdits(store, planId, base, fields.do), fields, {});
     if (fields.do === "take sensor") Object.assign(fields, await sensorFields());

@@ -35,16 +35,18 @@ export async function photoAction(request: Request, params: { planId: string }) 
       const done = await setPhotoRemoved(store, planId, text(form, "photo"), does === "remove photo");
       if (done === "missing") return refused("This photo is no longer there.", 404);
       if (done === "full")
-        return refused(`A job holds ${MOST_PHOTOS} photos at most. Remove one, then put this one back.`);
+        return refused(
+          `A job can have ${MOST_PHOTOS} photos at most, removed ones included. Remove one, then put this one back.`,
+        );
       url.searchParams.delete("against");
       return redirect(`${url.pathname}${url.search}`);
     }
-    if (does !== "add photo") return refused("The form was cut short; load the page again.");
+    if (does !== "add photo") return refused("The form arrived incomplete. Reload the page and try again.");
     const zoneId = Id.safeParse(text(form, "zone"));
-    if (!zoneId.success) return refused("Say which zone the board is of.");
+    if (!zoneId.success) return refused("Choose the zone this board belongs to.");
     const stepId = Id.safeParse(text(form, "step"));
     const note = text(form, "note");
-    if (note.length > MOST_NOTE) return refused(`A note holds ${MOST_NOTE} letters at most.`);
+    if (note.length > MOST_NOTE) return refused(`A note can have ${MOST_NOTE} characters at most.`);
     const photo = await readPhoto(form.get("photo"));
     if (!photo.ok) return refused(photo.says);
     const { jpeg, width, height } = photo;
@@ -64,7 +66,7 @@ export async function photoAction(request: Request, params: { planId: string }) 
       jpeg,
     });
     if (added === "missing") throw noSuchJob(planId);
-    if (added === "full") return refused(`A job holds ${MOST_PHOTOS} photos at most.`);
+    if (added === "full") return refused(`A job can have ${MOST_PHOTOS} photos at most, removed ones included.`);
     return redirect(here);
   });
 }

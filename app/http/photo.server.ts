@@ -20,16 +20,16 @@ export async function readPhoto(file: unknown): Promise<ReadPhoto> {
   if (!(file instanceof File) || file.size === 0) return refused("Choose a photo first.");
   if (file.size > PHOTO_BYTES)
     return refused(
-      `This photo holds ${(file.size / 1e6).toFixed(1)} MB; ${PHOTO_BYTES / 1e6} MB at most. Save it smaller.`,
+      `This photo is ${(file.size / 1e6).toFixed(1)} MB; the limit is ${PHOTO_BYTES / 1e6} MB. Save it smaller.`,
     );
   const bytes = Buffer.from(await file.arrayBuffer());
   try {
     const { format, width = 0, height = 0 } = await sharp(bytes, { limitInputPixels: false }).metadata();
     if (!format || !FORMATS.has(format))
-      return refused("This is not a photo: a JPEG, PNG, WebP, AVIF, HEIF or TIFF picture is wanted.");
+      return refused("This is not a photo. Choose a JPEG, PNG, WebP, AVIF, HEIF or TIFF file.");
     if (width * height > MOST_PIXELS)
       return refused(
-        `This photo has ${Math.round((width * height) / 1e6)} megapixels; ${MOST_PIXELS / 1e6} at most. Save it smaller.`,
+        `This photo has ${Math.round((width * height) / 1e6)} megapixels; the limit is ${MOST_PIXELS / 1e6}. Save it smaller.`,
       );
     const { data, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: "error", pages: 1 })
       .rotate()
@@ -41,7 +41,7 @@ export async function readPhoto(file: unknown): Promise<ReadPhoto> {
     return { ok: true, jpeg: data, width: info.width, height: info.height };
   } catch {
     return refused(
-      "This file cannot be read as a photo. It may be cut short, or be something else under a photo's name.",
+      "This file cannot be read as a photo. It may be incomplete, or another kind of file with a photo's name.",
     );
   }
 }

@@ -64,16 +64,16 @@ export async function askSensor(address: string, now = new Date()): Promise<Sens
   let said: string | null;
   try {
     const response = await fetch(url, { signal: AbortSignal.timeout(PATIENCE_MILLISECONDS), redirect: "error" });
-    if (!response.ok) return refused(`The room sensor at ${url.host} answers with an error (${response.status}).`);
+    if (!response.ok) return refused(`The room sensor at ${url.host} answered with an error (${response.status}).`);
     said = await readBounded(response);
   } catch (error) {
     return refused(
       error instanceof DOMException && error.name === "TimeoutError"
-        ? `The room sensor at ${url.host} is silent: no answer within ${PATIENCE_MILLISECONDS / 1000} s. Is it switched on, and its battery good?`
+        ? `The room sensor at ${url.host} did not answer within ${PATIENCE_MILLISECONDS / 1000} s. Is it switched on, and is its battery good?`
         : `There is no room sensor at ${url.host}. Is it switched on and on the shop's network?`,
     );
   }
-  if (said === null) return refused(`The room sensor at ${url.host} tells more than ${MOST_BYTES / 1_000_000} MB.`);
+  if (said === null) return refused(`The room sensor at ${url.host} sent more than ${MOST_BYTES / 1_000_000} MB.`);
   let told: z.infer<typeof Told>;
   try {
     told = Told.parse(JSON.parse(said));
@@ -81,8 +81,8 @@ export async function askSensor(address: string, now = new Date()): Promise<Sens
     const where = error instanceof z.ZodError ? error.issues[0]?.path.join(".") : null;
     return refused(
       where
-        ? `What the room sensor at ${url.host} says cannot be read: look at "${where}".`
-        : `What answers at ${url.host} is no room sensor.`,
+        ? `The readings of the room sensor at ${url.host} cannot be read: check "${where}".`
+        : `The device at ${url.host} is not a room sensor.`,
     );
   }
   const readings = told.readings.map(

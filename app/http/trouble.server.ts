@@ -20,7 +20,7 @@ export const troubleResponse = (status: number, title: string, says: string, fil
 export const noSuchJob = (planId: string) =>
   troubleResponse(
     404,
-    "There is no such job here",
+    "Job not found",
     `No job has the id "${planId.slice(0, 80)}". It may have been removed from the list, or the address is cut short. The jobs list shows what there is.`,
   );
 

@@ -34,11 +34,11 @@ const GROUPS: readonly { title: string; fits: (choice: Choice) => boolean }[] = 
   { title: "Mediums, pastes and crumb", fits: ofRole("medium", "paste", "crumb") },
   { title: "Glazes", fits: ofRole("glaze") },
   { title: "Leaf, tissue, transfers, patina", fits: ofRole("size", "leaf", "tissue", "transfer", "patina") },
-  { title: "Take off", fits: ofKind("take") },
+  { title: "Sand, distress, wipe, buff", fits: ofKind("take") },
   { title: "Waxes and oils", fits: ofRole("wax", "oil") },
   { title: "Clear coats", fits: ofRole("clear") },
   { title: "Look and decide", fits: ofKind("inspect") },
-  { title: "Help, let stand", fits: ofKind("help", "hold") },
+  { title: "Aids and waits", fits: ofKind("help", "hold") },
   { title: "Take apart, turn, refit", fits: ofKind("handle") },
 ];
 
@@ -145,9 +145,7 @@ export function AddStep({ crust, at, selection }: { crust: Crust; at: number; se
             );
           })}
           {choices.length === 0 && (
-            <p className="py-3 text-soft">
-              Nothing on the shelf is called that. Try fewer letters, or a kind: chalk, milk, wax, clear.
-            </p>
+            <p className="py-3 text-soft">Nothing matches. Try fewer letters, or a kind: chalk, milk, wax, clear.</p>
           )}
         </div>
       </EditForm>

@@ -21,13 +21,13 @@ function Column({ judged, title }: { judged: ZoneJudgement; title: string }) {
         {(
           [
             [
-              "Found",
+              "Problems",
               [
                 counts.stop > 0 && countOf(counts.stop, "stop"),
                 counts.caution > 0 && countOf(counts.caution, "caution"),
               ]
                 .filter(Boolean)
-                .join(", ") || "nothing in the way",
+                .join(", ") || "none",
             ],
             ["Hands-on", sayDuration(hands)],
             ["Done after", sayDuration(judged.done)],

@@ -30,14 +30,14 @@ export function ConflictNotice() {
     >
       <p className="flex-1">
         <b className="font-semibold">This job was changed in another window:</b>{" "}
-        {queue.since.join("; ") || "an edit was taken back"}. <b className="font-semibold">Yours is not saved yet:</b>{" "}
+        {queue.since.join("; ") || "an edit was undone"}. <b className="font-semibold">Yours is not saved yet:</b>{" "}
         {queue.pending.map((edit) => edit.label).join("; ")}.
       </p>
       <button type="button" className="press press-main" onClick={() => resolve("mine")}>
-        Lay mine over it
+        Keep both
       </button>
       <button type="button" className="press" onClick={() => resolve("theirs")}>
-        Let mine go
+        Discard mine
       </button>
     </div>
   );

@@ -20,7 +20,7 @@ export function CrustPresses({ judged, selection }: { judged: ZoneJudgement; sel
         <EditForm does="duplicate crust" about={{ crustId: crust.id, zoneId: zone.id }} label="Copy for this zone">
           <button className="press">
             <Copy size={15} strokeWidth={1.5} aria-hidden="true" />{" "}
-            {shared ? "Split off for this zone" : "Copy, keep the first"}
+            {shared ? "Own copy for this zone" : "Copy, keep the original"}
           </button>
         </EditForm>
         {others.length > 0 && (
@@ -34,10 +34,10 @@ export function CrustPresses({ judged, selection }: { judged: ZoneJudgement; sel
           does="lay crust"
           about={{ zoneId: zone.id }}
           className="mt-2 flex items-end gap-2"
-          label="Lay another crust"
+          label="Use another crust"
         >
           <label className="min-w-0 flex-1">
-            <span className="mb-0.5 block text-note text-soft">Lay another crust of this job here</span>
+            <span className="mb-0.5 block text-note text-soft">Use another crust from this job</span>
             <select name="crustId" className="field">
               {others.map((one) => (
                 <option key={one.id} value={one.id}>
@@ -46,7 +46,7 @@ export function CrustPresses({ judged, selection }: { judged: ZoneJudgement; sel
               ))}
             </select>
           </label>
-          <button className="press">Lay it</button>
+          <button className="press">Use it</button>
         </EditForm>
       )}
       {unused.map((one) => (
@@ -55,10 +55,10 @@ export function CrustPresses({ judged, selection }: { judged: ZoneJudgement; sel
           does="remove crust"
           about={{ crustId: one.id }}
           className="mt-2 flex items-center gap-2"
-          label={`Take away ${one.name}`}
+          label={`Remove ${one.name}`}
         >
-          <span className="min-w-0 flex-1 truncate text-note text-soft">{one.name}, on no zone</span>
-          <button className="link min-h-6 text-note">take away</button>
+          <span className="min-w-0 flex-1 truncate text-note text-soft">{one.name}, not used</span>
+          <button className="link min-h-6 text-note">Remove</button>
         </EditForm>
       ))}
     </section>

@@ -66,8 +66,8 @@ export function DistressReach({ judged, stepId }: { judged: ZoneJudgement; stepI
   if (at === null) return null;
   const [before, after] = [surfaceAfter(judged, at - 1), surfaceAfter(judged, at)];
   return (
-    <section aria-label="What it opens" className="border-y border-line py-2" data-reach="">
-      <h3 className="text-[0.9375rem]">What it opens</h3>
+    <section aria-label="What it exposes" className="border-y border-line py-2" data-reach="">
+      <h3 className="text-[0.9375rem]">What it exposes</h3>
       <table className="mt-1 w-full text-note">
         <tbody>
           {RELIEF_CLASSES.filter((relief) => judged.zone.relief[relief] > 0).map((relief) => {
@@ -87,7 +87,7 @@ export function DistressReach({ judged, stepId }: { judged: ZoneJudgement; stepI
                 </td>
                 <td className="py-1">
                   {opened.length === 0
-                    ? "stays as it is"
+                    ? "unchanged"
                     : opened.map((part) => `${part.name} ${Math.round(part.after * 100)} %`).join(", ")}
                 </td>
               </tr>

@@ -20,7 +20,7 @@ function Fixes({ finding }: { finding: Finding }) {
   const fixes = useMemo(() => workingFixes(settled.plan, settled.finding, { previous: settled.judgement }), [settled]);
   if (fixes.length === 0)
     return finding.severity === "note" ? null : (
-      <p className="mt-2 text-note text-soft">No repair in one press is known for this; change the steps by hand.</p>
+      <p className="mt-2 text-note text-soft">No ready repair for this; change the steps yourself.</p>
     );
   return (
     <EditForm
@@ -65,7 +65,7 @@ function Schools({ finding }: { finding: Finding }) {
           <Link to={`/jobs/${plan.id}/house`} className="link">
             {title}
           </Link>
-          , {choice}: {severity === null ? "nothing to say" : `a ${SEVERITY_WORDS[severity].one}`}
+          , {choice}: {severity === null ? "no warning" : `a ${SEVERITY_WORDS[severity].one}`}
         </li>
       ))}
     </ul>
@@ -123,7 +123,7 @@ export function FindingCard({
           </>
         ) : (
           <Link to={linkToOpen} replace preventScrollReset className="link mt-2 inline-block">
-            Show its repairs
+            Show repairs
           </Link>
         )}
       </div>

@@ -9,7 +9,7 @@ const CLUES = ["slotted screws", "hand-cut joints", "crazed varnish"] as const;
 /** The properties of a ground in words: what the tests have set. */
 function Properties({ ground }: { ground: Ground }) {
   const drinks = ground.absorbency >= 0.6 ? "thirsty" : ground.absorbency >= 0.25 ? "half open" : "closed";
-  const slick = ground.tooth < 0.2 ? "slick" : ground.tooth < 0.5 ? "smooth" : "rough enough to hold";
+  const slick = ground.tooth < 0.2 ? "slick" : ground.tooth < 0.5 ? "smooth" : "rough enough to key";
   const facts = [
     drinks,
     slick,
@@ -17,7 +17,7 @@ function Properties({ ground }: { ground: Ground }) {
     ground.bleeds.length > 0 ? `bleeds ${ground.bleeds.join(", ")}` : "does not bleed",
     ground.contamination.length > 0 ? `${ground.contamination.join(" and ")} on it` : "clean",
     ground.lead === "found"
-      ? "holds lead"
+      ? "contains lead"
       : ground.lead === "none found"
         ? "no lead found"
         : mayHoldLead(ground)
@@ -41,7 +41,7 @@ export function GroundTestsPart({ zone }: { zone: Zone }) {
   );
   return (
     <section aria-label="Tests on the ground" className="mt-5 border-t border-line pt-3">
-      <h3 className="text-lg">What the ground tells</h3>
+      <h3 className="text-lg">What the ground is like</h3>
       <Properties ground={ground} />
       {doubts.length > 0 && (
         <ul role="status" className="mt-2 border-l-4 border-l-sienna bg-board px-3 py-2">
@@ -107,7 +107,7 @@ export function GroundTestsPart({ zone }: { zone: Zone }) {
               </label>
             ))}
             <noscript>
-              <button className="press">Note these</button>
+              <button className="press">Save these</button>
             </noscript>
           </EditForm>
         </details>

@@ -22,18 +22,18 @@ export function HoursForm() {
                 <input
                   {...field}
                   type="text"
-                  placeholder="free"
+                  placeholder="closed"
                   defaultValue={values?.[name] ?? sayHours(weekdays[index]!)}
                 />
               )}
             </Field>
           ))}
-          <Field name="exceptions" label="Other days" fault={faults.exceptions}>
+          <Field name="exceptions" label="Days that differ" fault={faults.exceptions}>
             {(field) => (
               <textarea
                 {...field}
                 rows={3}
-                placeholder={"2026-12-24: free\n2026-12-19: 9:00–13:00"}
+                placeholder={"2026-12-24: closed\n2026-12-19: 9:00–13:00"}
                 defaultValue={values?.exceptions ?? sayExceptions(exceptions)}
               />
             )}
@@ -50,16 +50,16 @@ export function HoursForm() {
                 type="number"
                 min={1}
                 max={40}
-                placeholder="as many as it takes"
+                placeholder="no limit"
                 defaultValue={values?.dryingPlaces ?? dryingPlaces ?? ""}
               />
             )}
           </Field>
           <Field
             name="timeZone"
-            label="Time zone, if the clocks are changed while you work"
+            label="Time zone, if the clocks change during a job"
             fault={faults.timeZone}
-            hint="Waits are then counted in the hours that really pass."
+            hint="Waits then count the hours that really pass."
           >
             {(field) => (
               <input

@@ -155,18 +155,18 @@ function Foot() {
             {sayDate(dates.typically.leaves, schedule.start)} {sayClock(dates.typically.leaves)}
           </b>
           {dates.leaves > dates.typically.leaves &&
-            ` to ${sayDate(dates.leaves) === sayDate(dates.typically.leaves) ? "" : `${sayDate(dates.leaves)} `}${sayClock(dates.leaves)}`}
+            ` to ${sayDate(dates.leaves) === sayDate(dates.typically.leaves) ? "" : `${sayDate(dates.leaves)}, `}${sayClock(dates.leaves)}`}
           , full use <b className="font-semibold">{sayDate(dates.fullUse, schedule.start)}</b>
         </span>
       ) : (
         <span className="text-soft" role="status">
-          {looking === "dating" ? "Dates are being worked out …" : "No dates before there are steps"}
+          {looking === "dating" ? "Dates are being worked out …" : "No dates until there are steps"}
         </span>
       )}
       <Link
         to={`/jobs/${plan.id}/house`}
         className="link shrink-0 text-soft"
-        title="The air of the room, by which every wait and window is counted"
+        title="The room's air, which every wait and window depends on"
       >
         {sayRoom(plan.pinned.room)}
       </Link>

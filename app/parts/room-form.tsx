@@ -2,7 +2,7 @@ import { usePlanInHand } from "~/editor/job-editor";
 import { sayAirCsv } from "~/forms/air-csv";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 
-/** The air of the room, by which waits and windows are counted: the same at all hours, by day and night, or hour by hour. */
+/** The air of the room, by which waits and windows are counted: steady, by day and night, or hour by hour. */
 export function RoomForm() {
   const { plan } = usePlanInHand();
   const { room } = plan.pinned;
@@ -30,14 +30,14 @@ export function RoomForm() {
           ))}
           <label className="flex items-center gap-2 self-end pb-1.5">
             <input type="checkbox" name="draught" defaultChecked={room.draught} className="size-4 accent-verdigris" />a
-            draught, or a fan
+            Draught, or a fan
           </label>
-          <Field name="course" label="Through the day" fault={faults.course}>
+          <Field name="course" label="Over the day" fault={faults.course}>
             {(field) => (
               <select {...field} defaultValue={values?.course ?? room.course?.kind ?? "steady"}>
-                <option value="steady">the same at all hours</option>
+                <option value="steady">steady</option>
                 <option value="day and night">day and night</option>
-                <option value="by the hour">by the hour</option>
+                <option value="by the hour">hour by hour</option>
               </select>
             )}
           </Field>
@@ -56,7 +56,7 @@ export function RoomForm() {
               </Field>
             ))}
           <div className="col-span-2">
-            <Field name="hours" label="Forecast or logger, a line an hour: time, °C, %" fault={faults.hours}>
+            <Field name="hours" label="Forecast or logger, one line per hour: time, °C, %" fault={faults.hours}>
               {(field) => (
                 <textarea
                   {...field}

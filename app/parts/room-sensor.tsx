@@ -29,18 +29,18 @@ export function RoomSensor() {
           <>
             {told.latest.celsius} °C · {told.latest.relativeHumidity} %
             <span className="ml-2 text-note text-soft">
-              {sayDate(told.latest.at)} {sayClock(told.latest.at)}
+              {sayDate(told.latest.at)}, {sayClock(told.latest.at)}
             </span>
           </>
         ) : (
-          state === "loading" && <span className="text-note text-soft">asking it …</span>
+          state === "loading" && <span className="text-note text-soft">Reading …</span>
         )}
       </p>
       {told?.ok === false && (
         <p role="alert" className="mt-1 text-note text-ochre">
-          {told.says} What the job has stays as it is.{" "}
+          {told.says} The job keeps the air it has.{" "}
           <button type="button" className="link" onClick={() => load("/room-sensor")}>
-            Ask again
+            Try again
           </button>
         </p>
       )}
@@ -52,14 +52,14 @@ export function RoomSensor() {
         ))}
       {taken && (
         <p className="mt-1 text-note text-soft">
-          The job goes by its {Math.round(taken.hours.length / 24)} days to{" "}
-          {sayDate(readWallTime(taken.from)! + taken.hours.length * HOUR)}; from then on the last of them comes again.
+          The job uses its {Math.round(taken.hours.length / 24)} days up to{" "}
+          {sayDate(readWallTime(taken.from)! + taken.hours.length * HOUR)}; after that the last day repeats.
         </p>
       )}
       {told?.ok !== false && (
-        <EditForm does="take sensor" label="Take the air from the room sensor" className="mt-2">
+        <EditForm does="take sensor" label="Import the air from the room sensor" className="mt-2">
           {told?.ok && <input type="hidden" name="hours" value={sayAirCsv(told)} />}
-          <button className="press">{taken ? "Take what it has kept since" : "Take what it has kept"}</button>
+          <button className="press">{taken ? "Import new readings" : "Import its readings"}</button>
         </EditForm>
       )}
     </section>

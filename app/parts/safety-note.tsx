@@ -36,10 +36,10 @@ export function SafetyNote({
       </div>
       {unread.map(({ danger, title }) => (
         <EditForm key={danger} does="acknowledge" about={{ danger }} className="mt-2" label={`${title}, read`}>
-          <button className="press press-main w-full">{title}: I have read this and will keep to it</button>
+          <button className="press press-main w-full">{title}: I have read this and will follow it</button>
         </EditForm>
       ))}
-      <p className="mt-1.5 text-note text-soft">The law where you work and the maker's label go before all of this.</p>
+      <p className="mt-1.5 text-note text-soft">Local law and the maker's label come before all of this.</p>
     </section>
   );
 }

@@ -111,7 +111,7 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
               </select>
             )}
           </Field>
-          <Field name="wait" label="… so long" fault={faults.wait}>
+          <Field name="wait" label="How long" fault={faults.wait}>
             {(field) => (
               <input
                 {...field}
@@ -123,7 +123,7 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
           </Field>
           {material && (
             <>
-              <Field name="with" label="In the same pot" fault={faults.with}>
+              <Field name="with" label="Mixed with" fault={faults.with}>
                 {(field) => (
                   <select {...field} defaultValue={values?.with ?? step.with ?? ""}>
                     <option value="">nothing else</option>
@@ -151,10 +151,10 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
           )}
           {distress && (
             <div className="col-span-2">
-              <Field name="reveals" label="Shall show">
+              <Field name="reveals" label="Should show">
                 {(field) => (
                   <select {...field} defaultValue={values?.reveals ?? step.reveals ?? ""}>
-                    <option value="">whatever it opens</option>
+                    <option value="">whatever it exposes</option>
                     {below.map((one) => (
                       <option key={one.id} value={one.id}>
                         {stepName(plan, one)}
@@ -168,7 +168,7 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
           )}
           {material && (
             <fieldset className="col-span-2">
-              <legend className="mb-0.5 text-note text-soft">Meant so</legend>
+              <legend className="mb-0.5 text-note text-soft">Intended</legend>
               <input type="hidden" name="hasIntents" value="yes" />
               {INTENTS.map((intent) => (
                 <label key={intent} className="flex min-h-[26px] items-center gap-2">
@@ -220,15 +220,12 @@ export function StepPresses({ crust, step }: { crust: Crust; step: Step }) {
       </EditForm>
       <EditForm does="remove step" about={about}>
         <button className="press">
-          <Trash2 size={15} strokeWidth={1.5} aria-hidden="true" /> Leave out
+          <Trash2 size={15} strokeWidth={1.5} aria-hidden="true" /> Remove
         </button>
       </EditForm>
       {at > 0 && step.branch === undefined && (
         <EditForm does="split crust" about={about}>
-          <button
-            className="press"
-            title="What lies under this step is kept as a crust of its own, to be laid elsewhere"
-          >
+          <button className="press" title="Keeps the layers under this step as a separate crust, to use elsewhere">
             <Scissors size={15} strokeWidth={1.5} aria-hidden="true" /> Split
           </button>
         </EditForm>

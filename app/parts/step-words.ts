@@ -1,12 +1,12 @@
 import type { Intent, Step } from "#core/plan/plan";
 
 export const INTENT_WORDS: Record<Intent, string> = {
-  resist: "A resist: what lies on it shall come away",
-  stain: "It shall stain, mark or grime the whole",
-  blend: "It shall blend with what is beneath",
-  chips: "It shall chip",
-  cracks: "It shall crack",
-  weathered: "It shall look neglected: tarnish, or loose paint kept",
+  resist: "A resist: what lies on it is meant to come away",
+  stain: "Let it stain, mark or grime all over",
+  blend: "Let it blend with what is beneath",
+  chips: "Let it chip",
+  cracks: "Let it crack",
+  weathered: "Let it look neglected: tarnished, or loose paint left on",
 };
 
 export const WHERE_WORDS: Record<Step["where"]["on"], string> = {

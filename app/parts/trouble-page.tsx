@@ -20,13 +20,16 @@ function tell(error: unknown): Told {
     const plain = typeof error.data === "string" ? toldInText(error.data) : null;
     if (plain) return plain;
     if (error.status === 404)
-      return { title: "There is no such page", says: "The address may be cut short. The jobs list leads everywhere." };
+      return {
+        title: "Page not found",
+        says: "The address may be incomplete. You can reach everything from the jobs list.",
+      };
     if (error.status === 405)
       return { title: "That cannot be done here", says: "Go back to the page you came from and try again." };
   }
   return {
-    title: "Something broke in the tool",
-    says: "Nothing that was saved is lost. Load the page again; if it breaks again, export the job from the jobs list and start the tool anew.",
+    title: "Something went wrong",
+    says: "Nothing that was saved is lost. Reload the page; if it fails again, export the job from the jobs list and restart the tool.",
   };
 }
 
@@ -50,7 +53,7 @@ export function TroublePage({ error }: { error: unknown }) {
       <p className="mt-3 text-base">{says}</p>
       <p className="mt-6 flex gap-3">
         <Link to="/" className="press press-main">
-          To the jobs list
+          Go to the jobs list
         </Link>
         {file && (
           <a href={file.href} download className="press">
@@ -58,7 +61,7 @@ export function TroublePage({ error }: { error: unknown }) {
           </a>
         )}
         <Link to="." reloadDocument className="press">
-          Load this page again
+          Reload this page
         </Link>
       </p>
     </main>

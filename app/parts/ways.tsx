@@ -23,10 +23,10 @@ export function Ways({ crust, step }: { crust: Crust; step: Step }) {
         does="set ways"
         about={{ crustId: crust.id, stepId: step.id }}
         autosave
-        label="Ways on from here"
+        label="Answers and what follows"
       >
         <fieldset>
-          <legend className="mb-0.5 text-note text-soft">The answers, and which one the days are planned by</legend>
+          <legend className="mb-0.5 text-note text-soft">Answers; mark the one to plan by</legend>
           {branches.map((branch) => (
             <div key={branch.id} className="mb-1">
               <span className="flex items-center gap-2">
@@ -50,7 +50,7 @@ export function Ways({ crust, step }: { crust: Crust; step: Step }) {
                 {run
                   .filter((one) => one.branch === branch.id)
                   .map((one) => stepName(plan, one).toLowerCase())
-                  .join(", then ") || "nothing more to do, straight on"}
+                  .join(", then ") || "nothing more, carry on"}
               </span>
             </div>
           ))}

@@ -142,7 +142,8 @@ export function WhatNext({ judged, selection }: { judged: ZoneJudgement; selecti
         </Link>
       </div>
       <p className="text-note text-soft">
-        {under ? `After step ${at}, as planned` : "On the bare ground"}. Whole stacks are judged when they are whole.
+        {under ? `After step ${at}, as planned` : "On the bare ground"}. Some checks need the whole crust and come
+        later.
       </p>
       <input
         type="search"
@@ -159,11 +160,11 @@ export function WhatNext({ judged, selection }: { judged: ZoneJudgement; selecti
           value={show}
           onChange={(event) => setShow(event.target.value as typeof show)}
         >
-          <option value="all">all of it</option>
+          <option value="all">everything</option>
           <option value="now">what can go on now</option>
           <option value="from">what has to wait</option>
           <option value="over">only over a barrier</option>
-          <option value="never">what cannot</option>
+          <option value="never">what cannot go on</option>
         </select>
         <label className="flex items-center gap-2">
           <input

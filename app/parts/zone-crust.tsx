@@ -28,11 +28,11 @@ export function ZoneCrust({ zone }: { zone: Zone }) {
             className="mt-2"
             label="A crust of its own"
           >
-            <button className="press">Give this zone a copy of its own</button>
+            <button className="press">Give this zone its own copy</button>
           </EditForm>
           <details className="mt-2">
             <summary className="py-1 font-semibold">
-              What differs here{zone.overrides.length > 0 ? `: ${zone.overrides.length} left out` : ""}
+              What differs here{zone.overrides.length > 0 ? `: ${zone.overrides.length} skipped` : ""}
             </summary>
             <ul>
               {[...crust.steps].reverse().map((step) => {
@@ -47,7 +47,7 @@ export function ZoneCrust({ zone }: { zone: Zone }) {
                       about={{ crustId: crust.id, stepId: step.id, zoneId: zone.id, skip: skipped ? "no" : "yes" }}
                       label={`${skipped ? "Take in" : "Leave out"} ${stepName(plan, step)} here`}
                     >
-                      <button className="link min-h-6 text-note">{skipped ? "take in again" : "leave out here"}</button>
+                      <button className="link min-h-6 text-note">{skipped ? "Use again" : "Skip here"}</button>
                     </EditForm>
                   </li>
                 );

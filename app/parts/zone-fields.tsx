@@ -101,7 +101,7 @@ export function ZoneFields({ values, faults }: { values: FormFields; faults: Fau
         <div className="col-span-2">
           <Choice
             name="orientation"
-            label="It stands"
+            label="Position"
             values={values}
             faults={faults}
             usual="upright"
@@ -129,7 +129,7 @@ export function ZoneFields({ values, faults }: { values: FormFields; faults: Fau
         <div className="col-span-3">
           <Choice
             name="groundKind"
-            label="It is"
+            label="Kind"
             values={values}
             faults={faults}
             usual="raw timber"
@@ -156,19 +156,19 @@ export function ZoneFields({ values, faults }: { values: FormFields; faults: Fau
             <div className="col-span-3">
               <Choice
                 name="age"
-                label="Old finish is from"
+                label="Age of old finish"
                 values={values}
                 faults={faults}
                 usual="unknown"
                 choices={[
-                  ["unknown", "an unknown age"],
+                  ["unknown", "unknown"],
                   ["before 1978", "before 1978"],
                   ["after 1978", "after 1978"],
                 ]}
               />
             </div>
             <div className="col-span-3">
-              <Field name="inSight" label="Meant to stay in sight, %" fault={faults.inSight}>
+              <Field name="inSight" label="Meant to stay visible, %" fault={faults.inSight}>
                 {(field) => <input {...field} type="text" inputMode="decimal" defaultValue={values.inSight ?? "0"} />}
               </Field>
             </div>
@@ -184,7 +184,7 @@ export function ZoneFields({ values, faults }: { values: FormFields; faults: Fau
           </div>
         )}
       </FieldGroup>
-      <FieldGroup title="Life" says="what it will have to stand">
+      <FieldGroup title="Life" says="what it will have to withstand">
         <div className="col-span-2">
           <Choice
             name="wear"
@@ -221,7 +221,7 @@ export function ZoneFields({ values, faults }: { values: FormFields; faults: Fau
         <div className="col-span-2">
           <Choice
             name="near"
-            label="Comes near"
+            label="Used near"
             values={values}
             faults={faults}
             usual="nothing"
@@ -235,7 +235,7 @@ export function ZoneFields({ values, faults }: { values: FormFields; faults: Fau
         {(
           [
             ["outdoors", "stands outdoors"],
-            ["movingParts", "slides against its neighbour"],
+            ["movingParts", "slides against another part"],
           ] as const
         ).map(([name, says]) => (
           <label key={name} className="col-span-2 flex items-center gap-2 self-end pb-1.5">
@@ -249,7 +249,7 @@ export function ZoneFields({ values, faults }: { values: FormFields; faults: Fau
           </label>
         ))}
       </FieldGroup>
-      <FieldGroup title="Taking apart" says="before this zone is worked on; off, a part lies flat and needs no tape">
+      <FieldGroup title="Taking apart" says="before work on this zone; a part taken off lies flat and needs no tape">
         {HANDS.map((hand) => (
           <label key={hand} className="col-span-3 flex min-h-6 items-center gap-2">
             <input

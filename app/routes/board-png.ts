@@ -6,7 +6,7 @@ import type { Route } from "./+types/board-png";
 const noSuchZone = () =>
   troubleResponse(
     404,
-    "There is no such zone on this piece",
+    "Zone not found",
     "The board is drawn for a zone of the job. Open the board view and choose one there.",
   );
 

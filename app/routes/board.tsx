@@ -73,7 +73,7 @@ function otherSide(
   const [kind, id = ""] = address.against?.split(":") ?? [];
   if (kind === "zone") {
     const other = all.find((one) => one.zone.id === id);
-    return other ? { judged: other, count: other.phases.length, label: `${other.zone.name}, done` } : null;
+    return other ? { judged: other, count: other.phases.length, label: `${other.zone.name}, finished` } : null;
   }
   if (kind !== "step") return null;
   if (id === "ground") return { judged, count: 0, label: "Bare ground" };
@@ -182,7 +182,7 @@ function Against({ judged, address, nameOf }: { judged: ZoneJudgement; address: 
           <input key={key} type="hidden" name={key} value={value} />
         ))}
       <label className="flex min-w-0 items-center gap-2">
-        <span className="shrink-0 text-note text-soft">Hold against</span>
+        <span className="shrink-0 text-note text-soft">Compare with</span>
         <select
           name="against"
           className="field !w-52"
@@ -216,7 +216,7 @@ function Against({ judged, address, nameOf }: { judged: ZoneJudgement; address: 
         </select>
       </label>
       <noscript>
-        <button className="press">Hold</button>
+        <button className="press">Compare</button>
       </noscript>
     </form>
   );
@@ -302,8 +302,7 @@ function BoardView({ judged }: { judged: ZoneJudgement }) {
         />
         {boards.failed && (
           <p className="mt-2 font-semibold text-ochre">
-            The board could not be drawn ({boards.failed}). Change a step or load the page again; the plan itself is
-            safe.
+            The board could not be drawn ({boards.failed}). Change a step or reload the page; your plan is safe.
           </p>
         )}
         <div className="mt-2">
@@ -384,7 +383,7 @@ function BoardView({ judged }: { judged: ZoneJudgement }) {
         )}
         <p className="text-note text-soft">
           A prediction on {groundNamed(judged.zone.ground)}, 300 × 200 mm, from film thickness and how each film absorbs
-          and scatters. Every real hand differs: make the board before the piece.
+          and scatters light. Every hand differs: make a real board before the piece.
         </p>
         <div className="flex flex-wrap gap-2">
           <ExportLink
@@ -416,6 +415,6 @@ function BoardView({ judged }: { judged: ZoneJudgement }) {
 
 export default function BoardRoute() {
   const { judged } = useSelection();
-  if (!judged) return <NoZone says="There is no zone to make a board of" />;
+  if (!judged) return <NoZone says="Add a zone, and its sample board shows here" />;
   return <BoardView judged={judged} />;
 }

@@ -156,12 +156,10 @@ function InHand({ judged, selection }: { judged: ZoneJudgement; selection: Selec
   if (!step)
     return (
       <div className="flex flex-col gap-3">
-        <h2 className="text-lg">
-          {told.some((finding) => finding.severity !== "note") ? "What stands in the way" : "Nothing stands in the way"}
-        </h2>
+        <h2 className="text-lg">{told.some((finding) => finding.severity !== "note") ? "Problems" : "No problems"}</h2>
         {told.every((finding) => finding.severity === "note") && (
           <p className="text-soft">
-            Every seam of this crust holds by your house rules, on this ground and for this use. Take a step in hand to
+            Every seam of this crust is sound under your house rules, on this ground and for this use. Select a step to
             change it.
           </p>
         )}
@@ -181,13 +179,13 @@ function InHand({ judged, selection }: { judged: ZoneJudgement; selection: Selec
       )}
       {phase && <SafetyNote cautions={cautionsFor(phase, zone)} />}
       <DistressReach judged={judged} stepId={step.id} />
-      <section id="in-hand" aria-label="The step in hand">
+      <section id="in-hand" aria-label="Selected step">
         <div className="mb-2 flex items-baseline justify-between gap-2">
           <h2 className="text-lg">
             <span className="kicker mr-1 text-[0.9375rem] text-soft">{number}</span> {stepName(plan, step)}
           </h2>
           <Link to={selection.linkTo({ step: null })} replace preventScrollReset className="link text-note">
-            Let go
+            Deselect
           </Link>
         </div>
         {step.branches && <Ways crust={crust} step={step} />}
@@ -223,7 +221,7 @@ export default function CrustRoute() {
   const sectionHeight = Math.max(280, Math.min(SECTION_HEIGHT, height - 170));
   const geometry = useSection(judged, sectionHeight, selection.stepId);
   const rungs = useMemo(() => (judged ? rungsOf(judged) : []), [judged]);
-  if (!judged) return <NoZone says="There is no zone to lay a crust on" />;
+  if (!judged) return <NoZone says="Add a zone, and build its crust here" />;
   const { crust, phases } = judged;
   const sizes = ladderSizes(rungs.length, height - LADDER_TOP - 8);
   const middles = rungMiddles(judged, rungs, sizes);
@@ -267,7 +265,7 @@ export default function CrustRoute() {
             preventScrollReset
             className="shrink-0 font-semibold text-verdigris hover:underline"
           >
-            what next?
+            What next?
           </Link>
           <Link
             to={selection.linkTo({ add: crust.steps.length, step: null })}
@@ -275,7 +273,7 @@ export default function CrustRoute() {
             preventScrollReset
             className="shrink-0 font-semibold text-verdigris hover:underline"
           >
-            + step
+            Add step
           </Link>
         </div>
         <Ladder
@@ -293,7 +291,7 @@ export default function CrustRoute() {
         />
         {crust.steps.length === 0 && (
           <p className="px-14 py-3 text-soft">
-            Nothing lies on it yet. Choose the first step on the right, from the ground up.
+            No steps yet. Choose the first one on the right; work from the ground up.
           </p>
         )}
         {ladderHeight > height - LADDER_TOP && <div className="h-8" />}
@@ -310,7 +308,7 @@ export default function CrustRoute() {
           selected={selection.stepId}
         />
       )}
-      <aside className="min-h-0 overflow-y-auto p-4" aria-label="In hand">
+      <aside className="min-h-0 overflow-y-auto p-4" aria-label="Selection">
         <InHand judged={judged} selection={selection} />
       </aside>
     </div>

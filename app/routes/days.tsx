@@ -29,17 +29,20 @@ function Quality() {
   if (looking === "looking")
     return (
       <span className="flex items-baseline gap-2 text-note text-soft" role="status">
-        looking for better …
+        Looking for an earlier finish …
         <button type="button" className="link" onClick={stopLooking}>
-          enough
+          Stop
         </button>
       </span>
     );
-  if (looking === "failed") return <span className="text-note text-soft">quick dates, not compared with others</span>;
-  if (made.proven) return <span className="text-note text-soft">no order of work is done sooner</span>;
+  if (looking === "failed")
+    return <span className="text-note text-soft">Quick dates; the search for better ones failed</span>;
+  if (made.proven) return <span className="text-note text-soft">This is the earliest finish</span>;
   if (made.lowerBound === null || made.finish === null || made.clashes.length > 0) return null;
   return (
-    <span className="text-note text-soft">at most {sayDuration(made.finish - made.lowerBound)} from the soonest</span>
+    <span className="text-note text-soft">
+      Within {sayDuration(made.finish - made.lowerBound)} of the earliest finish
+    </span>
   );
 }
 
@@ -47,12 +50,9 @@ function Clashes({ ideas, failed }: ReturnType<typeof useIdeas>) {
   const { plan, schedule: made } = useJobEditor();
   if (made.clashes.length === 0) return null;
   return (
-    <section
-      className="mb-4 border border-l-4 border-line border-l-ochre bg-board px-4 py-3"
-      aria-label="What cannot be kept"
-    >
+    <section className="mb-4 border border-l-4 border-line border-l-ochre bg-board px-4 py-3" aria-label="Clashes">
       <p className="kicker flex items-center gap-2 text-[0.9375rem] text-ochre">
-        <SeamMark severity="stop" width={28} /> cannot be kept
+        <SeamMark severity="stop" width={28} /> clashes
       </p>
       <ul className="mt-1 mb-2 flex flex-col gap-2">
         {made.clashes.map((clash) => (
@@ -65,7 +65,7 @@ function Clashes({ ideas, failed }: ReturnType<typeof useIdeas>) {
             </Link>
             {clash.claims.length > 1 && (
               <details className="mt-1 text-note text-soft">
-                <summary className="cursor-pointer">These cannot all hold; any one given up frees the rest</summary>
+                <summary className="cursor-pointer">These cannot all be met; drop any one and the rest fit</summary>
                 <ul className="mt-1 list-disc pl-4">
                   {clash.claims.map((claim) => (
                     <li key={claim}>{claim}</li>
@@ -76,7 +76,7 @@ function Clashes({ ideas, failed }: ReturnType<typeof useIdeas>) {
           </li>
         ))}
       </ul>
-      <p className="mb-1 text-note font-semibold">Ways out, tried</p>
+      <p className="mb-1 text-note font-semibold">What would help</p>
       <Ideas ideas={ideas} failed={failed} waysOut />
     </section>
   );
@@ -86,10 +86,10 @@ function NoDays() {
   const { plan } = usePlanInHand();
   return (
     <div className="flex h-full flex-col items-center justify-center gap-3">
-      <h1 className="text-view">There are no days before there are steps</h1>
-      <p className="text-soft">Lay the first coat on the crust; its waits and windows are put on the calendar here.</p>
+      <h1 className="text-view">No dates yet</h1>
+      <p className="text-soft">Add the first step to the crust, and its waits and windows show on this calendar.</p>
       <Link to={`/jobs/${plan.id}/crust`} className="press press-main">
-        To the crust
+        Go to the crust
       </Link>
     </div>
   );
@@ -156,7 +156,7 @@ function Days() {
   const drop = (booking: Booking, starts: number) => {
     setDragged(null);
     const at = Math.max(starts, start);
-    send(`Set ${booking.name} to ${sayDate(at)} ${sayClock(at)}`, [
+    send(`Set ${booking.name} to ${sayDate(at)}, ${sayClock(at)}`, [
       { do: "set time", zoneId: booking.zoneId, phaseId: booking.phaseId, starts: sayWallTime(at) },
     ]);
   };
@@ -164,20 +164,20 @@ function Days() {
     <>
       <span className="flex gap-1 self-center">
         <Toggle on={kind === "zone"} to={link({ lanes: null })}>
-          by zone
+          By zone
         </Toggle>
         <Toggle on={kind === "piece"} to={link({ lanes: "piece" })}>
-          by piece
+          By piece
         </Toggle>
         <Link
           to="/days"
           className="flex min-h-[26px] items-center rounded-std border border-line bg-board px-2 text-note font-medium whitespace-nowrap hover:border-ink"
         >
-          whole shop
+          Whole shop
         </Link>
       </span>
       <Toggle on={chain} to={link({ chain: chain ? null : "yes" })}>
-        what sets the finish
+        What sets the finish
       </Toggle>
       <span className="flex-1" />
       <Quality />
@@ -185,13 +185,13 @@ function Days() {
   );
   const foot = dragged ? (
     <span className="font-semibold text-ink" role="status">
-      {dragged.booking.name}, {sayDate(dragged.starts)} {sayClock(dragged.starts)}:{" "}
+      {dragged.booking.name}, {sayDate(dragged.starts)}, {sayClock(dragged.starts)}:{" "}
       {shown.clashes.length > made.clashes.length
-        ? (shown.clashes.at(-1)?.says ?? "cannot be kept")
-        : `done ${sayDate(shown.finish!)} ${sayClock(shown.finish!)}, ${sayDifference(shown.finish! - made.finish!)}`}
+        ? (shown.clashes.at(-1)?.says ?? "clashes")
+        : `done ${sayDate(shown.finish!)}, ${sayClock(shown.finish!)}, ${sayDifference(shown.finish! - made.finish!)}`}
     </span>
   ) : (
-    "Solid: hands at work; drag it, or Shift with ← →, to set its time. Wedge: drying, to a point when the next step may start. Brackets: a window's gates, heavy where it is under an hour. Shaded: closed."
+    "Solid: work; drag it, or use Shift with ← →, to set its time. Wedge: drying; the next step may start at its point. Brackets: a window's gates, heavy if under an hour. Shaded: closed."
   );
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_300px]">
@@ -260,7 +260,7 @@ function Days() {
             <Ideas {...ideas} />
           ) : (
             <p className="text-note text-soft">
-              Longer hours, more hands, a warmer room, another product or school: what each would change.
+              Longer hours, another painter, a warmer room, another product or school: what each would change.
             </p>
           )}
         </section>

@@ -32,7 +32,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   try {
     raw = JSON.parse(text ?? "");
   } catch {
-    return refused("The edit was cut short on its way; do it again.");
+    return refused("The edit arrived incomplete. Make it again.");
   }
   const way = StepThrough.safeParse(raw);
   const edit = OneEdit.safeParse(raw, { error: sayIssue });

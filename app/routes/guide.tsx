@@ -8,8 +8,8 @@ import type { Route } from "./+types/guide";
 // Everything on this page is made from the rules themselves: their reasons, and their examples judged as they stand.
 
 const THEMES: readonly [prefix: string, title: string][] = [
-  ["A", "Holding on"],
-  ["B", "Going back into water"],
+  ["A", "Adhesion"],
+  ["B", "Redissolving"],
   ["C", "Drying"],
   ["D", "Staining"],
   ["W", "Wax"],
@@ -19,10 +19,10 @@ const THEMES: readonly [prefix: string, title: string][] = [
   ["R", "Texture crumb"],
   ["T", "Tissue"],
   ["M", "Metal and patina"],
-  ["U", "The life it leads"],
+  ["U", "Use and wear"],
   ["E", "Air"],
   ["H", "Handling"],
-  ["P", "What shares a pot"],
+  ["P", "Mixing"],
   ["S", "Safety"],
 ];
 
@@ -86,7 +86,7 @@ export default function GuideRoute({ loaderData }: Route.ComponentProps) {
         </nav>
         {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, and must be scrolled from the keyboard */}
         <main tabIndex={0} className="min-h-0 overflow-y-auto px-7 pt-4 pb-16">
-          <h1 className="text-view">What may lie on what, and why</h1>
+          <h1 className="text-view">What can go over what, and why</h1>
           <p className="mt-1 max-w-[70ch] text-soft">
             Every rule the tool judges by, with its reason, where the knowledge comes from, and examples judged as you
             read them. Signs at the piece overrule the clock, and the label on the tin overrules both.

@@ -36,7 +36,7 @@ function Question({ name }: { name: (typeof HOUSE_RULE_KEYS)[number] }) {
           <p className="mt-0.5 text-note text-soft">{reason}</p>
           {judging.length > 0 && (
             <p className="mt-1 text-note text-soft">
-              Judged by{" "}
+              Affects{" "}
               {judging.map((rule, at) => (
                 <span key={rule.meta.id}>
                   {at > 0 && ", "}
@@ -86,8 +86,8 @@ export default function HouseRoute({ loaderData }: Route.ComponentProps) {
       <section className="min-h-0 overflow-y-auto border-r border-line px-6 pt-4 pb-8" aria-label="House rules">
         <h1 className="text-view">House rules</h1>
         <p className="mt-0.5 mb-3 text-soft">
-          Where practitioners differ, the tool follows your school, says so, and says who would do otherwise. A change
-          is judged at once.
+          Where practitioners differ, the tool follows your school and says who would do otherwise. Changes take effect
+          at once.
         </p>
         {HOUSE_RULE_KEYS.map((name) => (
           <Question key={name} name={name} />
@@ -96,12 +96,12 @@ export default function HouseRoute({ loaderData }: Route.ComponentProps) {
       <aside className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Room and hours">
         <h2 className="text-lg">Air of the room</h2>
         <p className="mb-2 text-note text-soft">
-          Every wait and window is counted by it, hour by hour; cold, damp, dew and draught are judged by it.
+          Every wait and window depends on it, hour by hour; so do the checks for cold, damp, dew and draught.
         </p>
         {loaderData.sensor && <RoomSensor />}
         <RoomForm />
         <h2 className="mt-7 text-lg">Working hours</h2>
-        <p className="mb-2 text-note text-soft">When hands are there; drying goes on outside them.</p>
+        <p className="mb-2 text-note text-soft">When someone is at work; drying goes on all the time.</p>
         <HoursForm />
       </aside>
     </div>

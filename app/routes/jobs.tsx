@@ -75,7 +75,7 @@ export async function action({ request }: Route.ActionArgs) {
         await setRemoved(store, planId, form.get("do") === "remove");
         return redirect("/");
       default:
-        return refuseFile("", [{ where: "", says: "The form was cut short; load the page again." }]);
+        return refuseFile("", [{ where: "", says: "The form arrived incomplete. Reload the page and try again." }]);
     }
   });
 }
@@ -98,7 +98,7 @@ function Verdict({ worked }: { worked: Worked }) {
   if (parts.length === 0 && clashes === 0)
     return (
       <span className="flex items-center gap-2">
-        <SeamMark severity="none" width={40} /> holds
+        <SeamMark severity="none" width={40} /> sound
       </span>
     );
   return (
@@ -187,8 +187,8 @@ function JobLine({ job }: { job: JobRow }) {
               name="do"
               value="remove"
               className="flex size-8 items-center justify-center rounded-std text-soft hover:bg-wash hover:text-ink"
-              aria-label={`Take ${job.title} off the list`}
-              title="Take off the list; it can be put back"
+              aria-label={`Remove ${job.title}`}
+              title="Remove; you can restore it below"
             >
               <Trash2 size={16} strokeWidth={1.5} aria-hidden="true" />
             </button>
@@ -215,13 +215,13 @@ function Empty() {
         height={150}
       />
       <div className="max-w-md">
-        <h2 className="text-view">No job yet</h2>
+        <h2 className="text-view">No jobs yet</h2>
         <p className="mt-2 text-base">
           A job is one commission or one piece for sale: measure it, lay its crust, and every seam is checked and dated.
         </p>
         <p className="mt-4">
           <Link to="/jobs/new" className="press press-main px-5 text-base">
-            Begin the first one
+            Create the first one
           </Link>
         </p>
       </div>
@@ -263,7 +263,7 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
             type="file"
             name="file"
             accept=".json,application/json"
-            aria-label="A crust file"
+            aria-label="Crust file"
             className="w-56 text-note file:mr-2 file:min-h-8 file:rounded-std file:border file:border-edge file:bg-board file:px-3"
           />
           <button name="do" value="import" className="press" disabled={busy}>
@@ -271,7 +271,7 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
           </button>
         </Form>
         <Link to="/days" className="press">
-          Days of the shop
+          Shop calendar
         </Link>
         <Link to="/jobs/new" className="press press-main">
           <Plus size={16} strokeWidth={1.75} aria-hidden="true" /> New job
@@ -283,8 +283,8 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
           <div role="alert" className="mb-4 border-l-4 border-l-ochre bg-board px-4 py-3">
             <p className="font-semibold">
               {actionData.file
-                ? `${actionData.file} was not taken in. The jobs here are as they were.`
-                : "Nothing was taken in."}
+                ? `${actionData.file} was not imported. Your jobs are unchanged.`
+                : "Nothing was imported."}
             </p>
             <ul className="mt-1">
               {actionData.faults.map(({ where, says }) => (
@@ -321,7 +321,7 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
           <nav aria-label="Pages of the list" className="mt-4 flex gap-4">
             {page > 0 && (
               <Link to={`/?page=${page - 1}`} className="link">
-                later jobs
+                Previous
               </Link>
             )}
             <span className="text-soft">
@@ -329,7 +329,7 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
             </span>
             {page < pages - 1 && (
               <Link to={`/?page=${page + 1}`} className="link">
-                earlier jobs
+                Next
               </Link>
             )}
           </nav>
@@ -345,7 +345,7 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
                 <Form method="post">
                   <input type="hidden" name="planId" value={job.id} />
                   <button name="do" value="put back" className="press">
-                    Put back
+                    Restore
                   </button>
                 </Form>
               </li>

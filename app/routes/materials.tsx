@@ -85,8 +85,8 @@ function Figures({ material }: { material: Material }) {
       : []),
     ...(windows.closed
       ? ([
-          ["Not again from", windows.closed.from],
-          ["until", windows.closed.until],
+          ["Do not recoat from", windows.closed.from],
+          ["Recoat again from", windows.closed.until],
         ] as [string, Figure][])
       : []),
     ["Before wax or clear coat", drying.beforeClear],
@@ -102,13 +102,13 @@ function Figures({ material }: { material: Material }) {
   ];
   return (
     <table className="mt-3 w-full">
-      <caption className="sr-only">Figures of {material.name}, each with its origin</caption>
+      <caption className="sr-only">Figures for {material.name}, each with its origin</caption>
       <tbody>
         {times.map(([name, figure]) => (
           <FigureLine key={name} name={name} value={range(figure, sayDuration)} origin={figure.origin} />
         ))}
         <FigureLine
-          name="Goes back into"
+          name="Redissolves in"
           value={
             solubility
               ? `${solubility.by}, ${solubility.curve.at(-1)![1] > 0.05 ? "always" : `until ${sayDuration(solubility.curve.at(-1)![0])}`}`
@@ -133,12 +133,12 @@ function Figures({ material }: { material: Material }) {
           name="Also"
           value={[
             `carried by ${material.carrier}`,
-            `stands ${material.wear} use`,
+            `takes ${material.wear} use`,
             material.tannin === "blocks" && "blocks tannin",
             material.yellows && "ambers whites",
             material.tarnishes && "tarnishes unsealed",
             material.underHeat !== "stands" && `${material.underHeat} under heat`,
-            material.outdoors && "stands weather",
+            material.outdoors && "fit for outdoors",
           ]
             .filter(Boolean)
             .join(", ")}
@@ -183,7 +183,7 @@ function LabelForm({ material }: { material: Material }) {
               )}
             </Field>
           ))}
-          <Field name="recoatUntil" label="Recoat until, or empty" fault={faults.recoatUntil}>
+          <Field name="recoatUntil" label="Recoat until (optional)" fault={faults.recoatUntil}>
             {(field) => (
               <input
                 {...field}
@@ -215,7 +215,7 @@ function LabelForm({ material }: { material: Material }) {
               />
             )}
           </Field>
-          <button className="press press-main col-span-2">Take these from the label</button>
+          <button className="press press-main col-span-2">Save these figures</button>
         </>
       )}
     </EditForm>
@@ -239,18 +239,20 @@ function ColourForm({ material }: { material: Material }) {
           height={112}
         />
         <p className="mt-1 text-note text-soft">
-          {isTranslucent(material) ? "Seen through: by its two swatches." : "Opaque: by its masstone and hiding power."}
+          {isTranslucent(material)
+            ? "Translucent: predicted from its two swatches."
+            : "Opaque: predicted from its masstone and hiding power."}
         </p>
         <p className="text-note text-soft">{sayHiding(material)}</p>
       </div>
       <div className="flex flex-col gap-3">
         {(
           [
-            ["picked", "Pick", "By picker", { type: "color", className: "field !h-8 !p-0.5" }],
+            ["picked", "Pick", "Colour picker", { type: "color", className: "field !h-8 !p-0.5" }],
             [
               "written",
               "Write",
-              `Written: ${colour}, or Lab ${l.toFixed(0)} ${a.toFixed(0)} ${b.toFixed(0)}`,
+              `Colour code: ${colour}, or Lab ${l.toFixed(0)} ${a.toFixed(0)} ${b.toFixed(0)}`,
               { type: "text", maxLength: 40 },
             ],
           ] as const
@@ -269,7 +271,7 @@ function ColourForm({ material }: { material: Material }) {
                     {(field) => <input {...field} {...input} defaultValue={values?.[way] ?? colour} />}
                   </Field>
                 </div>
-                <button className="press">Take it</button>
+                <button className="press">Use it</button>
               </>
             )}
           </EditForm>
@@ -293,7 +295,7 @@ function ColourForm({ material }: { material: Material }) {
                   <input {...field} type="text" maxLength={40} defaultValue={values?.overBlack ?? chart.overBlack} />
                 )}
               </Field>
-              <button className="press">Take both</button>
+              <button className="press">Use both</button>
             </>
           )}
         </EditForm>
@@ -305,7 +307,7 @@ function ColourForm({ material }: { material: Material }) {
 function sayHiding(material: Material): string {
   const { onChart: coats } = coatsToHide(material, "#6b4a2c");
   return coats === null
-    ? "Never hides: what lies beneath is seen."
+    ? "Never hides: what lies beneath shows through."
     : `Hides black and white in ${coats} ${coats === 1 ? "coat" : "coats"}.`;
 }
 
@@ -373,9 +375,9 @@ export default function MaterialsRoute() {
             </section>
           );
         })}
-        {shown.length === 0 && <p className="mt-6 text-soft">Nothing is called that. Try fewer letters, or a kind.</p>}
+        {shown.length === 0 && <p className="mt-6 text-soft">Nothing matches. Try fewer letters, or a kind.</p>}
       </section>
-      <aside className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Material in hand">
+      <aside className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Selected material">
         {chosen && (
           <>
             <div className="flex items-center gap-2.5">
@@ -385,7 +387,7 @@ export default function MaterialsRoute() {
                 <p className="text-note text-soft">
                   {chosen.family}
                   {chosen.copyOf
-                    ? `, began as ${CATALOGUE.find((one) => one.id === chosen.copyOf)?.name ?? chosen.copyOf}`
+                    ? `, copied from ${CATALOGUE.find((one) => one.id === chosen.copyOf)?.name ?? chosen.copyOf}`
                     : ""}
                 </p>
               </div>
@@ -399,11 +401,11 @@ export default function MaterialsRoute() {
             )}
             <div className="mt-3 flex gap-2">
               <EditForm does="house copy" about={{ materialId: chosen.id }} label={`Copy ${chosen.name}`}>
-                <button className="press">Copy as our own</button>
+                <button className="press">Make our own copy</button>
               </EditForm>
               {isPinned && !inUse && (
-                <EditForm does="unpin material" about={{ materialId: chosen.id }} label={`Take ${chosen.name} out`}>
-                  <button className="press">Take out of this job</button>
+                <EditForm does="unpin material" about={{ materialId: chosen.id }} label={`Remove ${chosen.name}`}>
+                  <button className="press">Remove from this job</button>
                 </EditForm>
               )}
             </div>
@@ -414,8 +416,8 @@ export default function MaterialsRoute() {
             <details className="mt-3 border-t border-line" open={isPinned && chosen.copyOf !== undefined}>
               <summary className="py-1.5 font-head text-lg font-semibold">From my tin's label</summary>
               <p className="text-note text-soft">
-                The label wins over every figure here. It counts for this job
-                {isPinned ? "" : "; the material is taken into it"}.
+                The label overrides every figure here. It applies to this job
+                {isPinned ? "" : "; the material is added to it"}.
               </p>
               <LabelForm material={chosen} />
             </details>

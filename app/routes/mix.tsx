@@ -40,10 +40,10 @@ const sayLab = (colour: string) => {
 
 /** ΔE00 in words a painter can use. */
 function sayDifference(difference: number): string {
-  if (difference < 1) return "alike to the eye";
-  if (difference < 2.5) return "hardly apart side by side";
-  if (difference < 6) return "near, but seen side by side";
-  return difference < 12 ? "a cousin" : "another colour";
+  if (difference < 1) return "looks the same";
+  if (difference < 2.5) return "barely different";
+  if (difference < 6) return "close, but visible";
+  return difference < 12 ? "related" : "a different colour";
 }
 
 function address(params: URLSearchParams, change: Record<string, string | null>): string {
@@ -96,7 +96,7 @@ function Tin({
           replace
           preventScrollReset
           className="press !min-w-8 !px-0"
-          aria-label={`One part less of ${part.material.name}`}
+          aria-label={`One fewer part of ${part.material.name}`}
         >
           −
         </Link>
@@ -110,7 +110,7 @@ function Tin({
           replace
           preventScrollReset
           className="press !min-w-8 !px-0"
-          aria-label={`One part more of ${part.material.name}`}
+          aria-label={`One more part of ${part.material.name}`}
         >
           +
         </Link>
@@ -121,9 +121,9 @@ function Tin({
           replace
           preventScrollReset
           className="link text-note text-soft"
-          aria-label={`Take ${part.material.name} off the bench`}
+          aria-label={`Remove ${part.material.name}`}
         >
-          take off
+          Remove
         </Link>
       )}
     </li>
@@ -149,7 +149,7 @@ function Quarrels({ parts }: { parts: readonly MixPart[] }) {
           className={`border-l-4 bg-board px-3 py-1.5 text-note ${severity === "stop" ? "border-l-ochre" : "border-l-sienna"}`}
         >
           <b className="font-semibold">
-            {severity === "stop" ? "Not in one pot" : "Try it first"}: {one.material.name} with {two.material.name}.
+            {severity === "stop" ? "Do not mix" : "Test first"}: {one.material.name} with {two.material.name}.
           </b>{" "}
           {because}
         </li>
@@ -242,10 +242,10 @@ export default function MixRoute() {
   const addTin = all.find((one) => OPAQUE.has(one.role) && !parts.some(({ material }) => material.id === one.id));
   return (
     <div className="grid h-full grid-cols-2">
-      <section aria-label="The pot" className="min-h-0 overflow-y-auto border-r border-line px-6 pt-4 pb-8">
+      <section aria-label="The mix" className="min-h-0 overflow-y-auto border-r border-line px-6 pt-4 pb-8">
         <h1 className="text-view">Mixing bench</h1>
         <p className="mb-3 text-note text-soft">
-          Parts by volume as they stand in the tins. Predicted from how each paint absorbs and scatters; keep a wet
+          Parts by volume, straight from the tin. Predicted from how each paint absorbs and scatters light; keep a wet
           sample and the written ratio.
         </p>
         <DrawDown colour={colour} chart={chart} label={`The mix: ${colour}, ${sayLab(colour)}`} />
@@ -256,7 +256,7 @@ export default function MixRoute() {
           <span className="text-soft">{sayLab(colour)}</span>
           <span className="flex-1" />
           <span className="text-note text-soft">
-            one coat hides {Math.round(100 * contrastRatioOf(optics, film))} %, below over white and over black
+            one coat hides {Math.round(100 * contrastRatioOf(optics, film))} %, shown over white and over black
           </span>
         </div>
         <ol className="mt-3">
@@ -277,13 +277,13 @@ export default function MixRoute() {
             preventScrollReset
             className="mt-2 inline-block font-semibold text-verdigris hover:underline"
           >
-            + tin
+            Add tin
           </Link>
         )}
         <Quarrels parts={parts} />
         {wanted && (
           <p className="mt-3">
-            Against the wanted colour: <b className="font-semibold">ΔE {colourDifference(colour, wanted).toFixed(1)}</b>
+            Against the target colour: <b className="font-semibold">ΔE {colourDifference(colour, wanted).toFixed(1)}</b>
             , {sayDifference(colourDifference(colour, wanted))}.
           </p>
         )}
@@ -291,24 +291,24 @@ export default function MixRoute() {
           <EditForm
             does="keep mix"
             about={{ mix: written(parts) }}
-            label="Keep this mix"
+            label="Save this mix"
             className="mt-4 flex items-end gap-2"
           >
             {({ faults, values }) => (
               <>
                 <div className="min-w-0 flex-1">
-                  <Field name="mixName" label="Keep it as a paint of our own, called" fault={faults.mixName}>
+                  <Field name="mixName" label="Save as" fault={faults.mixName}>
                     {(field) => <input {...field} type="text" maxLength={80} defaultValue={values?.mixName ?? ""} />}
                   </Field>
                 </div>
-                <button className="press press-main">Keep the mix</button>
+                <button className="press press-main">Save mix</button>
               </>
             )}
           </EditForm>
         )}
       </section>
-      <section aria-label="The wanted colour" className="min-h-0 overflow-y-auto px-6 pt-4 pb-8">
-        <h2 className="text-view">The colour that is wanted</h2>
+      <section aria-label="Target colour" className="min-h-0 overflow-y-auto px-6 pt-4 pb-8">
+        <h2 className="text-view">Target colour</h2>
         <form method="get" className="mt-2 flex items-end gap-2">
           {[...params]
             .filter(([key]) => key !== "want")
@@ -317,7 +317,7 @@ export default function MixRoute() {
             ))}
           <input
             type="color"
-            aria-label="Pick the wanted colour"
+            aria-label="Pick the target colour"
             className="h-14 w-16 shrink-0 cursor-pointer rounded-std border border-edge bg-board p-0.5"
             value={wanted ?? "#a9bdb3"}
             onChange={(event) =>
@@ -341,7 +341,7 @@ export default function MixRoute() {
             aria-current={fromJob ? undefined : "true"}
             className={fromJob ? "link text-soft" : "font-semibold"}
           >
-            every paint known
+            All paints
           </Link>
           <Link
             to={address(params, { from: "job" })}
@@ -350,7 +350,7 @@ export default function MixRoute() {
             aria-current={fromJob ? "true" : undefined}
             className={fromJob ? "font-semibold" : "link text-soft"}
           >
-            this job's shelf
+            This job's shelf
           </Link>
         </div>
         {wanted && (
@@ -367,7 +367,7 @@ export default function MixRoute() {
           </ol>
         )}
         {wanted && nearest.length === 0 && (
-          <p className="mt-3 text-soft">There is no paint on this job's shelf yet. Look among every paint known.</p>
+          <p className="mt-3 text-soft">No paint on this job's shelf yet. Choose All paints instead.</p>
         )}
       </section>
     </div>
@@ -381,7 +381,7 @@ function WantedColours({ wanted }: { wanted: string | null }) {
   return (
     <div className="mt-3">
       {plan.palette.length > 0 && (
-        <ul className="flex flex-wrap gap-1.5" aria-label="Wanted colours of this job">
+        <ul className="flex flex-wrap gap-1.5" aria-label="Target colours of this job">
           {plan.palette.map(({ name, colour }, at) => (
             <li key={`${colour} ${name}`} className="flex items-center rounded-std border border-line bg-board">
               <Link
@@ -398,8 +398,8 @@ function WantedColours({ wanted }: { wanted: string | null }) {
                 />
                 {name}
               </Link>
-              <EditForm does="drop wanted" about={{ at: String(at) }} label={`Want ${name} no more`}>
-                <button className="px-1.5 text-soft hover:text-ink" aria-label={`Want ${name} no more`}>
+              <EditForm does="drop wanted" about={{ at: String(at) }} label={`Remove ${name}`}>
+                <button className="px-1.5 text-soft hover:text-ink" aria-label={`Remove ${name}`}>
                   ×
                 </button>
               </EditForm>
@@ -408,30 +408,30 @@ function WantedColours({ wanted }: { wanted: string | null }) {
         </ul>
       )}
       <details className="mt-2">
-        <summary className="py-1 text-note text-soft">Keep this colour, or a whole palette</summary>
+        <summary className="py-1 text-note text-soft">Save this colour, or import a palette</summary>
         <div className="mt-1 grid grid-cols-2 gap-4">
-          <EditForm key={wanted} does="add wanted" label="Keep a wanted colour" className="flex flex-col gap-2">
+          <EditForm key={wanted} does="add wanted" label="Save a target colour" className="flex flex-col gap-2">
             {({ faults, values }) => (
               <>
                 <Field name="wanted" label="Colour" fault={faults.wanted}>
                   {(field) => <input {...field} type="text" defaultValue={values?.wanted ?? wanted ?? ""} />}
                 </Field>
-                <Field name="wantedName" label="Called" fault={faults.wantedName}>
+                <Field name="wantedName" label="Name" fault={faults.wantedName}>
                   {(field) => <input {...field} type="text" maxLength={80} defaultValue={values?.wantedName ?? ""} />}
                 </Field>
-                <button className="press">Keep the colour</button>
+                <button className="press">Save colour</button>
               </>
             )}
           </EditForm>
           <EditForm
             key={plan.palette.length}
             does="import palette"
-            label="Take in a palette"
+            label="Import a palette"
             className="flex flex-col gap-2"
           >
             {({ faults, values }) => (
               <>
-                <Field name="palette" label="GIMP palette (*.gpl), its text" fault={faults.palette}>
+                <Field name="palette" label="GIMP palette (*.gpl), as text" fault={faults.palette}>
                   {(field) => (
                     <textarea
                       {...field}
@@ -443,7 +443,7 @@ function WantedColours({ wanted }: { wanted: string | null }) {
                 </Field>
                 <PaletteFile />
                 <div className="flex gap-2">
-                  <button className="press">Take it in</button>
+                  <button className="press">Import</button>
                   <a className="press" href={`/jobs/${plan.id}/palette.gpl`} download>
                     Export palette
                   </a>

@@ -46,12 +46,12 @@ export default function NewJob({ loaderData, actionData }: Route.ComponentProps)
       <header className="flex items-center justify-between border-b border-line pb-4">
         <Brand />
         <Link to="/" className="link text-soft">
-          Back to the jobs
+          Back to jobs
         </Link>
       </header>
       <main>
-        <h1 className="mt-6 text-2xl">A new job</h1>
-        <p className="mb-5 text-soft">The piece and its first zone; more zones can follow. The crust comes next.</p>
+        <h1 className="mt-6 text-2xl">New job</h1>
+        <p className="mb-5 text-soft">The piece and its first zone; you can add more later. The crust comes next.</p>
         {wrong > 0 && (
           <p role="alert" className="mb-4 border-l-4 border-l-ochre bg-board px-4 py-2.5 font-medium text-ochre">
             {faults[""] ??
@@ -62,12 +62,12 @@ export default function NewJob({ loaderData, actionData }: Route.ComponentProps)
           <input type="hidden" name="id" value={values.id ?? loaderData.id} />
           <FieldGroup title="Job">
             <div className="col-span-3">
-              <Field name="title" label="Name of the job" fault={faults.title}>
+              <Field name="title" label="Job name" fault={faults.title}>
                 {(field) => <input {...field} type="text" defaultValue={values.title} placeholder="Carved settle" />}
               </Field>
             </div>
             <div className="col-span-3">
-              <Field name="client" label="For whom (may stay empty)" fault={faults.client}>
+              <Field name="client" label="Client (optional)" fault={faults.client}>
                 {(field) => <input {...field} type="text" defaultValue={values.client} />}
               </Field>
             </div>
@@ -82,7 +82,7 @@ export default function NewJob({ loaderData, actionData }: Route.ComponentProps)
               </Field>
             </div>
             <div className="col-span-2">
-              <Field name="due" label="Due (may stay empty)" fault={faults.due}>
+              <Field name="due" label="Due (optional)" fault={faults.due}>
                 {(field) => <input {...field} type="datetime-local" defaultValue={values.due} />}
               </Field>
             </div>
@@ -90,7 +90,7 @@ export default function NewJob({ loaderData, actionData }: Route.ComponentProps)
           <ZoneFields values={values} faults={faults} />
           <div className="flex justify-end border-t border-line pt-4">
             <button className="press press-main px-6 text-base" disabled={busy}>
-              {busy ? "Making the job …" : "Make the job"}
+              {busy ? "Creating the job …" : "Create the job"}
             </button>
           </div>
         </Form>

@@ -1,7 +1,11 @@
 import { troubleResponse } from "~/http/trouble.server";
 
 export function loader() {
-  throw troubleResponse(404, "There is no such page", "The address may be cut short. The jobs list leads everywhere.");
+  throw troubleResponse(
+    404,
+    "Page not found",
+    "The address may be incomplete. You can reach everything from the jobs list.",
+  );
 }
 
 export default function Nowhere() {

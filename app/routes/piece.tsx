@@ -78,14 +78,14 @@ function KitForm() {
   const kit = PIECE_KITS.find((one) => one.id === kitId) ?? PIECE_KITS[0]!;
   return (
     <details className="mt-6 border-t border-line pt-2">
-      <summary className="py-1 font-head text-lg font-semibold">Or start from a ready piece</summary>
+      <summary className="py-1 font-head text-lg font-semibold">Or start from a standard piece</summary>
       <p className="mb-2 text-note text-soft">
-        Its zones with their sizes and their place on the front; all of it can be changed after.
+        Adds its zones with their sizes and places; you can change all of it later.
       </p>
       <EditForm
         does="add kit"
         about={{ pieceId: plan.pieces[0]?.id ?? "" }}
-        label="A ready piece"
+        label="Standard piece"
         className="grid grid-cols-3 gap-3"
       >
         {({ faults }) => (
@@ -147,7 +147,7 @@ function ZoneForm({ zone }: { zone: Zone }) {
         {({ faults, values }) => (
           <div className="flex flex-col gap-5">
             <ZoneFields values={values ?? zoneFields(zone)} faults={faults} />
-            <CrustChoice plan={plan} chosen={zone.crustId} own="a crust of its own, new" />
+            <CrustChoice plan={plan} chosen={zone.crustId} own="a new crust of its own" />
             <noscript>
               <button className="press press-main" type="submit">
                 Save the zone
@@ -158,7 +158,7 @@ function ZoneForm({ zone }: { zone: Zone }) {
       </EditForm>
       {zonesOf(plan).length > 1 && (
         <EditForm does="remove zone" about={{ zoneId: zone.id }} className="mt-4">
-          <button className="press">Take this zone off</button>
+          <button className="press">Remove this zone</button>
         </EditForm>
       )}
     </>
@@ -172,7 +172,7 @@ function NewZone() {
       {({ faults, values }) => (
         <div className="flex flex-col gap-5">
           <ZoneFields values={values ?? {}} faults={faults} />
-          <CrustChoice plan={plan} own="a crust of its own, new" />
+          <CrustChoice plan={plan} own="a new crust of its own" />
           <button className="press press-main">Add the zone</button>
         </div>
       )}
@@ -195,7 +195,7 @@ function JobForm() {
           {(
             [
               ["title", "Job", "text", plan.title],
-              ["client", "For whom", "text", plan.client ?? ""],
+              ["client", "Client", "text", plan.client ?? ""],
               ["start", "Work can begin", "datetime-local", plan.start],
               ["due", "Due", "datetime-local", plan.due ?? ""],
             ] as const
@@ -246,7 +246,7 @@ export default function PieceRoute() {
                 preventScrollReset
                 className="font-semibold text-verdigris hover:underline"
               >
-                + zone
+                Add zone
               </Link>
             </div>
             {piece.zones.length > 0 && (
@@ -274,15 +274,15 @@ export default function PieceRoute() {
         <details className="mx-6 mt-5 border-t border-line">
           <summary className="py-2">
             <span className="font-head text-lg font-semibold">The job</span>{" "}
-            <span className="ml-2 text-note text-soft">{plan.client ?? "no customer yet"}</span>
+            <span className="ml-2 text-note text-soft">{plan.client ?? "no client yet"}</span>
           </summary>
           <div className="pt-1 pb-4">
             <JobForm />
           </div>
         </details>
       </section>
-      <aside className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Zone in hand">
-        <h2 className="mb-3 text-view">{adding ? "A new zone" : selection.zone?.name}</h2>
+      <aside className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Selected zone">
+        <h2 className="mb-3 text-view">{adding ? "New zone" : selection.zone?.name}</h2>
         {adding ? (
           <>
             <NewZone />

@@ -30,15 +30,15 @@ export default function ShelfRoute() {
           />
         )}
       </div>
-      <section className="min-h-0 overflow-y-auto px-8 pt-4 pb-8" aria-label="What the job takes">
-        <h2 className="text-view">What the job takes</h2>
+      <section className="min-h-0 overflow-y-auto px-8 pt-4 pb-8" aria-label="What the job needs">
+        <h2 className="text-view">What the job needs</h2>
         <p className="mb-4 text-note text-soft">
           From area, coats and spreading rate, with {Math.round(LOSS_ON_TOOLS * 100)} % for what stays in brush and
-          kettle. As it stands in the tin, washes before thinning.
+          kettle. Amounts are straight from the tin, before thinning.
         </p>
         {needs.length === 0 ? (
           <p className="max-w-md border-l-4 border-l-edge bg-board px-4 py-3">
-            No coat is planned yet. Lay the first step on the crust and it is measured here.
+            No coats yet. Add the first step to the crust, and its amount shows here.
           </p>
         ) : (
           <table className="w-full max-w-4xl">
@@ -54,7 +54,7 @@ export default function ShelfRoute() {
                   Spreads
                 </th>
                 <th scope="col" className="py-1.5 pr-4 font-normal">
-                  Goes on
+                  Used on
                 </th>
               </tr>
             </thead>
@@ -77,7 +77,7 @@ export default function ShelfRoute() {
                     className="py-2.5 pr-4 text-right whitespace-nowrap"
                     title={`spreading rate: ${material.spreadingRate.origin}`}
                   >
-                    {material.spreadingRate.typical} m²/l
+                    {material.spreadingRate.typical} m²/L
                     <span className="block text-note text-soft">{material.spreadingRate.origin}</span>
                   </td>
                   <td className="py-2.5 text-note">

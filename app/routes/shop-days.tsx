@@ -16,7 +16,7 @@ export const loader = async () => {
   const { plans, leftOut } = await allPlans();
   return { texts: plans.map(textOfPlan), leftOut };
 };
-export const meta = () => [{ title: "Days of the shop · Jolly Crust" }];
+export const meta = () => [{ title: "Shop calendar · Jolly Crust" }];
 
 /** Milliseconds in which the worker looks for better dates for the whole shop. */
 const LOOKS_FOR = 1000;
@@ -67,7 +67,7 @@ export default function ShopDays() {
   const titles = useMemo(() => new Map(plans.map(({ id, title }) => [id, title])), [plans]);
   return (
     <div className="flex h-screen min-h-[640px] min-w-[1024px] flex-col">
-      <PageHead title="Days of the whole shop">
+      <PageHead title="Shop calendar">
         <a className="press" href="/days.ics">
           Calendar feed
         </a>
@@ -90,30 +90,30 @@ export default function ShopDays() {
               <>
                 <span className="flex gap-1 self-center">
                   <Toggle on={kind === "piece"} to={link({ lanes: null })}>
-                    by piece
+                    By piece
                   </Toggle>
                   <Toggle on={kind === "zone"} to={link({ lanes: "zone" })}>
-                    by zone
+                    By zone
                   </Toggle>
                 </span>
                 <Toggle on={chain} to={link({ chain: chain ? null : "yes" })}>
-                  what sets the finish
+                  What sets the finish
                 </Toggle>
                 <span className="flex-1" />
                 {state === "looking" && (
                   <span className="flex items-baseline gap-2 text-note text-soft" role="status">
-                    looking for better …
+                    Looking for an earlier finish …
                     <button type="button" className="link" onClick={stop}>
-                      enough
+                      Stop
                     </button>
                   </span>
                 )}
               </>
             }
-            foot="All jobs share the hands here. Each job's own calendar is made as if it were alone; press a piece of work to go there."
+            foot="Here all jobs share the same painters. A job's own calendar is planned as if it were the only one; select any work to go there."
           />
           <aside className="min-h-0 overflow-y-auto p-4" aria-label="The jobs">
-            <h2 className="text-lg">Finish, all together</h2>
+            <h2 className="text-lg">Finish dates</h2>
             <ul className="mt-1 mb-5">
               {works.map((work) => {
                 const dates = datesOf(work, made);
@@ -140,9 +140,9 @@ export default function ShopDays() {
             {made.clashes.length > 0 && (
               <section
                 className="mb-4 border border-l-4 border-line border-l-ochre bg-board px-4 py-3"
-                aria-label="What cannot be kept"
+                aria-label="Clashes"
               >
-                <p className="kicker text-[0.9375rem] text-ochre">cannot be kept</p>
+                <p className="kicker text-[0.9375rem] text-ochre">clashes</p>
                 <ul className="flex flex-col gap-2">
                   {made.clashes.map((clash) => (
                     <li key={`${clash.planId} ${clash.says}`}>
@@ -175,13 +175,13 @@ export default function ShopDays() {
             </>
           ) : (
             <>
-              <h1 className="text-view">No job has work to put on the calendar</h1>
-              <p className="text-soft">Lay a first coat in a job, and its days stand here beside the others'.</p>
+              <h1 className="text-view">No work to show yet</h1>
+              <p className="text-soft">Add a first step to a job, and its days show here beside the others'.</p>
             </>
           )}
           <NotHere jobs={leftOut} />
           <Link to="/" className="press press-main">
-            To the jobs
+            Go to the jobs
           </Link>
         </main>
       )}

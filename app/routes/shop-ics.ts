@@ -6,5 +6,5 @@ import type { Route } from "./+types/shop-ics";
 /** The days of the whole shop as an iCalendar feed. */
 export const loader = ({ request }: Route.LoaderArgs) =>
   resource(async () => {
-    return calendarResponse((await allPlans()).plans, "The shop's days", new URL(request.url));
+    return calendarResponse((await allPlans()).plans, "Shop calendar", new URL(request.url));
   });

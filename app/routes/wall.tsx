@@ -61,7 +61,7 @@ export default function Wall({ loaderData: { id, title, days } }: Route.Componen
     <main className="mx-auto max-w-[900px] bg-board p-8 print:max-w-none print:bg-white print:p-0">
       <p className="mb-4 flex gap-4 print:hidden">
         <Link to={`/jobs/${id}/days`} className="link">
-          Back to the days
+          Back to Days
         </Link>
         <button type="button" className="press press-main" onClick={() => window.print()}>
           Print

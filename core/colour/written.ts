@@ -35,7 +35,7 @@ export function readColour(text: string): WrittenColour {
     return { ok: true, colour: `#${digits.length === 3 ? [...digits].map((one) => one + one).join("") : digits}` };
   }
   const lab = LAB.exec(written);
-  if (!lab) return refused("Write it like #a9bdb3, or as Lab, like Lab 74 -8 4.");
+  if (!lab) return refused("Write it like #a9bdb3, or in Lab like Lab 74 -8 4.");
   const [l, a, b] = lab.slice(1).map(number) as [number, number, number];
   if (l < 0 || l > 100) return refused(`L runs from 0, black, to 100, white; ${l} is outside.`);
   if (Math.abs(a) > 150 || Math.abs(b) > 150) return refused("a and b run from -150 to 150; no paint goes further.");

@@ -70,7 +70,7 @@ function editStep(plan: Plan, command: Extract<Command, { crustId: string; stepI
           inverse: { do: "insert step", crustId, at, step },
         };
       case "move step": {
-        if (command.to >= crust.steps.length) return "There is no such place in the crust.";
+        if (command.to >= crust.steps.length) return "There is no such position in the crust.";
         return {
           crust: { ...crust, steps: withInserted(without(crust.steps, at), command.to, step) },
           inverse: { do: "move step", crustId, stepId, to: at },
@@ -95,7 +95,7 @@ function editPieces(plan: Plan, command: Command): Applied {
     case "insert piece":
       if (plan.pieces.length >= LIMITS.pieces) return refuse(`A plan holds ${LIMITS.pieces} pieces at most.`);
       if (plan.pieces.some((piece) => piece.id === command.piece.id))
-        return refuse("This piece is in the plan already.");
+        return refuse("This piece is already in the plan.");
       return {
         ok: true,
         plan: { ...plan, pieces: withInserted(plan.pieces, command.at, command.piece) },
@@ -121,7 +121,7 @@ function editPieces(plan: Plan, command: Command): Applied {
         };
       const zones = zonesOf(plan);
       if (zones.length >= LIMITS.zones) return refuse(`A plan holds ${LIMITS.zones} zones at most.`);
-      if (zones.some((zone) => zone.id === command.zone.id)) return refuse("This zone is in the plan already.");
+      if (zones.some((zone) => zone.id === command.zone.id)) return refuse("This zone is already in the plan.");
       if (!plan.crusts.some((crust) => crust.id === command.zone.crustId))
         return refuse("The crust for this zone is no longer in the plan.");
       return {
@@ -145,7 +145,7 @@ function editPieces(plan: Plan, command: Command): Applied {
         };
       const crustId = command.patch.crustId;
       if (crustId !== undefined && !plan.crusts.some((crust) => crust.id === crustId))
-        return refuse("There is no such crust in the plan.");
+        return refuse("This crust is not in the plan.");
       const { next, undo } = patched<Zone>(zone, command.patch);
       return {
         ok: true,
@@ -183,7 +183,7 @@ function withTime(plan: Plan, { zoneId, phaseId, starts }: Extract<Command, { do
   const before = plan.pins.find(isIt);
   const others = plan.pins.filter((pin) => !isIt(pin));
   if (starts !== null && others.length >= LIMITS.pins)
-    return { ok: false, because: `${LIMITS.pins} times can be set at most; set some free first.` };
+    return { ok: false, because: `At most ${LIMITS.pins} times can be set; clear some first.` };
   const pins = starts === null ? others : [...others, { zoneId, phaseId, starts }];
   return {
     ok: true,
@@ -240,8 +240,8 @@ export function applyCommand(plan: Plan, command: Command): Applied {
     case "insert step":
       return inCrust(plan, command.crustId, (crust) => {
         if (crust.steps.length >= LIMITS.steps) return `A crust holds ${LIMITS.steps} steps at most.`;
-        if (crust.steps.some((step) => step.id === command.step.id)) return "This step is in the crust already.";
-        if (command.at > crust.steps.length) return "There is no such place in the crust.";
+        if (crust.steps.some((step) => step.id === command.step.id)) return "This step is already in the crust.";
+        if (command.at > crust.steps.length) return "There is no such position in the crust.";
         return {
           crust: { ...crust, steps: withInserted(crust.steps, command.at, command.step) },
           inverse: { do: "remove step", crustId: crust.id, stepId: command.step.id },
@@ -259,7 +259,7 @@ export function applyCommand(plan: Plan, command: Command): Applied {
     case "insert crust":
       if (plan.crusts.length >= LIMITS.crusts) return refuse(`A plan holds ${LIMITS.crusts} crusts at most.`);
       if (plan.crusts.some((crust) => crust.id === command.crust.id))
-        return refuse("This crust is in the plan already.");
+        return refuse("This crust is already in the plan.");
       return {
         ok: true,
         plan: { ...plan, crusts: withInserted(plan.crusts, command.at, command.crust) },
@@ -270,7 +270,7 @@ export function applyCommand(plan: Plan, command: Command): Applied {
       if (at < 0) return refuse("This crust is no longer in the plan.");
       const used = zonesWithCrust(plan, command.crustId);
       if (used.length > 0)
-        return refuse(`"${plan.crusts[at]!.name}" still lies on ${used.map((zone) => zone.name).join(", ")}.`);
+        return refuse(`"${plan.crusts[at]!.name}" is still used on ${used.map((zone) => zone.name).join(", ")}.`);
       return {
         ok: true,
         plan: { ...plan, crusts: without(plan.crusts, at) },

@@ -43,7 +43,7 @@ const byClass = (shown: Shown) => Object.fromEntries(RELIEF_CLASSES.map((name) =
 /** A sample board as the screen draws it, with what shows of each layer; a sentence where it cannot be drawn. */
 export function boardReport(plan: Plan, question: BoardQuestion): BoardReport | string {
   const judged = judge(plan).zones.find(({ zone }) => question.zone === undefined || zone.id === question.zone);
-  if (!judged) return question.zone === undefined ? "the plan has no zone yet" : `there is no zone "${question.zone}"`;
+  if (!judged) return question.zone === undefined ? "the plan has no zones yet" : `there is no zone "${question.zone}"`;
   const { zone, phases, crust } = judged;
   let count = phases.length;
   if (question.after === "ground") count = 0;

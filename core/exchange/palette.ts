@@ -13,7 +13,7 @@ const two = (value: number) => value.toString(16).padStart(2, "0");
 
 /** Reads a GIMP palette (*.gpl). Every fault names its line; nothing is guessed. */
 export function readPalette(text: string): ReadPalette {
-  if (text.length > PALETTE_BYTES) return refused(`A palette holds ${PALETTE_BYTES / 1000} kB at most.`);
+  if (text.length > PALETTE_BYTES) return refused(`The limit for a palette file is ${PALETTE_BYTES / 1000} kB.`);
   const lines = text.replace(/^\uFEFF/, "").split(/\r\n?|\n/);
   if (lines[0]?.trim() !== "GIMP Palette") return refused('A palette begins with the line "GIMP Palette".', "line 1");
   let name = "Palette";
@@ -34,7 +34,7 @@ export function readPalette(text: string): ReadPalette {
     colours.push({ name: (entry[4] ?? "").trim().slice(0, NAME_LETTERS) || colour, colour });
   });
   if (faults.length > 0) return { ok: false, faults: faults.slice(0, 12) };
-  if (colours.length === 0) return refused("There is no colour in this palette.");
+  if (colours.length === 0) return refused("This palette has no colours.");
   if (colours.length > PALETTE_COLOURS)
     return refused(`A palette holds ${PALETTE_COLOURS} colours at most; this one has ${colours.length}.`);
   return { ok: true, name, colours };

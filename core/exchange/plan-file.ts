@@ -40,7 +40,7 @@ const MIGRATIONS: Record<number, (raw: Record<string, unknown>) => Record<string
 const refused = (says: string, where = ""): ReadPlan => ({ ok: false, faults: [{ where, says }] });
 
 export const tooLarge = (bytes: number) =>
-  `The file holds ${(bytes / 1e6).toFixed(1)} MB; a crust file holds ${LIMITS.projectFileBytes / 1e6} MB at most.`;
+  `The file is ${(bytes / 1e6).toFixed(1)} MB; the limit for a crust file is ${LIMITS.projectFileBytes / 1e6} MB.`;
 
 const MOST_FAULTS = 12;
 

@@ -26,7 +26,7 @@ export function readNetworkFile(text: string): { ok: true; file: NetworkFile } |
   try {
     raw = JSON.parse(text);
   } catch (error) {
-    return { ok: false, says: `not whole JSON (${error instanceof Error ? error.message : "unreadable"})` };
+    return { ok: false, says: `not valid JSON (${error instanceof Error ? error.message : "unreadable"})` };
   }
   const read = NetworkFile.safeParse(raw, { error: sayIssue });
   if (read.success) return { ok: true, file: read.data };

@@ -89,11 +89,11 @@ function unreadableFinding(zone: Zone, crust: Crust, { step, because }: Unreadab
     crustId: crust.id,
     stepId: step.id,
     surface: false,
-    title: "This step cannot be judged",
-    because: `${because} It is kept as it stands, and the rest is judged as if it were not there.`,
+    title: "This step cannot be checked",
+    because: `${because} It is kept as it is, and the rest is checked without it.`,
     fixes: (place) => [
       {
-        label: "Leave the step out",
+        label: "Remove the step",
         commands: [{ do: "remove step", crustId: place.crust.id, stepId: step.id }],
       },
     ],

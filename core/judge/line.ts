@@ -256,7 +256,7 @@ function askOnce<Said>(
 const sayGate = ({ opens, shuts }: Gate) => {
   if (shuts === null) return `from ${sayDuration(opens.safe)}`;
   if (opens.safe === 0) return `up to ${sayDuration(shuts.safe)}`;
-  if (shuts.safe < opens.safe) return "no time at all that is safe";
+  if (shuts.safe < opens.safe) return "no safe time at all";
   return `from ${sayDuration(opens.safe)} to ${sayDuration(shuts.safe)}`;
 };
 
@@ -265,7 +265,7 @@ function withRoomFigures(draft: Draft, { gates, label }: PlacedDemand): Draft {
   if (gates === label) return draft;
   return {
     ...draft,
-    because: `${draft.because} Here, in this air and this thick, that is ${gates.map(sayGate).join(", or ")}.`,
+    because: `${draft.because} Here, in this air and at this thickness, that is ${gates.map(sayGate).join(", or ")}.`,
   };
 }
 

@@ -151,7 +151,7 @@ export function next(plan: Plan, judged: ZoneJudgement, options: NextOptions = {
     const said = worst?.draft.title;
     if (severity !== "stop") {
       const can = starts > now ? "from" : "now";
-      const reason = said ?? (can === "from" ? "What lies beneath is not ready before." : "Nothing speaks against it.");
+      const reason = said ?? (can === "from" ? "What lies beneath is not ready before then." : "No warning.");
       return { material, technique, can, from: starts, over: null, severity, reason, because, rule };
     }
     const reason = said ?? "";

@@ -158,7 +158,7 @@ export const Material = z.strictObject({
   swatches: z
     .strictObject({ overWhite: Colour, overBlack: Colour })
     .optional()
-    .describe("what one normal coat looks like over white and over black; for glazes, waxes and thin whites"),
+    .describe("how one normal coat looks over white and over black; for glazes, waxes and thin whites"),
   drying: z.strictObject({
     touch: TimeFigure,
     recoat: TimeFigure,
@@ -167,7 +167,7 @@ export const Material = z.strictObject({
   }),
   windows: z.strictObject({
     recoatUntil: TimeFigure.optional().describe("after this it must be scuffed before the next coat"),
-    closed: ClosedTime.optional().describe("the next coat of it goes on before or after this time, not between"),
+    closed: ClosedTime.optional().describe("lay the next coat of it before or after this time, not in between"),
     open: TimeFigure.optional().describe("how long it can be worked wet"),
     tack: z.strictObject({ opens: TimeFigure, shuts: TimeFigure }).optional(),
     buff: z.strictObject({ opens: TimeFigure, shuts: TimeFigure }).optional(),
@@ -183,25 +183,25 @@ export const Material = z.strictObject({
       origin: Origin,
     })
     .nullable()
-    .describe("null: nothing a painter uses re-opens it"),
+    .describe("null: nothing a painter uses dissolves it again"),
   absorbency: ShareFigure,
-  tooth: ShareFigure.describe("how well the next coat keys to it"),
+  tooth: ShareFigure.describe("how well the next coat grips it"),
   grip: ShareFigure.describe("how slick a surface it can still hold on"),
   hardness: ShareFigure.describe("resistance to paper and cloth once dry"),
   gloss: ShareFigure.default({ typical: 0.1, safe: 0.1, origin: "from memory" }).describe("sheen once dry or buffed"),
-  brittle: z.boolean().default(false).describe("cracks over a film that gives"),
-  yellows: z.boolean().default(false).describe("ambers what lies beneath, the more the paler it is"),
+  brittle: z.boolean().default(false).describe("cracks over a film that stays soft"),
+  yellows: z.boolean().default(false).describe("ambers what lies beneath, more so the paler it is"),
   tarnishes: z.boolean().default(false).describe("metal that darkens in air until it is sealed"),
   reacts: z.boolean().default(false).describe("real metal that an acid patina turns"),
   underHeat: z.enum(["stands", "marks", "softens"]).default("stands").describe("what a hot cup does to it"),
-  outdoors: z.boolean().default(false).describe("stands weather"),
+  outdoors: z.boolean().default(false).describe("withstands weather"),
   soldAs: z.enum(["litres", "sheets", "square metres", "powder", "aerosol"]).default("litres"),
   spreadingRate: RateFigure,
   volumeSolids: PercentFigure,
   tannin: z.enum(["blocks", "passes"]).describe("whether tannin and knots come through it"),
   wear: z
     .enum(["display", "gentle", "daily", "hard"])
-    .describe("the hardest life it stands as the last coat, at its usual number of coats"),
+    .describe("the hardest use it withstands as the last coat, at its usual number of coats"),
   hazards: z.array(z.enum(HAZARDS)).max(HAZARDS.length),
   copyOf: z
     .string()

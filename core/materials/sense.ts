@@ -50,7 +50,7 @@ function lookedOver(material: Material): Nonsense[] {
     doubt(
       `drying.${stage}`,
       drying[stage].safe < drying[stage].typical,
-      "The careful figure is shorter than the typical one; a wait grows on the careful side.",
+      "The careful figure is shorter than the typical one; it should be longer.",
     );
   if (windows.recoatUntil)
     doubt(
@@ -80,7 +80,7 @@ function lookedOver(material: Material): Nonsense[] {
     doubt(
       "windows.open",
       windows.open.typical > drying.recoat.typical && drying.recoat.typical > 0,
-      `It cannot be worked for ${minutes(windows.open)} and recoated after ${minutes(drying.recoat)}.`,
+      `It cannot stay workable for ${minutes(windows.open)} and be recoated after ${minutes(drying.recoat)}.`,
     );
   if (windows.closed)
     doubt(
@@ -88,7 +88,7 @@ function lookedOver(material: Material): Nonsense[] {
       windows.closed.from.typical >= windows.closed.until.typical,
       "The time in which it must be left alone ends before it begins.",
     );
-  doubt("volumeSolids", volumeSolids.typical === 0, "Without solids nothing would be left on the piece.");
+  doubt("volumeSolids", volumeSolids.typical === 0, "Without solids, nothing would be left on the piece.");
   doubt(
     "spreadingRate",
     spreadingRate.typical > 0 && (10 * volumeSolids.typical) / spreadingRate.typical > 2500,

@@ -17,13 +17,13 @@ export const GUIDED_TESTS: readonly GuidedTest[] = [
   {
     name: "leadSwab",
     title: "Lead swab",
-    todo: "Before anything else on old paint: cut a small notch through all layers where nobody sees it, wet the swab as its packet says, hold it on the cut. Gloves on; wash hands.",
+    todo: "Before anything else on old paint: cut a small notch through all layers where nobody sees it, wet the swab as its packet says, and hold it on the cut. Wear gloves; wash your hands.",
     answers: { "turned colour": "There is lead.", "no change": "The swab found none here." },
   },
   {
     name: "solventRub",
     title: "Solvent rub",
-    todo: "A drop of alcohol on a rag, rub a hidden place for half a minute; then the same with white spirit. Air the room, no flame.",
+    todo: "Put a drop of alcohol on a rag and rub a hidden place for half a minute; then do the same with white spirit. Air the room; no flames.",
     answers: {
       "alcohol softens it": "Shellac: alcohol lifts it, so block with something else or take it off.",
       "solvent softens it": "Wax or oil: it comes off before anything goes on.",
@@ -33,24 +33,24 @@ export const GUIDED_TESTS: readonly GuidedTest[] = [
   {
     name: "waterDrop",
     title: "Water drop",
-    todo: "A drop of water on a flat place. Watch it for a minute.",
+    todo: "Put a drop of water on a flat place. Watch it for a minute.",
     answers: {
       beads: "Wax or grease keeps it off.",
       sits: "Sealed.",
-      "soaks in slowly": "Half open.",
+      "soaks in slowly": "Partly sealed.",
       "soaks in at once": "Thirsty.",
     },
   },
   {
     name: "tapePull",
     title: "Tape pull",
-    todo: "Score a small cross, press masking tape over it, pull it off at a right angle. Not on paint that may hold lead.",
-    answers: { clean: "The old finish is sound.", "flakes come off": "It will not carry a new one." },
+    todo: "Score a small cross, press masking tape over it, pull it off at a right angle. Not on paint that may contain lead.",
+    answers: { clean: "The old finish is sound.", "flakes come off": "It cannot carry a new finish." },
   },
   {
     name: "bleedPatch",
     title: "Overnight bleed patch",
-    todo: "A hand's breadth of the palest paint you will use. Look at it the next morning, and again by lamp light.",
+    todo: "Brush on a hand's breadth of the palest paint you will use. Look at it the next morning, and again by lamplight.",
     answers: {
       "stayed clean": "Nothing came through overnight.",
       "rings came through": "It bleeds: stain-block first.",
@@ -99,19 +99,19 @@ const SLICK: ReadonlySet<Ground["kind"]> = new Set([
 export function contradictionsIn(ground: Ground): string[] {
   const said: string[] = [];
   if (SLICK.has(ground.kind) && ground.absorbency > 0.3)
-    said.push(`${ground.kind} does not drink: an absorbency of ${ground.absorbency} belongs to bare timber.`);
+    said.push(`Absorbency ${ground.absorbency} belongs to bare timber: ${ground.kind} soaks up nothing.`);
   if (SLICK.has(ground.kind) && ground.tooth > 0.6)
-    said.push(`${ground.kind} is slick: a tooth of ${ground.tooth} comes only after scuffing, which is a step.`);
+    said.push(`A tooth of ${ground.tooth} comes only after scuffing, which is a step: ${ground.kind} is slick.`);
   if (ground.kind === "raw timber" && ground.soundness === "flaking")
     said.push("Raw timber cannot flake: choose old paint or varnished timber.");
   if (ground.kind === "raw timber" && ground.contamination.includes("wax") && ground.absorbency > 0.6)
-    said.push("Waxed timber does not drink: choose waxed or oiled timber, or take the wax off the list.");
+    said.push("Waxed timber is not thirsty: choose waxed or oiled timber, or take wax off the list.");
   if (ground.species && !isTimber(ground.kind) && ground.kind !== "old paint" && ground.kind !== "old gilding")
-    said.push(`${ground.kind} has no species of timber.`);
+    said.push(`There is no timber species in ${ground.kind}.`);
   if (ground.bleeds.length > 0 && SLICK.has(ground.kind))
     said.push(`Nothing bleeds out of ${ground.kind}: take ${ground.bleeds.join(" and ")} off the list.`);
   if (ground.knots > 0 && !ground.bleeds.includes("knots") && ground.tests.bleedPatch !== "stayed clean")
-    said.push(`${ground.knots} knots are counted, and none is said to bleed.`);
+    said.push(`Knots counted: ${ground.knots}, but knots are not set to bleed.`);
   if (
     ground.species &&
     ground.kind === "raw timber" &&
@@ -119,10 +119,10 @@ export function contradictionsIn(ground: Ground): string[] {
     ground.bleeds.length === 0 &&
     ground.tests.bleedPatch === undefined
   )
-    said.push(`Bare ${ground.species} is said not to bleed, and no patch has shown it.`);
+    said.push(`Bare ${ground.species} is set not to bleed, but no test patch has shown it.`);
   if (ground.lead === "found" && ground.age === "after 1978")
-    said.push("Lead was found, so the paint is older than 1978: mend its age.");
+    said.push("Lead was found, so the paint is older than 1978: correct its age.");
   if (ground.tests.tapePull === "clean" && ground.soundness === "flaking")
-    said.push("The tape came off clean, and the ground is set to flaking.");
+    said.push("The tape came off clean, but the ground is set to flaking.");
   return said;
 }

@@ -5,7 +5,7 @@ import { WallDate } from "./time.ts";
 
 const MinuteOfDay = z.int().min(0).max(1440);
 const Stretches = z
-  .array(z.tuple([MinuteOfDay, MinuteOfDay]).refine(([from, to]) => from < to, "work ends after it begins"))
+  .array(z.tuple([MinuteOfDay, MinuteOfDay]).refine(([from, to]) => from < to, "work must end after it begins"))
   .max(6, "six stretches a day at most");
 
 /** Where nobody ever works, nothing can be dated. */
@@ -25,19 +25,19 @@ export const Hours = z.strictObject({
     .array(z.strictObject({ on: WallDate, stretches: Stretches, why: plainLine(80).optional() }))
     .max(MOST_EXCEPTIONS, `${MOST_EXCEPTIONS} exceptions at most`)
     .default([])
-    .describe("days that have other hours than their weekday: none for a day off"),
+    .describe("days with other hours than their weekday; none for a day off"),
   painters: z.int().min(1).max(MOST_PAINTERS, `${MOST_PAINTERS} painters at most`).default(1),
   dryingPlaces: z
     .int()
     .min(1, "at least one")
     .max(40, "40 at most")
     .optional()
-    .describe("zones that can lie or stand drying at one time; no bound where it is left out"),
+    .describe("how many zones can dry at one time; no limit if left out"),
   timeZone: z
     .string()
     .refine(isTimeZone, "write a time zone like Europe/London")
     .optional()
-    .describe("whose clocks the shop keeps; where it is left out the clocks never change"),
+    .describe("the shop's time zone; if left out, the clocks never change"),
 });
 export type Hours = z.infer<typeof Hours>;
 

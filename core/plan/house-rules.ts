@@ -43,30 +43,31 @@ export const SCHOOLS: Schools = {
     title: "What ends a finish",
     asks: "Wax, or a film of clear coat?",
     reason:
-      "Wax is mended by hand and looks old; a film stands more and cannot be touched up. It decides which repair is offered first.",
+      "Wax can be touched up by hand and looks old; a film withstands more but cannot. This decides which repair is offered first.",
     choices: {
       wax: "Wax, renewed once or twice a year.",
-      film: "A clear coat, and no wax over it unless for colour.",
+      film: "A clear coat, with no wax over it except for colour.",
     },
   },
   ground: {
     title: "Sound varnish before paint",
-    asks: "How is old sound varnish made ready?",
+    asks: "How is sound old varnish prepared?",
     reason:
-      "Chalk-type paints hold on much that others slide off, so some shops only clean. Scuffing costs minutes and is the safe side.",
+      "Chalk-type paints stick where others slide off, so some shops only clean. Scuffing takes minutes and is the safe choice.",
     choices: {
       scuffed: "Cleaned and scuffed until the shine is gone.",
       cleaned: "Cleaned well; the paint grips by itself.",
       deglossed: "Wiped with deglossing cleaner instead of paper.",
-      primed: "Cleaned, scuffed and primed, always.",
+      primed: "Always cleaned, scuffed and primed.",
     },
   },
   waitBeforeClear: {
     title: "Paint before wax or clear coat",
-    asks: "How long does paint stand before it is sealed?",
-    reason: "The full wait is on most labels. Many seal as soon as the hand feels no cold, and seldom rue it.",
+    asks: "How long is paint left before it is sealed?",
+    reason:
+      "The full wait is on most labels. Many seal as soon as it no longer feels cold to the hand, and rarely regret it.",
     choices: {
-      "the full wait": "A day and more, as the label says.",
+      "the full wait": "A day or more, as the label says.",
       "touch dry": "As soon as it is dry and no longer cold to the hand.",
     },
   },
@@ -81,11 +82,12 @@ export const SCHOOLS: Schools = {
   },
   milkMix: {
     title: "Mixing milk paint",
-    asks: "Powder to water?",
-    reason: "By scoop it is thinner than by weight; a scoop of powder is about two thirds of its volume in grams.",
+    asks: "How much powder to water?",
+    reason:
+      "By scoop it is thinner than by weight; a scoop of powder weighs in grams about two thirds of its volume in millilitres.",
     choices: {
-      "1 : 1 by scoop": "A scoop of powder to a scoop of water, a little less for thick.",
-      "2 : 1 by weight": "Two parts of powder to one of water on the scales.",
+      "1 : 1 by scoop": "A scoop of powder to a scoop of water, or a little less water for a thick mix.",
+      "2 : 1 by weight": "Two parts powder to one part water on the scales.",
     },
   },
   milkRecoat: {
@@ -97,45 +99,45 @@ export const SCHOOLS: Schools = {
   chippyMilk: {
     title: "Sealing chippy milk paint",
     asks: "What holds the flakes that are left?",
-    reason: "A brush drags flakes off. Wax is pressed in and binds them; a sprayed clear touches nothing.",
+    reason: "A brush drags flakes off. Wax is pressed in and binds them; a sprayed clear coat touches nothing.",
     choices: { wax: "Wax, pressed in.", "sprayed clear": "A sprayed clear coat, in mists." },
   },
   porousGlaze: {
     title: "Glaze on thirsty paint",
     asks: "How is thirsty paint kept from grabbing the glaze?",
     reason:
-      "Each way buys open time. A slip coat buys most, a film wipes cleanest, mist costs nothing, straight on is dirtiest.",
+      "Each way buys open time. A slip coat buys the most, a film wipes cleanest, mist costs nothing, and straight on is dirtiest.",
     choices: {
       "slip coat": "A coat of clear glaze first.",
       film: "A film of clear coat first.",
       mist: "Mist the face with water, then glaze.",
-      straight: "Straight on: the grime is wanted.",
+      straight: "Straight on, for the grime.",
     },
   },
   glazeWait: {
     title: "Glaze before a clear coat",
-    asks: "How long does glaze stand before it is sealed?",
-    reason: "Glaze is slow by design; sealed early it clouds. Warm air brings it on, and some trust that.",
+    asks: "How long is glaze left before it is sealed?",
+    reason: "Glaze is slow by design; sealed early, it clouds. Warm air speeds it up, and some trust that.",
     choices: {
       "24–48 h": "One to two days.",
       "when dry": "As soon as it no longer marks.",
-      "heat-dried": "Dried with warm air and straight on.",
+      "heat-dried": "As soon as warm air has dried it.",
     },
   },
   darkWax: {
     title: "Clear wax before dark",
     asks: "Does dark wax go over clear, or straight on the paint?",
-    reason: "Over clear the dark can be moved and taken back. Straight on it stains, which some want.",
+    reason: "Over clear wax the dark can be moved and taken back. Straight on, it stains, which some want.",
     choices: {
       "over clear wax": "Clear first, always.",
-      "straight on the paint": "Straight on, for the grimed whole.",
+      "straight on the paint": "Straight on, for grime all over.",
     },
   },
   darkOnClear: {
     title: "Dark into clear",
     asks: "Is dark wax worked into fresh clear, or laid on set clear?",
     reason:
-      "Fresh it blends and can be pushed about. On set clear it stays where it is put. Between the two it drags both.",
+      "In fresh clear wax it blends and can be pushed about. On set clear wax it stays where it is put. Between the two, it drags both.",
     choices: {
       "while fresh": "Into the fresh clear, section by section.",
       "set, next day": "On clear that has set overnight.",
@@ -145,47 +147,47 @@ export const SCHOOLS: Schools = {
     title: "The last wax",
     asks: "May clear wax go over dark?",
     reason:
-      "The solvent of the clear lifts some of the dark. A thin one, not rubbed, takes little and evens the sheen.",
+      "The solvent in clear wax lifts some of the dark. A thin coat, not rubbed, takes little and evens the sheen.",
     choices: {
       "dark goes last": "Dark goes last; clear over it is a risk.",
       "never clear over dark": "Never: it takes off what was just put on.",
-      "thin clear over all": "A thin clear over all to finish.",
+      "thin clear over all": "A thin clear wax over all to finish.",
     },
   },
   buff: {
     title: "Buffing",
     asks: "When is wax buffed?",
-    reason: "At once it takes most off, the next day it shines most and is hardest to do.",
+    reason: "At once takes the most off; the next day shines most and is the hardest work.",
     choices: {
-      "after 10–15 min": "When the solvent has left, after a quarter of an hour.",
+      "after 10–15 min": "When the solvent has left, after 10–15 min.",
       "at once": "At once, as it is wiped.",
       "next day": "The next day, hard.",
     },
   },
   waxFaces: {
     title: "Waxing a wide face",
-    asks: "A whole face in one go, or in sections?",
+    asks: "A whole face in one session, or in sections?",
     reason: "Two halves leave a line where they meet. Sections are fine where they end at a natural break.",
     choices: {
-      "whole faces": "The whole face in one go.",
+      "whole faces": "The whole face in one session.",
       sections: "In sections that end at mouldings and joints.",
     },
   },
   wiping: {
     title: "Wiping wax and glaze",
     asks: "Which way is it wiped?",
-    reason: "A cloth that turns back on the face leaves a curve that shows when the light rakes.",
+    reason: "A cloth that turns back on the face leaves a curve that shows in raking light.",
     choices: {
       "full length, off the edge": "Flat cloth, full length with the grain, off over the edge.",
       circular: "In circles, so that no line is left.",
-      "any way": "Any way; it is buffed after.",
+      "any way": "Any way; it is buffed afterwards.",
     },
   },
   filmOverWax: {
     title: "Clear coat over wax",
     asks: "May a clear coat ever go over wax?",
     reason:
-      "A film has nothing to bite on. Over a thin dry blend, or over a few accents, some have got away with it for years.",
+      "A film has nothing to bite on. Over a thin, dry blend, or over a few accents, some have got away with it for years.",
     choices: {
       never: "Never.",
       "over a blend": "Over a thin, dry blend of wax and paint.",

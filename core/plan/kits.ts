@@ -85,14 +85,14 @@ export const PIECE_KITS: readonly PieceKit[] = [
         place: at("panel", 0, 0, w!, h!),
       },
       {
-        name: "Doors, frames",
+        name: "Door frames",
         shape: { kind: "frame", width: (w! - 60) / 2, height: h! - 200, member: 70, count: 2 },
         place: at("frame", 30, 90, w! - 60, h! - 200),
         relief: MOULDED_RELIEF,
         carving: 1.1,
       },
       {
-        name: "Doors, panels",
+        name: "Door panels",
         shape: panel((w! - 60) / 2 - 140, h! - 340, 2),
         place: at("moulded", 100, 160, w! - 200, h! - 340),
         relief: MOULDED_RELIEF,
@@ -169,7 +169,7 @@ export const PIECE_KITS: readonly PieceKit[] = [
     sizes: [
       { ...W, usual: 800 },
       { ...H, usual: 1000 },
-      { key: "kitDepth", label: "Width of the rails", usual: 110 },
+      { key: "kitDepth", label: "Rail width", usual: 110 },
     ],
     zones: ([w, h, m]) => [
       {

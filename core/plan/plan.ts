@@ -85,21 +85,21 @@ export const Step = z.strictObject({
   how: Id.describe("technique id"),
   where: z.strictObject({
     on: z.enum(WHERE),
-    share: z.number().gt(0, "a step covers more than nothing").max(1, "a step covers at most the whole"),
+    share: z.number().gt(0, "a step must cover something").max(1, "a step cannot cover more than the whole"),
   }),
   coats: z
-    .int("coats are counted whole")
+    .int("a whole number of coats")
     .min(1, "at least one coat")
     .max(LIMITS.coats, `${LIMITS.coats} coats at most`),
   intents: z.array(z.enum(INTENTS)).max(INTENTS.length),
   reveals: Id.optional().describe('the step whose layer this distressing is meant to show, or "ground"'),
-  wait: Wait.optional().describe("after the step before: the author's own wait"),
+  wait: Wait.optional().describe("a wait set by the author, counted from the step before"),
   ratio: plainLine(40).optional().describe("what it is let down or mixed with, such as 1 : 2 with water"),
-  with: Id.optional().describe("a second material in the same pot"),
+  with: Id.optional().describe("a second material in the same mix"),
   note: plainText(400).optional(),
-  branches: z.array(Branch).min(2, "an inspection leads at least two ways").max(4, "four ways at most").optional(),
-  expected: Id.optional().describe("the way that is planned and scheduled; the others are only checked"),
-  branch: Id.optional().describe("the way of the nearest inspection beneath that this step belongs to"),
+  branches: z.array(Branch).min(2, "an inspection has at least two answers").max(4, "four answers at most").optional(),
+  expected: Id.optional().describe("the answer that is planned and scheduled; the others are only checked"),
+  branch: Id.optional().describe("the answer, at the nearest inspection beneath, that this step belongs to"),
 });
 export type Step = z.infer<typeof Step>;
 export type StepKind = Step["kind"];
@@ -144,7 +144,7 @@ export const Zone = z.strictObject({
       drawn: z.enum(["panel", "moulded", "carved", "drawer", "frame", "leg", "disc", "top", "knob"]),
     })
     .optional()
-    .describe("where it stands on the piece's front, in millimetres from its lower left"),
+    .describe("where it is on the piece's front, in millimetres from its lower left"),
 });
 export type Zone = z.infer<typeof Zone>;
 
@@ -186,12 +186,12 @@ export const Plan = z
       houseRules: HouseRules,
       materials: z.array(Material).max(LIMITS.materials),
     }),
-    acknowledged: z.array(Id).max(40).default([]).describe("dangers the painter has read and taken on: lead, heat"),
+    acknowledged: z.array(Id).max(40).default([]).describe("dangers the painter has read and accepted: lead, heat"),
     palette: z
       .array(PaletteColour)
       .max(PALETTE_COLOURS, `a palette holds ${PALETTE_COLOURS} colours at most`)
       .default([])
-      .describe("colours that are wanted; the mixing bench looks for them"),
+      .describe("target colours; the mixing bench looks for them"),
     pins: z.array(Pin).max(LIMITS.pins, `${LIMITS.pins} times can be set at most`).default([]),
     crusts: z.array(Crust).max(LIMITS.crusts),
     pieces: z.array(Piece).max(LIMITS.pieces),

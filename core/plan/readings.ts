@@ -36,7 +36,7 @@ export function hourly(readings: readonly Reading[]): HourlyAir | Refused {
   }
   const times = [...sums.keys()].sort((one, two) => one - two);
   const [first] = times;
-  if (first === undefined) return refused("There is no reading in it.");
+  if (first === undefined) return refused("There are no readings in it.");
   const hours: Hourly["hours"] = [];
   let filled = 0;
   const round = (value: number) => Math.round(value * 10) / 10;
@@ -46,7 +46,7 @@ export function hourly(readings: readonly Reading[]): HourlyAir | Refused {
     const gap = (time - first) / HOUR - hours.length;
     if (gap > MOST_MISSING)
       return refused(
-        `${gap} hours are missing before ${sayTime(time)}; up to ${MOST_MISSING} are filled by a straight line. Add them, or paste the part after.`,
+        `${gap} hours are missing before ${sayTime(time)}; only gaps of up to ${MOST_MISSING} are filled in. Add them, or paste the part after the gap.`,
       );
     const before = hours.at(-1);
     for (let step = 1; step <= gap; step++) {
@@ -59,7 +59,10 @@ export function hourly(readings: readonly Reading[]): HourlyAir | Refused {
     }
     hours.push([round(here[0]), round(here[1])]);
   }
-  if (hours.length > MOST_HOURS) return refused(`${hours.length} hours are more than three weeks, ${MOST_HOURS}.`);
+  if (hours.length > MOST_HOURS)
+    return refused(
+      `${hours.length} hours is over the limit of three weeks (${MOST_HOURS} hours). Paste a shorter part.`,
+    );
   return { ok: true, from: sayWallTime(first), hours, filled };
 }
 
@@ -99,14 +102,14 @@ export function loggedAir(all: readonly Reading[], now: WallMinutes): LoggedAir 
   const absurd = inOrder.find((reading) => !isRoom(reading));
   if (absurd && all.length - sound.length > MOST_ABSURD * all.length)
     return refused(
-      `It tells ${absurd.celsius} °C and ${absurd.relativeHumidity} % at ${sayTime(absurd.at)}, which no room has, and more of the kind. Look whether it lies on a heater or in the wet, or is broken.`,
+      `It reads ${absurd.celsius} °C and ${absurd.relativeHumidity} % at ${sayTime(absurd.at)}, which no room can be, and more like it. Check that it is not on a heater, wet or broken.`,
     );
   const latest = sound.at(-1);
-  if (!latest) return refused("It has kept no readings yet. Leave it in the room for a day.");
+  if (!latest) return refused("It has no readings yet. Leave it in the room for a day.");
   const same = latest.at - sameSince(sound);
   if (same >= HANGS_AFTER)
     return refused(
-      `It has told ${latest.celsius} °C and ${latest.relativeHumidity} % for ${sayDuration(same)} without the least change: it hangs. Take its battery out and put it in again.`,
+      `It has read ${latest.celsius} °C and ${latest.relativeHumidity} % for ${sayDuration(same)} without any change: it has frozen. Take its battery out and put it back.`,
     );
   let from = sound.length - 1;
   while (from > 0 && sound[from]!.at - sound[from - 1]!.at <= (MOST_MISSING + 1) * HOUR) from--;
@@ -114,18 +117,20 @@ export function loggedAir(all: readonly Reading[], now: WallMinutes): LoggedAir 
   if (latest.at - kept[0]!.at < DAY - HOUR)
     return refused(
       from > 0
-        ? `Since its gap before ${sayTime(kept[0]!.at)} it has kept ${sayDuration(latest.at - kept[0]!.at)}: a day at least is wanted. Ask it again tomorrow.`
-        : `It has kept ${sayDuration(latest.at - kept[0]!.at)} so far: a day at least is wanted. Ask it again tomorrow.`,
+        ? `Since the gap before ${sayTime(kept[0]!.at)} it has only ${sayDuration(latest.at - kept[0]!.at)} of readings, and at least a day is needed. Try again tomorrow.`
+        : `It has only ${sayDuration(latest.at - kept[0]!.at)} of readings so far, and at least a day is needed. Try again tomorrow.`,
     );
   const made = hourly(kept);
   if (!made.ok) return made;
   const notes: string[] = [];
   if (absurd)
     notes.push(
-      `${all.length - sound.length} readings that no room has were left out, such as ${absurd.celsius} °C at ${sayTime(absurd.at)}.`,
+      `Impossible readings left out: ${all.length - sound.length}, such as ${absurd.celsius} °C at ${sayTime(absurd.at)}.`,
     );
-  if (from > 0) notes.push(`It was silent before ${sayTime(kept[0]!.at)}; only what it told since is used.`);
+  if (from > 0) notes.push(`There is a gap before ${sayTime(kept[0]!.at)}; only the readings since then are used.`);
   if (now - latest.at > STALE_AFTER)
-    notes.push(`It last spoke ${sayDuration(now - latest.at)} ago, at ${sayTime(latest.at)}. Look after its battery.`);
+    notes.push(
+      `Its last reading was ${sayDuration(now - latest.at)} ago, at ${sayTime(latest.at)}. Check its battery.`,
+    );
   return { ...made, latest, notes };
 }

@@ -15,7 +15,7 @@ export const MOST_HOURS = 21 * 24;
 const RoomCourse = z.discriminatedUnion("kind", [
   z.strictObject({
     kind: z.literal("day and night"),
-    night: z.strictObject({ celsius: Celsius, relativeHumidity: Humidity }).describe("at the coldest, about three"),
+    night: z.strictObject({ celsius: Celsius, relativeHumidity: Humidity }).describe("at the coldest, about 03:00"),
   }),
   z.strictObject({
     kind: z.literal("by the hour"),
@@ -24,7 +24,7 @@ const RoomCourse = z.discriminatedUnion("kind", [
       .array(z.tuple([Celsius, Humidity]))
       .min(1, "at least one hour")
       .max(MOST_HOURS, `${MOST_HOURS} hours at most`)
-      .describe("°C and % hour by hour; after the last the final day comes again"),
+      .describe("°C and % hour by hour; after the last hour, the last day repeats"),
     source: z.enum(["typed", "pasted", "sensor"]),
   }),
 ]);
@@ -32,11 +32,14 @@ export type RoomCourse = z.infer<typeof RoomCourse>;
 
 /** The air of the room, by which waits, windows and the rules about air are told. */
 export const Room = z.strictObject({
-  celsius: Celsius.describe(
-    "by day, at the warmest, about three in the afternoon; at all times where no course is set",
-  ),
+  celsius: Celsius.describe("by day, at the warmest, about 15:00; at all times if no course is set"),
   relativeHumidity: Humidity,
-  surfaceCelsius: z.number().min(-20).max(80).optional().describe("of the piece itself, where it is colder or warmer"),
+  surfaceCelsius: z
+    .number()
+    .min(-20)
+    .max(80)
+    .optional()
+    .describe("of the piece itself, if it is colder or warmer than the room"),
   draught: z.boolean().default(false),
   course: RoomCourse.optional(),
 });

@@ -5,7 +5,7 @@ const millimetres = z
   .number("give this size in millimetres")
   .gt(0, "a size must be more than 0 mm")
   .max(20_000, "a size over 20 m is not furniture");
-const count = z.int("count in whole pieces").min(1, "at least one").max(200, "at most 200 of a kind");
+const count = z.int("a whole number of pieces").min(1, "at least one").max(200, "200 of a kind at most");
 
 /** What a zone is cut from. Sizes in millimetres, as they are read off the tape. */
 export const Shape = z.discriminatedUnion("kind", [

@@ -21,7 +21,7 @@ export function porousGlazeFixes(place: Place, stepId: string, houseRules: House
   const ways: Partial<Record<HouseRules["porousGlaze"], Fix>> = {
     ...(slip && {
       "slip coat": {
-        label: "A slip coat of clear glaze first",
+        label: "Lay a slip coat of clear glaze first",
         commands: insertBefore(place, stepId, [{ how: "brush", what: slip }]),
         look: "wipes back cleaner",
       },
@@ -35,7 +35,7 @@ export function porousGlazeFixes(place: Place, stepId: string, houseRules: House
     }),
     mist: { label: "Mist the face first", commands: insertBefore(place, stepId, [{ how: "mist" }]) },
     straight: {
-      label: "A grimed, patchy whole is wanted",
+      label: "I want it grimy and patchy",
       commands: withIntent(place, stepId, "stain"),
       look: "the paint takes the tint all over",
     },

@@ -38,4 +38,4 @@ export function listed(words: readonly string[]): string {
 
 /** Begins a sentence about the air: at once, or so long after the coat is laid where the air changes. */
 export const sayWhen = ({ climate }: Seam, after: Minutes, subject: string) =>
-  climate.steady || after === 0 ? subject : `${sayDuration(after)} after it is laid ${subject.toLowerCase()}`;
+  climate.steady || after === 0 ? subject : `${sayDuration(after)} after it is laid, ${subject.toLowerCase()}`;

@@ -61,16 +61,16 @@ function sayClaim(claim: Claim, { tasks, clock, reasonOf }: About): string {
   const { anyHour, earliest, duration } = claim.activity;
   if (task.done) return `"${task.name}" was done at ${sayMoment(clock.wall(earliest!))}`;
   if (anyHour) return `"${task.name}" is set to ${sayMoment(clock.wall(earliest!))}`;
-  return `"${task.name}" takes ${sayDuration(duration)} of working hours in one go`;
+  return `"${task.name}" takes ${sayDuration(duration)} of working time in one session`;
 }
 
 function sentence(claims: readonly Claim[], task: Task, about: About): string {
   const { plan, name } = task;
   const longest = longestWindow(plan.pinned.hours);
   const [only] = claims;
-  if (longest === 0) return "There are no working hours in the week. Give at least one day some hours.";
+  if (longest === 0) return "The week has no working hours. Add hours to at least one day.";
   if (claims.length === 1 && only && "activity" in only && !only.activity.anyHour)
-    return `"${name}" takes ${sayDuration(only.activity.duration)} in one go and the longest working window is ${sayDuration(longest)}. Split the zone at a natural break, or lengthen the day.`;
+    return `"${name}" takes ${sayDuration(only.activity.duration)} in one session, but the longest working stretch is ${sayDuration(longest)}. Split the zone at a natural break, or lengthen the day.`;
   const yields = yielding(claims);
   const told = sayClaim(yields, about);
   const author = claims.find(
@@ -79,11 +79,11 @@ function sentence(claims: readonly Claim[], task: Task, about: About): string {
   const set = claims.find((claim) => claim !== yields && "activity" in claim && claim.activity.anyHour);
   const against = set ?? author;
   if (against && "lag" in against && "lag" in yields && against.lag.min <= (yields.lag.max ?? 0))
-    return `${told}, and ${sayClaim(against, about)}. With what has to dry between, no working hours allow both.`;
+    return `${told}, but ${sayClaim(against, about)}. With the drying time between them, no working hours allow both.`;
   if (against && "lag" in against)
-    return `${told}, and the plan itself makes it wait ${sayDuration(against.lag.min)}. Shorten the wait between, or do it sooner.`;
-  if (against) return `${told}, and ${sayClaim(against, about)}. Set one of the times free.`;
+    return `${told}, but the plan makes it wait ${sayDuration(against.lag.min)}. Shorten that wait, or do the step sooner.`;
+  if (against) return `${told}, but ${sayClaim(against, about)}. Clear one of the set times.`;
   const pinnedHere = "activity" in yields && yields.activity.anyHour;
-  if (pinnedHere) return `${told}, and that cannot be kept. Set it free, or move it.`;
+  if (pinnedHere) return `${told}, which is not possible. Clear that time, or move it.`;
   return `${told}, and no working hours allow it. Lengthen a working day, or loosen the wait.`;
 }

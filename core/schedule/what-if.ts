@@ -68,7 +68,7 @@ function hoursIdeas({ pinned: { hours } }: Plan, dates: readonly string[]): Idea
       commands: setHours({ ...hours, weekdays: hours.weekdays.map((day, at) => (at === 5 ? monday! : day)) }),
     });
   if (hours.painters < 2)
-    ideas.push({ id: "painter", label: "A second painter", commands: setHours({ ...hours, painters: 2 }) });
+    ideas.push({ id: "painter", label: "Add a second painter", commands: setHours({ ...hours, painters: 2 }) });
   return ideas;
 }
 
@@ -97,7 +97,7 @@ function roomIdeas({ pinned: { room } }: Plan): Idea[] {
     if (room.celsius < celsius || course)
       ideas.push({
         id: `warm-${celsius}`,
-        label: `Warm the room to ${celsius} °C, 50 %, day and night`,
+        label: `Warm the room to ${celsius} °C and 50 % humidity, day and night`,
         commands: [{ do: "set room", room: { ...steady, celsius, relativeHumidity: 50 } }],
       });
   return ideas.slice(0, 3);
@@ -108,9 +108,9 @@ function schoolIdeas({ pinned: { houseRules } }: Plan): Idea[] {
   const other = (id: string, label: string, change: Partial<typeof houseRules>) =>
     ideas.push({ id, label, commands: [{ do: "set house rules", houseRules: { ...houseRules, ...change } }] });
   if (houseRules.waitBeforeClear !== "touch dry")
-    other("touch-dry", "Wax or seal when touch dry, as another school does", { waitBeforeClear: "touch dry" });
+    other("touch-dry", "Wax or seal when touch dry, as some shops do", { waitBeforeClear: "touch dry" });
   if (houseRules.forcedDry !== "counts as dry")
-    other("forced", "Let force-dried paint count as dry", { forcedDry: "counts as dry" });
+    other("forced", "Count force-dried paint as dry", { forcedDry: "counts as dry" });
   return ideas;
 }
 
@@ -121,7 +121,7 @@ function coatIdeas(plan: Plan, stepIds: readonly string[]): Idea[] {
       .filter((step) => stepIds.includes(step.id) && step.coats > 1)
       .map((step) => ({
         id: `coat-${crust.id}-${step.id}`,
-        label: `One coat less of ${plan.pinned.materials.find(({ id }) => id === step.what)?.name ?? "it"}`,
+        label: `One fewer coat of ${plan.pinned.materials.find(({ id }) => id === step.what)?.name ?? "it"}`,
         commands: [{ do: "patch step", crustId: crust.id, stepId: step.id, patch: { coats: step.coats - 1 } }],
       })),
   );
@@ -172,7 +172,7 @@ function productIdeas(plan: Plan, made: Schedule): Idea[] {
   return steps.slice(0, MOST_SWAPS).flatMap(({ crust, step, material }) =>
     insteadOf(plan, step, material).map((other) => ({
       id: `product-${crust.id}-${step.id}-${other.id}`,
-      label: `${other.name} instead of ${material.name}`,
+      label: `Use ${other.name} instead of ${material.name}`,
       commands: [
         ...(plan.pinned.materials.some(({ id }) => id === other.id)
           ? []
@@ -200,7 +200,7 @@ const pinIdeas = (plan: Plan): Idea[] =>
     : [
         {
           id: "unpin",
-          label: "Set all times free",
+          label: "Clear all set times",
           commands: plan.pins.map(({ zoneId, phaseId }) => ({ do: "set time", zoneId, phaseId, starts: null })),
         },
       ];

@@ -299,7 +299,7 @@ class Builder {
     );
     if (!begun) this.add({ id: apart, plan, pieceId: piece.id, phase: null, name: `Take ${piece.name} apart` }, hands);
     this.add(
-      { id: together, plan, pieceId: piece.id, phase: null, name: `Put ${piece.name} together` },
+      { id: together, plan, pieceId: piece.id, phase: null, name: `Put ${piece.name} back together` },
       { ...hands, ...due },
     );
     for (const judged of zones) {
@@ -365,9 +365,9 @@ export function networkOfWork(works: readonly Work[], dry: DryModes = new Set())
 /** A wait as a claim: what has to come how long after what. */
 export function sayLag({ min, max }: Lag, { kind, from, to, reason }: Reason): string {
   if (kind === "order" || kind === "apart") return `"${to}" comes after "${from}"`;
-  if (max !== null && max === min) return `"${to}" is to start ${sayDuration(min)} after "${from}", to the minute`;
-  if (kind === "author") return `the plan itself makes "${to}" wait ${sayDuration(min)} after "${from}"`;
+  if (max !== null && max === min) return `"${to}" must begin exactly ${sayDuration(min)} after "${from}"`;
+  if (kind === "author") return `the plan makes "${to}" wait ${sayDuration(min)} after "${from}"`;
   if (max === null) return `"${to}" waits ${sayDuration(min)} after "${from}" (${reason})`;
   const window = min > 0 ? `between ${sayDuration(min)} and ${sayDuration(max)}` : `within ${sayDuration(max)}`;
-  return `"${to}" has to start ${window} after "${from}" (${reason})`;
+  return `"${to}" must begin ${window} after "${from}" (${reason})`;
 }

@@ -23,11 +23,11 @@ function handsOn(technique: Technique, zone: Zone, area: number, share: number):
 }
 
 function whyUnreadable(step: Step, technique: Technique | undefined, material: Material | undefined): string | null {
-  if (!technique) return `The technique "${step.how}" is not known here.`;
+  if (!technique) return `There is no technique called "${step.how}".`;
   if (technique.lays.length === 0) return null;
   if (step.what === undefined) return `${technique.name} needs a material.`;
-  if (!material) return `The material "${step.what}" is not pinned in this plan.`;
-  if (!techniquesFor(material).includes(technique)) return `${material.name} is not laid by "${technique.name}".`;
+  if (!material) return `The material "${step.what}" is not in this plan.`;
+  if (!techniquesFor(material).includes(technique)) return `${material.name} cannot be laid with "${technique.name}".`;
   return null;
 }
 

@@ -18,7 +18,7 @@ export function sayDuration(minutes: Minutes): string {
 
 /** Says a difference with its sign: "+2 days", "−4 h", "no time". */
 export function sayDifference(minutes: Minutes): string {
-  if (Math.round(minutes) === 0) return "no time";
+  if (Math.round(minutes) === 0) return "no extra time";
   return `${minutes > 0 ? "+" : "−"}${sayDuration(minutes)}`;
 }
 

@@ -6,7 +6,7 @@ const asked = process.argv[2] ?? "well";
 const manner = MANNERS.find((one) => one === asked);
 const port = Number(process.env.PORT ?? 4180);
 if (!manner) {
-  console.error(`The logger can go: ${MANNERS.join(", ")}. "${asked}" is none of them.`);
+  console.error(`The logger can run as: ${MANNERS.join(", ")}. "${asked}" is not one of them.`);
   process.exitCode = 2;
 } else if (!Number.isInteger(port) || port < 0 || port > 65_535) {
   console.error(`PORT should be a number from 0 to 65535, not "${process.env.PORT}".`);

@@ -13,7 +13,7 @@ import { type FormEdit, type Place, refuse } from "./place";
 const known = ({ plan }: Place, id: string | undefined): Material | undefined =>
   plan.pinned.materials.find((one) => one.id === id) ?? CATALOGUE.find((one) => one.id === id);
 
-const NOT_KNOWN = "This material is not known here.";
+const NOT_KNOWN = "This material is not in the job or the catalogue.";
 
 /** A material's colour by picker, as written, or by its two swatches. */
 function setColour(place: Place): FormEdit {
@@ -68,7 +68,7 @@ function correctColour(place: Place): FormEdit {
   if (!before) return refuse(NOT_KNOWN);
   const seen = readColour(fields.predicted ?? "");
   const real = readColour(fields.real ?? "");
-  if (!seen.ok || !real.ok) return refuse("Press a place on the photo first.");
+  if (!seen.ok || !real.ok) return refuse("Pick a place on the photo first.");
   const by = (hex: string) => pulled(hex, linearOf(seen.colour), linearOf(real.colour));
   const material: Material = {
     ...before,
@@ -92,11 +92,11 @@ function importPalette({ plan, fields }: Place): FormEdit {
   const fresh = read.colours.filter(
     (one) => !plan.palette.some((own) => own.colour === one.colour && own.name === one.name),
   );
-  if (fresh.length === 0) return refuse("Every colour of this palette is in the job already.", "palette");
+  if (fresh.length === 0) return refuse("Every colour of this palette is already in the job.", "palette");
   const palette = [...plan.palette, ...fresh];
   if (palette.length > PALETTE_COLOURS)
-    return refuse(`A job holds ${PALETTE_COLOURS} wanted colours at most; take some away first.`, "palette");
-  return { ok: true, label: `Take in the palette ${read.name}`, commands: [{ do: "set palette", palette }] };
+    return refuse(`A job can have ${PALETTE_COLOURS} target colours at most. Remove some first.`, "palette");
+  return { ok: true, label: `Import the palette ${read.name}`, commands: [{ do: "set palette", palette }] };
 }
 
 function addWanted({ plan, fields }: Place): FormEdit {
@@ -106,12 +106,12 @@ function addWanted({ plan, fields }: Place): FormEdit {
     name: (fields.wantedName ?? "").trim() || colour.colour,
     colour: colour.colour,
   });
-  if (!read.success) return refuse("80 letters at most.", "wantedName");
+  if (!read.success) return refuse("80 characters at most.", "wantedName");
   if (plan.palette.length >= PALETTE_COLOURS)
-    return refuse(`A job holds ${PALETTE_COLOURS} wanted colours at most; take some away first.`, "wanted");
+    return refuse(`A job can have ${PALETTE_COLOURS} target colours at most. Remove some first.`, "wanted");
   return {
     ok: true,
-    label: `Want ${read.data.name}`,
+    label: `Add target colour ${read.data.name}`,
     commands: [{ do: "set palette", palette: [...plan.palette, read.data] }],
   };
 }
@@ -119,10 +119,10 @@ function addWanted({ plan, fields }: Place): FormEdit {
 function dropWanted({ plan, fields }: Place): FormEdit {
   const at = Number(fields.at);
   const gone = plan.palette[at];
-  if (!gone) return refuse("That colour is gone already.");
+  if (!gone) return refuse("That colour is already gone.");
   return {
     ok: true,
-    label: `Want ${gone.name} no more`,
+    label: `Remove ${gone.name}`,
     commands: [{ do: "set palette", palette: plan.palette.filter((_, index) => index !== at) }],
   };
 }
@@ -144,9 +144,9 @@ export const MOST_TINS = 5;
 function keepMix(place: Place): FormEdit {
   const { plan, fields, newId } = place;
   const parts = readMixParts(fields.mix ?? "", (id) => known(place, id)).slice(0, MOST_TINS);
-  if (parts.length < 2) return refuse("A mix takes at least two tins.");
+  if (parts.length < 2) return refuse("A mix needs at least two tins.");
   const name = (fields.mixName ?? "").trim();
-  if (name === "" || name.length > 80) return refuse("Give it a name, 80 letters at most.", "mixName");
+  if (name === "" || name.length > 80) return refuse("Give it a name of up to 80 characters.", "mixName");
   const most = parts.reduce((one, two) => (two.parts > one.parts ? two : one)).material;
   const id = `mix-${
     newId()
@@ -154,10 +154,10 @@ function keepMix(place: Place): FormEdit {
       .replace(/[^a-z0-9]/g, "")
       .slice(0, 16) || "own"
   }`;
-  if (plan.pinned.materials.some((one) => one.id === id)) return refuse("This mix is in the plan already.");
+  if (plan.pinned.materials.some((one) => one.id === id)) return refuse("This mix is already in the plan.");
   const { swatches: _, ...rest } = most;
   const material: Material = { ...rest, id, name, colour: colourOfMix(parts), copyOf: most.copyOf ?? most.id };
-  return { ok: true, label: `Keep the mix ${name}`, commands: [{ do: "pin material", material }], material: id };
+  return { ok: true, label: `Save the mix ${name}`, commands: [{ do: "pin material", material }], material: id };
 }
 
 export const COLOUR_FORMS: Record<string, (place: Place) => FormEdit> = {

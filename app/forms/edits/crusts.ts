@@ -36,7 +36,7 @@ function duplicateCrust(place: Place): FormEdit {
 function splitCrust(place: Place): FormEdit {
   return onStep(place, (crust, step, at) => {
     if (at === 0) return refuse("There is nothing under the first step to split off.");
-    if (step.branch !== undefined) return refuse("Split above or below an inspection, not between its ways.");
+    if (step.branch !== undefined) return refuse("Split above or below an inspection, not between its answers.");
     const { plan, newId } = place;
     const lower: Crust = { ...crust, id: newId(), name: freshName(plan, crust.name), steps: crust.steps.slice(0, at) };
     return {
@@ -55,7 +55,7 @@ function layCrust(place: Place): FormEdit {
     if (!zone) return refuse("This zone is no longer in the plan.");
     return {
       ok: true,
-      label: `Lay ${crust.name} on ${zone.name}`,
+      label: `Use ${crust.name} on ${zone.name}`,
       commands: [{ do: "patch zone", zoneId: zone.id, patch: { crustId: crust.id, overrides: [] } }],
       zone: zone.id,
     };
@@ -64,10 +64,10 @@ function layCrust(place: Place): FormEdit {
 
 function removeCrust(place: Place): FormEdit {
   return inCrust(place, (crust) => {
-    if (zonesWithCrust(place.plan, crust.id).length > 0) return refuse(`"${crust.name}" still lies on a zone.`);
+    if (zonesWithCrust(place.plan, crust.id).length > 0) return refuse(`"${crust.name}" is still used on a zone.`);
     return {
       ok: true,
-      label: `Take the crust ${crust.name} away`,
+      label: `Remove the crust ${crust.name}`,
       commands: [{ do: "remove crust", crustId: crust.id }],
     };
   });
@@ -104,7 +104,7 @@ function setWays(place: Place): FormEdit {
       const name = (fields[`way-${branch.id}`] ?? branch.name).trim().slice(0, 80);
       return name === "" ? [] : [{ ...branch, name }];
     });
-    if (branches.length < 2) return refuse("An inspection leads at least two ways; name both.");
+    if (branches.length < 2) return refuse("An inspection needs at least two answers; name both.");
     const more = (fields["way-new"] ?? "").trim();
     if (more !== "" && branches.length < 4) branches.push({ id: newId(), name: more.slice(0, 80) });
     const expected = branches.find((branch) => branch.id === fields.expected)?.id ?? branches[0]!.id;
@@ -124,10 +124,10 @@ function setWay(place: Place): FormEdit {
     const branch = fields.branch || null;
     const inspection = inspectionUnder(crust.steps, at);
     if (branch !== null && !inspection?.branches?.some((one) => one.id === branch))
-      return refuse("There is no such way at the inspection beneath this step.");
+      return refuse("The inspection beneath this step has no such answer.");
     return {
       ok: true,
-      label: `Move ${stepName(plan, step)} to another way`,
+      label: `Move ${stepName(plan, step)} to another answer`,
       commands: [{ do: "patch step", crustId: crust.id, stepId: step.id, patch: { branch } }],
       step: step.id,
     };

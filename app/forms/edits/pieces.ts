@@ -20,7 +20,7 @@ function testGround({ plan, fields }: Place): FormEdit {
   if (!read.success) return refuse("Choose one of the answers.", "answer");
   return {
     ok: true,
-    label: `Note a test on ${zone.name}`,
+    label: `Record a test on ${zone.name}`,
     commands: [{ do: "patch zone", zoneId: zone.id, patch: { ground: groundAfterTest(zone.ground, read.data) } }],
     zone: zone.id,
   };
@@ -30,8 +30,8 @@ function testGround({ plan, fields }: Place): FormEdit {
 function addKit({ plan, fields, newId }: Place): FormEdit {
   const piece = plan.pieces.find((one) => one.id === fields.pieceId) ?? plan.pieces[0];
   const kit = PIECE_KITS.find((one) => one.id === fields.kit);
-  if (!piece) return refuse("There is no piece to put zones on.");
-  if (!kit) return refuse("Choose a ready piece.", "kit");
+  if (!piece) return refuse("There is no piece to add zones to.");
+  if (!kit) return refuse("Choose a standard piece.", "kit");
   const sizes = kit.sizes.map((size) => Number(fields[size.key] ?? size.usual));
   const wrong = kit.sizes.findIndex((_size, at) => !(sizes[at]! > 0 && sizes[at]! <= 20_000));
   if (wrong >= 0) return refuse(`${kit.sizes[wrong]!.label}: measure it, in millimetres.`, kit.sizes[wrong]!.key);
@@ -39,7 +39,7 @@ function addKit({ plan, fields, newId }: Place): FormEdit {
   const crustId = like?.crustId ?? plan.crusts[0]?.id ?? newId();
   const zones = zonesFromKit(kit, sizes, { crustId, ground: like?.ground, newId });
   if (zones.length + plan.pieces.flatMap((one) => one.zones).length > 40)
-    return refuse("A plan holds 40 zones at most; take some off first.");
+    return refuse("A plan can have 40 zones at most. Remove some first.");
   return {
     ok: true,
     label: `Add the zones of a ${kit.name.toLowerCase()}`,

@@ -76,13 +76,13 @@ function setRoom({ plan, fields }: Place): FormEdit {
 
 /** The hours that the logger in the room has kept, as the room's air. */
 function takeSensor({ plan, fields }: Place): FormEdit {
-  if (!fields.hours) return refuse(fields.says || "The room sensor has not answered yet. Press again in a moment.");
+  if (!fields.hours) return refuse(fields.says || "The room sensor has not answered yet. Try again in a moment.");
   const read = readAirCsv(fields.hours);
   if (!read.ok) return refuse(read.says);
   const { course: _, ...room } = plan.pinned.room;
   return {
     ok: true,
-    label: "Take the room's air from its sensor",
+    label: "Import the room's air from its sensor",
     commands: [
       {
         do: "set room",
@@ -100,21 +100,21 @@ function setTime({ plan, fields }: Place): FormEdit {
   if (!zonesOf(plan).some(({ id }) => id === zoneId)) return refuse("This zone is no longer in the plan.");
   const at = way === "free" ? null : read.data.starts;
   if (at !== null && readWallTime(at)! < readWallTime(plan.start)!)
-    return refuse("That lies before the job begins. Begin the job sooner, or set a later time.", "starts");
+    return refuse("That is before the job begins. Begin the job earlier, or set a later time.", "starts");
   return {
     ok: true,
-    label: at === null ? "Set a time free" : `Set a time: ${at.replace("T", " ")}`,
+    label: at === null ? "Clear a set time" : `Set a time: ${at.replace("T", " ")}`,
     commands: [{ do: "set time", zoneId, phaseId, starts: at }],
   };
 }
 
 function acknowledge({ plan, fields }: Place): FormEdit {
   const danger = fields.danger ?? "";
-  if (!/^[a-z-]{1,40}$/.test(danger)) return refuse("The form was cut short; load the page again.");
-  if (plan.acknowledged.includes(danger)) return refuse("This has been read already.");
+  if (!/^[a-z-]{1,40}$/.test(danger)) return refuse("The form arrived incomplete. Reload the page and try again.");
+  if (plan.acknowledged.includes(danger)) return refuse("You have already read this.");
   return {
     ok: true,
-    label: `Read and taken on: ${danger}`,
+    label: `Read and accepted: ${danger}`,
     commands: [{ do: "acknowledge", dangers: [...plan.acknowledged, danger] }],
   };
 }
@@ -135,7 +135,7 @@ function labelFigure(text: string | undefined, before: { typical: number; safe: 
 function fromLabel(place: Place): FormEdit {
   const { fields } = place;
   const before = known(place, fields.materialId);
-  if (!before) return refuse("This material is not known here.");
+  if (!before) return refuse("This material is not in the job or the catalogue.");
   const faults: Faults = {};
   const drying = { ...before.drying };
   for (const stage of LABEL_TIMES) {
@@ -173,8 +173,8 @@ function readNumbers(fields: FormFields, before: Material, faults: Faults): Part
   const changed: Partial<Material> = {};
   const number = (name: string) => Number((fields[name] ?? "").replace(",", "."));
   for (const [name, says] of [
-    ["spreadingRate", "Write square metres to the litre, like 12."],
-    ["volumeSolids", "Write per cent by volume, like 38."],
+    ["spreadingRate", "Write square metres per litre, like 12."],
+    ["volumeSolids", "Write a percentage by volume, like 38."],
   ] as const) {
     if (fields[name] === undefined) continue;
     const value = number(name);
@@ -184,7 +184,7 @@ function readNumbers(fields: FormFields, before: Material, faults: Faults): Part
   if (fields.colour !== undefined && fields.colour !== before.colour) changed.colour = fields.colour;
   const name = fields.materialName?.trim();
   if (name !== undefined && name !== before.name) {
-    if (name === "" || name.length > 80) faults.materialName = "Give it a name, 80 letters at most.";
+    if (name === "" || name.length > 80) faults.materialName = "Give it a name of up to 80 characters.";
     else changed.name = name;
   }
   return changed;
@@ -194,14 +194,14 @@ function readNumbers(fields: FormFields, before: Material, faults: Faults): Part
 function houseCopy(place: Place): FormEdit {
   const { plan, fields, newId } = place;
   const before = known(place, fields.materialId);
-  if (!before) return refuse("This material is not known here.");
+  if (!before) return refuse("This material is not in the job or the catalogue.");
   const id = `${before.id.slice(0, 40)}-${
     newId()
       .toLowerCase()
       .replace(/[^a-z0-9]/g, "")
       .slice(0, 12) || "copy"
   }`;
-  if (plan.pinned.materials.some((one) => one.id === id)) return refuse("This copy is in the plan already.");
+  if (plan.pinned.materials.some((one) => one.id === id)) return refuse("This copy is already in the plan.");
   const copy: Material = {
     ...before,
     id,
@@ -219,7 +219,7 @@ function unpin(place: Place): FormEdit {
   if (used) return refuse("A step still uses it; change that step first.");
   return {
     ok: true,
-    label: "Take a material out of the job",
+    label: "Remove a material from the job",
     commands: [{ do: "unpin material", materialId: fields.materialId ?? "" }],
   };
 }

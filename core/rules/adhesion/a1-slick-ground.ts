@@ -51,20 +51,20 @@ function tooSlick(seam: Seam, material: Material, stack: Stack): Draft | null {
   return {
     severity: chips || trusted ? "note" : short > PEELS ? "stop" : "caution",
     title: chips
-      ? `${capital(named(material))} will chip off the ${below}, as you want it`
+      ? `${capital(named(material))} should chip off the ${below}, as you want`
       : trusted
         ? `${capital(named(material))} goes on ${below} that was only ${school}`
         : `${capital(named(material))} ${short > PEELS ? "will not hold" : "may not hold"} on ${below}`,
     because: trusted
-      ? "By your house rule that holds; press tape on a trial patch the next day."
+      ? "Your house rule trusts it; test a trial patch with tape the next day."
       : keyed
-        ? `The ${below} is scuffed and still too slick for it: it can be pushed off with a thumbnail once dry.`
+        ? `The ${below} is scuffed but still too slick: once dry, the coat can be pushed off with a thumbnail.`
         : `The ${below} is slick and not scuffed; there is nothing for the coat to key to.`,
     schools:
       school === null
         ? undefined
         : trusted
-          ? "Others scuff or prime it always."
+          ? "Others always scuff or prime it."
           : "Some shops trust a clean or deglossed surface here without scuffing.",
     lower: stepOf(stack),
     ...(chips || trusted ? {} : { fixes }),
@@ -78,8 +78,8 @@ function alwaysPrimed(seam: Seam, material: Material, stack: Stack): Draft | nul
   if (ground.kind !== "varnished timber") return null;
   return {
     severity: "caution",
-    title: `Your house primes ${topNamed(null, ground)} first`,
-    because: `${capital(named(material))} goes straight onto it, scuffed or not.`,
+    title: `Your house rule: prime the ${topNamed(null, ground)} first`,
+    because: `${capital(named(material))} goes straight onto it, with no primer between.`,
     schools: "Others trust a clean, scuffed face.",
     lower: "ground",
     part: "primed",
@@ -88,7 +88,7 @@ function alwaysPrimed(seam: Seam, material: Material, stack: Stack): Draft | nul
       return primer
         ? [
             {
-              label: "Two thin coats of bonding primer",
+              label: "Add two thin coats of bonding primer",
               commands: insertBefore(place, seam.phase.step.id, [{ how: "brush", what: primer, coats: 2 }]),
             },
           ]
@@ -102,7 +102,7 @@ export const slickGround: Rule = {
     id: "A1",
     title: "A slick surface needs a key",
     reason:
-      "Paint holds by creeping into scratches and pores. Laminate, metal, glass and gloss varnish have none, so the film sits on them like a sticker.",
+      "Paint grips by creeping into scratches and pores. Laminate, metal, glass and gloss varnish have none, so the film sits on them like a sticker.",
     origin: "common practice; the shares of tooth and grip are from memory",
     schools: ["ground"],
     subsumes: [],
@@ -126,8 +126,8 @@ export const slickGround: Rule = {
         return [
           {
             severity: "caution",
-            title: "One coat of primer is little on so slick a ground",
-            because: "Two thin coats hold where one leaves misses that the paint finds.",
+            title: "One coat of primer may not be enough on a surface this slick",
+            because: "One coat leaves misses where the paint may fail; two thin coats do not.",
             lower: "ground",
             part: "thin",
             fixes: (place) => [{ label: "Make it two thin coats", commands: patchStep(place, step.id, { coats: 2 }) }],

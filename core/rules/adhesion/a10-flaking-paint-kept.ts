@@ -5,8 +5,9 @@ import { capital, named } from "../words.ts";
 export const flakingPaintKept: Rule = {
   meta: {
     id: "A10",
-    title: "Loose paint carries nothing",
-    reason: "A new coat holds the flake, and the flake holds nothing. It comes away in plates, the new finish with it.",
+    title: "Loose paint cannot carry a new coat",
+    reason:
+      "A new coat grips the flake, but the flake grips nothing. It comes away in plates and takes the new finish with it.",
     origin: "common practice",
     schools: [],
     subsumes: ["A1"],
@@ -21,9 +22,9 @@ export const flakingPaintKept: Rule = {
         severity: wanted ? "caution" : "stop",
         title: wanted
           ? "Loose paint is kept for its look"
-          : `${capital(named(material))} goes over paint that is loose`,
+          : `${capital(named(material))} will come off with the loose paint`,
         because: wanted
-          ? "It will go on coming off. Bind it well, for display only."
+          ? "It may keep coming off. Bind it well, for display only."
           : "The old paint flakes. What is laid on it comes away with it.",
         lower: "ground",
         fixes: (place) =>
@@ -39,7 +40,7 @@ export const flakingPaintKept: Rule = {
                   commands: insertBefore(place, step.id, [{ how: "strip" }]),
                   look: "bare timber where it wears",
                 },
-                { label: "The loose paint is wanted", commands: withIntent(place, step.id, "weathered") },
+                { label: "Keep the loose paint", commands: withIntent(place, step.id, "weathered") },
               ],
       },
     ];

@@ -8,7 +8,7 @@ export const dirtyGround: Rule = {
     id: "A2",
     title: "Grease and old wax come off first",
     reason:
-      "Years of hands, polish and kitchen air leave a film no paint sticks to. It fish-eyes as it is laid, or peels in sheets later.",
+      "Years of handling, polish and kitchen air leave a film that no paint sticks to: it fish-eyes as it is laid, or peels in sheets later.",
     origin: "common practice",
     schools: [],
     subsumes: ["A3", "A1"],

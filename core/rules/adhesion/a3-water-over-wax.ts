@@ -12,7 +12,7 @@ const isFreshOil = (seam: Seam, stack: Stack) =>
 export const waterOverWax: Rule = {
   meta: {
     id: "A3",
-    title: "Coats do not hold on wax or fresh oil",
+    title: "Coats do not stick to wax or fresh oil",
     reason:
       "Wax and oil keep water off, and other carriers only soften them. Paint beads as it is laid, or dries and comes away at a touch: unwelcome under a finish, wanted where wax or oil is laid as a resist.",
     origin: "common practice",
@@ -33,8 +33,8 @@ export const waterOverWax: Rule = {
       {
         severity: resist ? "note" : "stop",
         title: resist
-          ? `${capital(named(material))} will come away from the ${wax}, as you want it`
-          : `${capital(named(material))} will not hold on ${wax}`,
+          ? `${capital(named(material))} should come away from the ${wax}, as you want`
+          : `${capital(named(material))} will not stick to ${wax}`,
         because: resist
           ? `The ${wax} covers ${sayShare(share)}; rub those places when dry and the layer beneath shows.`
           : `The ${wax} covers ${sayShare(share)}. ${material.carrier === "water" ? "Water-borne coats bead on it and rub off." : "It stays soft beneath, and the coat comes away."}`,
@@ -44,7 +44,7 @@ export const waterOverWax: Rule = {
             ? []
             : [
                 {
-                  label: "It is a resist: the paint shall come away",
+                  label: "It is a resist: the paint is meant to come away",
                   commands: withIntent(place, top.film.stepId, "resist"),
                   look: "what lies under it will show",
                 },

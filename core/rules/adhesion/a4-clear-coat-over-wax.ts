@@ -26,7 +26,7 @@ export const clearCoatOverWax: Rule = {
     id: "A4",
     title: "No clear coat over wax",
     reason:
-      "A film needs something to bite on. Over wax it beads, stays soft, and peels within weeks; nothing but taking the wax off again mends it.",
+      "A film needs something to bite on. Over wax it beads, stays soft, and peels within weeks; the only cure is to take the wax off again.",
     origin: "common practice",
     schools: ["filmOverWax"],
     subsumes: ["A1", "A3", "W6"],
@@ -70,7 +70,7 @@ export const clearCoatOverWax: Rule = {
         title: `A ${material.carrier === "water" ? "water-borne " : ""}clear coat will not hold on wax`,
         because: `${capital(wax)} lies over ${sayShare(share)}. The ${named(material)} would bead, and peel within weeks.`,
         schools: allowed
-          ? "Your house rule lets it pass here; most shops never do it."
+          ? "Your house rule allows it here; most shops never do it."
           : "Some shops accept a clear coat over a thin, dry wax-and-paint blend, or over gilding-wax accents.",
         lower: top.film.stepId,
         fixes,

@@ -9,7 +9,7 @@ export const recoatWindowShut: Rule = {
     id: "A5",
     title: "A recoat window shuts",
     reason:
-      "Acrylic films set so hard and smooth that after a while the next coat only lies on them. Scuffing opens them again.",
+      "Acrylic films set so hard and smooth that after a while the next coat only sits on top. Scuffing opens them again.",
     origin: "from memory of typical labels",
     schools: [],
     subsumes: [],
@@ -35,7 +35,7 @@ export const recoatWindowShut: Rule = {
               : {
                   severity: "caution",
                   title: `${capital(named(film.material))} is past its recoat window`,
-                  because: `It has stood ${sayDuration(waited)}; after ${sayDuration(shuts.safe)} the next coat no longer bites without scuffing.`,
+                  because: `It has had ${sayDuration(waited)}; after ${sayDuration(shuts.safe)} the next coat does not bite unless you scuff first.`,
                   lower: film.stepId,
                   fixes: (place) => [
                     { label: "Scuff it first", commands: insertBefore(place, step.id, [{ how: "scuff" }]) },

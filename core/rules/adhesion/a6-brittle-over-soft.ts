@@ -24,7 +24,7 @@ export const brittleOverSoft: Rule = {
   meta: {
     id: "A6",
     title: "A hard film over a soft one cracks",
-    reason: "The soft film gives with every touch and every season; a brittle one on top cannot follow, and crazes.",
+    reason: "The soft film gives with every touch and every season; a brittle one on top cannot, so it crazes.",
     origin: "common practice; the limit of hardness is from memory",
     schools: [],
     subsumes: [],
@@ -40,9 +40,9 @@ export const brittleOverSoft: Rule = {
       {
         severity: wanted ? "note" : "caution",
         title: wanted
-          ? `${capital(named(material))} will craze over ${named(soft.material)}, as you want it`
-          : `${capital(named(material))} will craze over ${named(soft.material)}`,
-        because: `The ${named(soft.material)} stays soft; the ${named(material)} sets hard and cannot follow it.`,
+          ? `${capital(named(material))} should craze over ${named(soft.material)}, as you want`
+          : `${capital(named(material))} may craze over ${named(soft.material)}`,
+        because: `The ${named(soft.material)} stays soft; the ${named(material)} sets hard and cannot move with it.`,
         lower: soft.stepId,
         fixes: (place) => {
           const flexible = ofFamily(place.shelf, "water-borne clear coat");
@@ -50,7 +50,7 @@ export const brittleOverSoft: Rule = {
           if (wanted) return list;
           if (soft.material.role === "oil")
             list.push({
-              label: `Let the oil cure ${sayDuration(soft.material.drying.cure.safe)}`,
+              label: `Let the oil cure for ${sayDuration(soft.material.drying.cure.safe)}`,
               commands: waitBefore(place, step.id, soft.material.drying.cure.safe),
             });
           if (flexible && material.role === "clear")
@@ -59,7 +59,7 @@ export const brittleOverSoft: Rule = {
               commands: layInstead(place, step.id, flexible),
             });
           list.push({
-            label: "Crazing is wanted",
+            label: "I want it to craze",
             commands: withIntent(place, step.id, "cracks"),
             look: "fine crazing in time",
           });

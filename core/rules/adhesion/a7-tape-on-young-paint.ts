@@ -36,9 +36,9 @@ export const tapeOnYoungPaint: Rule = {
             : {
                 severity: "caution" as const,
                 title: `${capital(named(film.material))} is too young for ${phase.technique.id === "mask" ? "tape" : "a stencil"}`,
-                because: `It is ${sayDuration(waited)} old; tape pulls off what is younger than ${sayDuration(TAPE_HOLDS.safe)}.`,
+                because: `It is ${sayDuration(waited)} old; tape can pull off paint younger than ${sayDuration(TAPE_HOLDS.safe)}.`,
                 lower: film.stepId,
-                fixes: (place: Place) => dropWait(place, phase.step.id, "Wait until it holds"),
+                fixes: (place: Place) => dropWait(place, phase.step.id, "Wait until it is hard enough"),
               },
       }));
   },

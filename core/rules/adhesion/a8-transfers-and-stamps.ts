@@ -8,9 +8,9 @@ import { capital, named } from "../words.ts";
 export const transfersAndStamps: Rule = {
   meta: {
     id: "A8",
-    title: "Transfers want a dry, clean, matt face",
+    title: "Transfers need a dry, clean, matt surface",
     reason:
-      "A transfer is glue on a film: wax keeps it off, and soft paint comes up with the backing. A stamp prints what it touches, so a rough face prints broken.",
+      "A transfer is glue on a film: wax keeps it off, and soft paint comes up with the backing. A stamp prints what it touches, so a rough surface gives a broken print.",
     origin: "common practice",
     schools: [],
     subsumes: ["A1", "A3", "W6", "C1"],
@@ -35,7 +35,7 @@ export const transfersAndStamps: Rule = {
             : {
                 severity: "caution" as const,
                 title: `${capital(named(film.material))} is too soft for a transfer`,
-                because: `It has had ${sayDuration(waited)} and needs ${sayDuration(film.material.drying.beforeClear.safe)}: the backing would lift it.`,
+                because: `It has had ${sayDuration(waited)} and needs ${sayDuration(film.material.drying.beforeClear.safe)}: the backing could lift it.`,
                 lower: film.stepId,
                 fixes: (place: Place) => dropWait(place, step.id, "Let it harden first"),
               },
@@ -49,8 +49,8 @@ export const transfersAndStamps: Rule = {
       return [
         {
           severity: "stop",
-          title: `A transfer does not stick to ${named(wax.film.material)}`,
-          because: "Its glue finds wax instead of paint, and the backing takes the print away again.",
+          title: `A transfer will not stick to ${named(wax.film.material)}`,
+          because: "Its glue meets wax instead of paint, and the backing pulls the print off again.",
           lower: wax.film.stepId,
           part: "wax",
           fixes: (place) => [
@@ -58,7 +58,7 @@ export const transfersAndStamps: Rule = {
               label: `Put it on before the ${named(wax.film.material)}`,
               commands: moveBefore(place, step.id, wax.film.stepId),
             },
-            { label: "Leave it out", commands: leaveOut(place, step.id) },
+            { label: "Remove this step", commands: leaveOut(place, step.id) },
           ],
         },
       ];
@@ -69,8 +69,8 @@ export const transfersAndStamps: Rule = {
     return [
       {
         severity: "note",
-        title: "The stamp will print broken here",
-        because: `The ${named(rough.film.material)} is ${rough.film.spent ? "cracked" : "sanded"}: a softer, older print. It can be distressed with the rest.`,
+        title: "Expect a broken print here",
+        because: `The ${named(rough.film.material)} is ${rough.film.spent ? "cracked" : "sanded"}: a softer, older print is normal. It can be distressed with the rest.`,
         lower: rough.film.stepId,
         part: "rough",
       },

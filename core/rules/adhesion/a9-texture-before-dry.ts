@@ -18,7 +18,7 @@ function crumbIn(stack: Stack): Film | null {
 export const textureBeforeDry: Rule = {
   meta: {
     id: "A9",
-    title: "Texture dries before it is painted over or scraped",
+    title: "Let texture dry before painting or scraping it",
     reason:
       "Under a skin of paint the wet paste never dries: it stays soft, sinks and splits. Crumb scraped wet smears instead of breaking off.",
     origin: "common practice",
@@ -72,10 +72,10 @@ export const textureBeforeDry: Rule = {
       {
         severity: "caution",
         title: "There is no crumb here to scrape off",
-        because: "Nothing coarse lies in this stack.",
+        because: "There is no crumb in this stack.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
         part: "nothing",
-        fixes: (place) => [{ label: "Leave the scraping out", commands: leaveOut(place, seam.phase.step.id) }],
+        fixes: (place) => [{ label: "Leave out the scraping", commands: leaveOut(place, seam.phase.step.id) }],
       },
     ];
   },
@@ -102,7 +102,7 @@ export const textureBeforeDry: Rule = {
         ],
       },
       {
-        shows: "scraping where nothing was dropped",
+        shows: "scraping where there is no crumb",
         ground: "raw timber",
         species: "pine",
         steps: [["brush", "mineral-storm"], ["scrape"]],

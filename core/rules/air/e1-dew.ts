@@ -8,8 +8,8 @@ const MARGIN = 3;
 export const dew: Rule = {
   meta: {
     id: "E1",
-    title: "The piece stays three degrees above the dew point",
-    reason: "On a colder face water is already settling, though nobody sees it, and the coat dries over it.",
+    title: "Keep the piece 3 °C above the dew point",
+    reason: "On a colder surface water is already settling, unseen, and the coat dries over it.",
     origin: "published: ISO 8502-4 practice, 3 °C margin",
     schools: [],
     subsumes: [],
@@ -24,7 +24,7 @@ export const dew: Rule = {
       {
         severity: "stop",
         title: "The piece is too near the dew point",
-        because: `${sayWhen(seam, after, "It")} is at ${surface.toFixed(0)} °C and dew settles at ${dewsAt.toFixed(1)} °C; keep ${MARGIN} °C between. Warm the room, or dry the air, and let the piece come to the room's warmth.`,
+        because: `${sayWhen(seam, after, "It")} is at ${surface.toFixed(0)} °C and dew settles at ${dewsAt.toFixed(1)} °C; keep them ${MARGIN} °C apart. Warm the room or dry the air, and let the piece warm up to it.`,
         lower: "ground",
       },
     ];

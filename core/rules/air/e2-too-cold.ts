@@ -11,7 +11,7 @@ export const tooCold: Rule = {
     id: "E2",
     title: "Water-borne films do not form in the cold",
     reason:
-      "The grains of the binder must be warm enough to melt together. Below that they dry to powder side by side, and no later warmth mends it.",
+      "The grains of binder must be warm enough to fuse. Colder than that they dry to powder side by side, and later warmth does not mend it.",
     origin: "from memory; the label decides",
     schools: [],
     subsumes: [],
@@ -27,7 +27,7 @@ export const tooCold: Rule = {
       {
         severity: "stop",
         title: `Too cold for ${named(material)}`,
-        because: `${sayWhen(seam, worst.after, "It")} is ${warmthOf(worst).toFixed(0)} °C; below ${COLDEST} °C water-borne films do not form. Warm the room and the piece, the night through.`,
+        because: `${sayWhen(seam, worst.after, "It")} is ${warmthOf(worst).toFixed(0)} °C; below ${COLDEST} °C water-borne films do not form. Warm the room and the piece, and keep them warm overnight.`,
         lower: "ground",
       },
     ];

@@ -8,8 +8,9 @@ const WET = 92;
 export const tooDamp: Rule = {
   meta: {
     id: "E3",
-    title: "Over 85 % water does not leave",
-    reason: "The air is full. Water-borne coats stay open for hours, run, and cloud; shellac goes white.",
+    title: "Coats hardly dry above 85 % humidity",
+    reason:
+      "The air cannot take up more water. Water-borne coats stay open for hours, run and cloud; shellac goes white.",
     origin: "common practice; the limits are from memory",
     schools: [],
     subsumes: [],
@@ -24,7 +25,7 @@ export const tooDamp: Rule = {
       {
         severity: relativeHumidity > WET ? "stop" : "caution",
         title: "The air is too damp to dry in",
-        because: `${sayWhen(seam, worst.after, "The room")} is at ${Math.round(relativeHumidity)} %. Above ${DAMP} % coats hardly dry; warm the room or run a dryer until it falls.`,
+        because: `${sayWhen(seam, worst.after, "The room")} is at ${Math.round(relativeHumidity)} % humidity. Above ${DAMP} % coats hardly dry; warm the room or run a dehumidifier.`,
         lower: "ground",
       },
     ];

@@ -7,7 +7,7 @@ export const heatAndDraught: Rule = {
   meta: {
     id: "E4",
     title: "Heat and moving air skin a coat",
-    reason: "The top dries shut over a wet middle: laps show, and the skin wrinkles as the rest follows.",
+    reason: "The top skins over a wet middle: laps show, and the skin wrinkles as the rest dries.",
     origin: "common practice; the limit of 35 °C is from memory",
     schools: [],
     subsumes: [],
@@ -22,11 +22,11 @@ export const heatAndDraught: Rule = {
     return [
       {
         severity: "caution",
-        title: celsius > HOT ? "The room is so hot that coats will skin" : "Moving air will skin the coats",
+        title: celsius > HOT ? "The room is so hot that coats may skin" : "Moving air may skin the coats",
         because:
           celsius > HOT
-            ? `It is ${celsius.toFixed(0)} °C; above about ${HOT} °C work early, in small areas.`
-            : "The room is set to a draught. Keep it off wet faces; air the room between coats.",
+            ? `It is ${celsius.toFixed(0)} °C; above about ${HOT} °C, work early in the day and in small areas.`
+            : "The room is set as draughty. Keep the draught off wet surfaces; air the room between coats.",
         lower: "ground",
       },
     ];

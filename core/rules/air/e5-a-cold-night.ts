@@ -12,7 +12,7 @@ export const coldNight: Rule = {
     id: "E5",
     title: "A cold or damp night stretches the wait",
     reason:
-      "Drying almost stands still in cold damp air: what runs through the night is counted by its hours, not by the tin.",
+      "Drying almost stops in cold, damp air, so a wait through the night is worked out hour by hour, not from the tin.",
     origin: "an engineering model: evaporation and warmth by the hour",
     schools: [],
     subsumes: [],
@@ -31,7 +31,7 @@ export const coldNight: Rule = {
       {
         severity: "note",
         title: `The ${named(material)} dries through a cold spell`,
-        because: `At ${celsius.toFixed(0)} °C and ${Math.round(relativeHumidity)} % it almost stands still: about ${sayDuration(takes)} until the next coat, where the tin says ${sayDuration(label)}. Laid in the morning, or in a room kept warm overnight, it is ready sooner.`,
+        because: `At ${celsius.toFixed(0)} °C and ${Math.round(relativeHumidity)} % it dries slowly: about ${sayDuration(takes)} until the next coat, where the tin says ${sayDuration(label)}. Laid in the morning, or kept warm overnight, it is ready sooner.`,
         lower: "ground",
       },
     ];

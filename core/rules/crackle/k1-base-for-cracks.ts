@@ -19,8 +19,8 @@ function contrast(seam: Seam): Draft[] {
   return [
     {
       severity: "caution",
-      title: "The cracks will hardly show",
-      because: `${capital(named(over))} over ${named(under.material)} differs by ΔE00 ${difference.toFixed(0)}; cracks read from about ${CRACK_READS}.`,
+      title: "The cracks may hardly show",
+      because: `${capital(named(over))} and ${named(under.material)} differ by ΔE00 ${difference.toFixed(0)}; cracks show from about ${CRACK_READS}.`,
       lower: under.stepId,
       part: "contrast",
       fixes: (place) => {
@@ -45,9 +45,9 @@ function contrast(seam: Seam): Draft[] {
 export const baseForCracks: Rule = {
   meta: {
     id: "K1",
-    title: "Cracks need a base that does not drink, in another colour",
+    title: "Cracks need a base that is not thirsty, in another colour",
     reason:
-      "The medium has to lie on the base and pull the top coat apart; a thirsty base swallows it. And a crack is seen by what lies under it.",
+      "The medium has to lie on the base and pull the top coat apart; a thirsty base soaks it up. And a crack shows only by the colour beneath it.",
     origin: "common practice; the limit of ΔE00 15 is from memory",
     schools: [],
     subsumes: [],
@@ -62,7 +62,7 @@ export const baseForCracks: Rule = {
       ? [
           {
             severity: "caution",
-            title: `The ${topName(seam, thirsty.stack)} will drink the crackle medium`,
+            title: `The ${topName(seam, thirsty.stack)} may soak up the crackle medium`,
             because: "It is thirsty and unsealed; the medium sinks in and the cracks stay thin or fail.",
             lower: stepOf(thirsty.stack),
             part: "thirsty",

@@ -8,7 +8,7 @@ export const heatBeforeSkin: Rule = {
   meta: {
     id: "K10",
     title: "Heat before the film has skinned gives coarse cracks",
-    reason: "Warm air shuts the top of the wet film while the rest still moves, and it tears in wide pieces.",
+    reason: "Warm air skins the top of the wet film while the rest still moves, and it tears in wide pieces.",
     origin: "common practice",
     schools: [],
     subsumes: [],

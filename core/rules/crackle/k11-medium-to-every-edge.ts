@@ -5,8 +5,8 @@ import type { Rule } from "../rule.ts";
 export const mediumToEveryEdge: Rule = {
   meta: {
     id: "K11",
-    title: "The medium reaches every edge, or the bare spots stay whole",
-    reason: "Paint beside the medium dries without a crack, and the border between the two is as plain as a map.",
+    title: "Take the medium to every edge, or bare spots stay whole",
+    reason: "Paint beside the medium dries without a crack, and the border between the two shows clearly.",
     origin: "common practice",
     schools: [],
     subsumes: [],
@@ -21,11 +21,11 @@ export const mediumToEveryEdge: Rule = {
       {
         severity: "note",
         title: "Where the medium stops, the cracks stop",
-        because: "It does not cover the whole face. Feather its borders, for they show as a line in the cracks.",
+        because: "It does not cover the whole face. Feather its borders, or they show as a line in the cracks.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
         fixes: (place) => [
           {
-            label: "Bring it to every edge",
+            label: "Take it to every edge",
             commands: patchStep(place, step.id, { where: { on: "everywhere", share: 1 } }),
           },
         ],

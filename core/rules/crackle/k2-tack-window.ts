@@ -25,10 +25,10 @@ function fixesFor(place: Place, phase: Phase, medium: string): Fix[] {
 export const tackWindow: Rule = {
   meta: {
     id: "K2",
-    title: "Crackle medium is painted while it has tack",
+    title: "Paint over crackle medium while it has tack",
     reason:
-      "Too wet and the paint slides, past its tack and it lies there whole. Between the two the medium shrinks under the paint and tears it.",
-    origin: "common practice for the opening, from memory for the end",
+      "Too wet, and the paint slides; past its tack, and it dries whole. Between the two the medium shrinks under the paint and tears it.",
+    origin: "common practice for when it opens, from memory for when it shuts",
     schools: [],
     subsumes: ["C1", "B1"],
   },
@@ -50,7 +50,7 @@ export const tackWindow: Rule = {
           tell: (verdict, waited) => ({
             severity: "stop",
             title: verdict === "late" ? "The crackle medium is past its tack" : "The crackle medium is still wet",
-            because: `Painted ${sayDuration(waited)} after the medium; it cracks between ${sayDuration(tack.opens.safe)} and ${sayDuration(tack.shuts.safe)}, milky with hair lines.`,
+            because: `Painted ${sayDuration(waited)} after the medium; it cracks between ${sayDuration(tack.opens.safe)} and ${sayDuration(tack.shuts.safe)}, when the medium is milky with hair lines.`,
             lower: film.stepId,
             fixes: (place) => fixesFor(place, seam.phase, film.stepId),
           }),
@@ -65,20 +65,20 @@ export const tackWindow: Rule = {
     return [
       {
         severity: "caution",
-        title: `${capital(named(material))} will not crack: there is no medium under it`,
+        title: `${capital(named(material))} may not crack: there is no medium under it`,
         because: "Paint by itself dries whole. Crackle medium, or wet glue, tears it from beneath.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
         part: "nothing",
         fixes: (place) => {
           const medium = ofFamily(place.shelf, "crackle medium");
           const without: Fix = {
-            label: "Cracks are not wanted",
+            label: "I do not want cracks",
             commands: patchStep(place, step.id, { intents: intents.filter((one) => one !== "cracks") }),
           };
           return medium
             ? [
                 {
-                  label: "Crackle medium first",
+                  label: "Lay crackle medium first",
                   commands: insertBefore(place, step.id, [{ how: "brush", what: medium }]),
                 },
                 without,
@@ -113,7 +113,7 @@ export const tackWindow: Rule = {
         ],
       },
       {
-        shows: "cracks wanted, and no medium",
+        shows: "cracks wanted, but no medium",
         ground: "raw timber",
         species: "pine",
         steps: [

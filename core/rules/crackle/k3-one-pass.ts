@@ -17,7 +17,7 @@ export const onePass: Rule = {
     id: "K3",
     title: "Over crackle, one pass and no going back",
     reason:
-      "The medium swims as the paint wets it. A second stroke drags skin and medium together and the cracks close; they follow the stroke that was made.",
+      "The medium floats as the paint wets it. A second stroke drags skin and medium together and closes the cracks; they follow the stroke.",
     origin: "common practice",
     schools: [],
     subsumes: ["B1"],
@@ -31,8 +31,8 @@ export const onePass: Rule = {
     return [
       {
         severity: "caution",
-        title: `${capital(technique.name)} goes over the same place twice`,
-        because: `On the ${named(medium.material)} each stroke is laid once, the same way as the medium was.`,
+        title: `"${capital(technique.name)}" goes over the same place twice`,
+        because: `On the ${named(medium.material)}, lay each stroke once, the same way as the medium.`,
         lower: medium.stepId,
         fixes: (place) => [
           {

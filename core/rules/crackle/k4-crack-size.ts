@@ -5,12 +5,12 @@ import type { Rule } from "../rule.ts";
 /** Millimetres between cracks for each micrometre of dry medium (from memory; spacing grows linearly with thickness: Groisman and Kaplan 1994). */
 const SPACING = 0.105;
 
-const size = (spacing: number) => (spacing < 4 ? "fine" : spacing < 7 ? "middling" : "wide");
+const size = (spacing: number) => (spacing < 4 ? "fine" : spacing < 7 ? "medium-sized" : "wide");
 
 export const crackSize: Rule = {
   meta: {
     id: "K4",
-    title: "The thicker, the wider apart",
+    title: "Thicker medium sets the cracks wider apart",
     reason:
       "The spacing of cracks grows with the thickness of the medium, and thick paint over it widens them too. Thin and even gives a fine net, a loaded brush long islands.",
     origin:
@@ -35,7 +35,7 @@ export const crackSize: Rule = {
       {
         severity: "note",
         title: `Expect ${size(spacing)} cracks, about ${spacing < 1 ? spacing.toFixed(1) : Math.round(spacing)} mm apart`,
-        because: `The medium will dry to about ${Math.round(medium)} µm under one coat. More medium, or thicker paint, sets them wider.`,
+        because: `The medium dries to about ${Math.round(medium)} µm under one coat. More medium, or thicker paint, sets them wider.`,
         lower: top.film.stepId,
       },
     ];

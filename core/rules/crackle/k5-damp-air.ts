@@ -24,7 +24,7 @@ export const dampAir: Rule = {
       {
         severity: "caution",
         title: "The air is too damp for good cracks",
-        because: `The room is at ${Math.round(relativeHumidity)} %; over ${TOO_DAMP} % they come late, few and thin. Wait for a dry day, or warm the room.`,
+        because: `The room is at ${Math.round(relativeHumidity)} % humidity; above ${TOO_DAMP} % cracks come late, few and thin. Wait for a dry day, or warm the room.`,
         lower: stepOf(seam.tops[0]?.stack ?? null),
       },
     ];

@@ -6,9 +6,9 @@ import { named, sayShare } from "../words.ts";
 export const sealTheCracks: Rule = {
   meta: {
     id: "K6",
-    title: "Cracks are sealed, and lightly",
+    title: "Seal the cracks, and lightly",
     reason:
-      "In the cracks the medium lies bare and goes back into water at any touch. A wet brush wakes it and closes them; a mist, or one light coat, does not.",
+      "In the cracks the medium lies bare and dissolves at any damp touch. A wet brush softens it and closes them; a mist, or one light coat, does not.",
     origin: "common practice",
     schools: [],
     subsumes: [],
@@ -26,12 +26,12 @@ export const sealTheCracks: Rule = {
         severity: seam.phase.coats > 1 ? "caution" : "note",
         title:
           seam.phase.coats > 1 ? "Brushed coats may close the cracks" : "One light coat over the cracks, laid once",
-        because: `The ${named(open.film.material)} lies bare in them and wakes under a wet brush.`,
+        because: `The ${named(open.film.material)} lies bare in them and softens under a wet brush.`,
         lower: open.film.stepId,
         fixes: (place) => [
-          { label: "Spray it, in mists", commands: patchStep(place, step.id, { how: "spray" }) },
+          { label: "Spray it in mists", commands: patchStep(place, step.id, { how: "spray" }) },
           ...(seam.phase.coats > 1
-            ? [{ label: "One single light coat", commands: patchStep(place, step.id, { coats: 1 }) }]
+            ? [{ label: "Make it one light coat", commands: patchStep(place, step.id, { coats: 1 }) }]
             : []),
         ],
       },
@@ -45,7 +45,7 @@ export const sealTheCracks: Rule = {
       {
         severity: "caution",
         title: "The cracks are left open",
-        because: `The ${named(top.film.material)} lies bare in ${sayShare(sharesOf(open))} and smears at the first damp cloth.`,
+        because: `The ${named(top.film.material)} lies bare on ${sayShare(sharesOf(open))} and may smear at the first damp cloth.`,
         lower: top.film.stepId,
         part: "open",
         fixes: (place) => {

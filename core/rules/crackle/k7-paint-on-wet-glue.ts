@@ -8,7 +8,7 @@ export const paintOnWetGlue: Rule = {
     id: "K7",
     title: "Over wet glue, few strokes",
     reason:
-      "Glue cracks paint because it skins while the paint is wet. Every stroke too many mixes the two, and mixed they dry whole.",
+      "Glue cracks paint because it skins while the paint is wet. Every extra stroke mixes the two, and a mixture dries whole.",
     origin: "common practice",
     schools: [],
     subsumes: ["B1", "K3"],
@@ -25,11 +25,11 @@ export const paintOnWetGlue: Rule = {
     return [
       {
         severity: "caution",
-        title: `${capital(technique.name)} works the paint into the glue`,
-        because: "Lay it on thick with a full brush, one stroke beside the other, and leave it.",
+        title: `"${capital(technique.name)}" may work the paint into the glue`,
+        because: "Lay it on thick with a full brush, one stroke beside the next, and leave it.",
         lower: glue.stepId,
         fixes: (place) => [
-          { label: "Lay it with single strokes", commands: patchStep(place, step.id, { how: "brush" }) },
+          { label: "Brush it in single strokes", commands: patchStep(place, step.id, { how: "brush" }) },
         ],
       },
     ];

@@ -19,7 +19,7 @@ export const chipsNeedAResist: Rule = {
     id: "K8",
     title: "Chips need something to come away from",
     reason:
-      "Milk paint flakes off wax, off sealed faces and off old finish. On raw timber it soaks in and holds; other paints hardly chip at all without a resist.",
+      "Milk paint flakes off wax, sealed surfaces and old finish. On raw timber it soaks in and grips; other paints hardly chip at all without a resist.",
     origin: "common practice",
     schools: [],
     subsumes: ["A1"],
@@ -36,8 +36,8 @@ export const chipsNeedAResist: Rule = {
       return [
         {
           severity: "caution",
-          title: "There is nothing here that chips",
-          because: "No resist lies in this stack and no layer is meant to chip: the blade only scratches.",
+          title: "There is nothing here to chip",
+          because: "There is no resist in this stack and no layer meant to chip: the blade only scratches.",
           lower: stepOf(seam.tops[0]?.stack ?? null),
           part: "nothing",
           fixes: (place) => [
@@ -46,7 +46,7 @@ export const chipsNeedAResist: Rule = {
               commands: patchStep(place, step.id, { how: "sand-220" }),
               look: "thin lines instead of flakes",
             },
-            { label: "Leave the chipping out", commands: leaveOut(place, step.id) },
+            { label: "Leave out the chipping", commands: leaveOut(place, step.id) },
           ],
         },
       ];
@@ -59,8 +59,8 @@ export const chipsNeedAResist: Rule = {
       return [
         {
           severity: "note",
-          title: `${capital(named(material))} will chip off the ${lower}, as you want it`,
-          because: `${capital(sayShare(sharesOf(open.filter((top) => comesAway(seam, top)))))} gives it nothing to hold on to. Forced drying makes more flakes.`,
+          title: `${capital(named(material))} should chip off the ${lower}, as you want`,
+          because: `${capital(sayShare(sharesOf(open.filter((top) => comesAway(seam, top)))))} gives it nothing to grip. Forced drying makes more flakes.`,
           lower: stepOf(some.stack),
         },
       ];
@@ -71,10 +71,10 @@ export const chipsNeedAResist: Rule = {
     return [
       {
         severity: "caution",
-        title: `${capital(named(material))} will hardly chip here`,
+        title: `${capital(named(material))} may hardly chip here`,
         because: soaks
-          ? `The ${topName(seam, top.stack)} is thirsty: the paint soaks in and holds.`
-          : `It holds well on the ${topName(seam, top.stack)}.`,
+          ? `The ${topName(seam, top.stack)} is thirsty: the paint soaks in and grips.`
+          : `It grips the ${topName(seam, top.stack)} well.`,
         lower: stepOf(top.stack),
         fixes: (place) => {
           const wax = ofFamily(place.shelf, "clear wax");
@@ -92,10 +92,10 @@ export const chipsNeedAResist: Rule = {
             list.push({
               label: "Rub oil in first, as a resist",
               commands: insertBefore(place, step.id, [{ how: "oil-on", what: oil, intents: ["resist"] }]),
-              look: "flakes all over, where it pleases",
+              look: "flakes all over, at random",
             });
           list.push({
-            label: "Chips are not wanted",
+            label: "I do not want chips",
             commands: patchStep(place, step.id, { intents: intents.filter((one) => one !== "chips") }),
           });
           return list;

@@ -11,7 +11,7 @@ export const thickPasteCracks: Rule = {
     id: "K9",
     title: "Thick paste cracks as it dries",
     reason:
-      "It shrinks from the top down. Laid thick in one go it splits like mud: a fine crust where that is wanted, a fault where it is not.",
+      "It shrinks from the top down. Laid thick in one session it splits like mud: a fine crust if you want it, a fault if you do not.",
     origin: "common practice; the limit of 1 mm is from memory",
     schools: [],
     subsumes: [],
@@ -28,7 +28,7 @@ export const thickPasteCracks: Rule = {
         ? [
             {
               severity: "caution",
-              title: "Paste this thin dries whole",
+              title: "Paste this thin may dry whole",
               because: `It dries to ${(thick / 1000).toFixed(1)} mm; it splits above about ${CRACKS_ABOVE / 1000} mm.`,
               lower: stepOf(seam.tops[0]?.stack ?? null),
               part: "thin",
@@ -45,7 +45,7 @@ export const thickPasteCracks: Rule = {
     return [
       {
         severity: wanted ? "note" : "caution",
-        title: wanted ? "The paste will split as it dries, as you want it" : "Paste this thick will split as it dries",
+        title: wanted ? "The paste should split as it dries, as you want" : "Paste this thick may split as it dries",
         because: `${seam.phase.coats > 1 ? `${seam.phase.coats} coats dry` : "It dries"} to ${(thick / 1000).toFixed(1)} mm; it splits above about ${CRACKS_ABOVE / 1000} mm.`,
         lower: stepOf(seam.tops[0]?.stack ?? null),
         fixes: (place) =>
@@ -54,7 +54,7 @@ export const thickPasteCracks: Rule = {
             : [
                 { label: "Lay it thinner", commands: patchStep(place, step.id, { coats: 1 }), look: "less relief" },
                 {
-                  label: "The splits are wanted",
+                  label: "I want the splits",
                   commands: withIntent(place, step.id, "cracks"),
                   look: "splits like mud",
                 },

@@ -8,9 +8,9 @@ import { A_QUARTER, CRUMB_ON_WET, SMALL_FACE } from "./stack.ts";
 export const crumbOnWetPaint: Rule = {
   meta: {
     id: "R1",
-    title: "Crumb falls on wet, misted paint",
+    title: "Drop crumb on wet, misted paint",
     reason:
-      "It is held by the paint it falls into. On a skin it rolls off; misted again after, it takes up water and swells into its place.",
+      "Wet paint holds it. On a skin it rolls off; misted again afterwards, it takes up water and swells into place.",
     origin: "common practice",
     schools: [],
     subsumes: ["A1", "C1", "B1"],
@@ -49,10 +49,10 @@ export const crumbOnWetPaint: Rule = {
         {
           severity: "stop",
           title: "There is no wet paint for the crumb to fall into",
-          because: "It is held by paint and nothing else.",
+          because: "Only wet paint holds it.",
           lower: stepOf(seam.tops[0]?.stack ?? null),
           part: "nothing",
-          fixes: (place) => [{ label: "Leave it out", commands: leaveOut(place, step.id) }],
+          fixes: (place) => [{ label: "Remove this step", commands: leaveOut(place, step.id) }],
         },
       ];
     const wet = seam.films.some(({ film }) => film.material.role === "paint" && isOpenWet(seam, film));
@@ -60,8 +60,8 @@ export const crumbOnWetPaint: Rule = {
     return [
       {
         severity: "caution",
-        title: "Mist the paint before the crumb falls",
-        because: "Misted it stays open longer and takes the crumb in; mist again over it.",
+        title: "Mist the paint before you drop the crumb",
+        because: "Misted, it stays open longer and takes the crumb in; mist again over the crumb.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
         part: "dry",
         fixes: (place) => [{ label: "Mist first", commands: insertBefore(place, step.id, [{ how: "mist" }]) }],

@@ -7,7 +7,7 @@ import { CRUMB_ON_WET, SMALL_FACE } from "./stack.ts";
 export const paintOverCrumb: Rule = {
   meta: {
     id: "R2",
-    title: "Over crumb: when dry, and tapped",
+    title: "Paint over crumb when it is dry, and tap it on",
     reason:
       "Wet crumb smears under the next colour, and a stroke drags it off even when dry. A tapped brush leaves it where it fell.",
     origin: "common practice",
@@ -46,8 +46,8 @@ export const paintOverCrumb: Rule = {
     return [
       {
         severity: "caution",
-        title: "A stroke drags the crumb off",
-        because: `${technique.name} pulls across it; tapped on, the colour lies over it.`,
+        title: "A stroke may drag the crumb off",
+        because: `"${technique.name}" pulls across it; tapped on, the colour lies over it.`,
         lower: crumb.stepId,
         part: "stroke",
         fixes: (place) => [

@@ -7,7 +7,7 @@ export const scrapeWhenDry: Rule = {
     id: "R3",
     title: "Scraped craters are thirsty and need a rest",
     reason:
-      "Scraping opens what lay under the crumb all at once. Brush the dust out and let it breathe before anything wet goes into it.",
+      "Scraping opens what lay under the crumb all at once. Brush the dust out and leave it a while before anything wet goes in.",
     origin: "common practice",
     schools: [],
     subsumes: [],
@@ -23,7 +23,7 @@ export const scrapeWhenDry: Rule = {
     return [
       {
         severity: "note",
-        title: "Scrape when all is dry, then brush it out",
+        title: "Scrape when everything is dry, then brush out the dust",
         because:
           "The crumb breaks off with the paint on it and leaves a crater with a clean rim; what lies under it shows.",
         lower: crumb.stepId,

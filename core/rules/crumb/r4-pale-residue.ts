@@ -6,7 +6,7 @@ export const paleResidue: Rule = {
   meta: {
     id: "R4",
     title: "Crumb leaves a pale residue",
-    reason: "Its dust stays in the craters and dries white. A damp wipe takes it, or a wax over it hides it.",
+    reason: "Its dust stays in the craters and dries white. A damp wipe removes it, or wax over it hides it.",
     origin: "common practice",
     schools: [],
     subsumes: [],
@@ -25,8 +25,8 @@ export const paleResidue: Rule = {
     return [
       {
         severity: "note",
-        title: "The craters will dry with a pale bloom",
-        because: "Nothing wet and no wax goes over the scraped face.",
+        title: "A pale bloom in the craters is normal",
+        because: "No damp wipe, wax or glaze follows the scraping.",
         lower: crumb.phase.step.id,
         fixes: (place) => {
           const wax = ofFamily(place.shelf, "clear wax");

@@ -7,7 +7,7 @@ export const smallAreas: Rule = {
     id: "R5",
     title: "Crumb goes on in small areas",
     reason:
-      "Paint, mist and crumb have to meet wet. On a wide face the far end has skinned before the crumb gets there.",
+      "Paint, mist and crumb have to meet while wet. On a wide face the far end has skinned before the crumb gets there.",
     origin: "common practice",
     schools: [],
     subsumes: [],
@@ -28,7 +28,7 @@ export const smallAreas: Rule = {
       {
         severity: "caution",
         title: "Paint a smaller area at a time",
-        because: `Painting a face takes about ${sayDuration(Math.round(laying))} and it stays wet enough for ${sayDuration(stays)}; half of that is for the crumb.`,
+        because: `Painting a face takes about ${sayDuration(Math.round(laying))} and the paint stays wet enough for ${sayDuration(stays)}; half of that is for the crumb.`,
         lower: paint.film.stepId,
       },
     ];
@@ -43,7 +43,7 @@ export const smallAreas: Rule = {
     ],
     faulty: [
       {
-        shows: "a whole carcass side in one go",
+        shows: "a whole carcass side at once",
         ground: "raw timber",
         species: "pine",
         zone: { shape: { kind: "panel", width: 1200, height: 900, count: 1 } },

@@ -32,22 +32,22 @@ export function standsBefore(seam: Seam, film: Film, rule: string, fault: string
     to: seam.phase.id,
     lower: film.stepId,
     gates: [openFrom("before clear", opens)],
-    reason: "stand before sealing",
+    reason: "dry enough to seal",
     tell: (verdict, waited, dried) =>
       verdict === "late"
         ? null
         : {
             severity: dried("touch") < below.drying.touch.typical ? "stop" : "caution",
-            title: `${capital(named(below))} has not stood long enough`,
-            because: `It has had ${sayDuration(waited)}; by the house rule "${school}" it needs ${sayDuration(opens.safe)}. ${fault}`,
+            title: `${capital(named(below))} has not dried long enough`,
+            because: `It has had ${sayDuration(waited)}; your house rule, "${school}", asks for ${sayDuration(opens.safe)}. ${fault}`,
             schools:
               school === "the full wait"
-                ? "Others go on as soon as it is touch dry."
-                : "Others wait the full day or more.",
+                ? "Others carry on as soon as it is touch dry."
+                : "Others wait a full day or more.",
             lower: film.stepId,
             fixes: (place) => [
               {
-                label: `Let it stand ${sayDuration(opens.safe)}`,
+                label: `Leave it for ${sayDuration(opens.safe)}`,
                 commands: patchStep(place, seam.phase.step.id, { wait: null }),
               },
             ],

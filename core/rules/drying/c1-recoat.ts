@@ -72,11 +72,11 @@ export const recoat: Rule = {
                   title: `${capital(named(below))} is not ready for the next coat`,
                   because:
                     gates.length > 1
-                      ? `It has had ${sayDuration(waited)}: into it while wet, up to ${sayDuration(gates[0]!.shuts!.safe)}, or from ${sayDuration(opens.safe)}, not between.`
+                      ? `It has had ${sayDuration(waited)}. Recoat while wet, up to ${sayDuration(gates[0]!.shuts!.safe)}, or from ${sayDuration(opens.safe)}, but not between.`
                       : `It has had ${sayDuration(waited)} and needs ${sayDuration(opens.safe)}: the brush would drag it.`,
                   schools:
                     below.family === "milk paint"
-                      ? "Milk paint is recoated after 2 h by some labels, after 12 h by careful shops."
+                      ? "Some labels recoat milk paint after 2 h, careful shops after 12 h."
                       : undefined,
                   lower: film.stepId,
                   fixes: (place) => dropWait(place, step.id, "Wait until it is ready"),
@@ -88,7 +88,7 @@ export const recoat: Rule = {
   examples: {
     clean: [
       {
-        shows: "coats that follow when dry",
+        shows: "coats laid when the last is dry",
         ground: "raw timber",
         species: "pine",
         steps: [

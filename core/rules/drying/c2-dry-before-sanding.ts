@@ -49,7 +49,7 @@ export const dryBeforeSanding: Rule = {
     return [
       {
         severity: "caution",
-        title: "Paper on wax clogs at once",
+        title: "Paper may clog at once on wax",
         because: `The ${named(top.film.material)} lies on top; sand before waxing.`,
         lower: top.film.stepId,
         part: "wax",

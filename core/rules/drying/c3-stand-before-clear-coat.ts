@@ -4,9 +4,9 @@ import { standsBefore } from "./before-clear.ts";
 export const standBeforeClearCoat: Rule = {
   meta: {
     id: "C3",
-    title: "Paint stands before a clear coat",
-    reason: "A clear coat shuts the water in. Sealed too early the paint stays soft, clouds, or lifts with the brush.",
-    origin: "common practice, with schools",
+    title: "Let paint dry before a clear coat",
+    reason: "A clear coat traps the water. Sealed too early, the paint stays soft, clouds, or lifts with the brush.",
+    origin: "common practice; schools differ",
     schools: ["waitBeforeClear", "forcedDry"],
     subsumes: [],
   },
@@ -22,7 +22,7 @@ export const standBeforeClearCoat: Rule = {
           film.material.role !== "glaze" &&
           !["wax", "clay"].includes(film.material.binder),
       )
-      .map(({ film }) => standsBefore(seam, film, "C3", "The clear coat would shut its water in and pull at it."));
+      .map(({ film }) => standsBefore(seam, film, "C3", "The clear coat would trap its water and pull at it."));
   },
   examples: {
     clean: [

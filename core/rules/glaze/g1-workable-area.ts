@@ -10,8 +10,8 @@ const WORKED_WET: ReadonlySet<string> = new Set(["wash", "blend", "rag-on", "sti
 export const workableArea: Rule = {
   meta: {
     id: "G1",
-    title: "As much as can be worked while it is open",
-    reason: "The far end must still move when the hand comes back to it. What has set by then keeps a lap.",
+    title: "Lay only what you can work while it is open",
+    reason: "The far end must still be workable when you come back to it. What has set by then shows a lap.",
     origin: "common practice; work rates and open times are from memory",
     schools: [],
     subsumes: [],
@@ -33,8 +33,8 @@ export const workableArea: Rule = {
     return [
       {
         severity: "caution",
-        title: `Too much face for one open time`,
-        because: `Laying it takes about ${sayDuration(Math.round(laying))} a face and it moves for ${sayDuration(Math.round(workable))}. Work in sections to a natural break, or with a helper who wipes.`,
+        title: `Too large a face for one open time`,
+        because: `Laying it takes about ${sayDuration(Math.round(laying))} per face; it stays workable for ${sayDuration(Math.round(workable))}. Work in sections to a natural break, or with a helper who wipes.`,
         lower: stepOf(seam.tops[0]?.stack ?? null),
         fixes: (place) => {
           const slipCoat = ofFamily(place.shelf, "clear glaze medium");
@@ -46,7 +46,7 @@ export const workableArea: Rule = {
               ? []
               : [
                   {
-                    label: "A slip coat of clear glaze first",
+                    label: "Lay a slip coat of clear glaze first",
                     commands: insertBefore(place, step.id, [{ how: "brush", what: slipCoat }]),
                   },
                 ]),

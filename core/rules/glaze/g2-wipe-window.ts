@@ -8,8 +8,8 @@ import { capital, named } from "../words.ts";
 export const wipeWindow: Rule = {
   meta: {
     id: "G2",
-    title: "Glaze and wash are wiped back while open",
-    reason: "They move for minutes. At tack they drag the cloth; after that they are paint.",
+    title: "Wipe back glaze and wash while they are open",
+    reason: "They stay workable for minutes. At tack they drag the cloth; after that they are paint.",
     origin: "common practice",
     schools: [],
     subsumes: [],
@@ -29,18 +29,23 @@ export const wipeWindow: Rule = {
           to: phase.id,
           lower: film.stepId,
           gates: [openUntil("open", open)],
-          reason: "while it moves",
+          reason: "while it is workable",
           tell: (verdict, waited) =>
             verdict === "early"
               ? null
               : {
                   severity: "caution",
-                  title: `${capital(named(film.material))} no longer moves`,
-                  because: `Wiped ${sayDuration(waited)} after it was laid; it stays open ${sayDuration(open.safe)}.`,
+                  title: `${capital(named(film.material))} is no longer workable`,
+                  because: `Wiped ${sayDuration(waited)} after it was laid; it stays open for ${sayDuration(open.safe)}.`,
                   lower: film.stepId,
                   fixes: (place) =>
                     phase.step.wait
-                      ? [{ label: "Wipe it while it moves", commands: patchStep(place, phase.step.id, { wait: null }) }]
+                      ? [
+                          {
+                            label: "Wipe it while it is workable",
+                            commands: patchStep(place, phase.step.id, { wait: null }),
+                          },
+                        ]
                       : [
                           {
                             label: "Wipe straight after laying it",
@@ -66,10 +71,10 @@ export const wipeWindow: Rule = {
       {
         severity: "caution",
         title: "There is nothing open to wipe back",
-        because: "Neither a glaze nor a wash lies on top here.",
+        because: "There is no glaze or wash on top here.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
         part: "nothing",
-        fixes: (place) => [{ label: "Leave the wiping out", commands: leaveOut(place, seam.phase.step.id) }],
+        fixes: (place) => [{ label: "Leave out the wiping", commands: leaveOut(place, seam.phase.step.id) }],
       },
     ];
   },

@@ -20,9 +20,9 @@ function standing(film: Film, houseRules: HouseRules): Range {
 export const glazeBeforeClear: Rule = {
   meta: {
     id: "G3",
-    title: "Glaze stands before it is sealed",
-    reason: "Glaze is made to stay wet. Sealed early it clouds, and the clear coat drags it about.",
-    origin: "common practice, with schools",
+    title: "Let glaze dry before you seal it",
+    reason: "Glaze is made to stay wet. Sealed early, it clouds, and the clear coat drags it about.",
+    origin: "common practice; schools differ",
     schools: ["glazeWait"],
     subsumes: [],
   },
@@ -42,7 +42,7 @@ export const glazeBeforeClear: Rule = {
           to: seam.phase.id,
           lower: film.stepId,
           gates: [openFrom("before clear", opens)],
-          reason: "glaze stands before sealing",
+          reason: "glaze dry enough to seal",
           tell: (verdict, waited, dried) =>
             verdict === "late"
               ? null
@@ -51,14 +51,14 @@ export const glazeBeforeClear: Rule = {
                     dried("touch") < film.material.drying.touch.typical && !film.forced
                       ? ("stop" as const)
                       : ("caution" as const),
-                  title: `${capital(named(film.material))} has not stood long enough`,
-                  because: `It has had ${sayDuration(waited)}; by the house rule "${school}" it needs ${sayDuration(opens.safe)}. Sealed wet it clouds.`,
+                  title: `${capital(named(film.material))} has not dried long enough`,
+                  because: `It has had ${sayDuration(waited)}; your house rule, "${school}", asks for ${sayDuration(opens.safe)}. Sealed wet, it clouds.`,
                   schools:
                     school === "24–48 h"
-                      ? "Others go on when it is dry, or dry it with warm air."
+                      ? "Others carry on when it is dry, or dry it with warm air."
                       : "Others wait one to two days.",
                   lower: film.stepId,
-                  fixes: (place: Place) => dropWait(place, step.id, `Let it stand ${sayDuration(opens.safe)}`),
+                  fixes: (place: Place) => dropWait(place, step.id, `Leave it for ${sayDuration(opens.safe)}`),
                 },
         };
       });

@@ -16,7 +16,7 @@ export const moreMediumThanPaint: Rule = {
     id: "G4",
     title: "A glaze is more medium than paint",
     reason:
-      "A little more than half of medium, up to four fifths, keeps it clear and open. With more paint it is only thin paint.",
+      "A little over half medium, up to four fifths, keeps it clear and open. With more paint it is only thin paint.",
     origin: "common practice for a little more than half; 80 : 20 is from memory",
     schools: [],
     subsumes: [],
@@ -47,7 +47,7 @@ export const moreMediumThanPaint: Rule = {
   examples: {
     clean: [
       {
-        shows: "seven of medium to three of paint",
+        shows: "seven parts medium to three of paint",
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -59,7 +59,7 @@ export const moreMediumThanPaint: Rule = {
     ],
     faulty: [
       {
-        shows: "three of medium to seven of paint",
+        shows: "three parts medium to seven of paint",
         ground: "raw timber",
         species: "pine",
         steps: [

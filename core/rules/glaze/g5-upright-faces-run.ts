@@ -5,7 +5,7 @@ export const uprightFacesRun: Rule = {
   meta: {
     id: "G5",
     title: "Upright faces run",
-    reason: "Glaze and wash gather at the lower edge and in the grooves, and hang there as a tear.",
+    reason: "Glaze and wash gather at the lower edge and in the grooves, and dry there as runs.",
     origin: "common practice",
     schools: [],
     subsumes: [],
@@ -21,7 +21,7 @@ export const uprightFacesRun: Rule = {
       {
         severity: "note",
         title: "Load less: this face stands upright",
-        because: `Knock the brush off, start at the top, and go back to the lower edges of ${seam.zone.name} after five minutes. Drawers out and doors off lie flat.`,
+        because: `Knock the brush off, start at the top, and go back to the lower edges of ${seam.zone.name} after five minutes. Drawers and doors can be taken off and laid flat.`,
         lower: stepOf(seam.tops[0]?.stack ?? null),
       },
     ];

@@ -12,8 +12,8 @@ export const putBackTogether: Rule = {
     id: "H1",
     title: "What is taken off goes back on",
     reason:
-      "Off, each part saves masking and lies flat. Hardware is kept, recoloured off the piece, or fitted before painting so that it blends: a zone of its own. When it goes back is part of the plan, for wax in a screw hole is hard to undo.",
-    origin: "common practice, with schools",
+      "Taken off, a part lies flat and saves masking. Hardware is kept, recoloured off the piece, or fitted before painting so that it blends: it is a zone of its own. Plan when it goes back, because wax in a screw hole is hard to undo.",
+    origin: "common practice; schools differ",
     schools: ["drawers"],
     subsumes: [],
   },
@@ -29,7 +29,7 @@ export const putBackTogether: Rule = {
             "The hardware are",
             "The hardware is",
           ),
-          because: "No step refits what was taken off, so the last day has no time for it.",
+          because: "No step refits what was taken off, so the plan allows no time for it.",
           lower: finish.past[at(off)]!.phase.step.id,
           part: off,
           fixes: (place) => [{ label: "Refit at the end", commands: appended(place, [{ how: on }]) }],
@@ -42,11 +42,11 @@ export const putBackTogether: Rule = {
       if (inForWaxing !== wants)
         drafts.push({
           severity: "note",
-          title: wants ? "Your house waxes with the drawers in" : "Your house waxes with the drawers out",
+          title: wants ? "Your house rule: wax with the drawers in" : "Your house rule: wax with the drawers out",
           because: wants
             ? "In, the look runs through from front to front."
             : "Out, each front lies flat and its edges get their wax.",
-          schools: "Both have their followers.",
+          schools: "Shops do it both ways.",
           lower: finish.past[waxed]!.phase.step.id,
           part: "waxing",
         });
@@ -70,7 +70,7 @@ export const putBackTogether: Rule = {
         steps: [["hardware-off"], ["brush", "mineral-storm", { coats: 2 }]],
       },
       {
-        shows: "waxed with the drawers in, against the house",
+        shows: "waxed with the drawers in, against the house rule",
         ground: "raw timber",
         species: "pine",
         steps: [["drawers-out"], ["brush", "mineral-storm", { coats: 2 }], ["drawers-in"], ["wax", "wax-clear"]],

@@ -7,9 +7,9 @@ import { named } from "../words.ts";
 export const aBrushForDarkWax: Rule = {
   meta: {
     id: "H2",
-    title: "A brush kept for dark wax",
+    title: "Keep a brush for dark wax",
     reason:
-      "Dark stays in the bristles for good and comes out on the next white. Offload to a plate so that the tin stays clean; lint-free cloths, a dry one for every damp one.",
+      "Dark wax stays in the bristles for good and comes out in the next white. Offload to a plate so that the tin stays clean; use lint-free cloths, a dry one for every damp one.",
     origin: "common practice",
     schools: [],
     subsumes: [],

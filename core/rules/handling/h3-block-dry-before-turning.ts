@@ -16,7 +16,7 @@ export const blockDryBeforeTurning: Rule = {
     id: "H3",
     title: "Block-dry before it lies on its face",
     reason:
-      "Dry to a finger is not dry to a weight. Turned too soon, the battens print into the coat and lift it when they leave.",
+      "Dry to a finger is not dry under weight. If it is turned too soon, the battens print into the coat and lift it as they come away.",
     origin: "common practice; twice the recoat time is from memory",
     schools: [],
     subsumes: [],

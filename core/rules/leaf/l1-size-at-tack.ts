@@ -7,10 +7,10 @@ import type { Demand, Rule } from "../rule.ts";
 export const sizeAtTack: Rule = {
   meta: {
     id: "L1",
-    title: "Leaf is laid on size at its tack",
+    title: "Lay leaf while the size has tack",
     reason:
-      "Wet size drowns the leaf and dulls it; dead size lets it blow away. In between it holds at a touch and keeps its shine.",
-    origin: "common practice for the opening, from memory for the end",
+      "Wet size drowns the leaf and dulls it; dead size lets it blow away. In between, leaf sticks at a touch and keeps its shine.",
+    origin: "common practice for when it opens, from memory for when it shuts",
     schools: [],
     subsumes: ["A1", "C1"],
   },
@@ -33,7 +33,7 @@ export const sizeAtTack: Rule = {
           tell: (verdict, waited) => ({
             severity: "stop",
             title: verdict === "late" ? "The size is dead" : "The size is still wet",
-            because: `Laid ${sayDuration(waited)} after the size; it holds leaf between ${sayDuration(tack.opens.safe)} and ${sayDuration(tack.shuts.safe)}: it whistles under a knuckle and does not wet it.`,
+            because: `Laid ${sayDuration(waited)} after the size; it holds leaf between ${sayDuration(tack.opens.safe)} and ${sayDuration(tack.shuts.safe)}, while it whistles under a knuckle and does not wet it.`,
             lower: film.stepId,
             fixes: (place) => dropWait(place, step.id, "Lay it while the size has tack"),
           }),
@@ -47,8 +47,8 @@ export const sizeAtTack: Rule = {
     return [
       {
         severity: "stop",
-        title: "There is no size for the leaf to hold on",
-        because: "Leaf weighs nothing and sticks to nothing but tacky size.",
+        title: "There is no size for the leaf to stick to",
+        because: "Leaf sticks to nothing but tacky size.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
         part: "nothing",
         fixes: (place) => {
@@ -56,7 +56,7 @@ export const sizeAtTack: Rule = {
           return size
             ? [
                 {
-                  label: "Size first",
+                  label: "Lay size first",
                   commands: insertBefore(place, step.id, [{ how: "brush", what: size, where: step.where }]),
                 },
               ]

@@ -4,8 +4,8 @@ import type { Rule } from "../rule.ts";
 export const noDraught: Rule = {
   meta: {
     id: "L2",
-    title: "Leaf is laid in still air",
-    reason: "A breath folds a sheet of leaf, and folded it is lost.",
+    title: "Lay leaf in still air",
+    reason: "A breath folds a sheet of leaf, and a folded sheet is lost.",
     origin: "common practice",
     schools: [],
     subsumes: [],
@@ -17,8 +17,8 @@ export const noDraught: Rule = {
     return [
       {
         severity: "caution",
-        title: "There is a draught where the leaf is to be laid",
-        because: "The room is set to a draught. Shut doors and windows, switch fans off, breathe aside.",
+        title: "A draught may fold the leaf",
+        because: "The room is set as draughty. Shut doors and windows, switch off fans, and turn away to breathe.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
       },
     ];

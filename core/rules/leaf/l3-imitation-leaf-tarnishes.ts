@@ -9,9 +9,9 @@ const tarnishing = (tops: readonly Top[]) =>
 export const imitationLeafTarnishes: Rule = {
   meta: {
     id: "L3",
-    title: "Imitation leaf is sealed",
+    title: "Seal imitation leaf",
     reason:
-      "It is brass or aluminium: it goes brown and green in air, and water in a glaze starts it at once. Genuine gold needs nothing.",
+      "It is brass or aluminium: it goes brown and green in air, and water in a glaze starts that at once. Genuine gold needs no sealer.",
     origin: "common practice",
     schools: [],
     subsumes: [],
@@ -25,8 +25,8 @@ export const imitationLeafTarnishes: Rule = {
     return [
       {
         severity: "caution",
-        title: `The water in the ${named(material)} will tarnish the ${named(leaf.film.material)}`,
-        because: "It lies unsealed under it.",
+        title: `The water in the ${named(material)} may tarnish the ${named(leaf.film.material)}`,
+        because: "The leaf beneath is not sealed.",
         lower: leaf.film.stepId,
         fixes: (place) => {
           const shellac = ofFamily(place.shelf, "shellac sealer");
@@ -41,9 +41,9 @@ export const imitationLeafTarnishes: Rule = {
                 ]
               : []),
             {
-              label: "It may tarnish",
+              label: "Let it tarnish",
               commands: withIntent(place, step.id, "weathered"),
-              look: "brown and green where it pleases",
+              look: "brown and green at random",
             },
           ];
         },
@@ -61,7 +61,7 @@ export const imitationLeafTarnishes: Rule = {
       {
         severity: "caution",
         title: `The ${named(leaf.film.material)} is left unsealed`,
-        because: "It will brown in air within weeks.",
+        because: "It may brown in air within weeks.",
         lower: leaf.film.stepId,
         part: "open",
         fixes: (place) => {
@@ -87,9 +87,9 @@ export const imitationLeafTarnishes: Rule = {
                 ]
               : []),
             {
-              label: "It may tarnish",
+              label: "Let it tarnish",
               commands: withIntent(place, leaf.film.stepId, "weathered"),
-              look: "brown and green where it pleases",
+              look: "brown and green at random",
             },
           ];
         },

@@ -7,7 +7,7 @@ const METAL: ReadonlySet<string> = new Set(["ferrous metal", "brass"]);
 export const acidOnBareMetal: Rule = {
   meta: {
     id: "M1",
-    title: "Real metal is shut off from the patina",
+    title: "Keep the patina off bare metal",
     reason:
       "The acid does not stop at the paint. It eats into the iron or brass beneath and goes on under the finish for years.",
     origin: "common practice",
@@ -35,7 +35,7 @@ export const acidOnBareMetal: Rule = {
           return primer
             ? [
                 {
-                  label: "Two coats of metal barrier primer first",
+                  label: "Add two coats of metal barrier primer first",
                   commands: insertBefore(place, lowest, [{ how: "brush", what: primer, coats: 2 }]),
                 },
               ]

@@ -8,9 +8,9 @@ import { named } from "../words.ts";
 export const sprayWhileWet: Rule = {
   meta: {
     id: "M2",
-    title: "Patina is sprayed into the wet second coat",
+    title: "Spray patina into the wet second coat",
     reason:
-      "The acid has to reach the metal in the paint, and a dry film shuts it in. The first coat is for cover, the second for the reaction.",
+      "The acid has to reach the metal in the paint, and a dry film seals it in. The first coat is for cover, the second for the reaction.",
     origin: "common practice",
     schools: [],
     subsumes: ["C1", "A1", "B1"],
@@ -34,8 +34,8 @@ export const sprayWhileWet: Rule = {
             ? null
             : {
                 severity: "caution" as const,
-                title: `The ${named(film.material)} has dried: the patina will hardly turn it`,
-                because: `It is ${sayDuration(waited)} old and takes the spray while wet, about ${sayDuration(film.material.drying.touch.safe)}.`,
+                title: `The ${named(film.material)} has dried: the patina may hardly turn it`,
+                because: `It is ${sayDuration(waited)} old and takes the spray only while wet, for about ${sayDuration(film.material.drying.touch.safe)}.`,
                 lower: film.stepId,
                 fixes: (place: Place) => dropWait(place, step.id, "Spray while it is wet"),
               },
@@ -59,13 +59,13 @@ export const sprayWhileWet: Rule = {
               return paint
                 ? [
                     {
-                      label: `Two coats of ${named(paint)} first`,
+                      label: `Add two coats of ${named(paint)} first`,
                       commands: insertBefore(place, step.id, [{ how: "brush", what: paint, coats: 2 }]),
                     },
                   ]
                 : [];
             })(),
-            { label: "Leave the patina out", commands: leaveOut(place, step.id) },
+            { label: "Leave out the patina", commands: leaveOut(place, step.id) },
           ],
         },
       ];
@@ -74,7 +74,7 @@ export const sprayWhileWet: Rule = {
     return [
       {
         severity: "caution",
-        title: "One coat of metal paint is little for a patina",
+        title: "One coat of metal paint may not be enough for a patina",
         because: "The spray goes into the wet second coat; the first keeps it off what lies beneath.",
         lower: metal.stepId,
         part: "thin",

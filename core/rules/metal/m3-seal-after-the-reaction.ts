@@ -6,8 +6,8 @@ import type { Place, Rule } from "../rule.ts";
 export const sealAfterTheReaction: Rule = {
   meta: {
     id: "M3",
-    title: "Nothing seals a patina before it is done",
-    reason: "It goes on for a day or two. Shut in early it stops where it is, stays damp, and lifts the film.",
+    title: "Do not seal a patina before it is done",
+    reason: "The reaction takes a day or two. Sealed early, it stops where it is, stays damp and lifts the film.",
     origin: "common practice",
     schools: [],
     subsumes: ["C1", "C3", "W4"],
@@ -30,8 +30,8 @@ export const sealAfterTheReaction: Rule = {
             ? null
             : {
                 severity: "stop" as const,
-                title: "The patina is still at work",
-                because: `It has had ${sayDuration(waited)}; it turns for ${sayDuration(film.material.drying.beforeClear.typical)} to ${sayDuration(film.material.drying.beforeClear.safe)}.`,
+                title: "The patina is still reacting",
+                because: `It has had ${sayDuration(waited)}; it reacts for ${sayDuration(film.material.drying.beforeClear.typical)} to ${sayDuration(film.material.drying.beforeClear.safe)}.`,
                 lower: film.stepId,
                 fixes: (place: Place) => dropWait(place, step.id, "Let the reaction finish"),
               },

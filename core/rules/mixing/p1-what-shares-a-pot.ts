@@ -20,12 +20,12 @@ export function together(one: Material, two: Material): Verdict {
     if (both(isWaxy)) return null;
     return either((material) => material.role === "paint")
       ? null
-      : { severity: "caution", because: "Wax takes up paint and wax; with anything else it curdles." };
+      : { severity: "caution", because: "Wax takes up paint and wax; with anything else it may curdle." };
   }
   if (one.carrier !== two.carrier && either(({ carrier }) => carrier === "water"))
     return {
       severity: "stop",
-      because: `One is carried by ${one.carrier}, the other by ${two.carrier}: they part or curdle in the pot.`,
+      because: `One is carried by ${one.carrier}, the other by ${two.carrier}: they separate or curdle.`,
     };
   if (either(({ role }) => role === "patina"))
     return { severity: "stop", because: "The acid spoils whatever it is mixed into." };
@@ -37,16 +37,16 @@ export function together(one: Material, two: Material): Verdict {
   if (one.binder === two.binder) return null;
   return {
     severity: "caution",
-    because: "They are bound differently. Try it on a board, and keep a wet sample and the written ratio.",
+    because: "Their binders differ. Try it on a board, and keep a wet sample and the written ratio.",
   };
 }
 
 export const whatSharesAPot: Rule = {
   meta: {
     id: "P1",
-    title: "What may share a pot",
+    title: "What may be mixed",
     reason:
-      "Clay with chalk, paint into glaze medium, paint into wax and wax with wax are usual, and the mix keeps the softer one's solubility. Oil with water parts; an acid spoils everything.",
+      "Clay with chalk, paint into glaze medium, paint into wax and wax with wax are usual, and the mix dissolves as easily as the softer of the two. Oil and water separate; an acid spoils everything.",
     origin: "common practice",
     schools: [],
     subsumes: [],

@@ -24,7 +24,7 @@ export const pickUp: Rule = {
     id: "B1",
     title: "Flooding and rubbing lift a soluble layer",
     reason:
-      "Chalk and clay paints go back into water for a day and longer. A laid coat does no harm; a wash, a blend or a wet rag lifts them and muddies both.",
+      "Chalk and clay paints redissolve in water for a day or longer. A coat simply laid on does no harm; a wash, a blend or a wet rag lifts them and muddies both.",
     origin: "common practice",
     schools: [],
     subsumes: [],
@@ -44,8 +44,8 @@ export const pickUp: Rule = {
         return [
           {
             severity: "note",
-            title: `The ${below} will move with it: that is the blend`,
-            because: `At ${sayDuration(age)} old it still dissolves.`,
+            title: `The ${below} moves with it: normal for a blend`,
+            because: `It is ${sayDuration(age)} old and still dissolves.`,
             lower: film.stepId,
           },
         ];
@@ -56,7 +56,7 @@ export const pickUp: Rule = {
         const next = place.crust.steps[indexOfStep(place.crust, film.stepId) + 1]?.id ?? step.id;
         if (Number.isFinite(holds))
           list.push({
-            label: `Let the ${below} stand ${sayDuration(holds)} first`,
+            label: `Leave the ${below} for ${sayDuration(holds)} first`,
             commands: waitBefore(place, next, holds),
           });
         const barrier = ofFamily(place.shelf, "water-borne clear coat");
@@ -67,7 +67,7 @@ export const pickUp: Rule = {
             look: "the wash slides more and soaks in less",
           });
         list.push({
-          label: "They shall blend",
+          label: "Let them blend",
           commands: withIntent(place, step.id, "blend"),
           look: "soft, cloudy borders",
         });
@@ -76,10 +76,10 @@ export const pickUp: Rule = {
       return [
         {
           severity: "caution",
-          title: `${capital(technique.name)} will lift the ${below}`,
+          title: `"${capital(technique.name)}" may lift the ${below}`,
           because: `The ${below} is ${sayDuration(age)} old and unsealed. ${
             Number.isFinite(holds)
-              ? `It holds this much rubbing from about ${sayDuration(holds)}.`
+              ? `It withstands this much rubbing after about ${sayDuration(holds)}.`
               : "It stays open to water until it is sealed."
           }`,
           lower: film.stepId,
@@ -101,7 +101,7 @@ export const pickUp: Rule = {
         ],
       },
       {
-        shows: "a wash over paint that stood a day",
+        shows: "a wash over paint a day old",
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -51,13 +51,13 @@ function goesThrough(seam: Seam, reach: Reach, reveals: string): Draft | null {
     const over = place.crust.steps[indexOfStep(place.crust, reveals) + 1];
     if (over && over.id !== phase.step.id && Number.isFinite(holds))
       list.push({
-        label: `Let the ${named(target.material)} stand ${sayDuration(holds)} before the next layer`,
+        label: `Leave the ${named(target.material)} for ${sayDuration(holds)} before the next layer`,
         commands: waitBefore(place, over.id, holds),
       });
     const barrier = ofFamily(place.shelf, "water-borne clear coat");
     if (over && barrier)
       list.push({
-        label: `Seal it with a ${named(barrier)} that the cloth stops at`,
+        label: `Seal it with ${named(barrier)} so that the cloth stops there`,
         commands: insertBefore(place, over.id, [{ how: "brush", what: barrier }]),
       });
     list.push({
@@ -69,8 +69,8 @@ function goesThrough(seam: Seam, reach: Reach, reveals: string): Draft | null {
   };
   return {
     severity: "stop",
-    title: `The wet cloth goes through the ${named(target.material)} that is meant to show`,
-    because: `It is ${sayDuration(seam.at - target.laidAt)} old and still dissolves, so the cloth opens ${layerNames(reach.opened)} down to ${topName(seam, reach.lands)}.`,
+    title: `The wet cloth will go through the ${named(target.material)} that is meant to show`,
+    because: `It is ${sayDuration(seam.at - target.laidAt)} old and still dissolves, so the cloth goes through ${layerNames(reach.opened)} down to ${topName(seam, reach.lands)}.`,
     lower: reveals,
     fixes,
   };
@@ -81,7 +81,7 @@ export const distressReach: Rule = {
     id: "B2",
     title: "A wet cloth goes through every layer that still dissolves",
     reason:
-      "It opens the soluble layers from the top down and stops at the first that holds: sealed, insoluble, or old enough.",
+      "It goes through the soluble layers from the top down and stops at the first that resists: sealed, insoluble, or old enough.",
     origin: "common practice",
     schools: [],
     subsumes: ["B1"],
@@ -100,7 +100,7 @@ export const distressReach: Rule = {
     return [
       {
         severity: "note",
-        title: `The cloth opens ${layerNames(reach.opened)}`,
+        title: `The cloth goes through ${layerNames(reach.opened)}`,
         because: `It stops at ${topName(seam, reach.lands)}, which shows on the worn edges.`,
         lower: stepOf(reach.lands),
       },

@@ -9,9 +9,9 @@ import { capital, named } from "../words.ts";
 export const setTooHard: Rule = {
   meta: {
     id: "B3",
-    title: "Wet distressing has its hour",
+    title: "Wet distressing has a time limit",
     reason:
-      "A damp cloth works while the paint can still go back into water. Chalk-type paint sets within a day, acrylic and emulsion within the hour; after that only paper takes it off.",
+      "A damp cloth works while the paint can still dissolve in water. Chalk-type paint sets within a day, acrylic and emulsion within the hour; after that only sanding takes it off.",
     origin: "common practice",
     schools: [],
     subsumes: [],
@@ -46,12 +46,12 @@ export const setTooHard: Rule = {
                 : `${capital(named(material))} is still wet`,
             because:
               verdict === "late"
-                ? `It has stood ${sayDuration(waited)}; a damp cloth moves it until about ${sayDuration(holds)}.`
+                ? `It has had ${sayDuration(waited)}; a damp cloth moves it until about ${sayDuration(holds)}.`
                 : `It has had ${sayDuration(waited)}; the cloth would smear it. Touch dry after ${sayDuration(opens.safe)}.`,
             lower: film.stepId,
             fixes: (place) => [
               ...(phase.step.wait
-                ? [{ label: "Do it in time", commands: patchStep(place, phase.step.id, { wait: null }) }]
+                ? [{ label: "Distress it in time", commands: patchStep(place, phase.step.id, { wait: null }) }]
                 : []),
               {
                 label: "Sand the edges dry instead",
@@ -73,8 +73,8 @@ export const setTooHard: Rule = {
     return [
       {
         severity: "caution",
-        title: `A damp cloth does nothing to ${named(top.film.material)}`,
-        because: "It does not dissolve in water once laid; paper takes it off, or something soluble has to lie on top.",
+        title: `A damp cloth may do nothing to ${named(top.film.material)}`,
+        because: "It does not dissolve in water once laid; sand it, or put something soluble on top.",
         lower: top.film.stepId,
         part: "holds",
         fixes: (place) => [

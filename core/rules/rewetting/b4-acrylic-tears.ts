@@ -32,8 +32,8 @@ export const acrylicTears: Rule = {
     return [
       {
         severity: "caution",
-        title: `${capital(named(film.material))} will roll up under the paper`,
-        because: `It is ${sayDuration(seam.at - film.laidAt)} old and cured only after ${sayDuration(cure)}.`,
+        title: `${capital(named(film.material))} may roll up under the paper`,
+        because: `It is ${sayDuration(seam.at - film.laidAt)} old and not cured until ${sayDuration(cure)}.`,
         lower: film.stepId,
         fixes: (place) => [
           {

@@ -5,8 +5,8 @@ import { capital, named } from "../words.ts";
 export const milkPaintDry: Rule = {
   meta: {
     id: "B5",
-    title: "Milk paint is distressed dry",
-    reason: "Casein hardly goes back into water once it is dry: a damp cloth only streaks it and raises the grain.",
+    title: "Distress milk paint dry",
+    reason: "Casein hardly dissolves in water once it is dry: a damp cloth only streaks it and raises the grain.",
     origin: "common practice",
     schools: [],
     subsumes: ["B2", "B3"],
@@ -20,8 +20,8 @@ export const milkPaintDry: Rule = {
     return [
       {
         severity: "caution",
-        title: `${capital(named(milk.film.material))} is distressed dry`,
-        because: "A damp cloth streaks it rather than wearing it.",
+        title: `${capital(named(milk.film.material))} may streak under a damp cloth`,
+        because: "The cloth streaks it rather than wearing it. Milk paint is distressed dry.",
         lower: milk.film.stepId,
         fixes: (place) => [
           { label: "Sand it dry instead", commands: patchStep(place, seam.phase.step.id, { how: "sand-220" }) },

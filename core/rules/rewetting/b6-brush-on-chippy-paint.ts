@@ -8,8 +8,8 @@ export const brushOnChippyPaint: Rule = {
     id: "B6",
     title: "A brush lifts the flakes of chippy paint",
     reason:
-      "What has chipped so far hangs by little, and the drag of a brush takes more of it than was meant. Wax is pressed in; a spray touches nothing.",
-    origin: "common practice, with schools",
+      "What is left only just holds on, and the drag of a brush takes more of it than you meant. Wax is pressed in; a spray touches nothing.",
+    origin: "common practice; schools differ",
     schools: ["chippyMilk"],
     subsumes: [],
   },
@@ -25,7 +25,7 @@ export const brushOnChippyPaint: Rule = {
       {
         severity: "stop",
         title: `The brush will lift the ${named(top.film.material)} that is left`,
-        because: `${capital(sayShare(sharesOf(flakes)))} is laid to chip and hangs by little.`,
+        because: `${capital(sayShare(sharesOf(flakes)))} is laid to chip and only just holds on.`,
         schools:
           seam.houseRules.chippyMilk === "wax"
             ? "Your house rule seals it with wax; others mist a clear coat over it."
@@ -33,7 +33,7 @@ export const brushOnChippyPaint: Rule = {
         lower: top.film.stepId,
         fixes: (place) => {
           const wax = ofFamily(place.shelf, "clear wax");
-          const spray: Fix = { label: "Spray it, in mists", commands: patchStep(place, step.id, { how: "spray" }) };
+          const spray: Fix = { label: "Spray it in mists", commands: patchStep(place, step.id, { how: "spray" }) };
           const waxed: Fix[] = wax
             ? [
                 {

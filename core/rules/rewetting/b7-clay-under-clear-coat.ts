@@ -4,10 +4,10 @@ import type { Rule } from "../rule.ts";
 export const clayUnderClearCoat: Rule = {
   meta: {
     id: "B7",
-    title: "Clay paint stands before a liquid clear coat",
+    title: "Let clay paint dry before a liquid clear coat",
     reason:
-      "Clay-type paint never stops being soluble until it is sealed. A brushed clear coat laid too soon picks it up and drags the colour about.",
-    origin: "common practice, with schools",
+      "Clay-type paint stays soluble until it is sealed. A brushed clear coat laid too soon picks it up and drags the colour about.",
+    origin: "common practice; schools differ",
     schools: ["waitBeforeClear"],
     subsumes: [],
   },
@@ -17,7 +17,7 @@ export const clayUnderClearCoat: Rule = {
     if (seam.phase.material?.role !== "clear") return [];
     return seam.films
       .filter(({ film }) => film.material.binder === "clay")
-      .map(({ film }) => standsBefore(seam, film, "B7", "The brush would pick the colour up."));
+      .map(({ film }) => standsBefore(seam, film, "B7", "The brush would pick up the colour."));
   },
   examples: {
     clean: [

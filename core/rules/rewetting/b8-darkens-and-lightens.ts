@@ -7,7 +7,7 @@ export const darkensAndLightens: Rule = {
     id: "B8",
     title: "Porous paint darkens as it is sealed",
     reason:
-      "Wetted, the chalk in it turns clear and the colour deepens. Under a film it lightens again as that dries; under wax it stays a little deeper.",
+      "Wetted, the chalk in it turns clear and the colour deepens. Under a clear coat it lightens again as that dries; under wax it stays a little deeper.",
     origin: "common practice",
     schools: [],
     subsumes: [],
@@ -30,7 +30,7 @@ export const darkensAndLightens: Rule = {
     return [
       {
         severity: "note",
-        title: `The ${named(top.film.material)} will darken, and patchily at first`,
+        title: `The ${named(top.film.material)} darkens, patchily at first: this is normal`,
         because:
           material.role === "wax"
             ? "It stays a shade deeper under wax. Wet a corner beforehand to see it."

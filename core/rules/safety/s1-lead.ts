@@ -19,9 +19,9 @@ const mayHoldLead = (kind: string) => kind === "old paint" || kind === "old gild
 export const lead: Rule = {
   meta: {
     id: "S1",
-    title: "Old paint is tested for lead before it is disturbed",
+    title: "Test old paint for lead before you disturb it",
     reason:
-      "Paint from before 1978, or of unknown age, may hold lead. Sanding and scraping make dust of it, heat makes fume, and a wet rag carries it. Children, pregnant women and animals stay away; the law may ask for licensed removal.",
+      "Paint from before 1978, or of unknown age, may contain lead. Sanding and scraping turn it to dust, heat turns it to fume, and a wet rag spreads it. Keep children, pregnant women and animals away; the law may require licensed removal.",
     origin: "published: US EPA renovation rule 40 CFR 745; 90 ppm limit 16 CFR 1303; elsewhere local law decides",
     schools: [],
     subsumes: ["S2"],
@@ -39,10 +39,10 @@ export const lead: Rule = {
       {
         severity: "stop",
         title: found
-          ? `${capital(seam.phase.technique.name)} on paint that holds lead`
+          ? `"${capital(seam.phase.technique.name)}" will disturb paint that contains lead`
           : `Test for lead before you ${seam.phase.technique.name.toLowerCase()}`,
         because: found
-          ? "No dry sanding, no scraping, no heat, no wet rubbing of the old layers. Seal over it sound, or hand it to licensed people; follow the local law."
+          ? "No dry sanding, no scraping, no heat, no wet rubbing of the old layers. Seal it in while it is sound, or leave it to licensed people; follow local law."
           : `The ${groundNamed(ground)} is from ${ground.age === "unknown" ? "an unknown age" : "before 1978"}. Swab it through all layers first, and note the answer in the piece.`,
         lower: "ground",
         fixes: (place) => {
@@ -60,7 +60,7 @@ export const lead: Rule = {
                   },
                 ]
               : []),
-            { label: "Leave it out", commands: leaveOut(place, seam.phase.step.id) },
+            { label: "Remove this step", commands: leaveOut(place, seam.phase.step.id) },
           ];
         },
       },

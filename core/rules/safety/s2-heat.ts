@@ -10,7 +10,7 @@ export const heat: Rule = {
     id: "S2",
     title: "No heat on lead, wet solvent or wax",
     reason:
-      "A heat gun makes fume of lead, sets fire to solvent, and melts wax into the tool. Warm air from a hair-dryer is for water alone.",
+      "A heat gun turns lead to fume, sets fire to solvent and melts wax into the tool. Warm air from a hair-dryer is for water-borne coats only.",
     origin: "common practice; the makers' labels and local law decide",
     schools: [],
     subsumes: [],
@@ -35,12 +35,12 @@ export const heat: Rule = {
         severity: "stop",
         title: solvent
           ? `Warm air on wet ${named(top.film.material)} can set it alight`
-          : `A heat gun melts the ${named(top.film.material)}`,
+          : `A heat gun will melt the ${named(top.film.material)}`,
         because: solvent
-          ? `Its solvent has not left: it is ${sayDuration(seam.at - top.film.laidAt)} old. No flame, no hot wire, and air in the room.`
+          ? `Its solvent has not left: it is ${sayDuration(seam.at - top.film.laidAt)} old. No flames, no hot elements, and air the room.`
           : "Wax softens long before anything dries, and smokes soon after.",
         lower: top.film.stepId,
-        fixes: (place) => [{ label: "Leave the heat out", commands: leaveOut(place, phase.step.id) }],
+        fixes: (place) => [{ label: "Leave out the heat", commands: leaveOut(place, phase.step.id) }],
       },
     ];
   },

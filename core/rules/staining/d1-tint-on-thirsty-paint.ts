@@ -12,7 +12,7 @@ export const tintOnThirstyPaint: Rule = {
     id: "D1",
     title: "Tinted wax and dark glaze stain thirsty paint for good",
     reason:
-      "Unsealed chalk, clay and milk paint drink. The colour goes in where it first touches and cannot be wiped back to the paint again.",
+      "Unsealed chalk, clay and milk paint are thirsty. The colour goes in where it first touches and cannot be wiped back to the paint.",
     origin: "common practice",
     schools: ["darkWax", "porousGlaze"],
     subsumes: ["D2"],
@@ -39,7 +39,7 @@ export const tintOnThirstyPaint: Rule = {
       const clearCoat = ofFamily(place.shelf, "water-borne clear coat");
       if (clearWax)
         list.push({
-          label: "Clear wax first, dark into it while fresh",
+          label: "Lay clear wax first, then work the dark into it while fresh",
           commands: insertBefore(place, step.id, [{ how: "wax", what: clearWax }]),
           look: "stays paler on the flats, dark only in the grooves",
         });
@@ -50,7 +50,7 @@ export const tintOnThirstyPaint: Rule = {
           look: "wipes back almost clean",
         });
       list.push({
-        label: "A grimed whole is wanted",
+        label: "I want it grimy all over",
         commands: withIntent(place, step.id, "stain"),
         look: "the paint takes the tint all over",
       });
@@ -61,12 +61,12 @@ export const tintOnThirstyPaint: Rule = {
         severity: wanted || accepted ? "note" : "caution",
         title:
           wanted || accepted
-            ? `${capital(named(material))} will tint the ${below} all over`
-            : `${capital(named(material))} on bare ${below} stains it for good`,
+            ? `${capital(named(material))} tints the ${below} all over, as is normal`
+            : `${capital(named(material))} may stain bare ${below} for good`,
         because: `${sayShare(share).replace(/^./, (letter) => letter.toUpperCase())} is thirsty and unsealed: what goes in first stays, however soon it is wiped.`,
         schools: accepted
           ? "Others lay clear wax first, so that the dark can be moved."
-          : "Some shops want the grimed whole and go straight on.",
+          : "Some shops want it grimy all over and go straight on.",
         lower: stepOf(top.stack),
         ...(wanted || accepted ? {} : { fixes }),
       },

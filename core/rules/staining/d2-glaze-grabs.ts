@@ -8,7 +8,7 @@ export const glazeGrabs: Rule = {
     id: "D2",
     title: "Glaze grabs in patches on thirsty paint",
     reason:
-      "The paint drinks the water out of the glaze before it can be moved; it sets where it lands, darker in one place than in the next.",
+      "The paint soaks up the water in the glaze before you can work it; it sets where it lands, darker in one place than the next.",
     origin: "common practice",
     schools: ["porousGlaze"],
     subsumes: [],
@@ -26,12 +26,12 @@ export const glazeGrabs: Rule = {
       {
         severity: wanted ? "note" : "caution",
         title: wanted
-          ? `${capital(named(material))} will tint the ${below} unevenly, as you want it`
-          : `${capital(named(material))} will grab on ${below}`,
+          ? `${capital(named(material))} should tint the ${below} unevenly, as you want`
+          : `${capital(named(material))} may grab on ${below}`,
         because: isDamp(seam)
-          ? "The face is damp from misting, so it moves for a few minutes; then it stays where it is."
-          : "It is thirsty and unsealed, so the glaze will not move after the first touch.",
-        schools: "A slip coat, a film, a mist of water, or straight on: each has its shops.",
+          ? "The face is damp from misting, so the glaze stays workable for a few minutes, then sets."
+          : "It is thirsty and unsealed, so the glaze may not move after the first touch.",
+        schools: "Some use a slip coat, some a film or a mist of water, and some go straight on.",
         lower: stepOf(top.stack),
         ...(wanted ? {} : { fixes: (place: Place) => porousGlazeFixes(place, step.id, seam.houseRules) }),
       },

@@ -15,7 +15,7 @@ export const bleedThrough: Rule = {
     id: "D4",
     title: "Tannin, knots and red dye bleed through pale paint",
     reason:
-      "Water in the paint wakes the tannin and carries it up. It shows as yellow or brown rings, often only after weeks; more coats do not stop it, a stain-block does.",
+      "Water in the paint dissolves the tannin and carries it up. It shows as yellow or brown rings, often only after weeks; more coats do not stop it, a stain-block does.",
     origin: "common practice",
     schools: [],
     subsumes: [],
@@ -46,20 +46,20 @@ export const bleedThrough: Rule = {
       const water = ofFamily(place.shelf, "stain-block primer, water-borne");
       if (shellac)
         list.push({
-          label: "Two thin coats of shellac stain-block first",
+          label: "Add two thin coats of shellac stain-block first",
           commands: insertAt(place, at, [{ how: "brush", what: shellac, coats: 2 }]),
           look: "lies under everything; a chip would show its white",
         });
       if (water)
         list.push({
-          label: "Two coats of water-borne stain-block first",
+          label: "Add two coats of water-borne stain-block first",
           commands: insertAt(place, at, [{ how: "brush", what: water, coats: 2 }]),
           look: "lies under everything; a chip would show its white",
         });
       list.push({
         label: "Let it mark: it suits the age",
         commands: withIntent(place, step.id, "stain"),
-        look: "brown rings and clouds, where they please",
+        look: "brown rings and clouds, at random",
       });
       return list;
     };
@@ -67,11 +67,11 @@ export const bleedThrough: Rule = {
       {
         severity: wanted ? "note" : raw ? "stop" : "caution",
         title: wanted
-          ? `${capital(groundNamed(ground))} will mark the ${named(material)}`
+          ? `${capital(groundNamed(ground))} should mark the ${named(material)}, as you want`
           : `${capital(groundNamed(ground))} will bleed through the ${named(material)}`,
         because: raw
-          ? `${capital(what)}, and nothing that blocks it between the timber and the first pale coat.`
-          : `${capital(what)} under the old finish. It may hold it back; an overnight test patch decides.`,
+          ? `${capital(what)}, with nothing to block it between the timber and the first pale coat.`
+          : `${capital(what)} under the old finish. The finish may hold it back; an overnight test patch decides.`,
         lower: open.stack?.film.stepId ?? "ground",
         ...(wanted ? {} : { fixes }),
       },

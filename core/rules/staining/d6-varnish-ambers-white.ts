@@ -8,7 +8,7 @@ export const varnishAmbersWhite: Rule = {
   meta: {
     id: "D6",
     title: "Oil varnish ambers whites",
-    reason: "It is yellow in the tin and yellows on; over white it turns cream, in the dark of a cupboard most of all.",
+    reason: "It is yellow in the tin and goes on yellowing; it turns white to cream, most of all in a dark cupboard.",
     origin: "common practice",
     schools: [],
     subsumes: [],
@@ -24,8 +24,8 @@ export const varnishAmbersWhite: Rule = {
     return [
       {
         severity: "caution",
-        title: `${capital(named(material))} will amber the ${named(pale.film.material)}`,
-        because: `The ${named(pale.film.material)} has L* ${Math.round(lightness(pale.film.material.colour))}; the varnish turns it cream, more with every year.`,
+        title: `${capital(named(material))} may amber the ${named(pale.film.material)}`,
+        because: `The ${named(pale.film.material)} has L* ${Math.round(lightness(pale.film.material.colour))}; it turns cream under the varnish, more so every year.`,
         lower: pale.film.stepId,
         fixes: (place) => {
           const clear =
@@ -40,7 +40,7 @@ export const varnishAmbersWhite: Rule = {
               look: "stays as white as it is",
             });
           list.push({
-            label: "The amber is wanted",
+            label: "I want it amber",
             commands: withIntent(place, step.id, "stain"),
             look: "warm, like old varnish",
           });

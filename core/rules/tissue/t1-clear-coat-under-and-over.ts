@@ -8,7 +8,7 @@ import { named } from "../words.ts";
 export const clearCoatUnderAndOver: Rule = {
   meta: {
     id: "T1",
-    title: "Tissue lies in clear coat, under and over",
+    title: "Tissue needs clear coat under and over it",
     reason: "The wet coat beneath pulls it down without a blister; the one over it makes it part of the paint.",
     origin: "common practice",
     schools: [],
@@ -34,7 +34,7 @@ export const clearCoatUnderAndOver: Rule = {
             : {
                 severity: "caution" as const,
                 title: "The clear coat under the tissue has dried",
-                because: `It is ${sayDuration(waited)} old; the tissue is pressed into it while it is wet.`,
+                because: `It is ${sayDuration(waited)} old; tissue is pressed into it while it is wet.`,
                 lower: film.stepId,
                 fixes: (place: Place) => dropWait(place, step.id, "Lay it into the wet coat"),
               },
@@ -47,7 +47,7 @@ export const clearCoatUnderAndOver: Rule = {
       {
         severity: "stop",
         title: "There is no clear coat under the tissue",
-        because: "Laid on dry paint it lifts at every edge and blisters.",
+        because: "Laid on dry paint, it lifts at every edge and blisters.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
         part: "under",
         fixes: (place) => {
@@ -70,8 +70,8 @@ export const clearCoatUnderAndOver: Rule = {
     return [
       {
         severity: "caution",
-        title: "Nothing lies over the tissue",
-        because: "Open paper lifts, tears and takes every spot.",
+        title: "There is nothing over the tissue",
+        because: "Bare paper lifts, tears and takes every stain.",
         lower: tissue.film.stepId,
         part: "over",
         fixes: (place) => {
@@ -79,7 +79,7 @@ export const clearCoatUnderAndOver: Rule = {
           return clear
             ? [
                 {
-                  label: `Two coats of ${named(clear)} over it`,
+                  label: `Add two coats of ${named(clear)} over it`,
                   commands: appended(place, [{ how: "brush", what: clear, coats: 2 }]),
                 },
               ]

@@ -6,8 +6,8 @@ import type { Place, Rule } from "../rule.ts";
 export const tissueDriesBeforePaint: Rule = {
   meta: {
     id: "T2",
-    title: "Tissue dries before it is painted over",
-    reason: "Wet paper tears under a brush. Three or four hours hold, overnight is better.",
+    title: "Let tissue dry before you paint over it",
+    reason: "Wet paper tears under a brush. Three or four hours are enough; overnight is better.",
     origin: "common practice",
     schools: [],
     subsumes: ["C1", "C3"],
@@ -31,8 +31,8 @@ export const tissueDriesBeforePaint: Rule = {
             : {
                 severity:
                   dried("touch") < film.material.drying.touch.typical ? ("stop" as const) : ("caution" as const),
-                title: "The tissue is still wet and will tear",
-                because: `It has had ${sayDuration(waited)}; ${sayDuration(film.material.drying.recoat.typical)} at least, better ${sayDuration(film.material.drying.recoat.safe)}.`,
+                title: "The tissue is still too wet to coat",
+                because: `It has had ${sayDuration(waited)}; allow at least ${sayDuration(film.material.drying.recoat.typical)}, better ${sayDuration(film.material.drying.recoat.safe)}, or it tears.`,
                 lower: film.stepId,
                 fixes: (place: Place) => dropWait(place, step.id, "Let it dry overnight"),
               },

@@ -7,7 +7,7 @@ export const tissueEdges: Rule = {
   meta: {
     id: "T3",
     title: "Torn edges vanish, cut edges show",
-    reason: "A torn edge thins to nothing. And the print is a veil: white beneath brightens it, grey mutes it.",
+    reason: "A torn edge thins to nothing. The print is translucent: white beneath brightens it, grey mutes it.",
     origin: "common practice",
     schools: [],
     subsumes: [],
@@ -22,8 +22,8 @@ export const tissueEdges: Rule = {
     return [
       {
         severity: "note",
-        title: light >= 75 ? "Tear the edges, do not cut them" : "The print will be muted by what lies beneath",
-        because: `${under ? capital(named(under.material)) : capital(groundNamed(seam.zone.ground))} beneath has L* ${Math.round(light)}. Soaked paper tears: press through film; sand what hangs over with 150 when dry. Thin paper is half as strong.`,
+        title: light >= 75 ? "Tear the edges, do not cut them" : "What lies beneath mutes the print",
+        because: `${under ? capital(named(under.material)) : capital(groundNamed(seam.zone.ground))} beneath has L* ${Math.round(light)}. Soaked paper tears: press through film; sand off any overhang with 150 when dry. Thin paper is half as strong.`,
         lower: stepOf(seam.tops[0]?.stack ?? null),
       },
     ];

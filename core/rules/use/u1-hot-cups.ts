@@ -6,8 +6,8 @@ import { named } from "../words.ts";
 export const hotCups: Rule = {
   meta: {
     id: "U1",
-    title: "Hot cups ring a finish that softens",
-    reason: "Découpage varnish and shellac go soft with warmth: the cup sticks, and takes its ring with it.",
+    title: "Hot cups mark a finish that softens",
+    reason: "Découpage varnish and shellac soften with warmth: the cup sticks and pulls a ring away with it.",
     origin: "common practice",
     schools: [],
     subsumes: [],
@@ -24,7 +24,7 @@ export const hotCups: Rule = {
       {
         severity: softens ? "stop" : "caution",
         title: `Hot cups will ${softens ? "stick to" : "mark"} the ${named(top.film.material)}`,
-        because: `${finish.zone.name} is planned for hot cups, and this ${softens ? "softens with warmth" : "takes rings"}.`,
+        because: `${finish.zone.name}: planned for hot cups, and this ${softens ? "softens with warmth" : "takes rings"}.`,
         lower: top.film.stepId,
         fixes: (place) => {
           const heat = ofFamily(place.shelf, "heat-resisting varnish");
@@ -33,7 +33,7 @@ export const hotCups: Rule = {
             ...(heat
               ? [
                   {
-                    label: `One coat of ${named(heat)} over it`,
+                    label: `Add one coat of ${named(heat)} over it`,
                     commands: appended(place, [{ how: "brush", what: heat }]),
                     look: "ambers whites a little",
                   },
@@ -42,7 +42,7 @@ export const hotCups: Rule = {
             ...(tough
               ? [
                   {
-                    label: "Two coats of tough polyurethane over it",
+                    label: "Add two coats of tough polyurethane over it",
                     commands: appended(place, [{ how: "brush", what: tough, coats: 2 }]),
                   },
                 ]

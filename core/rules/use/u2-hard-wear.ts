@@ -34,7 +34,7 @@ export const hardWear: Rule = {
     id: "U2",
     title: "A hard life needs a hard film",
     reason:
-      "Wax marks, and has to be renewed, wherever things are dragged, leaned on and wiped down. A film stands between the finish and the knocks.",
+      "Wax marks, and has to be renewed, wherever things are dragged, leaned on and wiped down. A film takes the knocks instead of the finish.",
     origin: "common practice",
     schools: [],
     subsumes: [],
@@ -53,7 +53,7 @@ export const hardWear: Rule = {
       const under = isWax(weak.stack) ? " under the wax" : "";
       if (tough)
         list.push({
-          label: `Two coats of tough polyurethane${under}`,
+          label: `Add two coats of tough polyurethane${under}`,
           commands: insertAt(place, at, [{ how: "brush", what: tough, coats: 2 }]),
           look: "a little less matt",
         });
@@ -72,7 +72,7 @@ export const hardWear: Rule = {
         indexOfStep(place.crust, existing.id) >= 0
       )
         list.unshift({
-          label: `Make it ${COATS_FOR_HARD_WEAR} coats of the clear coat`,
+          label: `Make the clear coat ${COATS_FOR_HARD_WEAR} coats`,
           commands: [
             { do: "patch step", crustId: place.crust.id, stepId: existing.id, patch: { coats: COATS_FOR_HARD_WEAR } },
           ],
@@ -82,8 +82,8 @@ export const hardWear: Rule = {
     return [
       {
         severity: "caution",
-        title: `${isWax(weak.stack) ? "Wax alone" : capital(named(weak.stack.film.material))} is little for ${finish.zone.use.wear === "hard" ? "hard knocks" : "daily use"}`,
-        because: `${finish.zone.name}: planned for ${finish.zone.use.wear} use; this finish stands ${WEAR[stands(weak)]} use.`,
+        title: `${isWax(weak.stack) ? "Wax alone" : capital(named(weak.stack.film.material))} may not be enough for ${finish.zone.use.wear === "hard" ? "hard knocks" : "daily use"}`,
+        because: `${finish.zone.name}: planned for ${finish.zone.use.wear} use; this finish is fit for ${WEAR[stands(weak)]} use.`,
         schools: isWax(weak.stack) ? "Some shops wax table tops and have them re-waxed twice a year." : undefined,
         lower: stepOf(weak.stack),
         fixes,

@@ -9,7 +9,7 @@ export const standingWater: Rule = {
   meta: {
     id: "U3",
     title: "Standing water whitens soft finishes",
-    reason: "A wet pot left overnight draws a white ring into shellac, oil and blends of wax.",
+    reason: "A wet pot left overnight leaves a white ring in shellac, oil and wax blends.",
     origin: "common practice",
     schools: [],
     subsumes: [],
@@ -22,15 +22,15 @@ export const standingWater: Rule = {
     return [
       {
         severity: "caution",
-        title: `Standing water will whiten the ${named(top.film.material)}`,
-        because: `${finish.zone.name} is planned for standing water.`,
+        title: `Standing water may whiten the ${named(top.film.material)}`,
+        because: `${finish.zone.name}: planned for standing water.`,
         lower: top.film.stepId,
         fixes: (place) => {
           const tough = ofFamily(place.shelf, "tough water-borne polyurethane");
           return tough
             ? [
                 {
-                  label: "Two coats of tough polyurethane over it",
+                  label: "Add two coats of tough polyurethane over it",
                   commands: appended(place, [{ how: "brush", what: tough, coats: 2 }]),
                 },
               ]

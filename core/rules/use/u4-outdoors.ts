@@ -7,7 +7,7 @@ export const outdoors: Rule = {
   meta: {
     id: "U4",
     title: "Soft finishes are for indoors",
-    reason: "Sun, frost and rain undo chalk, clay, milk paint, wax and indoor clear coats within a winter.",
+    reason: "Sun, frost and rain ruin chalk, clay and milk paint, wax and indoor clear coats within a winter.",
     origin: "common practice",
     schools: [],
     subsumes: ["U2", "U3", "W9", "U5"],
@@ -20,8 +20,8 @@ export const outdoors: Rule = {
     return [
       {
         severity: "stop",
-        title: `The ${named(top.film.material)} will not stand weather`,
-        because: `${finish.zone.name} is planned for outdoors. Keep it under a roof, or end it in a finish made for weather.`,
+        title: `The ${named(top.film.material)} will not withstand weather`,
+        because: `${finish.zone.name}: planned for outdoors. Keep it under cover, or end with a finish made for weather.`,
         lower: top.film.stepId,
         fixes: (place) => {
           const oil = choose(place.shelf, (material) => material.outdoors && material.role === "clear");
@@ -29,7 +29,7 @@ export const outdoors: Rule = {
           return oil && !waxed
             ? [
                 {
-                  label: `Two coats of ${named(oil)} over it`,
+                  label: `Add two coats of ${named(oil)} over it`,
                   commands: appended(place, [{ how: "brush", what: oil, coats: 2 }]),
                   look: "ambers whites",
                 },

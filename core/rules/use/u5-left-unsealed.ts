@@ -7,9 +7,9 @@ import { capital, named, sayShare } from "../words.ts";
 export const leftUnsealed: Rule = {
   meta: {
     id: "U5",
-    title: "Porous paint is sealed",
+    title: "Seal porous paint",
     reason:
-      "Chalk, clay and milk paint left open take every fingerprint, ring and splash, and they cannot be washed off again.",
+      "Chalk, clay and milk paint left unsealed take every fingerprint, ring and splash, and none of it washes off.",
     origin: "common practice",
     schools: ["end"],
     subsumes: ["U2"],
@@ -32,7 +32,7 @@ export const leftUnsealed: Rule = {
       const hard = finish.zone.use.wear === "hard" || finish.zone.use.wear === "daily";
       if (hard && tough)
         list.push({
-          label: "Two coats of tough polyurethane",
+          label: "Add two coats of tough polyurethane",
           commands: insertAt(place, end, [{ how: "brush", what: tough, coats: 2 }]),
           look: "a little deeper, a little less matt",
         });
@@ -49,7 +49,7 @@ export const leftUnsealed: Rule = {
       const filmed: Fix[] = clear
         ? [
             {
-              label: `Two coats of ${named(clear)}`,
+              label: `Add two coats of ${named(clear)}`,
               commands: insertAt(place, end, [{ how: "brush", what: clear, coats: 2 }]),
               look: "a little deeper",
             },
@@ -62,9 +62,9 @@ export const leftUnsealed: Rule = {
       {
         severity: display ? "note" : "stop",
         title: display
-          ? `${capital(named(top.film.material))} stays unsealed: for display only`
+          ? `${capital(named(top.film.material))} stays unsealed: normal for display only`
           : `${capital(named(top.film.material))} is left unsealed`,
-        because: `${sayShare(share).replace(/^./, (letter) => letter.toUpperCase())} would mark at the first touch; ${finish.zone.name}: planned for ${finish.zone.use.wear} use.`,
+        because: `${sayShare(share).replace(/^./, (letter) => letter.toUpperCase())} marks at the first touch; ${finish.zone.name}: planned for ${finish.zone.use.wear} use.`,
         lower: top.film.stepId,
         ...(display ? {} : { fixes }),
       },

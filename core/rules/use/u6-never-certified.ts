@@ -4,7 +4,7 @@ import type { Rule } from "../rule.ts";
 export const neverCertified: Rule = {
   meta: {
     id: "U6",
-    title: "No finish here is promised for food or for children",
+    title: "No finish here is called safe for food or children",
     reason:
       "Whether a finish may touch food or go in a child's mouth is decided by law and by the maker's tests of that product, not by how it was laid.",
     origin: "common practice; local law decides",
@@ -18,8 +18,8 @@ export const neverCertified: Rule = {
     return [
       {
         severity: "caution",
-        title: near === "food" ? "Not to be promised for food" : "Not to be promised for children's things",
-        because: `${finish.zone.name} is marked as near ${near}. Ask the makers of every layer in writing, follow the local law, and leave what touches ${near === "food" ? "food" : "mouths"} bare if in doubt.`,
+        title: near === "food" ? "Do not promise it for food" : "Do not promise it for children's things",
+        because: `${finish.zone.name}: marked as near ${near}. Ask the makers of every layer in writing, follow local law, and leave what touches ${near === "food" ? "food" : "mouths"} bare if in doubt.`,
         lower: stepOf(finish.tops[0]?.stack ?? null),
       },
     ];

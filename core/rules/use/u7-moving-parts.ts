@@ -26,18 +26,18 @@ export const movingParts: Rule = {
       {
         severity: "caution",
         title: `${Math.round(thick)} µm of finish on a face that slides`,
-        because: `${finish.zone.name} moves against its neighbour; over about ${BINDS} µm it binds. One thin coat, wax on the runners, and let the lip that shows carry the finish.`,
+        because: `${finish.zone.name}: a moving part; above about ${BINDS} µm it may bind. Use one thin coat, wax the runners, and let the lip that shows carry the finish.`,
         lower: stepOf(finish.tops[0]?.stack ?? null),
         fixes: (place) => {
           const heavy = place.crust.steps.filter((step) => step.coats > 1);
           const list: Fix[] = [];
           if (heavy.length > 0)
             list.push({
-              label: "One coat of each",
+              label: "Cut each to one coat",
               commands: heavy.flatMap((step) => patchStep(place, step.id, { coats: 1 })),
             });
           if (last && layers.length > 1)
-            list.push({ label: "Leave the last layer off", commands: leaveOut(place, last.id) });
+            list.push({ label: "Leave out the last layer", commands: leaveOut(place, last.id) });
           return list;
         },
       },

@@ -9,7 +9,7 @@ const ENOUGH = 0.5;
 export const groundKeptInSight: Rule = {
   meta: {
     id: "U8",
-    title: "What is meant to stay in sight is left bare",
+    title: "Leave bare what is meant to stay in sight",
     reason:
       "Old gilding, a carved date, a face of good timber: once it is under three coats nobody gets it back without a scar.",
     origin: "common practice",
@@ -25,8 +25,8 @@ export const groundKeptInSight: Rule = {
     return [
       {
         severity: "caution",
-        title: `The ${groundNamed(finish.zone.ground)} is covered that was meant to stay in sight`,
-        because: `${Math.round(wanted * 100)} % of ${finish.zone.name} was to show its ground; ${Math.round(seenNow * 100)} % does.`,
+        title: `The ${groundNamed(finish.zone.ground)} that was meant to stay in sight is covered`,
+        because: `${Math.round(wanted * 100)} % of ${finish.zone.name} was meant to show its ground; ${Math.round(seenNow * 100)} % does.`,
         lower: "ground",
       },
     ];

@@ -10,7 +10,7 @@ export const clearBeforeDark: Rule = {
     title: "Clear wax goes before dark",
     reason:
       "Over clear wax the dark can be pushed into the grooves and taken off the flats again. On sealed paint it only slides, and on thirsty paint it stains.",
-    origin: "common practice, with schools",
+    origin: "common practice; schools differ",
     schools: ["darkWax"],
     subsumes: [],
   },
@@ -26,15 +26,15 @@ export const clearBeforeDark: Rule = {
       {
         severity: "note",
         title: `Clear wax usually goes under the ${named(material)}`,
-        because: `The ${topName(seam, bare.stack)} is sealed, so the dark will not stain it; it moves less than over clear.`,
-        schools: "Others wax dark straight on a sealed face.",
+        because: `The ${topName(seam, bare.stack)} is sealed, so the dark does not stain it, but it moves less than over clear wax.`,
+        schools: "Others lay dark wax straight on a sealed surface.",
         lower: stepOf(bare.stack),
         fixes: (place) => {
           const clear = ofFamily(place.shelf, "clear wax");
           return clear
             ? [
                 {
-                  label: "Clear wax first",
+                  label: "Lay clear wax first",
                   commands: insertBefore(place, step.id, [{ how: "wax", what: clear }]),
                   look: "dark in the grooves, paler on the flats",
                 },

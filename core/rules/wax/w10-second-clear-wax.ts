@@ -6,8 +6,8 @@ import { named } from "../words.ts";
 export const secondClearWax: Rule = {
   meta: {
     id: "W10",
-    title: "A second clear wax mends misses, it does not deepen",
-    reason: "Where the first took, the paint is full. Only what was missed still drinks, and darkens to match.",
+    title: "A second clear wax fills in misses; it does not darken",
+    reason: "Where the first coat took, the paint is full. Only the misses still take wax, and darken to match.",
     origin: "common practice",
     schools: [],
     subsumes: [],

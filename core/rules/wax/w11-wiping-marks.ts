@@ -4,10 +4,10 @@ import type { Rule } from "../rule.ts";
 export const wipingMarks: Rule = {
   meta: {
     id: "W11",
-    title: "The way it is wiped can be seen",
+    title: "The wiping can show",
     reason:
-      "A cloth that turns back on the face leaves a curve in the wax, and on a plain dark face the light finds it. Paper towel leaves lint, which some do not mind.",
-    origin: "common practice, with schools",
+      "A cloth that turns back on the face leaves a curve in the wax, and it catches the light on a plain dark face. Paper towel leaves lint, which some do not mind.",
+    origin: "common practice; schools differ",
     schools: ["wiping"],
     subsumes: [],
   },
@@ -23,8 +23,8 @@ export const wipingMarks: Rule = {
     return [
       {
         severity: "note",
-        title: "On a plain face, curves of the cloth may show",
-        because: `Your house rule wipes ${wiping === "circular" ? "in circles" : "any way"}, and ${seam.zone.name} is plain. Finish along the grain, off over the edge.`,
+        title: "Curves from the cloth can show on a plain face",
+        because: `Your house rule wipes ${wiping === "circular" ? "in circles" : "any way"}; ${seam.zone.name}: plain. Finish along the grain and off over the edge.`,
         schools: "Others wipe in full lengths with a flat cloth that never turns back.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
       },

@@ -8,7 +8,7 @@ export const clearOverDark: Rule = {
     id: "W2",
     title: "Clear wax over dark lifts some of the dark",
     reason: "The solvent in the clear wax softens the tint beneath and the cloth carries it off.",
-    origin: "common practice, with schools",
+    origin: "common practice; schools differ",
     schools: ["lastWax"],
     subsumes: [],
   },
@@ -26,7 +26,7 @@ export const clearOverDark: Rule = {
         severity: finishing ? "note" : seam.houseRules.lastWax === "never clear over dark" ? "stop" : "caution",
         title: `Clear wax will lift some of the ${dark}`,
         because: finishing
-          ? "Keep it thin and do not rub: your house rule finishes with clear over all."
+          ? "Keep it thin and do not rub: your house rule finishes with clear wax over all."
           : `Your house rule: ${seam.houseRules.lastWax}.`,
         schools: finishing ? "Others never put clear over dark." : "Some finish with a thin clear wax over all.",
         lower: top.film.stepId,
@@ -35,7 +35,7 @@ export const clearOverDark: Rule = {
             ? []
             : [
                 {
-                  label: `Clear wax under the ${dark}`,
+                  label: `Move the clear wax under the ${dark}`,
                   commands: moveBefore(place, step.id, top.film.stepId),
                   look: "the dark stays as strong as it was laid",
                 },

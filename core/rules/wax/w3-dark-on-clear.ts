@@ -14,8 +14,8 @@ export const darkOnClear: Rule = {
     id: "W3",
     title: "Dark wax on clear: fresh, or set",
     reason:
-      "Into fresh clear wax the dark can be pushed about and taken back. On set clear wax it lies where it is put. In between it drags both.",
-    origin: "common practice, with schools; the minutes are from memory",
+      "Into fresh clear wax the dark can be pushed about and taken back. On set clear wax it lies where it is put. In between, it drags both.",
+    origin: "common practice; schools differ; the minutes are from memory",
     schools: ["darkOnClear"],
     subsumes: [],
   },
@@ -46,7 +46,7 @@ export const darkOnClear: Rule = {
           lower: film.stepId,
           fixes: (place) => [
             {
-              label: fresh ? "Go into it while fresh" : "Let it set",
+              label: fresh ? "Work it in while fresh" : "Let it set",
               commands: patchStep(place, step.id, { wait: null }),
             },
           ],

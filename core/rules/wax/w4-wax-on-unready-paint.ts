@@ -6,8 +6,8 @@ export const waxOnUnreadyPaint: Rule = {
     id: "W4",
     title: "Wax waits for dry paint",
     reason:
-      "Waxing is rubbing. Paint that is not dry through drags and tears under the cloth, the more the harder it is worked.",
-    origin: "common practice, with schools",
+      "Waxing is rubbing. Paint that is not dry through drags and tears under the cloth, and more so the harder you rub.",
+    origin: "common practice; schools differ",
     schools: ["waitBeforeClear", "forcedDry"],
     subsumes: [],
   },

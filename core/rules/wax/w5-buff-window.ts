@@ -15,10 +15,10 @@ const BUFF_FROM: Record<HouseRules["buff"], Range> = {
 export const buffWindow: Rule = {
   meta: {
     id: "W5",
-    title: "Wax is buffed in its window",
+    title: "Buff wax in its window",
     reason:
-      "Too soon the cloth takes the wax off, too late it has gone hard and will not polish. The sign is the colour: lighter once the solvent has left.",
-    origin: "common practice, three schools; the end from memory",
+      "Too soon, and the cloth takes the wax off; too late, and it is too hard to polish. The sign is the colour: lighter once the solvent has left.",
+    origin: "common practice, three schools; when it shuts is from memory",
     schools: ["buff"],
     subsumes: [],
   },
@@ -42,9 +42,9 @@ export const buffWindow: Rule = {
           tell: (verdict, waited) => ({
             severity: "caution",
             title:
-              verdict === "late" ? "The wax has gone off and will not polish" : "Buffed too soon the wax comes off",
-            because: `Buffed ${sayDuration(waited)} after waxing; the house rule is ${houseRules.buff}, and it polishes until ${sayDuration(buff.shuts.safe)}.`,
-            schools: "Buffing at once, after 10 to 15 minutes and the next day all have their followers.",
+              verdict === "late" ? "The wax has gone off and may not polish" : "Buffed too soon, the wax may come off",
+            because: `Buffed ${sayDuration(waited)} after waxing; your house rule is "${houseRules.buff}", and it polishes until ${sayDuration(buff.shuts.safe)}.`,
+            schools: "Some buff at once, some after 10–15 min, some the next day.",
             lower: film.stepId,
             fixes: (place) =>
               phase.step.wait
@@ -65,7 +65,7 @@ export const buffWindow: Rule = {
         because: "Nothing on top takes a polish from a cloth.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
         part: "nothing",
-        fixes: (place) => [{ label: "Leave the buffing out", commands: leaveOut(place, seam.phase.step.id) }],
+        fixes: (place) => [{ label: "Leave out the buffing", commands: leaveOut(place, seam.phase.step.id) }],
       },
     ];
   },

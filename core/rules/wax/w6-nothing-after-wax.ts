@@ -8,7 +8,7 @@ export const nothingAfterWax: Rule = {
     id: "W6",
     title: "Nothing water-borne after wax",
     reason:
-      "Once a face is waxed its painting is over. For a spot that lifted: let it dry, take the wax off the spot, touch up, let dry, wax again.",
+      "Once a face is waxed, painting is over. To mend a spot that lifted: let it dry, take the wax off the spot, touch up, let dry, wax again.",
     origin: "common practice",
     schools: [],
     subsumes: ["A1", "A3"],
@@ -26,24 +26,24 @@ export const nothingAfterWax: Rule = {
     return [
       {
         severity: material ? "stop" : "caution",
-        title: material ? `${capital(named(material))} cannot follow the ${wax}` : `Water runs off the ${wax}`,
+        title: material ? `${capital(named(material))} will not stick to the ${wax}` : `Water may run off the ${wax}`,
         because: material
           ? `The wax lies over ${sayShare(share)}; a water-borne coat beads on it and rubs off.`
-          : `${capital(technique.name)} reaches nothing under the wax, which lies over ${sayShare(share)}.`,
-        schools: material ? "As a resist, wax under paint is wanted: mark it so." : undefined,
+          : `"${capital(technique.name)}" reaches nothing under the wax, which lies over ${sayShare(share)}.`,
+        schools: material ? "Some wax under paint on purpose, as a resist: mark it as one." : undefined,
         lower: top.film.stepId,
         fixes: (place) => [
           { label: `Do it before the ${wax}`, commands: moveBefore(place, step.id, top.film.stepId) },
           ...(material
             ? [
                 {
-                  label: "The wax is a resist: paint shall come away",
+                  label: "The wax is a resist: the paint is meant to come away",
                   commands: withIntent(place, top.film.stepId, "resist"),
                   look: "what lies under the wax will show",
                 },
               ]
             : []),
-          { label: "Leave it out", commands: leaveOut(place, step.id) },
+          { label: "Remove this step", commands: leaveOut(place, step.id) },
         ],
       },
     ];

@@ -9,8 +9,8 @@ export const wideFaceInHalves: Rule = {
   meta: {
     id: "W7",
     title: "A wide face waxed in halves keeps the line",
-    reason: "Where fresh wax meets wax that has begun to set there is a lap, and it shows in raking light for good.",
-    origin: "common practice, with schools",
+    reason: "Where fresh wax meets wax that has begun to set, it leaves a lap that shows for good in raking light.",
+    origin: "common practice; schools differ",
     schools: ["waxFaces"],
     subsumes: [],
   },
@@ -29,10 +29,10 @@ export const wideFaceInHalves: Rule = {
         severity: sections && plain ? "caution" : "note",
         title:
           sections && plain
-            ? "There is no natural break on this face to end a section at"
-            : "A wide face: wax it in one go, to a natural break",
-        because: `${seam.zone.name}: ${face.toFixed(2)} m² a face. ${sections ? (plain ? "By your house rule it is waxed in sections, and it is plain from edge to edge." : "End each section at a moulding or joint.") : "By your house rule the whole face is done in one go, a helper buffing behind."}`,
-        schools: sections ? "Others always do a whole face." : "Others work in sections that end at mouldings.",
+            ? "This face has no natural break to end a section at"
+            : "A wide face: wax it in one session, to a natural break",
+        because: `${seam.zone.name}: ${face.toFixed(2)} m² per face. ${sections ? (plain ? "Your house rule waxes in sections, but this face is plain from edge to edge." : "End each section at a moulding or joint.") : "Your house rule waxes the whole face in one session, with a helper buffing behind."}`,
+        schools: sections ? "Others always wax the whole face." : "Others work in sections that end at mouldings.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
       },
     ];

@@ -19,7 +19,7 @@ export const aMonthToCure: Rule = {
     return [
       {
         severity: "note",
-        title: "Gentle use until the wax has cured",
+        title: "Gentle use is normal until the wax has cured",
         because: `The ${named(top.film.material)} cures in about ${sayDuration(top.film.material.drying.cure.safe)}; wipe it with a dry cloth until then.`,
         lower: top.film.stepId,
       },

@@ -17,9 +17,9 @@ function filmInsteadOfWax(place: Place): Command[] {
 export const waxInHeatAndWet: Rule = {
   meta: {
     id: "W9",
-    title: "Wax does not stand heat or standing water",
+    title: "Wax does not withstand heat or standing water",
     reason: "A warm cup melts a ring into it, and water left standing turns it white.",
-    origin: "common practice, with schools",
+    origin: "common practice; schools differ",
     schools: [],
     subsumes: ["U2"],
   },
@@ -33,8 +33,8 @@ export const waxInHeatAndWet: Rule = {
       {
         severity: heat && wet ? "stop" : "caution",
         title: `Wax will mark under ${heat ? "hot cups" : ""}${heat && wet ? " and " : ""}${wet ? "standing water" : ""}`,
-        because: `${finish.zone.name} ends in wax; planned for ${[heat ? "heat" : "", wet ? "standing water" : ""].filter(Boolean).join(" and ")}.`,
-        schools: "Some shops wax such tops all the same, and hand over a tin for mending.",
+        because: `${finish.zone.name}: ends in wax, but planned for ${[heat ? "heat" : "", wet ? "standing water" : ""].filter(Boolean).join(" and ")}.`,
+        schools: "Some shops wax such tops anyway, and hand over a tin for touching up.",
         lower: top.film.stepId,
         fixes: (place) => {
           const commands = filmInsteadOfWax(place);

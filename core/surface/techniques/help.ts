@@ -22,7 +22,7 @@ export const HELPING: readonly Technique[] = [
     name: "Dry with a hair-dryer",
     minutesPerSquareMetre: 20,
     effects: [{ does: "force dry", minutes: DRYER_AT_A_SPOT }],
-    hint: "moving, a hand's breadth off, until it is no longer cold to the palm",
+    hint: "keep it moving, a hand's breadth away, until the surface no longer feels cold",
     sign: "warm, not cold, to the hand",
   }),
   help({
@@ -39,14 +39,14 @@ export const HELPING: readonly Technique[] = [
     name: "Stir, rest and sieve the mix",
     minutesPerSquareMetre: 0,
     setUp: 15,
-    hint: "stir 3 to 4 minutes, rest 5 to 10 until it thickens, sieve for smooth",
+    hint: "stir 3–4 min, rest 5–10 min until it thickens, sieve for a smooth mix",
   }),
   help({
     id: "mask",
     name: "Mask",
     minutesPerSquareMetre: 8,
     setUp: 10,
-    hint: "press the edge down with a thumbnail, pull it while the paint is soft",
+    hint: "press the edge down with a thumbnail; pull it off while the paint is soft",
   }),
   help({
     id: "chalk-lines",
@@ -60,13 +60,13 @@ export const HELPING: readonly Technique[] = [
     name: "Tack off",
     minutesPerSquareMetre: 3,
     setUp: 2,
-    hint: "tack cloth, folded, no pressing",
+    hint: "folded tack cloth, no pressing",
   }),
   help({
     id: "touch-up",
     name: "Touch up",
     minutesPerSquareMetre: 6,
-    hint: "only misses and sags, before sanding",
+    hint: "misses and sags only, before sanding",
   }),
   help({
     id: "wet-preview",
@@ -125,12 +125,12 @@ export const HANDLING: readonly Technique[] = [
   handle({ id: "drawers-out", name: "Drawers out", setUp: 5, hint: "number them on the back" }),
   handle({ id: "drawers-in", name: "Drawers in", setUp: 5, hint: "wax the runners, not the paint" }),
   handle({ id: "top-off", name: "Top off", setUp: 15, hint: "two to lift; note which way round" }),
-  handle({ id: "top-on", name: "Top on", setUp: 15, hint: "block-dry first, felt between" }),
+  handle({ id: "top-on", name: "Top on", setUp: 15, hint: "block-dry first; felt in between" }),
   handle({
     id: "turn-over",
     name: "Turn over",
     setUp: 5,
-    hint: "on clean battens, block-dry first",
+    hint: "on clean battens; block-dry first",
     sign: "a thumb pressed and twisted leaves no mark",
   }),
 ];

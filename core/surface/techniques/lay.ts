@@ -15,7 +15,7 @@ export const LAYING: readonly Technique[] = [
   }),
   lay({
     id: "cross-hatch",
-    name: "Brush, cross-hatched",
+    name: "Cross-hatch",
     lays: ["paint", "tint-base"],
     load: 1.2,
     profile: BRUSHED,
@@ -25,13 +25,13 @@ export const LAYING: readonly Technique[] = [
   }),
   lay({
     id: "thin-coat",
-    name: "Brush, thinned last coat",
+    name: "Brush a thinned last coat",
     lays: ["paint"],
     load: 0.5,
     profile: BRUSHED,
     rubbing: 0.2,
     minutesPerSquareMetre: 12,
-    hint: "a quarter water, as a sacrifice: smoothing cannot cut through to the colour beneath",
+    hint: "a quarter water; sacrificial, so smoothing cannot cut through to the colour beneath",
   }),
   lay({
     id: "roller",
@@ -63,7 +63,7 @@ export const LAYING: readonly Technique[] = [
     rubbing: 0.15,
     minutesPerSquareMetre: 14,
     covers: 0.6,
-    hint: "damp sponge, turn the hand, dab off on paper first",
+    hint: "damp sponge, turn your hand, dab off on paper first",
   }),
   lay({
     id: "stipple",
@@ -94,7 +94,7 @@ export const LAYING: readonly Technique[] = [
     rubbing: 0.1,
     minutesPerSquareMetre: 10,
     covers: 0.4,
-    hint: "almost no paint, rub the brush off on board first, skim",
+    hint: "almost no paint; rub the brush off on a board first, then skim",
   }),
   lay({
     id: "wash",
@@ -138,7 +138,7 @@ export const LAYING: readonly Technique[] = [
     wets: "water",
     minutesPerSquareMetre: 30,
     setUp: 8,
-    hint: "damp surface, mist, three brushes: one a colour and one for between",
+    hint: "damp surface, mist, three brushes: one per colour and one to blend",
     sign: "both colours still shine where they meet",
   }),
   lay({
@@ -180,7 +180,7 @@ export const LAYING: readonly Technique[] = [
     lays: ["paste"],
     profile: { arris: 0.6, field: 1, high: 0.9, recess: 1 },
     minutesPerSquareMetre: 25,
-    hint: "half a millimetre to two, leave the marks of the knife",
+    hint: "0.5–2 mm; leave the marks of the knife",
     sign: "it holds the mark of a finger without sticking to it",
   }),
   lay({
@@ -190,7 +190,7 @@ export const LAYING: readonly Technique[] = [
     profile: { arris: 0.7, field: 1, high: 1, recess: 0.6 },
     minutesPerSquareMetre: 30,
     setUp: 10,
-    hint: "paste on, roll once while it is soft, wash the roller between lengths",
+    hint: "lay the paste, roll once while it is soft, wash the roller between lengths",
     sign: "the roller comes away clean and leaves the pattern standing",
   }),
   lay({
@@ -212,7 +212,7 @@ export const LAYING: readonly Technique[] = [
     rubbing: 0.15,
     minutesPerSquareMetre: 14,
     covers: 0.3,
-    hint: "only where the next colour shall come off again",
+    hint: "only where the next colour is meant to come off again",
   }),
   lay({
     id: "finger",
@@ -245,17 +245,17 @@ export const LAYING: readonly Technique[] = [
     rubbing: 0.3,
     minutesPerSquareMetre: 14,
     covers: 0.5,
-    hint: "a line of colour along the edge, pulled across in one go",
+    hint: "a line of colour along the edge, pulled across in one stroke",
   }),
   lay({
     id: "wax",
-    name: "Wax on, wipe",
+    name: "Wax on, wipe off",
     lays: ["wax"],
     profile: WAXED,
     rubbing: 0.4,
     minutesPerSquareMetre: 22,
     hint: "thin, worked in; offload to a plate so the tin stays clean",
-    sign: "the colour lightens when the solvent has left; a missed place feels and looks dull",
+    sign: "the colour lightens when the solvent has left; a missed patch feels and looks dull",
   }),
   lay({
     id: "oil-on",
@@ -265,8 +265,8 @@ export const LAYING: readonly Technique[] = [
     profile: EVEN,
     rubbing: 0.2,
     minutesPerSquareMetre: 14,
-    hint: "flood, wait 20 to 30 minutes, wipe off all that is left",
-    sign: "no wet place left that a finger would slide on",
+    hint: "flood, wait 20–30 min, wipe off all that is left",
+    sign: "no wet patch left for a finger to slide on",
   }),
   lay({
     id: "lay-leaf",
@@ -275,7 +275,7 @@ export const LAYING: readonly Technique[] = [
     profile: EVEN,
     minutesPerSquareMetre: 90,
     setUp: 15,
-    hint: "no draught; sheet by sheet with laps, press through the paper, brush off loose",
+    hint: "no draught; sheet by sheet with laps, press through the paper, brush off loose leaf",
     sign: "the size whistles under a knuckle and does not wet it",
   }),
   lay({
@@ -290,7 +290,7 @@ export const LAYING: readonly Technique[] = [
   }),
   lay({
     id: "rub-transfer",
-    name: "Rub a transfer on",
+    name: "Rub on a transfer",
     lays: ["transfer"],
     profile: EVEN,
     minutesPerSquareMetre: 60,

@@ -5,15 +5,15 @@ const prepare = (row: Omit<Parameters<typeof technique>[0], "kind">) => techniqu
 export const PREPARING: readonly Technique[] = [
   prepare({
     id: "clean",
-    name: "Clean, grease off",
+    name: "Clean off grease",
     minutesPerSquareMetre: 10,
     effects: [{ does: "clean", removes: ["grease"] }],
     hint: "degreasing cleaner, rinse, let dry",
-    sign: "water runs off in a sheet, without islands",
+    sign: "water runs off in an unbroken sheet",
   }),
   prepare({
     id: "dewax",
-    name: "Take old wax off",
+    name: "Take off old wax",
     wets: "solvent",
     minutesPerSquareMetre: 25,
     effects: [{ does: "clean", removes: ["wax", "oil", "grease"] }],
@@ -28,7 +28,7 @@ export const PREPARING: readonly Technique[] = [
     minutesPerSquareMetre: 8,
     effects: [{ does: "clean", removes: ["grease"] }, { does: "degloss" }],
     hazards: ["fumes"],
-    hint: "deglossing cleaner on a rag, paint within the hour it names",
+    hint: "deglossing cleaner on a rag; paint within the time on its label",
     sign: "the shine is gone, seen against the light",
   }),
   prepare({
@@ -42,7 +42,7 @@ export const PREPARING: readonly Technique[] = [
   }),
   prepare({
     id: "knock-back",
-    name: "Scrape loose paint off",
+    name: "Scrape off loose paint",
     minutesPerSquareMetre: 20,
     effects: [{ does: "knock back" }, { does: "key" }],
     hazards: ["dust"],
@@ -58,7 +58,7 @@ export const PREPARING: readonly Technique[] = [
     effects: [{ does: "strip" }],
     hazards: ["fumes", "acid"],
     hint: "stripper, scrape, neutralise, rinse, let dry",
-    sign: "no slick place left to the palm, and the timber dry and light again",
+    sign: "no slick patches under the palm, and the timber dry and pale again",
   }),
   prepare({
     id: "repair",
@@ -70,6 +70,6 @@ export const PREPARING: readonly Technique[] = [
     id: "fill-edges",
     name: "Seal thirsty edges",
     minutesPerSquareMetre: 6,
-    hint: "thinned glue or primer on the cut edges of fibreboard, sand when dry",
+    hint: "thinned glue or primer on the cut edges of fibreboard; sand when dry",
   }),
 ];

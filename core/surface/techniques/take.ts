@@ -53,7 +53,7 @@ export const TAKING: readonly Technique[] = [
   sand(150, 110, "through to the timber on the arrises"),
   take({
     id: "power-sand",
-    name: "Small power sander",
+    name: "Power-sand",
     minutesPerSquareMetre: 6,
     setUp: 10,
     effects: [
@@ -62,7 +62,7 @@ export const TAKING: readonly Technique[] = [
       { does: "key" },
     ],
     hazards: ["dust"],
-    hint: "fine disc, held flat and moving: loosens flakes where they sit badly",
+    hint: "small sander, fine disc, flat and moving; loosens badly seated flakes",
   }),
   take({
     id: "chip",
@@ -74,11 +74,11 @@ export const TAKING: readonly Technique[] = [
   }),
   take({
     id: "scrape",
-    name: "Scrape crumb off",
+    name: "Scrape off crumb",
     minutesPerSquareMetre: 12,
     effects: [{ does: "scrape" }],
     hazards: ["dust"],
-    hint: "scraper at a low angle when all is dry, then brush and wipe",
+    hint: "scraper at a low angle when everything is dry, then brush and wipe",
     sign: "the crumb breaks off dry and leaves a clean rim",
   }),
   take({
@@ -102,7 +102,7 @@ export const TAKING: readonly Technique[] = [
   }),
   take({
     id: "foam-off",
-    name: "Take wax off with fine foam",
+    name: "Take off wax with fine foam",
     rubbing: 0.3,
     minutesPerSquareMetre: 14,
     effects: [{ does: "lift", binder: "wax", leaves: { arris: 0.1, field: 0.2, high: 0.1, recess: 0.7 } }],
@@ -126,7 +126,7 @@ export const TAKING: readonly Technique[] = [
       { does: "key" },
     ],
     hazards: ["dust"],
-    hint: "finest grade, along the grain; pick the strands out of grooves, they rust under water",
+    hint: "finest grade, along the grain; pick strands out of the grooves, as they rust if wetted",
   }),
   take({
     id: "burnish",
