@@ -14,14 +14,14 @@ crust solve FILE… [--budget MILLISECONDS]
 crust board FILE --zone ID [--after STEP] [--panel carved|drawer|plain] [--seed N] [--width N] --png OUT
 
   check     verdicts with reasons and fixes, for an unhurried painter with no other work; exit 1 on a stop
-  schedule  dates inside the working hours; exit 1 when something cannot be kept
+  schedule  dates inside the working hours; exit 1 on a clash
   shop      how much of each material
   solve     the shortest schedule of network files; exit 1 when one has none
   next      what can go on a zone's surface at a given time, each with its reason
   board     draws the zone's sample board into OUT, and prints how much of each layer shows
 
-Prints JSON; of several files a line each, in their order, with the file's name. Exit 2: an input cannot be read; a line on
-standard error says where and why, and the other files are answered all the same.
+Prints JSON; for several files one line per file, in order, with the file's name. Exit 2: an input cannot be read; a line on
+standard error says where and why, and the other files are still answered.
 `;
 
 class Unreadable extends Error {}
@@ -167,9 +167,7 @@ function readWords(name: string, words: readonly string[], takes: readonly strin
     const flag = /'(--?[^ '=]+)/.exec(said)?.[1] ?? "";
     const takesIt = takes.includes(flag.replace(/^--/, ""));
     throw new Unreadable(
-      takesIt
-        ? `${flag} needs a value`
-        : `crust ${name} does not take ${flag || "that"}: crust help says what it takes`,
+      takesIt ? `${flag} needs a value` : `crust ${name} does not take ${flag || "that"}: see crust help`,
     );
   }
 }
@@ -184,12 +182,12 @@ async function run(words: string[]): Promise<number> {
   }
   const command = COMMANDS[name];
   if (!command && name !== "solve")
-    throw new Unreadable(`"${name}" is not a command: crust ${NAMES.join("|")}; crust help says more`);
+    throw new Unreadable(`"${name}" is not a command: crust ${NAMES.join("|")}; see crust help`);
   const { paths, flags } = readWords(name, rest, command ? (command.flags ?? []) : ["budget"]);
-  if (paths.length === 0) throw new Unreadable(`name a file: crust ${name} FILE`);
+  if (paths.length === 0) throw new Unreadable(`give a file: crust ${name} FILE`);
   if (!command) return solveFiles(paths, flags);
   if (paths.length > 1 && !command.many)
-    throw new Unreadable(`crust ${name} takes one file; ${paths.length} were named`);
+    throw new Unreadable(`crust ${name} takes one file; ${paths.length} were given`);
   if (paths.length > 1) return eachOf(paths, (path) => command.run(readFile(path), flags));
   const { report, good } = await command.run(readFile(paths[0]!), flags);
   process.stdout.write(`${JSON.stringify(report, null, 2)}\n`);

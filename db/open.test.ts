@@ -64,7 +64,7 @@ describe("a database that is exchanged under a running shop", () => {
   it("that is gone is not written to: what it held is copied, and found again when it is back", async () => {
     renameSync(file(), join(folder, "away.db"));
     await expect(editPlan(store, "example", edit("lost", 1))).rejects.toThrow(
-      /is gone\. Everything it held was copied to/,
+      /is gone\. Everything in it was copied to/,
     );
     expect(existsSync(file())).toBe(false);
     renameSync(join(folder, "away.db"), file());
@@ -129,7 +129,7 @@ describe("one bad job", () => {
 
   it("a table that is not that of this version is told by its code, not by its words", async () => {
     await store.db.run(sql`alter table plans rename column summary to full_summary`);
-    await expect(listJobs(store)).rejects.toThrow(/not those of this version/);
+    await expect(listJobs(store)).rejects.toThrow(/from another version/);
   });
 });
 
@@ -141,10 +141,10 @@ describe("what is said of trouble", () => {
     ["SQLITE_READONLY_DBMOVED", /can be read but not written/],
     ["EACCES", /can be read but not written/],
     ["SQLITE_BUSY_SNAPSHOT", /in use by another program/],
-    ["SQLITE_CORRUPT_INDEX", /not a whole database/],
-    ["SQLITE_IOERR_READ", /does not read or write as it should/],
-    ["ENOENT", /cannot be opened or made/],
-    ["SQLITE_ERROR", /not those of this version/],
+    ["SQLITE_CORRUPT_INDEX", /is damaged, or not a database/],
+    ["SQLITE_IOERR_READ", /does not read or write properly/],
+    ["ENOENT", /cannot be opened or created/],
+    ["SQLITE_ERROR", /from another version/],
   ])("%s", (code, says) => {
     const cause = Object.assign(new Error("FULL ENOSPC disk is full READONLY"), { code });
     expect(saidOf(new Error("outer", { cause }), place)).toMatch(says);

@@ -162,7 +162,7 @@ async function holdToPath(store: Store): Promise<void> {
   const copy = await rescue(store);
   if (now === null)
     throw new StorageTrouble(
-      `The database file ${file} is gone. ${copy ? `Everything it held was copied to ${copy}: stop the tool, rename that to ${file} and start again.` : "Put it back, or restart to begin with an empty one."} Keep this page open: nothing you typed is lost.`,
+      `The database file ${file} is gone. ${copy ? `Everything in it was copied to ${copy}: stop the tool, rename that to ${file} and start again.` : "Put it back, or restart to begin with an empty one."} Keep this page open: nothing you typed is lost.`,
     );
   await reopen(store);
 }

@@ -80,7 +80,7 @@ describe("the store", () => {
     const file = join(folder, "file");
     writeFileSync(file, "");
     await expect(openStore(placeFrom({ JOLLY_CRUST_DATA: join(file, "below") }))).rejects.toThrow(
-      /cannot be opened or made there\. Check the path/,
+      /cannot be opened or created\. Check the path/,
     );
   });
 
@@ -90,14 +90,14 @@ describe("the store", () => {
       join(other, "crust.db"),
       "not a database, but long enough to be looked at as one by its header".repeat(20),
     );
-    await expect(openStore(placeFrom({ JOLLY_CRUST_DATA: other }))).rejects.toThrow(/is not a whole database/);
+    await expect(openStore(placeFrom({ JOLLY_CRUST_DATA: other }))).rejects.toThrow(/is damaged, or not a database/);
     rmSync(other, { recursive: true });
   });
 
   it("says so when the file is gone under a running shop", async () => {
     await addPlan(store, somePlan());
     rmSync(join(folder, "crust.db"));
-    await expect(listJobs(store)).rejects.toThrow(/is gone\. Everything it held was copied to/);
+    await expect(listJobs(store)).rejects.toThrow(/is gone\. Everything in it was copied to/);
     await expect(editPlan(store, "example", edit("a", 1, rename("Lost?")))).rejects.toThrow(/Keep this page open/);
   });
 
@@ -182,7 +182,7 @@ describe("plans", () => {
 
   it("refuses a change that would break the plan, and changes nothing", async () => {
     const broken = await editPlan(store, "example", edit("a", 1, { do: "remove crust", crustId: "c1" }));
-    expect(broken).toMatchObject({ is: "refused", because: expect.stringContaining("still lies on Panel") });
+    expect(broken).toMatchObject({ is: "refused", because: expect.stringContaining("still used on Panel") });
     expect((await getJob(store, "example"))!.version).toBe(1);
   });
 
@@ -208,7 +208,7 @@ describe("plans", () => {
     expect((await getJob(store, "example"))!.plan.pinned.hours.exceptions).toEqual([]);
   });
 
-  it("takes a job off the list and puts it back", async () => {
+  it("removes a job and restores it", async () => {
     expect(await setRemoved(store, "example", true)).toBe(true);
     expect((await listJobs(store)).jobs).toHaveLength(0);
     expect(await getJob(store, "example")).toBeNull();

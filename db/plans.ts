@@ -105,7 +105,7 @@ function readDocument(text: string, id: string): Plan {
   if (!done.ok) {
     const [fault] = done.faults;
     throw new UnreadableJob(
-      `This job cannot be read (${fault!.where ? `${fault!.where}: ` : ""}${fault!.says}). It was not touched, and the other jobs are not affected. Get its file out, put right what it says, and import it again; or restore it from a backup.`,
+      `This job cannot be read (${fault!.where ? `${fault!.where}: ` : ""}${fault!.says}). It was not touched, and the other jobs are not affected. Download its file, correct that place and import it again, or restore a backup.`,
       id,
     );
   }
@@ -319,7 +319,7 @@ export const stepThroughEdits = (store: Store, planId: string, base: number, way
     if (!kept.success)
       return {
         is: "refused",
-        because: `"${edit.label}" was made by an older version and can no longer be ${way === "undo" ? "undone" : "done again"}.`,
+        because: `"${edit.label}" was made by an older version and can no longer be ${way === "undo" ? "undone" : "redone"}.`,
       };
     const done = applyCommands(job.plan, kept.data);
     if (!done.ok) return { is: "refused", because: done.because };

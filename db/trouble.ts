@@ -39,22 +39,23 @@ export const isStorageError = (error: unknown): boolean =>
 /** A sentence for what went wrong with the store, from the codes of the file system and the database. */
 export function saidOf(error: unknown, place: Place): string {
   const codes = codesOf(error);
-  const where = place.file ?? "the database server";
+  const where = place.file ?? "The database server";
+  const inside = place.file ?? "the database server";
   if (any(codes, "SQLITE_READONLY", "EROFS", "EACCES", "EPERM"))
     return `${where} can be read but not written. Make it and its folder writable, or set JOLLY_CRUST_DATA to a folder that is. Nothing was changed.`;
   if (any(codes, "SQLITE_FULL", "ENOSPC", "EDQUOT"))
-    return `The disk that holds ${where} is full. Free some space, then try again. Nothing was changed.`;
+    return `The disk of ${inside} is full. Free some space, then try again. Nothing was changed.`;
   if (any(codes, "SQLITE_BUSY", "SQLITE_LOCKED"))
     return `${where} is in use by another program. Try again in a moment. Nothing was changed.`;
   if (any(codes, "SQLITE_NOTADB", "SQLITE_CORRUPT"))
-    return `${where} is damaged, or not a database. Put a backup in its place; the file was not touched.`;
+    return `${where} is damaged, or not a database. The file was not touched; restore a backup.`;
   if (any(codes, "SQLITE_IOERR", "EIO"))
-    return `The disk that holds ${where} does not read or write as it should. Check the disk and its cable. Nothing was changed.`;
+    return `The disk of ${inside} does not read or write properly. Check the disk and its cable. Nothing was changed.`;
   if (any(codes, "SQLITE_CANTOPEN", "ENOTDIR", "ENOENT", "EEXIST", "ENAMETOOLONG"))
-    return `${where} cannot be opened or made there. Check the path in JOLLY_CRUST_DATA, and that its folder is writable.`;
+    return `${where} cannot be opened or created. Check the path in JOLLY_CRUST_DATA, and that its folder is writable.`;
   if (place.file === null)
     return "The database server at DATABASE_URL is not responding properly. Check the address, the token and the network. Nothing was changed.";
   if (any(codes, "SQLITE_ERROR", "SQLITE_SCHEMA"))
-    return `The tables in ${where} are not those of this version. Restart the tool so that it brings them up to date; if that does not help, put a backup in its place. Nothing was changed.`;
+    return `The tables in ${inside} are from another version. Restart the tool to bring them up to date; if that does not help, restore a backup. Nothing was changed.`;
   return `${where} cannot be used at the moment. Nothing was changed.`;
 }

@@ -9,8 +9,8 @@ try {
   store.client.close();
   console.log(
     added > 0
-      ? `The demo shop was put in: ${added} jobs.`
-      : "The demo shop is already loaded; its jobs were left as they are.",
+      ? `Demo shop loaded: ${added} ${added === 1 ? "job" : "jobs"}.`
+      : "The demo shop is already loaded; its jobs are unchanged.",
   );
 } catch (error) {
   if (!(error instanceof StorageTrouble)) throw error;

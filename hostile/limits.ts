@@ -6,7 +6,7 @@ import { largePlan } from "../tests/large-plan.ts";
 import { ask, importPlan } from "./client.ts";
 import type { Trial } from "./trial.ts";
 
-/** Plans at every limit of the README: as many zones, steps, materials and set times as there may be, and waits that cannot be kept. */
+/** Plans at every limit of the README: as many zones, steps, materials and set times as there may be, and waits that clash. */
 export function plansAtTheLimits(): Plan[] {
   const whole = (id: string, change: (plan: Plan) => void, coats = 1): Plan => {
     const plan = largePlan(80, 40);

@@ -11,11 +11,11 @@ export async function ensurePlace() {
     stopWith(`PORT should be a number from 1 to 65535, not "${process.env.PORT}".`);
   if (process.env.HOST && !LOOPBACK.includes(process.env.HOST))
     stopWith(
-      `HOST=${process.env.HOST} would open the shop to other machines, and nothing here can tell yet who is asking. Leave HOST out: it then listens on this machine only.`,
+      `HOST=${process.env.HOST} would open the shop to other machines, and it has no way yet to check who is asking. Leave HOST out: it then listens on this machine only.`,
     );
   if (!(await isFree(port)))
     stopWith(
-      `Port ${port} is taken: the shop may be running already at http://127.0.0.1:${port}. Stop it first, or choose another: PORT=${port + 1} npm run demo`,
+      `Port ${port} is in use: the shop may already be running at http://127.0.0.1:${port}. Stop it first, or choose another: PORT=${port + 1} npm run demo`,
     );
 }
 

@@ -57,12 +57,12 @@ function plainRefusal(status: number): Refusal {
   if (status === 404)
     return {
       status,
-      title: "There is no such page",
-      says: "The address may be cut short. The jobs list leads everywhere.",
+      title: "Page not found",
+      says: "The address may be incomplete. You can reach everything from the jobs list.",
     };
   if (status < 500)
     return { status, title: "That cannot be done here", says: "Go back to the page you came from and try again." };
-  return { status, title: "Something broke in the tool", says: "Nothing that was saved is lost. Load the page again." };
+  return { status, title: "Something went wrong", says: "Nothing that was saved is lost. Reload the page." };
 }
 
 const page = (id: number, refusal: Refusal): AnswerMessage => ({

@@ -12,7 +12,7 @@ const here = import.meta.dirname;
 
 if (!LOOPBACK.has(host)) {
   console.error(
-    `HOST=${host} would open the shop to other machines, and nothing here can tell yet who is asking. Leave HOST out: it then listens on this machine only.`,
+    `HOST=${host} would open the shop to other machines, and it has no way yet to check who is asking. Leave HOST out: it then listens on this machine only.`,
   );
   process.exit(1);
 }
@@ -30,7 +30,7 @@ const front = await openFront({
 front.server.once("error", (error: NodeJS.ErrnoException) => {
   console.error(
     error.code === "EADDRINUSE"
-      ? `Port ${port} is taken. Choose another: PORT=${port + 1} npm run demo`
+      ? `Port ${port} is in use. Choose another: PORT=${port + 1} npm run demo`
       : `The shop cannot listen at ${host}:${port} (${error.code}).`,
   );
   process.exit(1);

@@ -33,23 +33,23 @@ const MOST_REMEMBERED = 2000;
 
 const NEVER: Refusal = {
   status: 503,
-  title: "This takes too long to work out",
-  says: "The plan is kept as it is, and the other jobs are not affected. Open it again in a minute; if it takes too long then, split it into two jobs.",
+  title: "This is taking too long to work out",
+  says: "The plan is unchanged, and the other jobs are not affected. Open it again in a minute; if it still takes too long, split it into two jobs.",
 };
 const FULL: Refusal = {
   status: 503,
-  title: "Too much is being worked out at the moment",
-  says: "Nothing was changed. Try again in a few seconds.",
+  title: "Jolly Crust is busy",
+  says: "It is still working out other pages. Nothing was changed; try again in a few seconds.",
 };
 const MANY_BOARDS: Refusal = {
   status: 429,
-  title: "Several boards are being drawn already",
-  says: "Wait until they are there, then ask for the next.",
+  title: "Several boards are already being drawn",
+  says: "Wait until they appear, then open the next.",
 };
 const BROKEN: Refusal = {
   status: 500,
-  title: "Something broke in the tool",
-  says: "Nothing that was saved is lost. Load the page again; if it breaks again, export the job from the jobs list and restart the tool.",
+  title: "Something went wrong",
+  says: "Nothing that was saved is lost. Reload the page; if it fails again, export the job from the jobs list and restart the tool.",
 };
 
 const pathOf = (target: string) => target.split("?", 1)[0]!;

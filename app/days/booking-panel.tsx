@@ -1,10 +1,10 @@
 import { Link, useSearchParams } from "react-router";
 import { signOf } from "#core/drying/signs";
 import { readWallTime, sayWallTime } from "#core/units/wall-time";
+import { sayClocks, sayDate, sayDayClock } from "#core/units/when";
 import { gatesHere, type LaneBooking } from "~/drawing/days-drawing";
 import { usePlanInHand } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
-import { sayClock, sayDate, sayDayClock } from "~/words/when";
 
 /** One piece of work in hand: when, how late it could be, what it waits for with the sign to look for, and its time to set. */
 export function BookingPanel({ item, items }: { item: LaneBooking; items: readonly LaneBooking[] }) {
@@ -31,10 +31,7 @@ export function BookingPanel({ item, items }: { item: LaneBooking; items: readon
       </p>
       <h2 className="text-lg leading-snug">{booking.name}</h2>
       <p>
-        {sayDate(booking.starts)},{" "}
-        <b className="font-semibold">
-          {sayClock(booking.starts)} to {sayClock(booking.ends)}
-        </b>
+        {sayDate(booking.starts)}, <b className="font-semibold">{sayClocks(booking.starts, booking.ends)}</b>
       </p>
       <p className="text-note text-soft">
         {booking.critical
@@ -52,7 +49,7 @@ export function BookingPanel({ item, items }: { item: LaneBooking; items: readon
                     ? `from ${sayDayClock(opens)}`
                     : opens <= (lower?.booking.ends ?? 0)
                       ? `until ${sayDayClock(shuts)}`
-                      : `${sayDayClock(opens)} to ${sayDayClock(shuts)}`}
+                      : `${sayDayClock(opens)} – ${sayDayClock(shuts)}`}
                 </span>{" "}
                 <span className="text-soft">
                   {reason}, after {lower?.booking.name.toLowerCase() ?? "the step below"}

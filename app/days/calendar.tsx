@@ -4,9 +4,9 @@ import type { Hours } from "#core/plan/hours";
 import type { Booking } from "#core/schedule/schedule";
 import { DAY, type WallMinutes } from "#core/units/units";
 import { midnightBefore } from "#core/units/wall-time";
+import { sayDates } from "#core/units/when";
 import { DaysDrawing, type Lane } from "~/drawing/days-drawing";
 import { timeAxis } from "~/drawing/time-axis";
-import { sayDate } from "~/words/when";
 
 const LABELS = 132;
 const DAYS_A_PAGE = 7;
@@ -85,9 +85,7 @@ export function Calendar({ hours, days, lanes, bar, foot, ...drawing }: Props) {
   return (
     <section className="flex min-h-0 flex-col border-r border-line px-5 pt-4 pb-3" aria-label="Calendar">
       <div className="mb-2 flex items-baseline gap-4">
-        <h1 className="shrink-0 text-view">
-          {sayDate(days.from)} to {sayDate(days.from + (days.days - 1) * DAY)}
-        </h1>
+        <h1 className="shrink-0 text-view">{sayDates(days.from, days.from + (days.days - 1) * DAY)}</h1>
         {days.pages > 1 && (
           <nav aria-label="Pages of the calendar" className="flex gap-2">
             {days.page > 0 && (

@@ -1,13 +1,13 @@
 import { Link } from "react-router";
 import { type Caution, cautionsFor } from "#core/safety/safety";
-import { sayDuration } from "#core/units/duration";
+import { sayDuration, shortDuration } from "#core/units/duration";
 import type { WallMinutes } from "#core/units/units";
 import { midnightBefore } from "#core/units/wall-time";
+import { sayClock, sayLongDate } from "#core/units/when";
 import type { LaneBooking } from "~/drawing/days-drawing";
 import { SafetyNote } from "~/parts/safety-note";
 import { seamSays } from "~/parts/seam-words";
 import { countOf } from "~/words/amount";
-import { sayClock, sayLongDate } from "~/words/when";
 
 interface Props {
   day: WallMinutes;
@@ -30,7 +30,7 @@ export function DayList({ day, items, linkTo, jobs }: Props) {
     <section aria-label={sayLongDate(day)}>
       <p className="text-note text-soft">{sayLongDate(day)}</p>
       <h2 className="mb-2 text-lg">
-        {countOf(today.length, "touch", "touches")}, {sayDuration(hands)} of hands
+        {countOf(today.length, "step")}, {sayDuration(hands)} hands-on
       </h2>
       <div className="mb-2">
         <SafetyNote cautions={[...cautions.values()]} where="this day" brief />
@@ -54,7 +54,7 @@ export function DayList({ day, items, linkTo, jobs }: Props) {
                   {booking.name}
                 </Link>
                 <span className="block truncate text-note text-soft">
-                  {[judged?.zone.name.toLowerCase(), job, sayDuration(booking.ends - booking.starts)]
+                  {[judged?.zone.name.toLowerCase(), job, shortDuration(booking.ends - booking.starts)]
                     .filter(Boolean)
                     .join(" · ")}
                   {booking.pinned && " · time set"}

@@ -25,7 +25,7 @@ class Desk {
     this.worker.onerror = (event) => {
       event.preventDefault();
       this.close();
-      onAnswer({ is: "failed", id, says: event.message || "its worker did not start" });
+      onAnswer({ is: "failed", id, says: event.message || "the planning program did not start" });
     };
     this.worker.postMessage({ ...question, id } satisfies Asking);
   }

@@ -1,7 +1,7 @@
 import type { Tried } from "#core/schedule/what-if";
 import { sayDifference } from "#core/units/duration";
+import { sayMoment } from "#core/units/when";
 import { useJobEditor } from "~/editor/job-editor";
-import { sayClock, sayDate } from "~/words/when";
 
 interface Props {
   ideas: readonly Tried[] | null;
@@ -48,9 +48,9 @@ export function Ideas({ ideas, failed, waysOut = false }: Props) {
               <span className="shrink-0 text-note tabular-nums">{gain === null ? "" : sayDifference(gain)}</span>
             </button>
             <span className="block px-1 text-note text-soft">
-              {idea.finish !== null && `done ${sayDate(idea.finish)}, ${sayClock(idea.finish)}`}
-              {idea.clashes > 0 && ` · ${idea.clashes} still cannot be kept`}
-              {idea.stops.after > idea.stops.before && " · but then a rule says stop"}
+              {idea.finish !== null && `done ${sayMoment(idea.finish)}`}
+              {idea.clashes > 0 && ` · still clashing: ${idea.clashes}`}
+              {idea.stops.after > idea.stops.before && " · but a rule then says stop"}
             </span>
           </li>
         );

@@ -8,7 +8,8 @@ import type { JudgedPhase, ZoneJudgement } from "#core/judge/judge";
 import type { Booking } from "#core/schedule/schedule";
 import type { ShopClock } from "#core/units/time-zone";
 import { DAY, HOUR, type WallMinutes } from "#core/units/units";
-import { sayClock, sayDate } from "~/words/when";
+import { sayClock, sayClocks, sayDate } from "#core/units/when";
+import { sayRange } from "~/words/room";
 import type { TimeAxis } from "./time-axis";
 
 /** A booking with the phase it is for; taking apart and putting together have none. */
@@ -134,7 +135,7 @@ function Work({ item, props, middle, half }: { item: LaneBooking; props: Props; 
   const x = axis.at(booking.starts);
   const width = Math.max(5, axis.at(booking.ends) - x);
   const faint = chain && !booking.critical;
-  const says = `${booking.name}: ${sayDate(booking.starts)}, ${sayClock(booking.starts)} to ${sayClock(booking.ends)}${booking.pinned ? ", time set" : ""}${booking.critical ? ", sets the finish" : ""}`;
+  const says = `${booking.name}: ${sayDate(booking.starts)}, ${sayClocks(booking.starts, booking.ends)}${booking.pinned ? ", time set" : ""}${booking.critical ? ", sets the finish" : ""}`;
   const movable = onDrop !== undefined && placed !== null;
   return (
     <Link
@@ -334,10 +335,9 @@ function AirStrip({
       margin: celsius - dewPoint(celsius, relativeHumidity),
     });
   }
-  const range = (of: (hour: (typeof hours)[number]) => number) => {
+  const range = (of: (hour: (typeof hours)[number]) => number, unit: string) => {
     const values = hours.map(of);
-    const [low, high] = [Math.round(Math.min(...values)), Math.round(Math.max(...values))];
-    return low === high ? `${low}` : `${low} to ${high}`;
+    return sayRange(Math.min(...values), Math.max(...values), unit);
   };
   const inset = 8;
   const path = (of: (hour: (typeof hours)[number]) => number, low: number, high: number) =>
@@ -349,18 +349,18 @@ function AirStrip({
       .join("");
   const lines = [
     {
-      says: `air ${range((hour) => hour.celsius)} °C`,
+      says: `air ${range((hour) => hour.celsius, "°C")}`,
       d: path((hour) => hour.celsius, 0, 32),
       colour: "var(--color-ochre)",
     },
     {
-      says: `humidity ${range((hour) => hour.humidity)} %`,
+      says: `humidity ${range((hour) => hour.humidity, "%")}`,
       d: path((hour) => hour.humidity, 20, 100),
       colour: "var(--color-slate)",
       dash: "7 3",
     },
     {
-      says: `above dew ${range((hour) => hour.margin)} K`,
+      says: `above dew point ${range((hour) => hour.margin, "°C")}`,
       d: path((hour) => hour.margin, 0, 24),
       colour: "var(--color-soft)",
       dash: "2 3",

@@ -96,7 +96,7 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
       const left = await unsent?.takeOver();
       const lost = [...queue.takeOver(left?.edits ?? []).map(({ label }) => label), ...(left?.unreadable ?? [])];
       if (lost.length > 0)
-        toast.error(`These edits from before no longer fit the plan: ${lost.join("; ")}.`, { duration: 20_000 });
+        toast.error(`These earlier edits no longer fit the plan: ${lost.join("; ")}.`, { duration: 20_000 });
     };
     void takeOver().then(() => setTimeout(takeOver, LOOK_AGAIN_MILLISECONDS));
   }, [queue, unsent]);

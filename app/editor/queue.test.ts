@@ -133,7 +133,7 @@ describe("edits on their way", () => {
     expect(server.sent).toEqual(["a"]);
   });
 
-  it("stay on the page when the job was taken off the list", async () => {
+  it("stay on the page when the job was removed", async () => {
     const server = new Server();
     server.missing = true;
     const { queue, later } = open(server);
@@ -141,7 +141,7 @@ describe("edits on their way", () => {
     await settled();
     expect(queue.current()).toMatchObject({
       state: "unsaved",
-      says: expect.stringContaining("Put it back on the jobs list"),
+      says: expect.stringContaining("Restore it on the jobs list"),
     });
     server.missing = false;
     for (const work of later.splice(0)) work();

@@ -31,23 +31,23 @@ describe("air by the hour, pasted", () => {
 
   it.each([
     ["nothing", "", /Paste lines like/],
-    ["a heading alone", "time,temp,rh", /no line under it/],
+    ["a heading alone", "time,temp,rh", /no readings under it/],
     [
       "a long gap",
       `2026-11-30 09:00,18,60\n2026-11-30 ${9 + MOST_MISSING + 2}:00,18,60`,
-      /hours are missing before 2026-11-30/,
+      /hours are missing before Mon 30 Nov/,
     ],
-    ["a broken time", "2026-11-30 09:00,18,60\nnoon,18,60", /Line 2: "noon" is no time/],
-    ["a mad temperature", "2026-11-30 09:00,180,60", /no temperature of a room/],
-    ["a mad humidity", "2026-11-30 09:00,18,0", /no humidity/],
-    ["a missing column", "2026-11-30 09:00,18", /no humidity/],
+    ["a broken time", "2026-11-30 09:00,18,60\nnoon,18,60", /Line 2: "noon" is not a time/],
+    ["a mad temperature", "2026-11-30 09:00,180,60", /not a room temperature/],
+    ["a mad humidity", "2026-11-30 09:00,18,0", /not a humidity/],
+    ["a missing column", "2026-11-30 09:00,18", /not a humidity/],
     [
       "four weeks",
       Array.from(
         { length: 28 * 24 },
         (_, at) => `2026-11-${String(1 + Math.floor(at / 24)).padStart(2, "0")} ${at % 24}:00,18,60`,
       ).join("\n"),
-      /more than three weeks/,
+      /over the limit of three weeks/,
     ],
   ])("explains %s", (_what, text, says) => {
     const read = readAirCsv(text);

@@ -5,8 +5,7 @@ import { CATALOGUE } from "#core/materials/catalogue";
 import { HouseRules } from "#core/plan/house-rules";
 import { type Crust, findCrust, findZone, INTENTS, type Intent, type Plan, type Step, WHERE } from "#core/plan/plan";
 import { findTechnique, techniquesFor } from "#core/surface/techniques";
-import { readDuration } from "#core/units/duration";
-import { DAY, HOUR } from "#core/units/units";
+import { readDuration, writeDuration } from "#core/units/duration";
 import { COLOUR_FORMS } from "./edits/colour";
 import { CRUST_FORMS } from "./edits/crusts";
 import { PIECE_FORMS } from "./edits/pieces";
@@ -22,9 +21,10 @@ function addStep(place: Place): FormEdit {
     const { plan, fields } = place;
     const [how = "", what] = (fields.pick ?? "").split("|");
     const technique = findTechnique(how);
-    if (!technique) return refuse("Choose what goes on.", "pick");
+    if (!technique) return refuse("Choose a material.", "pick");
     const at = fields.at === undefined || fields.at === "" ? crust.steps.length : Number(fields.at);
-    if (!Number.isInteger(at) || at < 0 || at > crust.steps.length) return refuse("The crust has no such position.");
+    if (!Number.isInteger(at) || at < 0 || at > crust.steps.length)
+      return refuse("That place in the crust does not exist.");
     const pin = what ? pinOf(plan, what) : [];
     if (pin === null) return refuse("That material is not on the shelf.", "pick");
     const step: Step = {
@@ -314,12 +314,5 @@ export function readEditForm(plan: Plan, fields: FormFields, newId: () => string
   return form ? form({ plan, fields, newId }) : refuse("The form arrived incomplete. Reload the page and try again.");
 }
 
-/** How a wait reads in the form: exactly, so that saving the form again changes nothing. */
-export function waitText({ wait }: Pick<Step, "wait">): string {
-  if (!wait) return "";
-  const { minutes } = wait;
-  if (minutes % DAY === 0 && minutes > 0) return minutes === DAY ? "1 day" : `${minutes / DAY} days`;
-  const [hours, rest] = [Math.floor(minutes / HOUR), minutes % HOUR];
-  if (hours === 0) return `${rest} min`;
-  return rest === 0 ? `${hours} h` : `${hours} h ${rest}`;
-}
+/** How a wait reads in the form: to the minute, so that saving the form again changes nothing. */
+export const waitText = ({ wait }: Pick<Step, "wait">): string => (wait ? writeDuration(wait.minutes) : "");

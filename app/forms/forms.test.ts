@@ -52,19 +52,19 @@ describe("the step's form", () => {
   });
 
   it.each<[string, FormFields, string, RegExp]>([
-    ["nothing chosen", { do: "add step" }, "pick", /Choose what goes on/],
+    ["nothing chosen", { do: "add step" }, "pick", /Choose a material/],
     ["a material nobody has", { do: "add step", pick: "brush|moon-dust" }, "pick", /not on the shelf/],
-    ["a place past the top", { do: "add step", pick: "scuff", at: "9" }, "", /no such place/],
-    ["a place that is no number", { do: "add step", pick: "scuff", at: "top" }, "", /no such place/],
+    ["a place past the top", { do: "add step", pick: "scuff", at: "9" }, "", /does not exist/],
+    ["a place that is no number", { do: "add step", pick: "scuff", at: "top" }, "", /does not exist/],
     ["a crust that is gone", { do: "add step", pick: "scuff", crustId: "c9" }, "", /no longer in the plan/],
     ["a step that is gone", { do: "patch step", stepId: "s9" }, "", /no longer in the crust/],
     ["no coats", { do: "patch step", stepId: "s1", coats: "0" }, "coats", /At least one coat/],
     ["minus two coats", { do: "patch step", stepId: "s1", coats: "-2" }, "coats", /At least one coat/],
-    ["half a coat", { do: "patch step", stepId: "s1", coats: "1.5" }, "coats", /counted whole/],
-    ["a word for coats", { do: "patch step", stepId: "s1", coats: "two" }, "coats", /counted, like 2/],
+    ["half a coat", { do: "patch step", stepId: "s1", coats: "1.5" }, "coats", /a whole number/],
+    ["a word for coats", { do: "patch step", stepId: "s1", coats: "two" }, "coats", /number of coats, like 2/],
     ["too many coats", { do: "patch step", stepId: "s1", coats: "40" }, "coats", /12 coats at most/],
-    ["a share of nothing", { do: "patch step", stepId: "s1", share: "0" }, "share", /more than nothing/],
-    ["a share of more than all", { do: "patch step", stepId: "s1", share: "140" }, "share", /at most the whole/],
+    ["a share of nothing", { do: "patch step", stepId: "s1", share: "0" }, "share", /more than 0/],
+    ["a share of more than all", { do: "patch step", stepId: "s1", share: "140" }, "share", /more than 100/],
     [
       "a wait in a while",
       { do: "patch step", stepId: "s1", waitKind: "at least", wait: "a while" },
@@ -77,13 +77,13 @@ describe("the step's form", () => {
       "wait",
       /90 days at most/,
     ],
-    ["wax by brush", { do: "patch step", stepId: "s2", how: "brush" }, "how", /Dark wax is laid by: wax on, wipe/],
+    ["wax by brush", { do: "patch step", stepId: "s2", how: "brush" }, "how", /Dark wax goes on by: wax on, wipe/],
     ["an unknown technique", { do: "patch step", stepId: "s1", how: "moonwalk" }, "how", /Choose how/],
     ["an unknown place", { do: "patch step", stepId: "s1", on: "underneath" }, "on", /Choose where/],
-    ["up from the top", { do: "move step", stepId: "s3", to: "up" }, "", /cannot go further/],
-    ["an unknown form", { do: "burn" }, "", /cut short/],
-    ["no form", {}, "", /cut short/],
-    ["a repair that is gone", { do: "fix", finding: "z1/s9/A4" }, "", /gone already/],
+    ["up from the top", { do: "move step", stepId: "s3", to: "up" }, "", /cannot move any further/],
+    ["an unknown form", { do: "burn" }, "", /arrived incomplete/],
+    ["no form", {}, "", /arrived incomplete/],
+    ["a repair that is gone", { do: "fix", finding: "z1/s9/A4" }, "", /already gone/],
     ["a crust without a name", { do: "rename crust", crustName: "  " }, "crustName", /Give the crust a name/],
   ])("says what is wrong with %s at its field", (_what, fields, field, says) => {
     expect(faultsOf(fields)[field]).toMatch(says);
@@ -156,10 +156,10 @@ describe("the step's form", () => {
     );
   });
 
-  it("moves, leaves out and has the neighbour in hand", () => {
+  it("moves and removes a step, and selects its neighbour", () => {
     expect(steps(done({ do: "move step", stepId: "s1", to: "up" })).map((step) => step.id)).toEqual(["s2", "s1", "s3"]);
     const gone = send({ do: "remove step", stepId: "s2" });
-    expect(gone).toMatchObject({ ok: true, step: "s3", label: "Leave out Dark wax" });
+    expect(gone).toMatchObject({ ok: true, step: "s3", label: "Remove Dark wax" });
   });
 
   it("applies exactly the repair that is shown", () => {
@@ -217,8 +217,8 @@ describe("the zone's form", () => {
     ["a word for a size", { size1: "wide" }, "size1", /Width: measure it/],
     ["a size past all furniture", { size1: "99999" }, "size1", /over 20 m/],
     ["no name", { zoneName: " " }, "zoneName", /Give the zone a name/],
-    ["half a door", { count: "0.5" }, "count", /whole pieces/],
-    ["no count", { count: "" }, "count", /Count in whole pieces/],
+    ["half a door", { count: "0.5" }, "count", /A whole number of pieces/],
+    ["no count", { count: "" }, "count", /Write how many, like 1/],
     ["knots below nothing", { knots: "-1" }, "knots", /from 0 to 500/],
     ["an unknown shape", { shape: "blob" }, "shape", /Choose a shape/],
     ["an unknown ground", { groundKind: "cheese" }, "groundKind", /what is there now/],
@@ -287,7 +287,7 @@ describe("the job's forms", () => {
     ["a start that is no date", { start: "soon" }, "start", /./],
     ["due before it begins", { due: "2026-11-01T09:00" }, "due", /before the start/],
     ["a zone without size", { size1: "" }, "size1", /measure it/],
-    ["an id of another making", { id: "../../etc" }, "", /cut short/],
+    ["an id of another making", { id: "../../etc" }, "", /arrived incomplete/],
   ])("says what is wrong with %s", (_what, change, field, says) => {
     const read = readNewJob({ ...NEW, ...change });
     expect(read.ok ? {} : read.faults).toMatchObject({ [field]: expect.stringMatching(says) });
@@ -360,10 +360,10 @@ describe("working hours", () => {
 
   it.each([
     ["morning", /Write hours like/],
-    ["13–9", /no stretch of a day/],
-    ["9–25", /no stretch of a day/],
+    ["13–9", /not a time range/],
+    ["9–25", /not a time range/],
     ["9–13, 12–15", /overlap/],
-    ["9:75–13", /no stretch of a day/],
+    ["9:75–13", /not a time range/],
   ])("%s is refused", (text, says) => {
     const read = readHoursFields(week({ Tuesday: text }));
     expect(read.ok ? "" : read.faults.Tuesday).toMatch(says);

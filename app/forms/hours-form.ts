@@ -6,7 +6,7 @@ export const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday",
 const STRETCH = /^(\d{1,2})(?:[:.](\d{2}))?\s*(?:-|–|to)\s*(\d{1,2})(?:[:.](\d{2}))?$/;
 const sayMinute = (minute: number) => `${Math.floor(minute / 60)}:${String(minute % 60).padStart(2, "0")}`;
 
-/** A day's working hours as the form shows them: "9:00–13:00, 13:45–18:00", empty for a free day. */
+/** A day's working hours as the form shows them: "9:00–13:00, 13:45–18:00", empty for a closed day. */
 export const sayHours = (day: Hours["weekdays"][number]) =>
   day.map(([from, to]) => `${sayMinute(from)}–${sayMinute(to)}`).join(", ");
 
@@ -27,12 +27,12 @@ function readDay(text: string): [number, number][] | string {
   return stretches;
 }
 
-/** Days with other hours, as the form shows them: "2026-12-24: free; 2026-12-19: 9:00–13:00". */
+/** Days with other hours, as the form shows them: "2026-12-24: closed; 2026-12-19: 9:00–13:00". */
 export const sayExceptions = (exceptions: Hours["exceptions"]) =>
   exceptions
     .map(
       ({ on, stretches, why }) =>
-        `${on}: ${stretches.length === 0 ? "free" : sayHours(stretches)}${why ? ` (${why})` : ""}`,
+        `${on}: ${stretches.length === 0 ? "closed" : sayHours(stretches)}${why ? ` (${why})` : ""}`,
     )
     .join("\n");
 

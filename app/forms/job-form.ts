@@ -29,7 +29,7 @@ export function readJobFields(
   if (!parsed.success) return { ok: false, faults: faultsFrom(parsed.error) };
   const { title, client, start, due } = parsed.data;
   if (due !== "" && due <= start)
-    return { ok: false, faults: { due: "The due date is before the start: make it later, or begin the job earlier." } };
+    return { ok: false, faults: { due: "The due date is before the start. Make it later, or begin the job earlier." } };
   return { ok: true, job: { title, start, ...(client ? { client } : {}), ...(due ? { due } : {}) } };
 }
 

@@ -3,7 +3,7 @@ import { Colour } from "#core/materials/material";
 import { GROUND_KINDS, type Ground, groundOf, SPECIES } from "#core/plan/ground";
 import { CARVED_RELIEF, MOULDED_RELIEF, PLAIN_RELIEF, type Relief, WEAR, type Zone } from "#core/plan/plan";
 import { Shape, type ShapeKind } from "#core/quantity/shape";
-import { type Faults, type FormFields, faultsFrom, typedNumber } from "./fields";
+import { type Faults, type FormFields, faultsFrom, sentence, typedNumber } from "./fields";
 
 /** The sizes each shape is asked for, in the order of the form's three fields. */
 export const SHAPE_SIZES: Record<ShapeKind, { name: string; sizes: readonly { key: string; label: string }[] }> = {
@@ -109,7 +109,7 @@ export function readZoneFields(fields: FormFields, before?: Zone): ZoneRead {
       const key = String(issue.path[0] ?? "");
       const at = sizes.findIndex((size) => size.key === key);
       faults[at >= 0 ? `size${at + 1}` : key] =
-        at >= 0 ? `${sizes[at]!.label}: ${issue.message}.` : `${issue.message}.`;
+        at >= 0 ? `${sizes[at]!.label}: ${issue.message}.` : sentence(issue.message);
     }
     return { ok: false, faults };
   }

@@ -28,7 +28,7 @@ export async function readForm(request: Request): Promise<FormData> {
     throw troubleResponse(
       415,
       "That is not a form",
-      "Only the forms of the tool's own pages are read here. Open the page and send its form.",
+      "Jolly Crust only reads its own forms. Nothing was changed; open the page and use the form there.",
     );
   const body = await readBounded(request);
   try {
@@ -37,7 +37,7 @@ export async function readForm(request: Request): Promise<FormData> {
     throw troubleResponse(
       400,
       "The form arrived damaged",
-      "It broke off on its way, and nothing was changed. Go back, and send it again.",
+      "It broke off on the way, and nothing was changed. Go back and send it again.",
     );
   }
 }

@@ -43,6 +43,6 @@ describe("the calendar file", () => {
   it("says what is wrong with a time zone that is none", async () => {
     const response = calendarResponse([settle], "x", new URL("http://shop/days.ics?zone=Harbour"));
     expect(response.status).toBe(400);
-    expect(await response.text()).toMatch(/no time zone. Write one like/);
+    expect(await response.text()).toMatch(/not a time zone. Write one like/);
   });
 });

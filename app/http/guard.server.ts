@@ -64,8 +64,8 @@ export function refusalOf(asked: Asked): Refusal | null {
   if (!isOwnHost(asked.header("Host")))
     return {
       status: 421,
-      title: "This address is not the tool's own",
-      says: "The tool answers to this machine only. Open it at http://localhost with the port it printed when it was started.",
+      title: "Jolly Crust is not at this address",
+      says: "It only answers on this machine. Open it at http://localhost with the port it printed when it started.",
     };
   if (!METHODS.has(asked.method))
     return {
@@ -79,20 +79,20 @@ export function refusalOf(asked: Asked): Refusal | null {
   if (path === null)
     return {
       status: 404,
-      title: "There is no such page",
+      title: "Page not found",
       says: "The address is damaged. Open the page from the jobs list.",
     };
   if (!SAFE.has(asked.method) && !isFromOwnPage(asked))
     return {
       status: 403,
       title: "This came from another page",
-      says: "Changes are only accepted from the tool's own pages. Open the job here and do it again.",
+      says: "Changes are only accepted from Jolly Crust's own pages. Nothing was changed; open the job here and try again.",
     };
   if (SAFE.has(asked.method) && isForeignLoad(asked, path))
     return {
       status: 403,
       title: "This came from another site",
-      says: "Pictures, calendars and files are only given to the tool's own pages. Open the job here.",
+      says: "Pictures, calendars and files are only sent to Jolly Crust's own pages. Open the job here.",
     };
   return null;
 }
@@ -108,5 +108,5 @@ export const bodyLimit = (path: string): number =>
 export const tooLarge = (limit: number): Refusal => ({
   status: 413,
   title: "That is too large",
-  says: `${limit === MOST_PHOTO_BYTES ? "A photo holds 8 MB" : "A form or file holds 5 MB"} at most. Nothing was changed; save it smaller.`,
+  says: `${limit === MOST_PHOTO_BYTES ? "A photo can be up to 8 MB" : "A form or file can be up to 5 MB"}. Nothing was changed; save it smaller and try again.`,
 });

@@ -35,9 +35,7 @@ export async function photoAction(request: Request, params: { planId: string }) 
       const done = await setPhotoRemoved(store, planId, text(form, "photo"), does === "remove photo");
       if (done === "missing") return refused("This photo is no longer there.", 404);
       if (done === "full")
-        return refused(
-          `A job can have ${MOST_PHOTOS} photos at most, removed ones included. Remove one, then put this one back.`,
-        );
+        return refused(`A job can have ${MOST_PHOTOS} photos at most. Remove one, then restore this one.`);
       url.searchParams.delete("against");
       return redirect(`${url.pathname}${url.search}`);
     }
@@ -66,7 +64,8 @@ export async function photoAction(request: Request, params: { planId: string }) 
       jpeg,
     });
     if (added === "missing") throw noSuchJob(planId);
-    if (added === "full") return refused(`A job can have ${MOST_PHOTOS} photos at most, removed ones included.`);
+    if (added === "full")
+      return refused(`A job can have ${MOST_PHOTOS} photos at most. Remove one, then add this one again.`);
     return redirect(here);
   });
 }

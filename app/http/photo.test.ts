@@ -53,9 +53,9 @@ describe("a photo of a real board", () => {
     [
       "too many pixels in few bytes",
       async () => fileOf(await picture(9000, 6000).png().toBuffer()),
-      /54 megapixels; 40 at most/,
+      /54 megapixels; the limit is 40/,
     ],
-    ["too many bytes", async () => fileOf(new Uint8Array(8_100_000)), /8\.1 MB; 8 MB at most/],
+    ["too many bytes", async () => fileOf(new Uint8Array(8_100_000)), /8\.1 MB; the limit is 8 MB/],
   ])("%s is refused in words", async (_what, make, says) => {
     const read = await readPhoto(await make());
     expect(read.ok).toBe(false);

@@ -21,7 +21,7 @@ export const noSuchJob = (planId: string) =>
   troubleResponse(
     404,
     "Job not found",
-    `No job has the id "${planId.slice(0, 80)}". It may have been removed from the list, or the address is cut short. The jobs list shows what there is.`,
+    `No job has the id "${planId.slice(0, 80)}". It may have been removed, or the address may be incomplete. Check the jobs list.`,
   );
 
 /** The id of a job as it stands in an address; one that no job can have is not looked for. */
@@ -38,7 +38,7 @@ export async function withStore<T>(work: (store: Store) => Promise<T>): Promise<
     if (error instanceof UnreadableJob)
       throw troubleResponse(500, "This job cannot be read", error.message, {
         href: `/jobs/${error.planId}/export?as=stored`,
-        label: "Get its file out as it is",
+        label: "Download its file as it is",
       });
     if (error instanceof StorageTrouble) throw troubleResponse(503, "The shop's data cannot be used", error.message);
     throw error;

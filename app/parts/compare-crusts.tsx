@@ -2,7 +2,7 @@ import { useMemo } from "react";
 import { Link, useNavigate } from "react-router";
 import { countFindings, judge, type ZoneJudgement } from "#core/judge/judge";
 import { stripOf } from "#core/judge/strip";
-import { sayDuration } from "#core/units/duration";
+import { shortDuration } from "#core/units/duration";
 import { CrustStrip } from "~/drawing/crust-strip";
 import { usePlanInHand } from "~/editor/job-editor";
 import { stepName } from "~/forms/edit-form";
@@ -29,9 +29,9 @@ function Column({ judged, title }: { judged: ZoneJudgement; title: string }) {
                 .filter(Boolean)
                 .join(", ") || "none",
             ],
-            ["Hands-on", sayDuration(hands)],
-            ["Done after", sayDuration(judged.done)],
-            ["Full use after", sayDuration(judged.fullUse)],
+            ["Hands-on", shortDuration(hands)],
+            ["Done after", shortDuration(judged.done)],
+            ["Full use after", shortDuration(judged.fullUse)],
           ] as const
         ).map(([name, value]) => (
           <div key={name} className="border-t border-hair py-0.5">

@@ -4,9 +4,9 @@ import { useEffect, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link, NavLink, PrefetchPageLinks, useLocation, useNavigate } from "react-router";
 import { zonesOf } from "#core/plan/plan";
+import { sayClock, sayDate, sayMoment } from "#core/units/when";
 import { useJobEditor, usePlanInHand } from "~/editor/job-editor";
 import { sayRoom } from "~/words/room";
-import { sayClock, sayDate } from "~/words/when";
 import { PageHead } from "./brand";
 import { ConflictNotice } from "./conflict-notice";
 import { KeysDialog } from "./keys-dialog";
@@ -141,26 +141,21 @@ function Foot() {
       <span className="flex-1" />
       {first && zone && (
         <span className="truncate">
-          Begins{" "}
-          <b className="font-semibold">
-            {sayDate(first.starts, schedule.start)} {sayClock(first.starts)}
-          </b>
-          , {zone.name.toLowerCase()}
+          Begins <b className="font-semibold">{sayMoment(first.starts, schedule.start)}</b>, {zone.name.toLowerCase()}
         </span>
       )}
       {dates ? (
         <span className={`shrink-0 ${settling ? "text-soft" : ""}`} data-finish="" aria-busy={settling}>
-          Leaves{" "}
-          <b className="font-semibold">
-            {sayDate(dates.typically.leaves, schedule.start)} {sayClock(dates.typically.leaves)}
-          </b>
+          Leaves <b className="font-semibold">{sayMoment(dates.typically.leaves, schedule.start)}</b>
           {dates.leaves > dates.typically.leaves &&
-            ` to ${sayDate(dates.leaves) === sayDate(dates.typically.leaves) ? "" : `${sayDate(dates.leaves)}, `}${sayClock(dates.leaves)}`}
+            (sayDate(dates.leaves) === sayDate(dates.typically.leaves)
+              ? `–${sayClock(dates.leaves)}`
+              : ` – ${sayMoment(dates.leaves, schedule.start)}`)}
           , full use <b className="font-semibold">{sayDate(dates.fullUse, schedule.start)}</b>
         </span>
       ) : (
         <span className="text-soft" role="status">
-          {looking === "dating" ? "Dates are being worked out …" : "No dates until there are steps"}
+          {looking === "dating" ? "Working out the dates …" : "No dates yet: add a step"}
         </span>
       )}
       <Link

@@ -29,7 +29,7 @@ export function RoomForm() {
             </Field>
           ))}
           <label className="flex items-center gap-2 self-end pb-1.5">
-            <input type="checkbox" name="draught" defaultChecked={room.draught} className="size-4 accent-verdigris" />a
+            <input type="checkbox" name="draught" defaultChecked={room.draught} className="size-4 accent-verdigris" />
             Draught, or a fan
           </label>
           <Field name="course" label="Over the day" fault={faults.course}>

@@ -2,11 +2,12 @@ import { useEffect } from "react";
 import { useFetcher } from "react-router";
 import { HOUR } from "#core/units/units";
 import { readWallTime } from "#core/units/wall-time";
+import { sayDate, sayMoment } from "#core/units/when";
 import { usePlanInHand } from "~/editor/job-editor";
 import { sayAirCsv } from "~/forms/air-csv";
 import { EditForm } from "~/forms/edit-form-parts";
 import type { loader } from "~/routes/room-sensor";
-import { sayClock, sayDate } from "~/words/when";
+import { countOf } from "~/words/amount";
 
 const ASK_EVERY_MILLISECONDS = 5 * 60_000;
 
@@ -28,9 +29,7 @@ export function RoomSensor() {
         {told?.ok ? (
           <>
             {told.latest.celsius} °C · {told.latest.relativeHumidity} %
-            <span className="ml-2 text-note text-soft">
-              {sayDate(told.latest.at)}, {sayClock(told.latest.at)}
-            </span>
+            <span className="ml-2 text-note text-soft">{sayMoment(told.latest.at)}</span>
           </>
         ) : (
           state === "loading" && <span className="text-note text-soft">Reading …</span>
@@ -52,7 +51,7 @@ export function RoomSensor() {
         ))}
       {taken && (
         <p className="mt-1 text-note text-soft">
-          The job uses its {Math.round(taken.hours.length / 24)} days up to{" "}
+          The job uses {countOf(Math.round(taken.hours.length / 24), "day")} of its readings, up to{" "}
           {sayDate(readWallTime(taken.from)! + taken.hours.length * HOUR)}; after that the last day repeats.
         </p>
       )}

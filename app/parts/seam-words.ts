@@ -1,7 +1,7 @@
 import type { JudgedPhase } from "#core/judge/judge";
 import type { Finding, Severity, Wait } from "#core/rules/rule";
 import { SEVERITY_ORDER } from "#core/rules/rule";
-import { sayDuration } from "#core/units/duration";
+import { sayDurations, shortDuration } from "#core/units/duration";
 
 export interface SeamSays {
   severity: Severity | "none";
@@ -30,12 +30,12 @@ export function seamSays(first: JudgedPhase | undefined, findings: readonly Find
   const parts: string[] = [];
   if (shutting) {
     const opens = Math.max(shutting.opens, opening?.opens ?? 0);
-    const until = sayDuration(shutting.shuts!);
+    const until = shortDuration(shutting.shuts!);
     parts.push(
-      `${opens === 0 ? `within ${until}` : shutting.opens > 0 ? `between ${sayDuration(opens)} and ${until}` : `${sayDuration(opens)}, but within ${until}`}: ${shutting.reason}`,
+      `${opens === 0 ? `within ${until}` : shutting.opens > 0 ? sayDurations(opens, shutting.shuts!) : `after ${shortDuration(opens)} and within ${until}`}: ${shutting.reason}`,
     );
-  } else if (opening) parts.push(`${sayDuration(opening.opens)}: ${opening.reason}`);
-  if (own) parts.push(`you wait ${own.kind} ${sayDuration(own.minutes)}`);
+  } else if (opening) parts.push(`${shortDuration(opening.opens)}: ${opening.reason}`);
+  if (own) parts.push(`your wait: ${own.kind} ${shortDuration(own.minutes)}`);
   if (worst && parts.length === 0) return { severity: "note", text: worst.title, tight: false };
   return { severity: "none", text: parts.join(" · "), tight: shutting !== undefined };
 }

@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { next, type Option } from "#core/judge/next";
 import { findRule } from "#core/rules/rules";
-import { sayDuration } from "#core/units/duration";
+import { shortDuration } from "#core/units/duration";
 import { HandMark, Swatch } from "~/drawing/swatch";
 import { usePlanInHand } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
@@ -54,7 +54,9 @@ function Line({ offer, since, crustId, at }: { offer: Offer; since: number; crus
           <span className="font-medium">{name}</span>
           <span className="ml-1.5 text-note text-soft">{waysText(offer)}</span>
         </span>
-        {one.can === "from" && <span className="shrink-0 text-note text-soft">in {sayDuration(one.from - since)}</span>}
+        {one.can === "from" && (
+          <span className="shrink-0 text-note text-soft">in {shortDuration(one.from - since)}</span>
+        )}
         {(one.can === "now" || one.can === "from") && (
           <EditForm
             does="add step"

@@ -45,7 +45,7 @@ export function ZoneCrust({ zone }: { zone: Zone }) {
                     <EditForm
                       does="override step"
                       about={{ crustId: crust.id, stepId: step.id, zoneId: zone.id, skip: skipped ? "no" : "yes" }}
-                      label={`${skipped ? "Take in" : "Leave out"} ${stepName(plan, step)} here`}
+                      label={`${skipped ? "Use" : "Skip"} ${stepName(plan, step)} here`}
                     >
                       <button className="link min-h-6 text-note">{skipped ? "Use again" : "Skip here"}</button>
                     </EditForm>

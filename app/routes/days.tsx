@@ -4,6 +4,7 @@ import { Link, useNavigate, useSearchParams } from "react-router";
 import { type Booking, schedule } from "#core/schedule/schedule";
 import { sayDifference, sayDuration } from "#core/units/duration";
 import { readWallTime, sayWallTime } from "#core/units/wall-time";
+import { sayDate, sayDates, sayMoment } from "#core/units/when";
 import { BookingPanel } from "~/days/booking-panel";
 import { Calendar, Toggle, useDays, useParamLink } from "~/days/calendar";
 import { DayList } from "~/days/day-list";
@@ -14,14 +15,9 @@ import { useJobEditor, usePlanInHand } from "~/editor/job-editor";
 import { jobAction } from "~/http/job-action.server";
 import { SeamMark } from "~/parts/severity";
 import { countOf } from "~/words/amount";
-import { sayClock, sayDate } from "~/words/when";
 import type { Route } from "./+types/days";
 
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
-
-/** One date where both ends fall on it, else the two. */
-const sayDates = (from: number, to: number) =>
-  sayDate(from) === sayDate(to) ? sayDate(from) : `${sayDate(from)} to ${sayDate(to)}`;
 
 /** How good the dates are, in words. */
 function Quality() {
@@ -36,7 +32,7 @@ function Quality() {
       </span>
     );
   if (looking === "failed")
-    return <span className="text-note text-soft">Quick dates; the search for better ones failed</span>;
+    return <span className="text-note text-soft">Quick dates; the search for an earlier finish failed</span>;
   if (made.proven) return <span className="text-note text-soft">This is the earliest finish</span>;
   if (made.lowerBound === null || made.finish === null || made.clashes.length > 0) return null;
   return (
@@ -65,7 +61,7 @@ function Clashes({ ideas, failed }: ReturnType<typeof useIdeas>) {
             </Link>
             {clash.claims.length > 1 && (
               <details className="mt-1 text-note text-soft">
-                <summary className="cursor-pointer">These cannot all be met; drop any one and the rest fit</summary>
+                <summary className="cursor-pointer">These cannot all be met; remove any one and the rest fit</summary>
                 <ul className="mt-1 list-disc pl-4">
                   {clash.claims.map((claim) => (
                     <li key={claim}>{claim}</li>
@@ -100,7 +96,7 @@ function Dating() {
   const { plan } = usePlanInHand();
   return (
     <div className="flex h-full flex-col items-center justify-center gap-3">
-      <h1 className="text-view">The days are being worked out …</h1>
+      <h1 className="text-view">Working out the days …</h1>
       <p className="text-soft" role="status">
         There is a lot of work in this job; the calendar appears here in a few seconds.
       </p>
@@ -156,7 +152,7 @@ function Days() {
   const drop = (booking: Booking, starts: number) => {
     setDragged(null);
     const at = Math.max(starts, start);
-    send(`Set ${booking.name} to ${sayDate(at)}, ${sayClock(at)}`, [
+    send(`Set ${booking.name} for ${sayMoment(at)}`, [
       { do: "set time", zoneId: booking.zoneId, phaseId: booking.phaseId, starts: sayWallTime(at) },
     ]);
   };
@@ -185,10 +181,10 @@ function Days() {
   );
   const foot = dragged ? (
     <span className="font-semibold text-ink" role="status">
-      {dragged.booking.name}, {sayDate(dragged.starts)}, {sayClock(dragged.starts)}:{" "}
+      {dragged.booking.name}, {sayMoment(dragged.starts)}:{" "}
       {shown.clashes.length > made.clashes.length
         ? (shown.clashes.at(-1)?.says ?? "clashes")
-        : `done ${sayDate(shown.finish!)}, ${sayClock(shown.finish!)}, ${sayDifference(shown.finish! - made.finish!)}`}
+        : `done ${sayMoment(shown.finish!)}, ${sayDifference(shown.finish! - made.finish!)}`}
     </span>
   ) : (
     "Solid: work; drag it, or use Shift with ← →, to set its time. Wedge: drying; the next step may start at its point. Brackets: a window's gates, heavy if under an hour. Shaded: closed."
@@ -215,10 +211,7 @@ function Days() {
       <aside className="min-h-0 overflow-y-auto p-4" aria-label="The day">
         {dates && (
           <p className="mb-3">
-            Done{" "}
-            <b className="font-semibold">
-              {sayDate(dates.finish, start)} {sayClock(dates.finish)}
-            </b>
+            Done <b className="font-semibold">{sayMoment(dates.finish, start)}</b>
             {due !== null && (
               <span className={dates.leaves > due ? "font-semibold text-ochre" : "text-soft"}>
                 {" "}

@@ -3,6 +3,7 @@ import { CrustStrip } from "~/drawing/crust-strip";
 import { guideArticles, type Told } from "~/http/guide.server";
 import { PageHead } from "~/parts/brand";
 import { SEVERITY_WORDS, SeamMark } from "~/parts/severity";
+import { countOf } from "~/words/amount";
 import type { Route } from "./+types/guide";
 
 // Everything on this page is made from the rules themselves: their reasons, and their examples judged as they stand.
@@ -36,7 +37,7 @@ function Example({ example, good }: { example: Told; good: boolean }) {
   return (
     <div className="min-w-0">
       <p className="kicker text-note text-soft">
-        {good ? "Done so, nothing is said" : "Done so"}: {example.shows}
+        {good ? "Like this, no warning" : "Like this"}: {example.shows}
       </p>
       <div className="mt-1 flex gap-3">
         <CrustStrip layers={example.strip} seed={example.shows} />
@@ -80,7 +81,9 @@ export default function GuideRoute({ loaderData }: Route.ComponentProps) {
               <a href={`#theme-${prefix}`} className="font-semibold hover:underline">
                 {title}
               </a>
-              <p className="text-note text-soft">{rules.filter((rule) => rule.id.startsWith(prefix)).length} rules</p>
+              <p className="text-note text-soft">
+                {countOf(rules.filter((rule) => rule.id.startsWith(prefix)).length, "rule")}
+              </p>
             </div>
           ))}
         </nav>

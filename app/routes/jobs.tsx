@@ -5,6 +5,7 @@ import { data, Form, Link, redirect, useNavigation, useRevalidator } from "react
 import { type Fault, readPlanFile, tooLarge } from "#core/exchange/plan-file";
 import { LIMITS } from "#core/plan/plan";
 import { readWallTime } from "#core/units/wall-time";
+import { sayDate } from "#core/units/when";
 import type { Store } from "#db/open";
 import { addPlan, isKnown, type JobRow, listJobs, listRemoved, setRemoved } from "#db/plans";
 import type { Worked } from "#db/summary";
@@ -15,7 +16,6 @@ import { notePending, noteWritten } from "~/http/written.server";
 import { Brand } from "~/parts/brand";
 import { SEVERITY_WORDS, SeamMark } from "~/parts/severity";
 import { countOf } from "~/words/amount";
-import { sayDate } from "~/words/when";
 import type { Route } from "./+types/jobs";
 
 export function loader({ request }: Route.LoaderArgs) {
@@ -87,7 +87,7 @@ function Pending({ trouble }: { trouble: string | null }) {
   if (trouble) return <span className="block max-w-72 text-note font-normal text-ochre">{trouble}</span>;
   return (
     <span className="text-note text-soft" role="status">
-      being worked out …
+      working it out …
     </span>
   );
 }
@@ -109,11 +109,7 @@ function Verdict({ worked }: { worked: Worked }) {
           {countOf(counts[severity], SEVERITY_WORDS[severity].one)}
         </span>
       ))}
-      {clashes > 0 && (
-        <span className="text-note text-ochre">
-          {countOf(clashes, "wait or date", "waits or dates")} cannot be kept
-        </span>
-      )}
+      {clashes > 0 && <span className="text-note text-ochre">{countOf(clashes, "clash", "clashes")}</span>}
     </span>
   );
 }
@@ -337,7 +333,7 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
       </main>
       {removed.length > 0 && (
         <details className="mt-8 border-t border-line pt-3">
-          <summary className="text-soft">{countOf(removed.length, "job")} taken off the list</summary>
+          <summary className="text-soft">{countOf(removed.length, "removed job")}</summary>
           <ul className="mt-2">
             {removed.map((job) => (
               <li key={job.id} className="flex items-center gap-3 py-1">

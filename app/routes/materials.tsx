@@ -6,7 +6,7 @@ import { bodyColour, isTranslucent, onChart } from "#core/colour/material-colour
 import { CATALOGUE } from "#core/materials/catalogue";
 import type { Material, Origin } from "#core/materials/material";
 import { nonsenseIn } from "#core/materials/sense";
-import { sayDuration } from "#core/units/duration";
+import { shortDuration, writeDuration } from "#core/units/duration";
 import { DrawDown } from "~/drawing/draw-down";
 import { Swatch } from "~/drawing/swatch";
 import { usePlanInHand } from "~/editor/job-editor";
@@ -44,7 +44,7 @@ interface Figure {
 }
 
 const range = (figure: Figure, say: (value: number) => string) =>
-  figure.typical === figure.safe ? say(figure.typical) : `${say(figure.typical)}, safe ${say(figure.safe)}`;
+  figure.typical === figure.safe ? say(figure.typical) : `${say(figure.typical)}, to be safe ${say(figure.safe)}`;
 
 function FigureLine({ name, value, origin }: { name: string; value: string; origin: Origin | null }) {
   return (
@@ -105,13 +105,13 @@ function Figures({ material }: { material: Material }) {
       <caption className="sr-only">Figures for {material.name}, each with its origin</caption>
       <tbody>
         {times.map(([name, figure]) => (
-          <FigureLine key={name} name={name} value={range(figure, sayDuration)} origin={figure.origin} />
+          <FigureLine key={name} name={name} value={range(figure, shortDuration)} origin={figure.origin} />
         ))}
         <FigureLine
           name="Redissolves in"
           value={
             solubility
-              ? `${solubility.by}, ${solubility.curve.at(-1)![1] > 0.05 ? "always" : `until ${sayDuration(solubility.curve.at(-1)![0])}`}`
+              ? `${solubility.by}, ${solubility.curve.at(-1)![1] > 0.05 ? "always" : `until ${shortDuration(solubility.curve.at(-1)![0])}`}`
               : "nothing"
           }
           origin={solubility?.origin ?? null}
@@ -178,7 +178,7 @@ function LabelForm({ material }: { material: Material }) {
                 <input
                   {...field}
                   type="text"
-                  defaultValue={values?.[name] ?? sayDuration(material.drying[name].safe)}
+                  defaultValue={values?.[name] ?? writeDuration(material.drying[name].safe)}
                 />
               )}
             </Field>
@@ -190,7 +190,7 @@ function LabelForm({ material }: { material: Material }) {
                 type="text"
                 defaultValue={
                   values?.recoatUntil ??
-                  (material.windows.recoatUntil ? sayDuration(material.windows.recoatUntil.safe) : "")
+                  (material.windows.recoatUntil ? writeDuration(material.windows.recoatUntil.safe) : "")
                 }
               />
             )}

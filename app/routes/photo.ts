@@ -10,7 +10,11 @@ export const loader = ({ params }: Route.LoaderArgs) =>
     const photoId = Id.safeParse(params.photoId).data;
     const jpeg = photoId === undefined ? null : await withStore((store) => getPhoto(store, planId, photoId));
     if (!jpeg)
-      throw troubleResponse(404, "Photo not found", "It may have been removed. The board view shows what there is.");
+      throw troubleResponse(
+        404,
+        "Photo not found",
+        "It may have been removed. The board view lists the photos there are.",
+      );
     return new Response(new Uint8Array(jpeg), {
       headers: { "Content-Type": "image/jpeg", "Cache-Control": "private, max-age=31536000, immutable" },
     });

@@ -3,6 +3,7 @@ import { Link, useLoaderData, useSearchParams } from "react-router";
 import { datesOf } from "#core/schedule/dates";
 import { isHeavy, judgementOf, scheduleOfAll, undatedSchedule } from "#core/schedule/kept";
 import { readWallTime } from "#core/units/wall-time";
+import { sayDate, sayMoment } from "#core/units/when";
 import { Calendar, Toggle, useDays, useParamLink } from "~/days/calendar";
 import { DayList } from "~/days/day-list";
 import { lanesOf, withPhases } from "~/days/lanes";
@@ -10,7 +11,6 @@ import { useBestSchedule } from "~/days/use-schedule";
 import { planOfText, textOfPlan } from "~/editor/plan-text";
 import { allPlans, type LeftOut } from "~/http/shop.server";
 import { PageHead } from "~/parts/brand";
-import { sayClock, sayDate } from "~/words/when";
 
 export const loader = async () => {
   const { plans, leftOut } = await allPlans();
@@ -125,7 +125,7 @@ export default function ShopDays() {
                       {work.plan.title}
                     </Link>
                     <span className="text-note text-soft">
-                      {dates ? `done ${sayDate(dates.finish, made.start)} ${sayClock(dates.finish)}` : "nothing to do"}
+                      {dates ? `done ${sayMoment(dates.finish, made.start)}` : "nothing to do"}
                       {due !== null && (
                         <span className={late ? "font-semibold text-ochre" : ""}>
                           {late ? ` · too late for ${sayDate(due)}` : ` · due ${sayDate(due)}`}
@@ -168,7 +168,7 @@ export default function ShopDays() {
         <main className="flex flex-1 flex-col items-center justify-center gap-3">
           {state === "dating" ? (
             <>
-              <h1 className="text-view">The days are being worked out …</h1>
+              <h1 className="text-view">Working out the days …</h1>
               <p className="text-soft" role="status">
                 There is a lot of work in these jobs; the calendar appears here in a few seconds.
               </p>

@@ -1,12 +1,12 @@
 import { useEffect } from "react";
 import { Link } from "react-router";
 import { readWallTime } from "#core/units/wall-time";
+import { sayDate } from "#core/units/when";
 import { getRow } from "#db/plans";
 import { planIdOf, withStore } from "~/http/trouble.server";
 import { Brand } from "~/parts/brand";
 import { SEVERITY_WORDS } from "~/parts/severity";
 import { countOf } from "~/words/amount";
-import { sayDate } from "~/words/when";
 import type { Route } from "./+types/waiting";
 
 const AGAIN_SECONDS = 2;
@@ -21,7 +21,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
   return { to, row: await withStore((store) => getRow(store, planId)) };
 }
 
-export const meta: Route.MetaFunction = () => [{ title: "Being worked out · Jolly Crust" }];
+export const meta: Route.MetaFunction = () => [{ title: "Working it out · Jolly Crust" }];
 
 /** Without scripts the page goes back by itself. */
 export const headers: Route.HeadersFunction = () => ({ "Cache-Control": "no-store" });
@@ -44,11 +44,11 @@ export default function Waiting({ loaderData: { to, row } }: Route.ComponentProp
         <Brand />
       </header>
       <main className="mt-10">
-        <p className="kicker text-soft">being worked out</p>
-        <h1 className="text-2xl">{row?.title ?? "The days of the whole shop"}</h1>
+        <p className="kicker text-soft">working it out</p>
+        <h1 className="text-2xl">{row?.title ?? "Shop calendar"}</h1>
         <p className="mt-3 text-base" role="status">
-          There is a lot in it: its verdicts and dates are still being worked out. This page opens by itself when they
-          are there. Nothing you saved is affected.
+          This is a large job, and its verdicts and dates are still being worked out. The page opens by itself when they
+          are ready. Nothing you saved is affected.
         </p>
         {known && (
           <dl className="mt-6 grid grid-cols-[9rem_1fr] gap-y-1.5 border-t border-line pt-4">
@@ -79,7 +79,7 @@ export default function Waiting({ loaderData: { to, row } }: Route.ComponentProp
             Try now
           </a>
           <Link to="/" className="press">
-            To the jobs list
+            Go to the jobs list
           </Link>
         </p>
       </main>

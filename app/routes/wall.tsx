@@ -1,13 +1,13 @@
 import { Link } from "react-router";
 import { signOf } from "#core/drying/signs";
 import { judgementOf, scheduleOf } from "#core/schedule/kept";
-import { sayDuration } from "#core/units/duration";
+import { shortDuration } from "#core/units/duration";
 import { midnightBefore } from "#core/units/wall-time";
+import { sayClock, sayLongDate } from "#core/units/when";
 import { getJob } from "#db/plans";
 import { withPhases } from "~/days/lanes";
 import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
 import { seamSays } from "~/parts/seam-words";
-import { sayClock, sayLongDate } from "~/words/when";
 import type { Route } from "./+types/wall";
 
 /** What the sheet says of one piece of work. */
@@ -38,7 +38,7 @@ export async function loader({ params }: Route.LoaderArgs) {
       at: sayClock(booking.starts),
       name: booking.name,
       where: judged?.zone.name ?? "the whole piece",
-      note: [sayDuration(booking.ends - booking.starts), placed?.phase.step.ratio, seam?.tight ? seam.text : "", look]
+      note: [shortDuration(booking.ends - booking.starts), placed?.phase.step.ratio, seam?.tight ? seam.text : "", look]
         .filter(Boolean)
         .join(" · "),
     });

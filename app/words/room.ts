@@ -1,9 +1,13 @@
 import type { Room } from "#core/plan/room";
 
-const span = (values: readonly number[], unit: string) => {
-  const [low, high] = [Math.round(Math.min(...values)), Math.round(Math.max(...values))];
-  return low === high ? `${low} ${unit}` : `${low} to ${high} ${unit}`;
-};
+/** "18–21 °C", or the one figure; "to" where a minus sign would run into the dash. */
+export function sayRange(from: number, to: number, unit: string): string {
+  const [low, high] = [Math.round(from), Math.round(to)].map((value) => `${value}`.replace("-", "−"));
+  if (low === high) return `${low} ${unit}`;
+  return from < 0 ? `${low} to ${high} ${unit}` : `${low}–${high} ${unit}`;
+}
+
+const span = (values: readonly number[], unit: string) => sayRange(Math.min(...values), Math.max(...values), unit);
 
 /** The air of a room in a few words, from its coldest to its warmest hour; of a long course, its last day. */
 export function sayRoom({ celsius, relativeHumidity, course }: Room): string {

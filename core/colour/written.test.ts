@@ -34,11 +34,11 @@ describe("a colour as it is written", () => {
   });
 
   it.each([
-    ["", "Write it like #a9bdb3, or as Lab, like Lab 74 -8 4."],
-    ["greenish", "Write it like #a9bdb3, or as Lab, like Lab 74 -8 4."],
-    ["#12345", "Write it like #a9bdb3, or as Lab, like Lab 74 -8 4."],
-    ["#gggggg", "Write it like #a9bdb3, or as Lab, like Lab 74 -8 4."],
-    ["Lab 1 2", "Write it like #a9bdb3, or as Lab, like Lab 74 -8 4."],
+    ["", "Write it like #a9bdb3, or in Lab like Lab 74 -8 4."],
+    ["greenish", "Write it like #a9bdb3, or in Lab like Lab 74 -8 4."],
+    ["#12345", "Write it like #a9bdb3, or in Lab like Lab 74 -8 4."],
+    ["#gggggg", "Write it like #a9bdb3, or in Lab like Lab 74 -8 4."],
+    ["Lab 1 2", "Write it like #a9bdb3, or in Lab like Lab 74 -8 4."],
     ["Lab 120 0 0", "L runs from 0, black, to 100, white; 120 is outside."],
     ["Lab 50 200 0", "a and b run from -150 to 150; no paint goes further."],
   ])("%j is refused: %s", (text, says) => {

@@ -34,7 +34,7 @@ describe("an edit after which the plan could not be meant", () => {
     [
       "a start after a time that is set",
       { do: "set job", patch: { start: "2026-12-05T09:00", client: undefined, due: undefined } },
-      /a time is set for 2026-12-01 09:00, before the job begins at 2026-12-05 09:00/,
+      /a time is set for Tue 1 Dec, 09:00, before the job begins on Sat 5 Dec, 09:00/,
     ],
     [
       "a due date before the start",

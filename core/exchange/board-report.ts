@@ -43,7 +43,7 @@ const byClass = (shown: Shown) => Object.fromEntries(RELIEF_CLASSES.map((name) =
 /** A sample board as the screen draws it, with what shows of each layer; a sentence where it cannot be drawn. */
 export function boardReport(plan: Plan, question: BoardQuestion): BoardReport | string {
   const judged = judge(plan).zones.find(({ zone }) => question.zone === undefined || zone.id === question.zone);
-  if (!judged) return question.zone === undefined ? "the plan has no zones yet" : `there is no zone "${question.zone}"`;
+  if (!judged) return question.zone === undefined ? "the plan has no zones yet" : `zone "${question.zone}" not found`;
   const { zone, phases, crust } = judged;
   let count = phases.length;
   if (question.after === "ground") count = 0;
@@ -51,11 +51,11 @@ export function boardReport(plan: Plan, question: BoardQuestion): BoardReport | 
     count = phases.findLastIndex(({ phase }) => phase.step.id === question.after) + 1;
     if (count === 0) {
       const known = crust.steps.map(({ id }) => id).join(", ");
-      return `there is no step "${question.after}" on zone "${zone.id}"; it has ground${known ? `, ${known}` : ""}`;
+      return `step "${question.after}" not found on zone "${zone.id}"; it has ground${known ? `, ${known}` : ""}`;
     }
   }
   const panel = question.panel === undefined ? panelFor(zone) : PANEL_IDS.find((id) => id === question.panel);
-  if (!panel) return `there is no panel "${question.panel}"; there are ${PANEL_IDS.join(", ")}`;
+  if (!panel) return `panel "${question.panel}" not found; there are ${PANEL_IDS.join(", ")}`;
   const { seed = 1, width = BOARD_WIDTHS.usual } = question;
   if (!Number.isInteger(seed) || seed < 1 || seed > MOST_SEED) return `a seed is a whole number from 1 to ${MOST_SEED}`;
   if (!Number.isInteger(width) || width < BOARD_WIDTHS.least || width > BOARD_WIDTHS.most)

@@ -68,13 +68,8 @@ describe("a crust file", () => {
   });
 
   it.each<[string, string, string, RegExp]>([
-    ["nothing", "", "", /is not whole: it breaks off/],
-    [
-      "half a file",
-      writePlanFile(plain()).slice(0, 400),
-      "",
-      /is not whole: it breaks off or is damaged in line \d+|at its end/,
-    ],
+    ["nothing", "", "", /is damaged or incomplete/],
+    ["half a file", writePlanFile(plain()).slice(0, 400), "", /is damaged (on line \d+|or incomplete)/],
     ["a list", "[]", "", /should hold one plan/],
     ["a number", "7", "", /should hold one plan/],
     ["another format", '{"format":"knitting"}', "format", /"format" should be "jolly-crust"/],
@@ -108,12 +103,12 @@ describe("a crust file", () => {
     expect(read.ok).toBe(false);
     if (read.ok) return;
     expect(read.faults).toHaveLength(13);
-    expect(read.faults.at(-1)!.says).toBe("and 18 more of the same kind in this file");
+    expect(read.faults.at(-1)!.says).toBe("more problems in this file: 18");
   });
 
   it("is bounded", () => {
     expect(fault(`"${"x".repeat(LIMITS.projectFileBytes)}"`)?.says).toMatch(
-      /holds 5\.0 MB; a crust file holds 5 MB at most/,
+      /is 5\.0 MB; the limit for a crust file is 5 MB/,
     );
   });
 

@@ -34,9 +34,9 @@ describe("a GIMP palette", () => {
     ["JASC-PAL\n0100\n1\n0 0 0", "line 1", /begins with the line "GIMP Palette"/],
     ["GIMP Palette\n12 13", "line 2", /three numbers from 0 to 255/],
     ["GIMP Palette\n#\n1 2 256 bright", "line 3", /three numbers from 0 to 255/],
-    ["GIMP Palette\nName: empty\n", "", /no colour in this palette/],
+    ["GIMP Palette\nName: empty\n", "", /no colours/],
     [`GIMP Palette\n${"1 2 3 x\n".repeat(300)}`, "", /256 colours at most; this one has 300/],
-    [`GIMP Palette\n${"# \n".repeat(PALETTE_BYTES)}`, "", /64 kB at most/],
+    [`GIMP Palette\n${"# \n".repeat(PALETTE_BYTES)}`, "", /64 kB/],
   ])("%j is refused at %s", (text, where, says) => {
     const read = readPalette(text);
     expect(read.ok).toBe(false);

@@ -50,7 +50,7 @@ export function faultsOf(error: z.ZodError, raw: unknown): Fault[] {
     .slice(0, MOST_FAULTS)
     .map((issue) => ({ where: sayPlace(raw, issue.path), says: issue.message }));
   const more = error.issues.length - faults.length;
-  return more > 0 ? [...faults, { where: "", says: `and ${more} more of the same kind in this file` }] : faults;
+  return more > 0 ? [...faults, { where: "", says: `more problems in this file: ${more}` }] : faults;
 }
 
 /** A fault as one sentence, its place first. */
@@ -85,10 +85,10 @@ export function readPlan(raw: unknown): ReadPlan {
 }
 
 /** The line at which a text stops being JSON, as far as the engine says. */
-function placeOf(error: unknown, text: string): string {
+export function placeOf(error: unknown, text: string): string {
   const at = error instanceof Error ? /position (\d+)/.exec(error.message)?.[1] : undefined;
-  if (at === undefined) return "at its end";
-  return `in line ${text.slice(0, Number(at)).split("\n").length}`;
+  if (at === undefined) return "or incomplete";
+  return `on line ${text.slice(0, Number(at)).split("\n").length}`;
 }
 
 /** Reads the text of a *.crust.json file. Every fault says where it stands; nothing is guessed. */
@@ -98,9 +98,7 @@ export function readPlanFile(text: string): ReadPlan {
   try {
     raw = JSON.parse(text);
   } catch (error) {
-    return refused(
-      `The file is not whole: it breaks off or is damaged ${placeOf(error, text)}. Export it again, or mend that place.`,
-    );
+    return refused(`The file is damaged ${placeOf(error, text)}. Export it again, or correct that place.`);
   }
   return readPlan(raw);
 }

@@ -104,10 +104,10 @@ export interface NextQuestion {
  */
 export function nextReport(plan: Plan, question: NextQuestion = {}) {
   const judged = judge(plan).zones.find(({ zone }) => question.zone === undefined || zone.id === question.zone);
-  if (!judged) return question.zone === undefined ? "the plan has no zones yet" : `there is no zone "${question.zone}"`;
+  if (!judged) return question.zone === undefined ? "the plan has no zones yet" : `zone "${question.zone}" not found`;
   const start = readWallTime(plan.start)!;
   const asked = question.at === undefined ? undefined : question.at - start;
-  if (asked !== undefined && asked < 0) return `that is before the plan begins, ${plan.start}`;
+  if (asked !== undefined && asked < 0) return `that is before the plan begins at ${plan.start}`;
   const done =
     asked === undefined ? judged.phases.length : judged.phases.filter(({ starts }) => starts <= asked).length;
   const last = judged.phases[done - 1];

@@ -2,6 +2,7 @@ import { sayIssue } from "../plan/fault-words.ts";
 import { clashOf } from "../schedule/solve/clash.ts";
 import { NetworkFile, networkFrom } from "../schedule/solve/network-file.ts";
 import { solve } from "../schedule/solve/solve.ts";
+import { placeOf } from "./plan-file.ts";
 
 export interface SolveReport {
   name: string;
@@ -26,7 +27,7 @@ export function readNetworkFile(text: string): { ok: true; file: NetworkFile } |
   try {
     raw = JSON.parse(text);
   } catch (error) {
-    return { ok: false, says: `not valid JSON (${error instanceof Error ? error.message : "unreadable"})` };
+    return { ok: false, says: `the file is not valid JSON: it is damaged ${placeOf(error, text)}` };
   }
   const read = NetworkFile.safeParse(raw, { error: sayIssue });
   if (read.success) return { ok: true, file: read.data };

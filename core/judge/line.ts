@@ -21,7 +21,7 @@ import {
 import type { Phase } from "../surface/phase.ts";
 import { absorbencyOf, apply, coatOf, type Film, patchesWhere, type Surface } from "../surface/surface.ts";
 import type { Technique } from "../surface/technique.ts";
-import { sayDuration } from "../units/duration.ts";
+
 import type { Instant, Minutes, Share } from "../units/units.ts";
 
 /** A wait as it was placed: its gates stand in minutes of the room's air, and it can be told for another beginning. */
@@ -253,22 +253,6 @@ function askOnce<Said>(
   return fresh;
 }
 
-const sayGate = ({ opens, shuts }: Gate) => {
-  if (shuts === null) return `from ${sayDuration(opens.safe)}`;
-  if (opens.safe === 0) return `up to ${sayDuration(shuts.safe)}`;
-  if (shuts.safe < opens.safe) return "no safe time at all";
-  return `from ${sayDuration(opens.safe)} to ${sayDuration(shuts.safe)}`;
-};
-
-/** Rules tell the figures of the tin; where the room or the coat makes others of them, those are told too. */
-function withRoomFigures(draft: Draft, { gates, label }: PlacedDemand): Draft {
-  if (gates === label) return draft;
-  return {
-    ...draft,
-    because: `${draft.because} Here, in this air and at this thickness, that is ${gates.map(sayGate).join(", or ")}.`,
-  };
-}
-
 /** Every so many phases the surface is remembered, so that judging again need not begin at the ground. */
 const REMEMBER_EVERY = 8;
 
@@ -327,8 +311,10 @@ export class Line {
     for (const demand of demands) {
       const waited = starts - this.endsOf.get(demand.from)!;
       const verdict = gateVerdict(demand.gates, waited);
-      const draft = verdict === "open" ? null : demand.tell(verdict, waited, this.driedSince(demand, starts));
-      if (draft) say(demand.rule, withRoomFigures(draft, demand));
+      if (verdict === "open") continue;
+      const { gates, label } = demand;
+      const draft = demand.tell({ verdict, waited, gates, label, dried: this.driedSince(demand, starts) });
+      if (draft) say(demand.rule, draft);
     }
     seam.at = starts;
     if (shared && shared.at !== starts) {

@@ -90,7 +90,7 @@ export const CATALOGUE: readonly Material[] = [
   material("wax-gilding", "Gilding wax, old gold", "gilding wax", "#b08b3e"),
   material("wax-metallic-bronze", "Metallic wax, bronze", "metallic wax, water-borne", "#7f5f3a"),
   material("wax-blend-slate", "Wax and paint blend, slate", "wax and paint blend", "#6d7678"),
-  material("hemp-oil", "Drying oil, hemp type", "drying oil", "#b9a260", over("#f2e4bd", "#0b0a07")),
+  material("hemp-oil", "Drying oil, hemp-type", "drying oil", "#b9a260", over("#f2e4bd", "#0b0a07")),
 
   material("clear-coat-satin", "Clear coat, satin", "water-borne clear coat", "#c5d3d6", over("#f9f8f4", "#0a0a0a")),
   material("clear-coat-matt", "Clear coat, matt", "water-borne clear coat", "#cfd8d8", {

@@ -110,13 +110,13 @@ const choices = (values: readonly unknown[]) => {
 };
 
 const bounded = (origin: string, limit: string) =>
-  origin === "string" ? `${limit} letters` : origin === "array" || origin === "set" ? `${limit} entries` : limit;
+  origin === "string" ? `${limit} characters` : origin === "array" || origin === "set" ? `${limit} entries` : limit;
 
 /** What the schema found, in plain words; fields with a sentence of their own keep it. */
 export function sayIssue(issue: z.core.$ZodRawIssue): string {
   switch (issue.code) {
     case "invalid_type":
-      return issue.input === undefined ? "this is missing" : (TYPES[issue.expected] ?? "this is of the wrong kind");
+      return issue.input === undefined ? "this is missing" : (TYPES[issue.expected] ?? "this has the wrong type");
     case "too_big":
       return `${bounded(issue.origin, String(issue.maximum))} at most`;
     case "too_small":
@@ -127,15 +127,15 @@ export function sayIssue(issue: z.core.$ZodRawIssue): string {
       return `${issue.keys.map((key) => `"${withoutUnseen(String(key)).slice(0, MOST_NAME)}"`).join(", ")} is not known here: remove it`;
     case "invalid_value":
       return issue.values.length === 1
-        ? `only ${choices(issue.values)} is possible here`
+        ? `this must be ${choices(issue.values)}`
         : `choose one of ${choices(issue.values)}`;
     case "invalid_union":
-      return "this fits none of the forms that are possible here";
+      return "this is not one of the forms allowed here";
     case "invalid_format":
       return "this is not written as it should be";
     case "not_multiple_of":
-      return `only multiples of ${issue.divisor}`;
+      return `this must be a multiple of ${issue.divisor}`;
     default:
-      return "this cannot be meant";
+      return "this does not make sense here";
   }
 }

@@ -1,6 +1,7 @@
 import { sayDuration } from "../units/duration.ts";
 import { DAY, HOUR, type Minutes, type WallMinutes } from "../units/units.ts";
 import { sayWallTime } from "../units/wall-time.ts";
+import { sayMoment } from "../units/when.ts";
 import { MOST_HOURS, type RoomCourse } from "./room.ts";
 
 /** Air as it was measured at a moment. */
@@ -17,7 +18,7 @@ export type Refused = { ok: false; says: string };
 /** Hours that may be missing in a row: they are filled by a straight line. */
 export const MOST_MISSING = 3;
 
-const sayTime = (wall: WallMinutes) => sayWallTime(wall).replace("T", " ");
+const sayTime = sayMoment;
 const refused = (says: string): Refused => ({ ok: false, says });
 const isRoom = ({ celsius, relativeHumidity }: Reading) =>
   celsius >= -20 && celsius <= 50 && relativeHumidity >= 1 && relativeHumidity <= 100;

@@ -1,5 +1,6 @@
 import { nonsenseIn } from "../materials/sense.ts";
 import { readWallTime } from "../units/wall-time.ts";
+import { sayMoment } from "../units/when.ts";
 import type { Plan, Step } from "./plan.ts";
 
 /** Something in a plan that cannot be meant, and where it stands. */
@@ -11,7 +12,7 @@ export interface PlanFault {
 /** Zones that one plan may hold. */
 export const MOST_ZONES = 40;
 
-const spoken = (wall: string) => wall.replace("T", " ");
+const spoken = (wall: string) => sayMoment(readWallTime(wall)!);
 
 /**
  * What parts of a plan say of each other that cannot be: the schema bounds each part alone, this holds them together. A file, a
@@ -83,12 +84,12 @@ function stepFaults(step: Step, steps: ReadonlySet<string>, materials: ReadonlyS
   if (step.reveals !== undefined && step.reveals !== "ground" && (!steps.has(step.reveals) || step.reveals === step.id))
     faults.push({
       field: "reveals",
-      says: `it is meant to show the layer of step "${step.reveals}", and there is no such step beneath it`,
+      says: `it should show the layer of step "${step.reveals}", but no such step lies beneath it`,
     });
   return faults;
 }
 
-/** Times that could not be kept whatever is done: before the job begins there is nothing to do. */
+/** Times that can never be met: before the job begins there is nothing to do. */
 function timeFaults(plan: Plan, at: At) {
   const start = readWallTime(plan.start);
   if (start === null) return;
@@ -99,7 +100,7 @@ function timeFaults(plan: Plan, at: At) {
     if (readWallTime(pin.starts)! < start)
       at(
         ["pins", index, "starts"],
-        `a time is set for ${spoken(pin.starts)}, before the job begins at ${spoken(plan.start)}: begin the job earlier, or clear that time or move it`,
+        `a time is set for ${spoken(pin.starts)}, before the job begins on ${spoken(plan.start)}: begin the job earlier, or move or clear that time`,
       );
   });
 }
@@ -107,7 +108,7 @@ function timeFaults(plan: Plan, at: At) {
 const phaseIds = (step: Step, coats: number) =>
   coats > 1 ? Array.from({ length: coats }, (_, coat) => `${step.id}/${coat + 1}`) : [step.id];
 
-/** Times and exceptions that are kept for something that is no longer in the plan. */
+/** Set times and exceptions for something that is no longer in the plan. */
 export interface LooseEnds {
   /** places in the list of set times */
   pins: number[];
@@ -115,7 +116,7 @@ export interface LooseEnds {
   overrides: { zoneId: string; piece: number; zone: number; at: number[] }[];
 }
 
-/** What is set for steps, coats and zones that are not there. */
+/** What is set for steps, coats and zones that do not exist. */
 export function looseEnds(plan: Plan): LooseEnds {
   const crusts = new Map(plan.crusts.map((crust) => [crust.id, crust]));
   const phases = new Map<string, Set<string>>();
@@ -147,35 +148,32 @@ function looseFaults(plan: Plan, at: At) {
   const { pins, overrides } = looseEnds(plan);
   for (const index of pins) {
     const { zoneId, phaseId } = plan.pins[index]!;
-    at(
-      ["pins", index],
-      `a time is set for step "${phaseId}" on zone "${zoneId}", and there is no such coat in this plan`,
-    );
+    at(["pins", index], `a time is set for step "${phaseId}" on zone "${zoneId}", but the plan has no such coat`);
   }
   for (const { piece, zone, at: places } of overrides)
     for (const place of places)
       at(
         ["pieces", piece, "zones", zone, "overrides", place, "stepId"],
-        "an exception is kept for a step that is not in the crust of this zone",
+        "this zone skips or changes a step that is not in its crust",
       );
 }
 
-/** What is wrong with the ways that part at inspections, and at which step. */
+/** What is wrong with the answers of inspections, and at which step. */
 function branchFaults(steps: readonly Step[]): { at: number; says: string }[] {
   const faults: { at: number; says: string }[] = [];
   let ways: ReadonlySet<string> = new Set();
   steps.forEach((step, at) => {
     if (step.branches) {
       const ids = step.branches.map((branch) => branch.id);
-      if (step.kind !== "inspect") faults.push({ at, says: "only an inspection leads several ways" });
-      if (step.branch !== undefined) faults.push({ at, says: "an inspection cannot stand on the way of another" });
-      if (new Set(ids).size < ids.length) faults.push({ at, says: "two ways have the same id" });
+      if (step.kind !== "inspect") faults.push({ at, says: "only an inspection can have answers" });
+      if (step.branch !== undefined) faults.push({ at, says: "an inspection cannot follow from another's answer" });
+      if (new Set(ids).size < ids.length) faults.push({ at, says: "two answers have the same id" });
       if (step.expected !== undefined && !ids.includes(step.expected))
-        faults.push({ at, says: `the expected way "${step.expected}" is not one of its ways` });
+        faults.push({ at, says: `the expected answer "${step.expected}" is not one of its answers` });
       ways = new Set(ids);
     } else if (step.branch === undefined) ways = new Set();
     else if (!ways.has(step.branch))
-      faults.push({ at, says: `the way "${step.branch}" does not part at the inspection beneath this step` });
+      faults.push({ at, says: `the answer "${step.branch}" does not belong to the inspection beneath this step` });
   });
   return faults;
 }

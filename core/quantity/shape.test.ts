@@ -51,7 +51,7 @@ describe("area of a zone from its shape", () => {
     [{ kind: "panel", width: -5, height: 10, count: 1 }, "a size must be more than 0 mm"],
     [{ kind: "panel", width: 90_000, height: 10, count: 1 }, "a size over 20 m is not furniture"],
     [{ kind: "disc", diameter: 300, count: 0 }, "at least one"],
-    [{ kind: "disc", diameter: 300, count: 1.5 }, "count in whole pieces"],
+    [{ kind: "disc", diameter: 300, count: 1.5 }, "a whole number of pieces"],
     [{ kind: "panel", width: "wide", height: 10, count: 1 }, "give this size in millimetres"],
   ])("refuses %j and says why", (shape, says) => {
     const read = Shape.safeParse(shape);

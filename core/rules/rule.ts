@@ -49,9 +49,9 @@ export interface Finding extends Draft {
   rule: string;
   zoneId: string;
   crustId: string;
-  /** the step it is told at */
+  /** the step it is shown at */
   stepId: string;
-  /** told of the finished surface, not of the seam under the step */
+  /** about the finished surface, not the seam under the step */
   surface: boolean;
 }
 
@@ -68,9 +68,22 @@ export interface Wait {
   reason: string;
 }
 
+/** A wait that misses every gate, with the figures of this case. */
+export interface Miss {
+  verdict: "early" | "late";
+  /** minutes from the end of the phase waited for */
+  waited: Minutes;
+  /** the gates in the room's own air, for the coat as it was laid */
+  gates: readonly Gate[];
+  /** the same gates in standard air, for a normal coat */
+  label: readonly Gate[];
+  /** how far a stage has come by now, in minutes of standard air */
+  dried(stage: Stage): Minutes;
+}
+
 export interface Demand extends Wait {
-  /** what to say when the wait misses every gate; how far a stage has come by then, in minutes of standard air, can be asked */
-  tell(verdict: "early" | "late", waited: Minutes, dried: (stage: Stage) => Minutes): Draft | null;
+  /** what to say when the wait misses every gate; null where another rule says it */
+  tell(miss: Miss): Draft | null;
 }
 
 /** A phase with its place on the zone's nominal line. */

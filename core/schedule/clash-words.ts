@@ -1,21 +1,21 @@
 import type { Plan } from "../plan/plan.ts";
 import { sayDuration } from "../units/duration.ts";
 import type { ShopClock } from "../units/time-zone.ts";
-import type { WallMinutes } from "../units/units.ts";
-import { sayWallTime } from "../units/wall-time.ts";
+import { readWallTime } from "../units/wall-time.ts";
+import { sayMoment } from "../units/when.ts";
 import { longestWindow } from "./calendar.ts";
 import { yielding } from "./giving-way.ts";
 import type { Claim } from "./solve/clash.ts";
 import type { Lag } from "./solve/problem.ts";
 import { type Reason, sayLag, type Task } from "./work.ts";
 
-/** Claims that cannot hold together, in words, told at the step that could not be fitted in. */
+/** Claims that cannot all be met, in words, shown at the step that did not fit in. */
 export interface Clash {
   planId: string;
   zoneId: string;
   stepId: string;
   says: string;
-  /** one sentence for each of them; without any one the rest can be kept */
+  /** one sentence for each of them; without any one of them the rest can be met */
   claims: string[];
 }
 
@@ -26,9 +26,9 @@ export interface About {
   reasonOf: (lag: Lag) => Reason | undefined;
 }
 
-const sayMoment = (wall: WallMinutes) => sayWallTime(wall).replace("T", " ");
 /** When a job is due, as the beginning of a sentence. */
-export const sayDue = ({ title, due }: Plan) => `"${title}" is due ${due!.replace("T", " ")}`;
+export const sayDue = ({ title, due, start }: Plan) =>
+  `"${title}" is due ${sayMoment(readWallTime(due!)!, readWallTime(start)!)}`;
 
 /** A clash in words; `says` where the sentence is known already. */
 export function sayClash(claims: readonly Claim[], about: About, says?: string): Clash {
@@ -44,7 +44,7 @@ export function sayClash(claims: readonly Claim[], about: About, says?: string):
   };
 }
 
-/** The step that a clash is told at: the last of those it names. */
+/** The step that a clash is shown at: the last of those it names. */
 function taskOf(claims: readonly Claim[], { tasks }: About): Task {
   const yields = claims.find((claim) => "due" in claim) ?? yielding(claims);
   if ("due" in yields) return tasks.get(yields.due.id)!;
@@ -52,15 +52,16 @@ function taskOf(claims: readonly Claim[], { tasks }: About): Task {
 }
 
 function sayClaim(claim: Claim, { tasks, clock, reasonOf }: About): string {
+  const when = (minute: number) => sayMoment(clock.wall(minute), clock.wall(0));
   if ("lag" in claim) return sayLag(claim.lag, reasonOf(claim.lag)!);
   if ("due" in claim) {
     const { name } = tasks.get(claim.due.id)!;
-    return `"${name}" has to begin by ${sayMoment(clock.wall(claim.due.due!))} to be dry when the job is due`;
+    return `"${name}" must begin by ${when(claim.due.due!)} to be dry by the due date`;
   }
   const task = tasks.get(claim.activity.id)!;
   const { anyHour, earliest, duration } = claim.activity;
-  if (task.done) return `"${task.name}" was done at ${sayMoment(clock.wall(earliest!))}`;
-  if (anyHour) return `"${task.name}" is set to ${sayMoment(clock.wall(earliest!))}`;
+  if (task.done) return `"${task.name}" was done on ${when(earliest!)}`;
+  if (anyHour) return `"${task.name}" is set for ${when(earliest!)}`;
   return `"${task.name}" takes ${sayDuration(duration)} of working time in one session`;
 }
 
@@ -70,7 +71,7 @@ function sentence(claims: readonly Claim[], task: Task, about: About): string {
   const [only] = claims;
   if (longest === 0) return "The week has no working hours. Add hours to at least one day.";
   if (claims.length === 1 && only && "activity" in only && !only.activity.anyHour)
-    return `"${name}" takes ${sayDuration(only.activity.duration)} in one session, but the longest working stretch is ${sayDuration(longest)}. Split the zone at a natural break, or lengthen the day.`;
+    return `"${name}" takes ${sayDuration(only.activity.duration)} in one session, but the longest spell of working hours is ${sayDuration(longest)}. Split the zone at a natural break, or lengthen the day.`;
   const yields = yielding(claims);
   const told = sayClaim(yields, about);
   const author = claims.find(
@@ -81,9 +82,9 @@ function sentence(claims: readonly Claim[], task: Task, about: About): string {
   if (against && "lag" in against && "lag" in yields && against.lag.min <= (yields.lag.max ?? 0))
     return `${told}, but ${sayClaim(against, about)}. With the drying time between them, no working hours allow both.`;
   if (against && "lag" in against)
-    return `${told}, but the plan makes it wait ${sayDuration(against.lag.min)}. Shorten that wait, or do the step sooner.`;
+    return `${told}, but the plan makes it wait ${sayDuration(against.lag.min)}. Shorten that wait, or do the step earlier.`;
   if (against) return `${told}, but ${sayClaim(against, about)}. Clear one of the set times.`;
   const pinnedHere = "activity" in yields && yields.activity.anyHour;
   if (pinnedHere) return `${told}, which is not possible. Clear that time, or move it.`;
-  return `${told}, and no working hours allow it. Lengthen a working day, or loosen the wait.`;
+  return `${told}, but no working hours allow it. Lengthen a working day, or relax the wait.`;
 }

@@ -36,9 +36,9 @@ describe("a due date", () => {
     const made = schedule([work]);
     expect(made.clashes).toHaveLength(1);
     const [clash] = made.clashes;
-    expect(clash!.says).toMatch(/"chest" is due 2026-12-01 09:30 and cannot be ready by then.*late/);
+    expect(clash!.says).toMatch(/"chest" is due Tue 1 Dec, 09:30, but cannot be ready by then.*late/);
     expect(clash!.claims.join()).toMatch(/waits .* after "Chalk-type, slate/);
-    expect(clash!.claims.at(-1)).toMatch(/has to begin by .* to be dry when the job is due/);
+    expect(clash!.claims.at(-1)).toMatch(/must begin by .* to be dry by the due date/);
     // the rest has its dates all the same
     expect(made.bookings).toHaveLength(3);
     expect(datesOf(work, made)!.leaves).toBeGreaterThan(at("2026-12-01T09:30"));
@@ -60,10 +60,10 @@ describe("a due date", () => {
   it("counts drying, not only hands: ten minutes of work before it are not enough", () => {
     const made = schedule([job("lid", "2026-11-30T09:20", [["brush", "chalk-slate"]])]);
     expect(made.clashes).toHaveLength(1);
-    expect(made.clashes[0]!.claims.join()).toMatch(/to be dry when the job is due/);
+    expect(made.clashes[0]!.claims.join()).toMatch(/to be dry by the due date/);
   });
 
-  it("before the beginning is told like any other that cannot be kept", () => {
+  it("before the beginning is told like any other clash", () => {
     const made = schedule([job("chest", "2026-11-01T09:00", TWO_COATS)]);
     expect(made.clashes).toHaveLength(1);
     expect(made.clashes[0]!.says).toMatch(/cannot be ready by then/);
@@ -95,7 +95,7 @@ describe("a due date", () => {
     for (const options of [{}, { budget: 150, now }]) {
       const { clashes } = schedule(both, options);
       expect(clashes).toHaveLength(1);
-      expect(clashes[0]!.says).toMatch(/no order of work was found.*As dated here it is/);
+      expect(clashes[0]!.says).toMatch(/no order of work was found.*On these dates it is/);
     }
   });
 
@@ -170,7 +170,7 @@ describe("work that has been done", () => {
       },
     ]);
     expect(made.clashes).toHaveLength(1);
-    expect(made.clashes[0]!.claims.join("; ")).toMatch(/"Crackle medium.*" was done at 2026-11-30 15:00/);
+    expect(made.clashes[0]!.claims.join("; ")).toMatch(/"Crackle medium.*" was done on Mon 30 Nov, 15:00/);
     expect(made.bookings.at(-1)!.starts).toBeGreaterThanOrEqual(at("2026-12-02T09:00"));
   });
 });

@@ -178,13 +178,13 @@ describe("a schedule", () => {
   });
 });
 
-describe("what cannot be kept is said in words", () => {
+describe("clashes in words", () => {
   it("no working hours at all", () => {
     const plan = example([["brush", "chalk-slate"]], (one) => {
       one.pinned.hours = { ...DEFAULT_HOURS, weekdays: [[], [], [], [], [], [], []] };
     });
     const { clashes, bookings } = run(plan);
-    expect(clashes[0]!.says).toBe("There are no working hours in the week. Give at least one day some hours.");
+    expect(clashes[0]!.says).toBe("The week has no working hours. Add hours to at least one day.");
     expect(bookings).toHaveLength(1);
   });
 
@@ -192,7 +192,9 @@ describe("what cannot be kept is said in words", () => {
     const plan = example([["brush", "chalk-slate"]], (one) => {
       one.pieces[0]!.zones[0]!.shape = { kind: "panel", width: 6000, height: 5000, count: 1 };
     });
-    expect(run(plan).clashes[0]!.says).toMatch(/takes \d+ h.*longest working window is 4 h 15\. Split the zone/);
+    expect(run(plan).clashes[0]!.says).toMatch(
+      /takes \d+ h.*longest spell of working hours is 4 h 15 min\. Split the zone/,
+    );
   });
 
   it("a wait that the plan itself sets past the window", () => {
@@ -202,7 +204,7 @@ describe("what cannot be kept is said in words", () => {
       ["brush", "mineral-oyster", { wait: { kind: "at least", minutes: 180 } }],
     ]);
     expect(run(plan).clashes[0]!.says).toMatch(
-      /between 15 min and 1 h after "Crackle medium" \(tack\), and the plan itself makes it wait 3 h\./,
+      /between 15 min and 1 h after "Crackle medium" \(tack\), but the plan makes it wait 3 h\./,
     );
   });
 
@@ -220,7 +222,7 @@ describe("what cannot be kept is said in words", () => {
     const { clashes, bookings } = run(plan);
     // and a week later the first coat has set too hard to take the second unscuffed
     expect(clashes).toHaveLength(2);
-    expect(clashes.map(({ says }) => says).join(" ")).toMatch(/to the minute, and no working hours allow it/);
+    expect(clashes.map(({ says }) => says).join(" ")).toMatch(/exactly .*, but no working hours allow it/);
     expect(bookings).toHaveLength(2);
   });
 
@@ -323,7 +325,7 @@ describe("the shop's schedule", () => {
     ];
     const clashing = run(plan);
     expect(clashing.clashes).toHaveLength(1);
-    expect(clashing.clashes[0]!.says).toMatch(/is set to 2026-11-30 12:\d0/);
+    expect(clashing.clashes[0]!.says).toMatch(/is set for Mon 30 Nov, 12:\d0/);
     expect(clashing.clashes[0]!.claims.length).toBeGreaterThanOrEqual(2);
     expect(clashing.bookings).toHaveLength(2);
   });

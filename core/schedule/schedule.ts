@@ -310,8 +310,8 @@ class Scheduler {
       const claims = this.clash(alone, [worst]);
       if (!claims?.some((claim) => "due" in claim)) continue;
       proven = true;
-      const why = "cannot be ready by then in any order: its waits, windows and hours take longer";
-      this.late.set(plan.id, { by, clash: this.say(claims, `${sayDue(plan)} but ${why}.`) });
+      const why = "cannot be ready by then in any order: its waits, windows and working hours take longer";
+      this.late.set(plan.id, { by, clash: this.say(claims, `${sayDue(plan)}, but ${why}.`) });
     }
     return proven;
   }
@@ -320,10 +320,10 @@ class Scheduler {
   private postpone(network: Network, starts: Readonly<Record<string, Minute>>) {
     for (const { plan, worst, by } of this.lateJobs(network, starts)) {
       const before = this.late.get(plan.id);
-      const why = "no order of work was found that has it ready by then";
+      const why = "no order of work was found that finishes it by then";
       this.late.set(plan.id, {
         by: by + (before?.by ?? 0),
-        clash: before?.clash ?? this.say([{ due: worst }], `${sayDue(plan)} but ${why}.`),
+        clash: before?.clash ?? this.say([{ due: worst }], `${sayDue(plan)}, but ${why}.`),
       });
     }
   }

@@ -10,21 +10,22 @@ import type { Plan, Step } from "../plan/plan.ts";
 import { techniquesFor } from "../surface/techniques.ts";
 import { HOUR, type Minutes, type WallMinutes } from "../units/units.ts";
 import { readWallTime, sayWallTime } from "../units/wall-time.ts";
+import { sayDate, sayMoment } from "../units/when.ts";
 import { datesOf } from "./dates.ts";
 import { type Schedule, type ScheduleOptions, schedule } from "./schedule.ts";
 
-/** Something that could be otherwise: as the edit that would make it so. */
+/** A change worth trying, as the edit that makes it. */
 export interface Idea {
   id: string;
   label: string;
   commands: Command[];
 }
 
-/** What an idea comes to, tried on the plan. */
+/** What an idea brings, tried on the plan. */
 export interface Tried extends Idea {
   finish: WallMinutes | null;
   leaves: WallMinutes | null;
-  /** change of the finish; negative is sooner, null where either has none */
+  /** change of the finish; negative is earlier, null where either has none */
   gain: Minutes | null;
   clashes: number;
   /** stops of the rules, before and after */
@@ -48,7 +49,7 @@ function hoursIdeas({ pinned: { hours } }: Plan, dates: readonly string[]): Idea
     const others = hours.exceptions.filter(({ on }) => on !== date);
     ideas.push({
       id: `hour-${date}`,
-      label: `Work an hour longer on ${date}`,
+      label: `Work an hour longer on ${sayDate(readWallTime(`${date}T00:00`)!)}`,
       commands: setHours({
         ...hours,
         exceptions: [...others, { on: date, stretches: longer(usual, HOUR), why: "an hour longer" }],
@@ -127,7 +128,7 @@ function coatIdeas(plan: Plan, stepIds: readonly string[]): Idea[] {
   );
 }
 
-/** Steps that are looked at for another product, those the painter is held up by longest first. */
+/** Steps for which another product is tried, the longest wait first. */
 const MOST_SWAPS = 3;
 const SWAPS_EACH = 2;
 /** Beyond this CIEDE2000 difference it is another colour, not another product. */
@@ -135,7 +136,7 @@ const SAME_COLOUR = 12;
 
 const standsFor = ({ drying }: Material) => Math.max(drying.recoat.safe, drying.beforeClear.safe);
 
-/** Products that go on in the same way in about the same colour, and hold the work up less; the likest colour first. */
+/** Products that go on in the same way in about the same colour, and hold the work up less; the closest colour first. */
 function insteadOf(plan: Plan, step: Step, material: Material): Material[] {
   const known = [
     ...plan.pinned.materials,
@@ -156,7 +157,7 @@ function insteadOf(plan: Plan, step: Step, material: Material): Material[] {
     .slice(0, SWAPS_EACH);
 }
 
-/** Another product for what clashes, and for what the finish hangs on. */
+/** Another product for what clashes, and for what sets the finish. */
 function productIdeas(plan: Plan, made: Schedule): Idea[] {
   const held = new Set([
     ...made.clashes.map(({ stepId }) => stepId),
@@ -183,17 +184,21 @@ function productIdeas(plan: Plan, made: Schedule): Idea[] {
   );
 }
 
-/** A job that comes too late could be promised for the day it is ready. */
+/** A job that will be late could be promised for the day it is ready. */
 function dueIdeas(plan: Plan, made: Schedule, judgement: Judgement): Idea[] {
   const dates = datesOf({ plan, judgement }, made);
   if (plan.due === undefined || !dates || dates.leaves <= readWallTime(plan.due)!) return [];
-  const due = sayWallTime(Math.ceil(dates.leaves / HOUR) * HOUR);
+  const leaves = Math.ceil(dates.leaves / HOUR) * HOUR;
   return [
-    { id: "due", label: `Promise it for ${due.replace("T", " ")}`, commands: [{ do: "set job", patch: { due } }] },
+    {
+      id: "due",
+      label: `Promise it for ${sayMoment(leaves, made.start)}`,
+      commands: [{ do: "set job", patch: { due: sayWallTime(leaves) } }],
+    },
   ];
 }
 
-/** Times that are set, set free. */
+/** Set times, cleared. */
 const pinIdeas = (plan: Plan): Idea[] =>
   plan.pins.length === 0
     ? []
@@ -205,7 +210,7 @@ const pinIdeas = (plan: Plan): Idea[] =>
         },
       ];
 
-/** Ideas worth trying on a plan: hours, hands, air, schools, products, times that are set, and for a clash the coats and days it names. */
+/** Ideas worth trying on a plan: hours, painters, air, schools, products, set times, and for a clash the coats and days it names. */
 export function ideasFor(plan: Plan, made: Schedule, judgement: Judgement): Idea[] {
   const steps = made.clashes.map(({ stepId }) => stepId);
   const days = made.clashes.flatMap(({ zoneId, stepId }) =>
@@ -246,7 +251,7 @@ export function tryIdea(
   };
 }
 
-/** Another product that spoils the finish, or only makes it later, is no idea at all. */
+/** Another product that spoils the finish, or only makes it later, is not worth showing. */
 const isWorthIt = ({ stops, gain, clashes }: Tried, before: Schedule) =>
   stops.after <= stops.before && (clashes < before.clashes.length || (gain !== null && gain < 0));
 

@@ -290,10 +290,10 @@ describe("compiling", () => {
   });
 
   it.each([
-    ["an unknown technique", step("moonwalk"), /"moonwalk" is not known/],
+    ["an unknown technique", step("moonwalk"), /There is no technique called "moonwalk"/],
     ["a coat of nothing", step("brush"), /needs a material/],
-    ["an unknown material", step("brush", "moon-dust"), /"moon-dust" is not pinned/],
-    ["wax by brush as if it were paint", step("wash", "wax-dark"), /not laid by "Wash"/],
+    ["an unknown material", step("brush", "moon-dust"), /"moon-dust" is not in this plan/],
+    ["wax by brush as if it were paint", step("wash", "wax-dark"), /cannot be laid with "Wash"/],
   ])("keeps %s aside and says why", (_what, odd, says) => {
     const { phases, unreadable } = compiled(odd);
     expect(phases).toEqual([]);

@@ -6,7 +6,7 @@ const UNSEEN_BUT_LINES = /[^\P{Cc}\t\n\r]|[\u200e\u200f\u202a-\u202e\u2028\u2029
 /** Half of a letter that takes two codes: no file or database keeps it. */
 const HALF_LETTER = /\p{Cs}/u;
 
-const SAYS = "holds letters that cannot be seen (control or direction marks); type it again";
+const SAYS = "has invisible characters in it (control or direction marks); type it again";
 
 const isPlain = (text: string, unseen: RegExp) => text.search(unseen) < 0 && !HALF_LETTER.test(text);
 
@@ -18,7 +18,7 @@ export const plainLine = (most: number) =>
   z
     .string()
     .trim()
-    .max(most, `${most} letters at most`)
+    .max(most, `${most} characters at most`)
     .refine((text) => isPlain(text, UNSEEN), SAYS);
 
 /** The same with line breaks. */
@@ -26,7 +26,7 @@ export const plainText = (most: number) =>
   z
     .string()
     .trim()
-    .max(most, `${most} letters at most`)
+    .max(most, `${most} characters at most`)
     .refine((text) => isPlain(text, UNSEEN_BUT_LINES), SAYS);
 
 /** A name: one line that is not empty. */

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { readDuration, sayDifference, sayDuration } from "./duration.ts";
+import { readDuration, sayDifference, sayDuration, sayDurations, shortDuration, writeDuration } from "./duration.ts";
 import { DAY, HOUR } from "./units.ts";
 import { midnightBefore, readWallTime, sayWallTime, weekday } from "./wall-time.ts";
 
@@ -9,14 +9,33 @@ describe("lengths of time", () => {
     [0, "0 min"],
     [40, "40 min"],
     [60, "1 h"],
-    [90, "1 h 30"],
-    [125, "2 h 05"],
-    [26 * HOUR, "26 h"],
+    [90, "1 h 30 min"],
+    [125, "2 h 05 min"],
+    [DAY, "24 h"],
+    [DAY + 20, "24 h"],
+    [26 * HOUR, "1 day 2 h"],
+    [36 * HOUR - 2, "1 day 12 h"],
     [2 * DAY, "2 days"],
-    [3.5 * DAY, "3.5 days"],
+    [3.5 * DAY, "3 days 12 h"],
+    [9.4 * DAY, "9 days"],
     [30 * DAY, "30 days"],
   ])("%d minutes is said as %s", (minutes, says) => {
     expect(sayDuration(minutes)).toBe(says);
+  });
+
+  it("is shorter by a word in columns and on buttons", () => {
+    expect(shortDuration(200)).toBe("3 h 20");
+    expect(shortDuration(36 * HOUR)).toBe("1 day 12 h");
+  });
+
+  it.each([
+    [10, 15, "10–15 min"],
+    [DAY, 2 * DAY, "24 h to 2 days"],
+    [2 * DAY, 3 * DAY, "2–3 days"],
+    [45, 120, "45 min to 2 h"],
+    [120, 120, "2 h"],
+  ])("from %d to %d minutes is said as %s", (from, to, says) => {
+    expect(sayDurations(from, to)).toBe(says);
   });
 
   it.each([
@@ -37,10 +56,19 @@ describe("lengths of time", () => {
     expect(readDuration(text)).toBeNull();
   });
 
-  it("reads back what it says, up to two days to the minute", () => {
+  it("reads back what it writes into a field, to the minute", () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 2 * DAY - 1 }), (minutes) => {
-        expect(readDuration(sayDuration(minutes))).toBe(minutes);
+      fc.property(fc.integer({ min: 0, max: 400 * DAY }), (minutes) => {
+        expect(readDuration(writeDuration(minutes))).toBe(minutes);
+      }),
+    );
+  });
+
+  it("reads back what it says in a sentence, to the hour within a week", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 7 * DAY - 1 }), (minutes) => {
+        const off = Math.abs(readDuration(sayDuration(minutes))! - minutes);
+        expect(off).toBeLessThanOrEqual(minutes <= DAY ? 0 : HOUR / 2);
       }),
     );
   });
@@ -48,7 +76,8 @@ describe("lengths of time", () => {
   it("says differences with their sign", () => {
     expect(sayDifference(240)).toBe("+4 h");
     expect(sayDifference(-30)).toBe("−30 min");
-    expect(sayDifference(0)).toBe("no time");
+    expect(sayDifference(0)).toBe("no extra time");
+    expect(sayDifference(595)).toBe("+9 h 55");
   });
 });
 

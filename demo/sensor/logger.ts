@@ -53,7 +53,7 @@ export function logger(manner: Manner = "well"): Server {
     };
     if (request.method !== "GET") return answer(405, JSON.stringify({ error: "This logger only answers GET." }));
     if (new URL(request.url ?? "/", "http://logger").pathname !== "/readings")
-      return answer(404, JSON.stringify({ error: "There is /readings and nothing else." }));
+      return answer(404, JSON.stringify({ error: "Only /readings exists here." }));
     if (manner === "garbled") return answer(200, "<html>Welcome</html>", "text/html");
     answer(
       200,

@@ -35,7 +35,7 @@ test("a broken project file is refused with where and what to do, and the jobs s
   for (const [name, text, says] of FILES) {
     const file = info.outputPath(`${name.replace(/ /g, "-")}.crust.json`);
     writeFileSync(file, text);
-    await page.getByLabel("A crust file", { exact: true }).setInputFiles(file);
+    await page.getByLabel("Crust file", { exact: true }).setInputFiles(file);
     await page.getByRole("button", { name: "Import" }).click();
     await expect(
       page.getByRole("alert").or(page.getByRole("heading", { name: "That is too large" })),
@@ -50,8 +50,8 @@ test("a broken project file is refused with where and what to do, and the jobs s
 test("a plan that does not exist gets a page that says so and leads on", async ({ page }) => {
   const answer = await page.goto("/jobs/no-such-job/days");
   expect(answer?.status()).toBe(404);
-  await expect(page.getByRole("heading", { name: "There is no such job here" })).toBeVisible();
-  await page.getByRole("link", { name: "To the jobs list" }).click();
+  await expect(page.getByRole("heading", { name: "Job not found" })).toBeVisible();
+  await page.getByRole("link", { name: "Go to the jobs list" }).click();
   await expect(page.getByRole("heading", { name: "Jobs" })).toBeVisible();
 });
 
@@ -103,11 +103,11 @@ test("changes from another page, and edits that are no edits, are refused", asyn
   await expect(page.locator("#ladder")).toContainText("Tough polyurethane");
 });
 
-test("a job taken off the list can be put back", async ({ page }) => {
+test("a removed job can be restored", async ({ page }) => {
   await page.goto("/");
-  await page.getByRole("button", { name: "Take Dough bin off the list" }).click();
+  await page.getByRole("button", { name: "Remove Dough bin" }).click();
   await expect(page.getByRole("link", { name: "Dough bin" })).toHaveCount(0);
-  await page.getByText("1 job taken off the list").click();
+  await page.getByText("1 removed job").click();
   await page.getByRole("button", { name: "Put back" }).click();
   await expect(page.getByRole("link", { name: "Dough bin", exact: true })).toBeVisible();
 });

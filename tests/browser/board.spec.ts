@@ -55,7 +55,7 @@ test("the board is drawn, scrubbed from bare ground to the end, and says what sh
   await expect.poll(async () => (await pixels(page)).hash).toBe(done.hash);
 
   // the slider and the strip do the same
-  await page.getByLabel("Hold the board after").fill("5");
+  await page.getByLabel("Show the board after").fill("5");
   await expect(page).toHaveURL(/after=5/);
   await page.getByRole("link", { name: "Bare ground" }).click();
   await expect(page).toHaveURL(/after=0/);
@@ -111,7 +111,7 @@ test("wet and dry, daylight and lamp, the turned light, another panel and anothe
   await next(() => page.keyboard.press("v"));
   await next(() => page.keyboard.press("l"));
   await next(async () => {
-    await page.getByRole("slider", { name: "Where the light stands" }).focus();
+    await page.getByRole("slider", { name: "Direction of the light" }).focus();
     await page.keyboard.press("ArrowRight");
   });
   await next(() => page.getByRole("link", { name: "Carved panel" }).click());
@@ -164,10 +164,10 @@ test("a real board stands beside its prediction: the difference is measured and 
   await page.locator(finished).waitFor();
   const photo = await photoOf("#8c4030", { exif: true });
   await page
-    .getByLabel("Photo, 8 MB at most")
+    .getByLabel("Photo (up to 8 MB)")
     .setInputFiles({ name: "board.jpg", mimeType: "image/jpeg", buffer: photo });
   await page.getByLabel("Note: where it differs").fill("a touch lighter");
-  await page.getByRole("button", { name: "Take in the photo" }).click();
+  await page.getByRole("button", { name: "Add photo" }).click();
   await page.getByRole("link", { name: "a touch lighter" }).click();
   const panel = page.locator("[data-difference]");
   await expect(panel).toContainText("ΔE00");
@@ -197,10 +197,10 @@ test("a real board stands beside its prediction: the difference is measured and 
   await ring.focus();
   await page.keyboard.press("ArrowDown");
   await expect(ring).toHaveAccessibleName(/7 % down/);
-  await panel.getByRole("button", { name: "Set what is white" }).click();
+  await panel.getByRole("button", { name: "Set the white point" }).click();
   const board = (await page.locator("[data-board]").boundingBox())!;
   await page.mouse.click(board.x + board.width * 0.95, board.y + board.height * 0.9);
-  await expect(panel.getByRole("button", { name: "White is set; set it again" })).toBeVisible();
+  await expect(panel.getByRole("button", { name: "White point set; pick again" })).toBeVisible();
 
   // taken away, it can be put back
   await page.getByRole("button", { name: "Take away: a touch lighter" }).click();
@@ -212,9 +212,9 @@ test("a real board stands beside its prediction: the difference is measured and 
 test("a file that is no photo, or too much of one, is refused in words and nothing is lost", async ({ page }) => {
   await open(page, "/jobs/sailmakers-bench/board?zone=tool-rack&after=1");
   const send = async (name: string, mimeType: string, buffer: Buffer, says: RegExp) => {
-    await page.getByLabel("Photo, 8 MB at most").setInputFiles({ name, mimeType, buffer });
+    await page.getByLabel("Photo (up to 8 MB)").setInputFiles({ name, mimeType, buffer });
     await page.getByLabel("Note: where it differs").fill("keep this note");
-    await page.getByRole("button", { name: "Take in the photo" }).click();
+    await page.getByRole("button", { name: "Add photo" }).click();
     await expect(page.getByRole("alert")).toContainText(says);
     await expect(page.getByLabel("Note: where it differs")).toHaveValue("keep this note");
   };
@@ -237,14 +237,14 @@ test("the mixing bench predicts a mix, finds the nearest one, and keeps it as a 
   const [red, green, blue] = [1, 3, 5].map((at) => Number.parseInt(first!.slice(at, at + 2), 16));
   expect(green!).toBeGreaterThanOrEqual(red!);
   expect(green!).toBeGreaterThan(blue!);
-  await page.getByRole("link", { name: "One part more of Chalk-type, mustard" }).click();
+  await page.getByRole("link", { name: "One more part of Chalk-type, mustard" }).click();
   await expect(mixed).not.toHaveText(first!);
 
   await page.getByRole("list", { name: "Nearest mixes" }).getByRole("link").first().click();
   await expect(page.getByText(/^Against the wanted colour/)).toContainText(/ΔE [0-4]\./);
-  await page.getByLabel("Keep it as a paint of our own, called").fill("Harbour green");
-  await page.getByRole("button", { name: "Keep the mix" }).click();
-  await expect(page.getByRole("button", { name: "Undo: Keep the mix Harbour green" })).toBeVisible();
+  await page.getByLabel("Save as").fill("Harbour green");
+  await page.getByRole("button", { name: "Save the mix" }).click();
+  await expect(page.getByRole("button", { name: "Undo: Save the mix Harbour green" })).toBeVisible();
   await saved(page);
   await page.getByRole("link", { name: /^Materials/ }).click();
   await expect(page.getByRole("link", { name: /Harbour green/ })).toBeVisible();
@@ -252,14 +252,14 @@ test("the mixing bench predicts a mix, finds the nearest one, and keeps it as a 
 
 test("a palette is taken in and given out; a wrong colour or palette says where and why", async ({ page }) => {
   await open(page, "/jobs/dough-bin/mix");
-  await page.getByText("Keep this colour, or a whole palette").click();
-  const palette = page.getByLabel("GIMP palette (*.gpl), its text");
+  await page.getByText("Save this colour, or import a palette").click();
+  const palette = page.getByLabel("GIMP palette (*.gpl), as text");
   await palette.fill("GIMP Palette\nName: harbour\n169 189 300 too blue");
   await page.getByRole("button", { name: "Take it in" }).click();
   await expect(page.getByText("line 3: A colour is three numbers from 0 to 255 and a name.")).toBeVisible();
   await palette.fill("GIMP Palette\nName: harbour\nColumns: 2\n#\n169 189 179 duck egg\n86 100 107\tslate sea");
   await page.getByRole("button", { name: "Take it in" }).click();
-  await page.getByRole("list", { name: "Wanted colours of this job" }).getByRole("link", { name: "slate sea" }).click();
+  await page.getByRole("list", { name: "Target colours of this job" }).getByRole("link", { name: "slate sea" }).click();
   await expect(page).toHaveURL(/want=%2356646b/);
   await saved(page);
   const given = await page.request.get("/jobs/dough-bin/palette.gpl");
@@ -268,7 +268,7 @@ test("a palette is taken in and given out; a wrong colour or palette says where 
   await page.goto("/jobs/dough-bin/mix?want=Lab+60+-120+120");
   await expect(page.getByText(/more vivid than a screen can show; the nearest it shows is #/)).toBeVisible();
   await page.goto("/jobs/dough-bin/mix?want=greenish");
-  await expect(page.getByText("Write it like #a9bdb3, or as Lab, like Lab 74 -8 4.")).toBeVisible();
+  await expect(page.getByText("Write it like #a9bdb3, or in Lab like Lab 74 -8 4.")).toBeVisible();
 });
 
 test("a material's colour is written as Lab or as two swatches", async ({ page }) => {
@@ -304,14 +304,14 @@ test.describe("without script", () => {
     expect(drawn.headers()["content-type"]).toBe("image/png");
     expect(await sharp(await drawn.body()).metadata()).toMatchObject({ width: 768, height: 512 });
     await page
-      .getByLabel("Photo, 8 MB at most")
+      .getByLabel("Photo (up to 8 MB)")
       .setInputFiles({ name: "x.jpg", mimeType: "image/jpeg", buffer: Buffer.from("no") });
-    await page.getByRole("button", { name: "Take in the photo" }).click();
+    await page.getByRole("button", { name: "Add photo" }).click();
     await expect(page.getByRole("alert")).toContainText("cannot be read as a photo");
     await page
-      .getByLabel("Photo, 8 MB at most")
+      .getByLabel("Photo (up to 8 MB)")
       .setInputFiles({ name: "x.jpg", mimeType: "image/jpeg", buffer: await photoOf("#445566") });
-    await page.getByRole("button", { name: "Take in the photo" }).click();
+    await page.getByRole("button", { name: "Add photo" }).click();
     await expect(page.getByRole("button", { name: /^Take away/ })).toBeVisible();
   });
 

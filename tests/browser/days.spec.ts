@@ -44,7 +44,7 @@ test("work in hand says when, how late it could be, what it waits for and the si
   await page.locator("[data-booking^='carved-settle:front-panels']").nth(3).click();
   const panel = page.getByRole("region", { name: /in hand/ });
   await expect(panel.getByText(/Look for:/).first()).toBeVisible();
-  await expect(panel.getByText(/Could begin as late as|Sets the finish/)).toBeVisible();
+  await expect(panel.getByText(/Can begin as late as|Sets the finish/)).toBeVisible();
   await panel.getByLabel("Begin at").fill("2026-11-01T09:00");
   await panel.getByRole("button", { name: "Set this time" }).click();
   await expect(panel.getByText(/before the job begins/)).toBeVisible();
@@ -65,24 +65,24 @@ test("what if: ideas are tried, with the finish they come to, and one is taken",
   await expect.poll(() => finish.textContent()).not.toBe(before);
 });
 
-test("a plan that cannot be kept says which claims clash, and the ways out that were tried", async ({ page }) => {
+test("a plan with a clash says which claims clash, and what would help", async ({ page }) => {
   await open(page, "/jobs/chart-cabinet/days");
-  const clash = page.getByRole("region", { name: "What cannot be kept" });
+  const clash = page.getByRole("region", { name: "Clashes" });
   await expect(clash.getByText(/has to start between .* after "Crackle medium"/).first()).toBeVisible();
   const tack = clash.locator("details", { hasText: /wait 3 h/ });
   await tack.getByText(/These cannot all hold/).click();
   await expect(tack.getByText(/the plan itself makes .* wait 3 h/)).toBeVisible();
-  await expect(clash.getByText("Ways out, tried")).toBeVisible();
+  await expect(clash.getByText("What would help")).toBeVisible();
   await expect(clash.getByText(/trying what could be otherwise/)).toBeHidden({ timeout: 40_000 });
 });
 
 test("a job that is due too soon says so with the waits in its way; a later promise is a way out", async ({ page }) => {
   await open(page, "/jobs/chart-cabinet/days");
-  const clash = page.getByRole("region", { name: "What cannot be kept" });
+  const clash = page.getByRole("region", { name: "Clashes" });
   const due = clash.locator("li", { hasText: /"Chart cabinet" is due 2026-12-09 12:00 and cannot be ready by then/ });
-  await expect(due).toContainText(/As dated here it is .* late/);
+  await expect(due).toContainText(/On these dates it is .* late/);
   await due.getByText(/These cannot all hold/).click();
-  await expect(due.getByText(/to be dry when the job is due/)).toBeVisible();
+  await expect(due.getByText(/to be dry by the due date/)).toBeVisible();
   await expect(due.getByText(/waits 3 days after "Glaze, raw umber"/)).toBeVisible();
   await clash.getByRole("button", { name: /Promise it for 2026-12-/ }).click({ timeout: 40_000 });
   await expect(due).toHaveCount(0);
@@ -106,7 +106,7 @@ test("the chain that sets the finish stands out on demand, and lanes are by zone
 
 test("the whole shop shares the hands on one calendar", async ({ page }) => {
   await open(page, "/days");
-  await expect(page.getByRole("heading", { name: "Finish, all together" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Finish dates" })).toBeVisible();
   for (const job of ["Carved settle", "Iron strongbox", "Overmantel mirror"])
     await expect(page.getByRole("complementary").getByRole("link", { name: job, exact: true })).toBeVisible();
   await page.locator("[data-booking]").first().focus();
@@ -133,6 +133,6 @@ test("the room's air by night, pasted by the hour, and nonsense explained; waits
   await page.getByLabel("At night, %").blur();
   await expect.poll(() => finish.textContent()).not.toBe(before);
   await page.getByLabel(/a line an hour/).fill("2026-11-30 09:00, 18, 60\n2026-11-30 20:00, 12, 70");
-  await page.getByLabel("Through the day").selectOption("by the hour");
+  await page.getByLabel("Over the day").selectOption("by the hour");
   await expect(page.getByText(/10 hours are missing before 2026-11-30 20:00/)).toBeVisible();
 });

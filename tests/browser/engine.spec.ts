@@ -20,7 +20,7 @@ function fileOf(
 
 async function imported(page: import("@playwright/test").Page, file: ReturnType<typeof fileOf>) {
   await open(page, "/");
-  await page.getByLabel("A crust file", { exact: true }).setInputFiles(file);
+  await page.getByLabel("Crust file", { exact: true }).setInputFiles(file);
   await page.getByRole("button", { name: "Import" }).click();
   await page.waitForURL(/\/jobs\/[^/]+\//);
   await page.locator("html[data-live]").waitFor();
@@ -36,7 +36,7 @@ test("the piece is drawn to scale and its zones are picked on the drawing", asyn
 
 test("a ready piece brings its zones, measured and in their places", async ({ page }) => {
   await open(page, "/jobs/sailmakers-bench/piece?add=0");
-  await page.getByText("Or start from a ready piece").click();
+  await page.getByText("Or start from a standard piece").click();
   await page.getByLabel("Piece", { exact: true }).selectOption("chest");
   await page.getByLabel("Width, mm").last().fill("900");
   await page.getByRole("button", { name: "Add its zones" }).click();
@@ -90,7 +90,7 @@ test("a long crust stays in view whole, with its verdicts", async ({ page }) => 
   const last = await page.locator("#ladder > li").last().boundingBox();
   const footLine = await page.getByRole(foot).boundingBox();
   expect(last!.y + last!.height).toBeLessThanOrEqual(footLine!.y);
-  await expect(page.locator("#ladder")).toContainText("has not stood long enough");
+  await expect(page.locator("#ladder")).toContainText("has not dried long enough");
   for (const row of await page.locator("#ladder a[data-step]").all())
     expect((await row.boundingBox())!.height).toBeGreaterThanOrEqual(20);
 });
@@ -118,7 +118,7 @@ test("another school judges at once, and the finding says which", async ({ page 
   await expect(page.getByRole(foot)).toContainText("1 caution");
   await page.locator("[data-finding=W4]").first().click();
   await expect(page.locator("[data-finding=W4]")).toContainText(
-    "Paint before wax or clear coat, touch dry: nothing to say",
+    "Paint before wax or clear coat, touch dry: no warning",
   );
   await page.getByRole("link", { name: "House rules" }).click();
   await page.getByRole("radio", { name: /^touch dry/ }).check();
@@ -127,15 +127,15 @@ test("another school judges at once, and the finding says which", async ({ page 
 
 test("the label on the tin wins, nonsense on it is told, and a house copy leaves the first alone", async ({ page }) => {
   await open(page, "/jobs/carved-settle/materials?material=chalk-bone-white");
-  const hand = page.getByRole("complementary", { name: "Material in hand" });
+  const hand = page.getByRole("complementary", { name: "Selected material" });
   await hand.getByText("From my tin's label").click();
   await hand.getByLabel("Recoat from").fill("5 min");
-  await hand.getByRole("button", { name: "Take these from the label" }).click();
+  await hand.getByRole("button", { name: "Save these figures" }).click();
   await expect(hand.getByText(/comes before touch dry/)).toBeVisible();
   await hand.getByLabel("Recoat from").fill("90 min");
-  await hand.getByRole("button", { name: "Take these from the label" }).click();
+  await hand.getByRole("button", { name: "Save these figures" }).click();
   await expect(hand.getByRole("row", { name: /Recoat from/ })).toContainText("your tin's label");
-  await hand.getByRole("button", { name: "Copy as our own" }).click();
+  await hand.getByRole("button", { name: "Make our own copy" }).click();
   await expect(page.getByRole("heading", { name: "Chalk-type, bone white, our own" })).toBeVisible();
 });
 
@@ -150,13 +150,13 @@ test("a row is dragged to another place, and the step moves there", async ({ pag
 
 test("a shared crust is split off for one zone, held beside another, and laid again", async ({ page }) => {
   await open(page, "/jobs/carved-settle/crust?zone=back");
-  await page.getByRole("button", { name: "Split off for this zone" }).click();
+  await page.getByRole("button", { name: "Own copy for this zone" }).click();
   await expect(page.getByRole("textbox", { name: "Name of the crust" })).toHaveValue("Pale, worn to walnut, 2");
   await page.getByRole("link", { name: "Compare" }).click();
   await page.getByLabel("Compare with").selectOption({ label: "Seat, sealed dark" });
   await expect(page.getByRole("heading", { level: 3, name: "Seat, sealed dark" })).toBeVisible();
   await page.getByRole("link", { name: "Close" }).click();
-  await page.getByLabel("Lay another crust of this job here").selectOption({ label: "Pale, worn to walnut" });
+  await page.getByLabel("Use another crust from this job").selectOption({ label: "Pale, worn to walnut" });
   await page.getByRole("button", { name: "Lay it" }).click();
   await expect(page.getByRole("textbox", { name: "Name of the crust" })).toHaveValue("Pale, worn to walnut");
   // what no zone has any more can be taken away, and what lies under a step be kept for elsewhere
@@ -165,14 +165,14 @@ test("a shared crust is split off for one zone, held beside another, and laid ag
   await page.locator("#ladder a[data-step=bone]").click();
   await page.getByRole("button", { name: "Split" }).click();
   await page.getByRole("link", { name: "Let go" }).click();
-  await expect(page.getByText("Pale, worn to walnut, 2, on no zone")).toBeVisible();
+  await expect(page.getByText("Pale, worn to walnut, 2, not used")).toBeVisible();
 });
 
 test("an inspection has ways: the planned one is dated, the other only checked", async ({ page }) => {
   await open(page, "/jobs/carved-settle/crust?zone=back&step=look");
-  await expect(page.locator("#ladder")).toContainText("only if still too whole");
+  await expect(page.locator("#ladder")).toContainText("only if not worn enough");
   const before = await page.locator("[data-finish]").textContent();
-  await page.getByRole("radio", { name: "Plan by: still too whole" }).check();
+  await page.getByRole("radio", { name: "Plan by: not worn enough" }).check();
   await expect(page.getByRole("button", { name: /^Undo: Change Look and decide/ })).toBeVisible();
   await page.locator("#ladder a[data-step=more]").click();
   await expect(page.locator("[data-reach]")).toContainText("Arris");
@@ -192,7 +192,7 @@ test("a technique nobody knows is kept, shown and judged as unknown", async ({ p
       });
     }),
   );
-  await expect(page.getByText("This step cannot be judged").first()).toBeVisible();
+  await expect(page.getByText("This step cannot be checked").first()).toBeVisible();
   await expect(page.locator("#ladder")).toContainText("moonwalk");
 });
 
@@ -201,7 +201,7 @@ test("the guide says every rule with its reason and its examples, and findings l
   await page.locator("[data-finding=A4]").getByRole("link", { name: "Guide" }).click();
   await expect(page).toHaveURL(/\/guide#A4$/);
   await expect(page.locator("#A4")).toContainText("A film needs something to bite on");
-  await expect(page.locator("#A4")).toContainText("stop: A water-borne clear coat will not hold on wax");
+  await expect(page.locator("#A4")).toContainText("stop: A water-borne clear coat will not stick to wax");
 });
 
 test("what next says the same on the command line as in the panel", async ({ page }, info) => {

@@ -36,10 +36,10 @@ test("from an empty shop: a pale finish on bare oak goes wrong, is mended, dated
   await expect(cards.filter({ hasText: "Raw oak will bleed through" })).toContainText(
     "nothing that blocks it between the timber and the first pale coat",
   );
-  const overWax = cards.filter({ hasText: "will not hold on wax" });
+  const overWax = cards.filter({ hasText: "will not stick to wax" });
   await overWax.locator("summary").click();
   await expect(overWax).toContainText("would bead, and peel within weeks");
-  const stains = cards.filter({ hasText: "stains it for good" });
+  const stains = cards.filter({ hasText: "for good" });
   await stains.locator("summary").click();
   await expect(stains).toContainText("thirsty and unsealed");
   const before = await finish(page);
@@ -121,7 +121,7 @@ test("from an empty shop: a pale finish on bare oak goes wrong, is mended, dated
   );
 
   // and the file comes back as it was
-  await page.getByLabel("A crust file", { exact: true }).setInputFiles(file);
+  await page.getByLabel("Crust file", { exact: true }).setInputFiles(file);
   await page.getByRole("button", { name: "Import" }).click();
   await page.waitForURL(/\/jobs\/import-/);
   await expect(page.getByRole("contentinfo")).toContainText("1 stop");

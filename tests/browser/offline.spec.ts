@@ -107,7 +107,7 @@ test("what an older version left in the browser, or nobody can read, breaks noth
   const after = await context.newPage();
   after.on("pageerror", (error) => faults.push(error));
   await open(after, crust);
-  await expect(after.getByText("These edits from before no longer fit the plan: Polish the moon.")).toBeVisible();
+  await expect(after.getByText("These earlier edits no longer fit the plan: Polish the moon.")).toBeVisible();
   await expect(after.locator("#ladder li", { hasText: "bottle green" }).first()).toBeVisible();
   expect(faults).toEqual([]);
 });

@@ -18,7 +18,7 @@ test.describe("with a logger in the room", () => {
     expect(violations.map(({ id }) => id)).toEqual([]);
     const finish = page.locator("[data-finish]");
     const before = await finish.textContent();
-    await sensor.getByRole("button", { name: "Take what it has kept" }).click();
+    await sensor.getByRole("button", { name: "Import its readings" }).click();
     await expect(sensor).toContainText(/goes by its 14 days/);
     await expect.poll(() => finish.textContent()).not.toBe(before);
     await saved(page);
@@ -26,7 +26,7 @@ test.describe("with a logger in the room", () => {
     await page.locator("html[data-live]").waitFor();
     await expect(sensor).toContainText(/goes by its 14 days/);
     // a change of something else in the room keeps what the sensor told
-    await page.getByLabel("a draught, or a fan").check();
+    await page.getByLabel("a Draught, or a fan").check();
     await saved(page);
     await expect(sensor).toContainText(/goes by its 14 days/);
     await page.keyboard.press("Control+z");
@@ -38,7 +38,7 @@ test.describe("with a logger in the room", () => {
     test.use({ javaScriptEnabled: false });
     test("its hours are taken all the same", async ({ page }) => {
       await page.goto(HOUSE);
-      await page.getByRole("button", { name: "Take what it has kept" }).click();
+      await page.getByRole("button", { name: "Import its readings" }).click();
       await expect(page.getByRole("region", { name: "Room sensor" })).toContainText(/goes by its 14 days/);
     });
   });
@@ -50,7 +50,7 @@ for (const [manner, says] of [
 ] as const)
   test.describe(`with a logger that is ${manner}`, () => {
     test.use({ sensor: manner });
-    test("the reason is told, and the job's air stays as it is", async ({ page }) => {
+    test("the reason is told, and the job's air unchanged", async ({ page }) => {
       await open(page, "/jobs/iron-strongbox/house");
       const sensor = page.getByRole("region", { name: "Room sensor" });
       await expect(sensor.getByRole("alert")).toContainText(says);
@@ -72,7 +72,7 @@ test("air of two weeks is pasted whole; a gap in it is told where it is, and not
   const air = page.getByRole("form", { name: "Air of the room" });
   const typed = air.getByLabel(/Forecast or logger/);
   await typed.fill(lines.filter((_, at) => at < 100 || at > 100 + MOST_MISSING + 1).join("\n"));
-  await air.getByLabel("Through the day").selectOption("by the hour");
+  await air.getByLabel("Over the day").selectOption("by the hour");
   await expect(air.getByText(/hours are missing before 2026-12-02/)).toBeVisible();
   expect((await typed.inputValue()).split("\n").length).toBeGreaterThan(300);
   await typed.fill(lines.join("\n"));

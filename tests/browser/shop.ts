@@ -128,7 +128,7 @@ export async function makeJob(
   { title, piece, zone, species = "oak", ground = "raw timber", wear = "gentle" }: NewJob,
 ) {
   await page.goto("/jobs/new");
-  await page.getByLabel("Name of the job").fill(title);
+  await page.getByLabel("Job name").fill(title);
   await page.getByLabel("Piece", { exact: true }).fill(piece);
   await page.getByLabel("Name", { exact: true }).fill(zone);
   await page.getByLabel("Width, mm").fill("900");
@@ -136,7 +136,7 @@ export async function makeJob(
   await page.getByLabel("It is").selectOption(ground);
   await page.getByLabel("Timber").selectOption(species);
   await page.getByLabel("Use").selectOption(wear);
-  await page.getByRole("button", { name: "Make the job" }).click();
+  await page.getByRole("button", { name: "Create the job" }).click();
   await page.waitForURL(/\/jobs\/[^/]+\/crust/);
 }
 

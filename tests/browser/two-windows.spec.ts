@@ -18,7 +18,7 @@ test("two windows never overwrite each other silently: the slower one is asked, 
   const notice = other.getByRole("alert").filter({ hasText: "changed in another window" });
   await expect(notice).toContainText("Change Milk paint, bottle green");
   await expect(notice).toContainText("Change Milk paint, ochre");
-  await notice.getByRole("button", { name: "Lay mine over it" }).click();
+  await notice.getByRole("button", { name: "Keep both" }).click();
   await expect(notice).toHaveCount(0);
   await saved(other);
   await other.reload();

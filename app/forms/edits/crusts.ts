@@ -82,7 +82,7 @@ function overrideStep(place: Place): FormEdit {
     const skip = place.fields.skip === "yes";
     return {
       ok: true,
-      label: `${skip ? "Leave out" : "Take in"} ${stepName(place.plan, step)} on ${zone.name}`,
+      label: `${skip ? "Skip" : "Use"} ${stepName(place.plan, step)} on ${zone.name}`,
       commands: [
         {
           do: "patch zone",
@@ -124,7 +124,7 @@ function setWay(place: Place): FormEdit {
     const branch = fields.branch || null;
     const inspection = inspectionUnder(crust.steps, at);
     if (branch !== null && !inspection?.branches?.some((one) => one.id === branch))
-      return refuse("The inspection beneath this step has no such answer.");
+      return refuse("The inspection beneath this step does not have that answer.");
     return {
       ok: true,
       label: `Move ${stepName(plan, step)} to another answer`,

@@ -48,14 +48,14 @@ describe("forms about crusts", () => {
 
   it.each([
     ["splitting under the first step", { do: "split crust", stepId: "s1" }, /nothing under the first step/],
-    ["taking away a crust that lies on a zone", { do: "remove crust" }, /still lies on a zone/],
-    ["a way that no inspection has", { do: "set way", stepId: "s2", branch: "elsewhere" }, /no such way/],
-    ["an inspection with one answer", { do: "set ways", stepId: "s2" }, /at least two ways/],
-    ["a ready piece nobody knows", { do: "add kit", kit: "throne" }, /Choose a ready piece/],
+    ["taking away a crust that lies on a zone", { do: "remove crust" }, /still used on a zone/],
+    ["a way that no inspection has", { do: "set way", stepId: "s2", branch: "elsewhere" }, /does not have that answer/],
+    ["an inspection with one answer", { do: "set ways", stepId: "s2" }, /at least two answers/],
+    ["a ready piece nobody knows", { do: "add kit", kit: "throne" }, /Choose a standard piece/],
     ["a test without an answer", { do: "test ground", test: "waterDrop" }, /Choose what you saw/],
     ["a test with another's answer", { do: "test ground", test: "waterDrop", answer: "clean" }, /one of the answers/],
     ["a room of letters", { do: "set room", celsius: "warm", relativeHumidity: "50" }, /./],
-    ["a material nobody knows", { do: "house copy", materialId: "moon-paint" }, /not known here/],
+    ["a material nobody knows", { do: "house copy", materialId: "moon-paint" }, /not in the job/],
     ["a material in use, taken out", { do: "unpin material", materialId: "chalk-slate" }, /still uses it/],
   ] as [string, FormFields, RegExp][])("%s is refused in a sentence", (_what, fields, says) => {
     const form = read(plan(), fields);

@@ -5,8 +5,9 @@ import { Pin, zonesOf } from "#core/plan/plan";
 import { Room } from "#core/plan/room";
 import { readDuration } from "#core/units/duration";
 import { readWallTime } from "#core/units/wall-time";
+import { sayMoment } from "#core/units/when";
 import { readAirCsv, sayAirCsv } from "../air-csv";
-import type { Faults, FormFields } from "../fields";
+import { type Faults, type FormFields, sentence } from "../fields";
 import { type FormEdit, type Place, refuse } from "./place";
 
 // The room, what the painter has read and taken on, and her own figures for a material.
@@ -67,7 +68,7 @@ function setRoom({ plan, fields }: Place): FormEdit {
         issue.path[0] === "course"
           ? `night${issue.path.at(-1) === "celsius" ? "Celsius" : "Humidity"}`
           : String(issue.path[0]);
-      faults[field] = issue.code === "invalid_type" ? "Write a number." : `${issue.message}.`;
+      faults[field] = issue.code === "invalid_type" ? "Write a number." : sentence(issue.message);
     }
     return { ok: false, faults };
   }
@@ -103,7 +104,7 @@ function setTime({ plan, fields }: Place): FormEdit {
     return refuse("That is before the job begins. Begin the job earlier, or set a later time.", "starts");
   return {
     ok: true,
-    label: at === null ? "Clear a set time" : `Set a time: ${at.replace("T", " ")}`,
+    label: at === null ? "Clear a set time" : `Set a time: ${sayMoment(readWallTime(at)!)}`,
     commands: [{ do: "set time", zoneId, phaseId, starts: at }],
   };
 }
@@ -157,7 +158,7 @@ function fromLabel(place: Place): FormEdit {
   if (Object.keys(faults).length > 0) return { ok: false, faults };
   const read = Material.safeParse({ ...before, ...numbers, drying, windows });
   if (!read.success) {
-    for (const issue of read.error.issues) faults[String(issue.path.at(-1))] = issue.message;
+    for (const issue of read.error.issues) faults[String(issue.path.at(-1))] = sentence(issue.message);
     return { ok: false, faults };
   }
   for (const { where, says } of nonsenseIn(read.data)) faults[where.split(".").at(-1)!] ??= says;

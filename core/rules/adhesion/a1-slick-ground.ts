@@ -36,13 +36,13 @@ function tooSlick(seam: Seam, material: Material, stack: Stack): Draft | null {
     const primer = ofFamily(place.shelf, "bonding primer");
     if (primer && material.role !== "clear" && material.role !== "glaze" && primer.id !== material.id)
       list.push({
-        label: `${keyed ? "" : "Scuff, then "}${keyed ? "Two" : "two"} thin coats of bonding primer`,
+        label: `${keyed ? "Add" : "Scuff, then"} two thin coats of bonding primer`,
         commands: insertBefore(place, stepId, [...scuff, { how: "brush", what: primer, coats: 2 }]),
         look: "lies under everything; a chip would show its white",
       });
     if (stack !== null)
       list.push({
-        label: "It is meant to chip here",
+        label: "Let it chip here",
         commands: withIntent(place, stepId, "chips"),
         look: "flakes come off on their own",
       });
@@ -54,7 +54,7 @@ function tooSlick(seam: Seam, material: Material, stack: Stack): Draft | null {
       ? `${capital(named(material))} should chip off the ${below}, as you want`
       : trusted
         ? `${capital(named(material))} goes on ${below} that was only ${school}`
-        : `${capital(named(material))} ${short > PEELS ? "will not hold" : "may not hold"} on ${below}`,
+        : `${capital(named(material))} ${short > PEELS ? "will not stick" : "may not stick"} to ${below}`,
     because: trusted
       ? "Your house rule trusts it; test a trial patch with tape the next day."
       : keyed
@@ -80,7 +80,7 @@ function alwaysPrimed(seam: Seam, material: Material, stack: Stack): Draft | nul
     severity: "caution",
     title: `Your house rule: prime the ${topNamed(null, ground)} first`,
     because: `${capital(named(material))} goes straight onto it, with no primer between.`,
-    schools: "Others trust a clean, scuffed face.",
+    schools: "Others trust a clean, scuffed surface.",
     lower: "ground",
     part: "primed",
     fixes: (place) => {
@@ -127,7 +127,7 @@ export const slickGround: Rule = {
           {
             severity: "caution",
             title: "One coat of primer may not be enough on a surface this slick",
-            because: "One coat leaves misses where the paint may fail; two thin coats do not.",
+            because: "One coat leaves misses, and the paint may fail there.",
             lower: "ground",
             part: "thin",
             fixes: (place) => [{ label: "Make it two thin coats", commands: patchStep(place, step.id, { coats: 2 }) }],

@@ -21,11 +21,11 @@ export const flakingPaintKept: Rule = {
       {
         severity: wanted ? "caution" : "stop",
         title: wanted
-          ? "Loose paint is kept for its look"
+          ? `${capital(named(material))} may come off with the loose paint`
           : `${capital(named(material))} will come off with the loose paint`,
         because: wanted
-          ? "It may keep coming off. Bind it well, for display only."
-          : "The old paint flakes. What is laid on it comes away with it.",
+          ? "You keep the loose paint for its look. Bind it well, for display only."
+          : "The old paint flakes, and what is laid on it comes away with it.",
         lower: "ground",
         fixes: (place) =>
           wanted

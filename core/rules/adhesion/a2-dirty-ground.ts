@@ -23,8 +23,8 @@ export const dirtyGround: Rule = {
     return [
       {
         severity: "stop",
-        title: `The ${groundNamed(ground)} still has ${listed(contamination)} on it`,
-        because: `${capital(named(material))} goes straight onto it; it will crawl, or peel within weeks.`,
+        title: `${capital(named(material))} will crawl or peel on the ${groundNamed(ground)}`,
+        because: `There is still ${listed(contamination)} on it.`,
         lower: "ground",
         fixes: (place) => [
           needsSolvent

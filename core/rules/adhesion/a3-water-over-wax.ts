@@ -44,7 +44,7 @@ export const waterOverWax: Rule = {
             ? []
             : [
                 {
-                  label: "It is a resist: the paint is meant to come away",
+                  label: "Make it a resist: the paint is meant to come away",
                   commands: withIntent(place, top.film.stepId, "resist"),
                   look: "what lies under it will show",
                 },

@@ -53,7 +53,7 @@ export const clearCoatOverWax: Rule = {
       const lowest = lowestWaxOfRun(seam);
       if (lowest !== null)
         list.push({
-          label: `Seal before waxing: the ${named(material)} goes under the wax`,
+          label: `Seal before waxing, with the ${named(material)} under the wax`,
           commands: moveBefore(place, step.id, lowest),
           look: "the wax tints the surface, not the paint: a little paler",
         });
@@ -67,7 +67,7 @@ export const clearCoatOverWax: Rule = {
     return [
       {
         severity: allowed ? "caution" : "stop",
-        title: `A ${material.carrier === "water" ? "water-borne " : ""}clear coat will not hold on wax`,
+        title: `A ${material.carrier === "water" ? "water-borne " : ""}clear coat ${allowed ? "may" : "will"} not stick to wax`,
         because: `${capital(wax)} lies over ${sayShare(share)}. The ${named(material)} would bead, and peel within weeks.`,
         schools: allowed
           ? "Your house rule allows it here; most shops never do it."

@@ -2,7 +2,7 @@ import { openUntil } from "../../drying/gate.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { insertBefore } from "../repair.ts";
 import type { Rule } from "../rule.ts";
-import { capital, named } from "../words.ts";
+import { named, sayShuts } from "../words.ts";
 
 export const recoatWindowShut: Rule = {
   meta: {
@@ -29,13 +29,13 @@ export const recoatWindowShut: Rule = {
           lower: film.stepId,
           gates: [openUntil("set", shuts)],
           reason: "recoat window",
-          tell: (verdict, waited) =>
+          tell: ({ verdict, waited, ...at }) =>
             verdict === "early"
               ? null
               : {
                   severity: "caution",
-                  title: `${capital(named(film.material))} is past its recoat window`,
-                  because: `It has had ${sayDuration(waited)}; after ${sayDuration(shuts.safe)} the next coat does not bite unless you scuff first.`,
+                  title: `The next coat may not grip the ${named(film.material)}`,
+                  because: `Its recoat window shuts after ${sayShuts(at)}, and it has had ${sayDuration(waited)}.`,
                   lower: film.stepId,
                   fixes: (place) => [
                     { label: "Scuff it first", commands: insertBefore(place, step.id, [{ how: "scuff" }]) },

@@ -1,5 +1,5 @@
 import { dried, type Film } from "../../surface/surface.ts";
-import { sayDuration } from "../../units/duration.ts";
+import { shortDuration } from "../../units/duration.ts";
 import { THIRSTY, WORTH_SAYING } from "../read-surface.ts";
 import { layInstead, ofFamily, waitBefore, withIntent } from "../repair.ts";
 import type { Fix, Rule, Seam } from "../rule.ts";
@@ -50,7 +50,7 @@ export const brittleOverSoft: Rule = {
           if (wanted) return list;
           if (soft.material.role === "oil")
             list.push({
-              label: `Let the oil cure for ${sayDuration(soft.material.drying.cure.safe)}`,
+              label: `Let the oil cure for ${shortDuration(soft.material.drying.cure.safe)}`,
               commands: waitBefore(place, step.id, soft.material.drying.cure.safe),
             });
           if (flexible && material.role === "clear")

@@ -1,9 +1,8 @@
 import { openFrom, type Range } from "../../drying/gate.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { DAY } from "../../units/units.ts";
 import { dropWait } from "../repair.ts";
 import type { Place, Rule } from "../rule.ts";
-import { capital, named } from "../words.ts";
+import { leaveFor, named, sayAge, sayOpens } from "../words.ts";
 
 /** How long paint stands before tape is pressed on it (common practice). */
 const TAPE_HOLDS: Range = { typical: DAY, safe: DAY };
@@ -30,15 +29,15 @@ export const tapeOnYoungPaint: Rule = {
         lower: film.stepId,
         gates: [openFrom("through", TAPE_HOLDS)],
         reason: "hard enough for tape",
-        tell: (verdict, waited) =>
+        tell: ({ verdict, waited, ...at }) =>
           verdict === "late"
             ? null
             : {
                 severity: "caution" as const,
-                title: `${capital(named(film.material))} is too young for ${phase.technique.id === "mask" ? "tape" : "a stencil"}`,
-                because: `It is ${sayDuration(waited)} old; tape can pull off paint younger than ${sayDuration(TAPE_HOLDS.safe)}.`,
+                title: `${phase.technique.id === "mask" ? "Tape" : "A stencil"} may pull off the ${named(film.material)}`,
+                because: `${sayAge(waited)} and is hard enough after ${sayOpens(at)}.`,
                 lower: film.stepId,
-                fixes: (place: Place) => dropWait(place, phase.step.id, "Wait until it is hard enough"),
+                fixes: (place: Place) => dropWait(place, phase.step.id, leaveFor(at)),
               },
       }));
   },

@@ -1,9 +1,8 @@
 import { openFrom } from "../../drying/gate.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { isWax } from "../read-surface.ts";
 import { dropWait, leaveOut, moveBefore } from "../repair.ts";
 import type { Place, Rule } from "../rule.ts";
-import { capital, named } from "../words.ts";
+import { leaveFor, named, sayHad, sayOpens } from "../words.ts";
 
 export const transfersAndStamps: Rule = {
   meta: {
@@ -29,15 +28,15 @@ export const transfersAndStamps: Rule = {
         lower: film.stepId,
         gates: [openFrom("before clear", film.material.drying.beforeClear)],
         reason: "hard enough for a transfer",
-        tell: (verdict, waited) =>
+        tell: ({ verdict, waited, ...at }) =>
           verdict === "late"
             ? null
             : {
                 severity: "caution" as const,
-                title: `${capital(named(film.material))} is too soft for a transfer`,
-                because: `It has had ${sayDuration(waited)} and needs ${sayDuration(film.material.drying.beforeClear.safe)}: the backing could lift it.`,
+                title: `The backing may lift the ${named(film.material)}`,
+                because: `${sayHad(waited)} and is hard enough for a transfer after ${sayOpens(at)}.`,
                 lower: film.stepId,
-                fixes: (place: Place) => dropWait(place, step.id, "Let it harden first"),
+                fixes: (place: Place) => dropWait(place, step.id, leaveFor(at)),
               },
       }));
   },

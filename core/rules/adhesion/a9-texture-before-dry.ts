@@ -1,11 +1,10 @@
 import { openFrom, type Range } from "../../drying/gate.ts";
 import type { Film, Stack } from "../../surface/surface.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { HOUR } from "../../units/units.ts";
 import { films, stacksUnder, stepOf } from "../read-surface.ts";
 import { dropWait, leaveOut } from "../repair.ts";
 import type { Demand, Rule } from "../rule.ts";
-import { named } from "../words.ts";
+import { leaveFor, named, sayHad, sayOpens } from "../words.ts";
 
 /** How long paint over the crumb dries before the crumb is scraped (common practice). */
 const OVER_CRUMB: Range = { typical: 2 * HOUR, safe: 2 * HOUR };
@@ -50,17 +49,17 @@ export const textureBeforeDry: Rule = {
         lower: soft.stepId,
         gates: [openFrom("through", opens)],
         reason: scrapes ? "dry enough to scrape" : "texture dry",
-        tell: (verdict, waited) =>
+        tell: ({ verdict, waited, ...at }) =>
           verdict === "late"
             ? null
             : {
                 severity: "stop",
                 title: scrapes
-                  ? "The crumb is still wet under the scraper"
-                  : `The ${named(soft.material)} is not dry through`,
-                because: `It has had ${sayDuration(waited)} and needs ${sayDuration(opens.safe)}.`,
+                  ? "The scraper will smear the wet crumb"
+                  : `The ${named(soft.material)} will stay soft under the next coat`,
+                because: `${sayHad(waited)} and is dry through after ${sayOpens(at)}.`,
                 lower: soft.stepId,
-                fixes: (place) => dropWait(place, phase.step.id, "Wait until it is dry through"),
+                fixes: (place) => dropWait(place, phase.step.id, leaveFor(at)),
               },
       });
     }
@@ -71,8 +70,8 @@ export const textureBeforeDry: Rule = {
     return [
       {
         severity: "caution",
-        title: "There is no crumb here to scrape off",
-        because: "There is no crumb in this stack.",
+        title: "Scraping may do nothing: there is no crumb here",
+        because: "Nothing in this stack breaks off in craters.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
         part: "nothing",
         fixes: (place) => [{ label: "Leave out the scraping", commands: leaveOut(place, seam.phase.step.id) }],

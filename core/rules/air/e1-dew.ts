@@ -23,8 +23,8 @@ export const dew: Rule = {
     return [
       {
         severity: "stop",
-        title: "The piece is too near the dew point",
-        because: `${sayWhen(seam, after, "It")} is at ${surface.toFixed(0)} °C and dew settles at ${dewsAt.toFixed(1)} °C; keep them ${MARGIN} °C apart. Warm the room or dry the air, and let the piece warm up to it.`,
+        title: "Dew will settle under the coat",
+        because: `${sayWhen(seam, after, "The piece")} is at ${surface.toFixed(0)} °C and dew settles at ${dewsAt.toFixed(1)} °C; keep them ${MARGIN} °C apart. Warm the room or dry the air, and let the piece warm up.`,
         lower: "ground",
       },
     ];

@@ -1,5 +1,5 @@
 import type { Rule } from "../rule.ts";
-import { named, sayWhen } from "../words.ts";
+import { capital, named, sayWhen } from "../words.ts";
 import { hoursUntil, type Moment, worstOf } from "./air-around.ts";
 
 /** Below this water-borne films do not form (from memory; the label decides). */
@@ -26,8 +26,8 @@ export const tooCold: Rule = {
     return [
       {
         severity: "stop",
-        title: `Too cold for ${named(material)}`,
-        because: `${sayWhen(seam, worst.after, "It")} is ${warmthOf(worst).toFixed(0)} °C; below ${COLDEST} °C water-borne films do not form. Warm the room and the piece, and keep them warm overnight.`,
+        title: `${capital(named(material))} will not form a film in this cold`,
+        because: `${sayWhen(seam, worst.after, "The piece")} is at ${warmthOf(worst).toFixed(0)} °C; below ${COLDEST} °C water-borne films do not form. Warm the room and the piece, and keep them warm overnight.`,
         lower: "ground",
       },
     ];

@@ -24,7 +24,7 @@ export const tooDamp: Rule = {
     return [
       {
         severity: relativeHumidity > WET ? "stop" : "caution",
-        title: "The air is too damp to dry in",
+        title: `The coat ${relativeHumidity > WET ? "will" : "may"} hardly dry in air this damp`,
         because: `${sayWhen(seam, worst.after, "The room")} is at ${Math.round(relativeHumidity)} % humidity. Above ${DAMP} % coats hardly dry; warm the room or run a dehumidifier.`,
         lower: "ground",
       },

@@ -22,7 +22,7 @@ export const heatAndDraught: Rule = {
     return [
       {
         severity: "caution",
-        title: celsius > HOT ? "The room is so hot that coats may skin" : "Moving air may skin the coats",
+        title: celsius > HOT ? "The coats may skin in this heat" : "The coats may skin in the draught",
         because:
           celsius > HOT
             ? `It is ${celsius.toFixed(0)} °C; above about ${HOT} °C, work early in the day and in small areas.`

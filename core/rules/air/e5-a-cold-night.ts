@@ -12,7 +12,7 @@ export const coldNight: Rule = {
     id: "E5",
     title: "A cold or damp night stretches the wait",
     reason:
-      "Drying almost stops in cold, damp air, so a wait through the night is worked out hour by hour, not from the tin.",
+      "Cold or damp air slows drying, so a wait through the night is worked out hour by hour, not read off the tin.",
     origin: "an engineering model: evaporation and warmth by the hour",
     schools: [],
     subsumes: [],
@@ -30,8 +30,8 @@ export const coldNight: Rule = {
     return [
       {
         severity: "note",
-        title: `The ${named(material)} dries through a cold spell`,
-        because: `At ${celsius.toFixed(0)} °C and ${Math.round(relativeHumidity)} % it dries slowly: about ${sayDuration(takes)} until the next coat, where the tin says ${sayDuration(label)}. Laid in the morning, or kept warm overnight, it is ready sooner.`,
+        title: `The ${named(material)} dries slowly through a cold spell`,
+        because: `At ${celsius.toFixed(0)} °C and ${Math.round(relativeHumidity)} % it takes about ${sayDuration(takes)} until the next coat; the tin says ${sayDuration(label)}. Laid in the morning, or kept warm overnight, it is ready earlier.`,
         lower: "ground",
       },
     ];

@@ -20,7 +20,7 @@ function contrast(seam: Seam): Draft[] {
     {
       severity: "caution",
       title: "The cracks may hardly show",
-      because: `${capital(named(over))} and ${named(under.material)} differ by ΔE00 ${difference.toFixed(0)}; cracks show from about ${CRACK_READS}.`,
+      because: `${capital(named(over))} and ${named(under.material)} differ by ${difference.toFixed(0)} (ΔE00); cracks show from about ${CRACK_READS}.`,
       lower: under.stepId,
       part: "contrast",
       fixes: (place) => {

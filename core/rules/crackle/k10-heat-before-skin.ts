@@ -30,7 +30,7 @@ export const heatBeforeSkin: Rule = {
       {
         severity: "note",
         title: "Warm air now gives coarse cracks",
-        because: `The ${named(wet.film.material)} has not skinned; wait ${sayDuration(wet.film.material.drying.touch.typical)} for fine ones.`,
+        because: `The ${named(wet.film.material)} has not skinned; for fine ones, wait ${sayDuration(wet.film.material.drying.touch.typical)}.`,
         lower: wet.film.stepId,
         fixes: (place) => [
           {

@@ -1,10 +1,9 @@
 import { openBetween } from "../../drying/gate.ts";
 import type { Phase } from "../../surface/phase.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { stepOf } from "../read-surface.ts";
 import { indexOfStep, insertBefore, ofFamily, patchStep } from "../repair.ts";
 import type { Demand, Fix, Place, Rule } from "../rule.ts";
-import { capital, named } from "../words.ts";
+import { capital, named, sayAfter, sayBetween } from "../words.ts";
 
 function fixesFor(place: Place, phase: Phase, medium: string): Fix[] {
   const { crust } = place;
@@ -47,10 +46,13 @@ export const tackWindow: Rule = {
           lower: film.stepId,
           gates: [openBetween("tack", tack.opens, tack.shuts)],
           reason: "tack",
-          tell: (verdict, waited) => ({
+          tell: ({ verdict, waited, ...at }) => ({
             severity: "stop",
-            title: verdict === "late" ? "The crackle medium is past its tack" : "The crackle medium is still wet",
-            because: `Painted ${sayDuration(waited)} after the medium; it cracks between ${sayDuration(tack.opens.safe)} and ${sayDuration(tack.shuts.safe)}, when the medium is milky with hair lines.`,
+            title:
+              verdict === "late"
+                ? "The paint will dry whole: the medium is past its tack"
+                : "The paint will slide on the wet crackle medium",
+            because: `Painted ${sayAfter(waited, "the medium")}. It cracks ${sayBetween(at)}, when the medium is milky with hair lines.`,
             lower: film.stepId,
             fixes: (place) => fixesFor(place, seam.phase, film.stepId),
           }),
@@ -66,7 +68,7 @@ export const tackWindow: Rule = {
       {
         severity: "caution",
         title: `${capital(named(material))} may not crack: there is no medium under it`,
-        because: "Paint by itself dries whole. Crackle medium, or wet glue, tears it from beneath.",
+        because: "Paint by itself dries whole; crackle medium or wet glue tears it from beneath.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
         part: "nothing",
         fixes: (place) => {

@@ -31,8 +31,8 @@ export const onePass: Rule = {
     return [
       {
         severity: "caution",
-        title: `"${capital(technique.name)}" goes over the same place twice`,
-        because: `On the ${named(medium.material)}, lay each stroke once, the same way as the medium.`,
+        title: `"${capital(technique.name)}" may close the cracks`,
+        because: `It goes over the same place twice. On ${named(medium.material)}, lay each stroke once, the same way as the medium.`,
         lower: medium.stepId,
         fixes: (place) => [
           {

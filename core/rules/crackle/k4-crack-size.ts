@@ -35,7 +35,7 @@ export const crackSize: Rule = {
       {
         severity: "note",
         title: `Expect ${size(spacing)} cracks, about ${spacing < 1 ? spacing.toFixed(1) : Math.round(spacing)} mm apart`,
-        because: `The medium dries to about ${Math.round(medium)} µm under one coat. More medium, or thicker paint, sets them wider.`,
+        because: `The medium dries to about ${Math.round(medium)} µm under one coat. More medium or thicker paint makes them wider.`,
         lower: top.film.stepId,
       },
     ];

@@ -23,8 +23,8 @@ export const dampAir: Rule = {
     return [
       {
         severity: "caution",
-        title: "The air is too damp for good cracks",
-        because: `The room is at ${Math.round(relativeHumidity)} % humidity; above ${TOO_DAMP} % cracks come late, few and thin. Wait for a dry day, or warm the room.`,
+        title: "Cracks may come late and thin in air this damp",
+        because: `The room is at ${Math.round(relativeHumidity)} % humidity; above ${TOO_DAMP} % there are few cracks. Wait for a dry day, or warm the room.`,
         lower: stepOf(seam.tops[0]?.stack ?? null),
       },
     ];

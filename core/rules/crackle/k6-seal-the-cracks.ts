@@ -25,7 +25,9 @@ export const sealTheCracks: Rule = {
       {
         severity: seam.phase.coats > 1 ? "caution" : "note",
         title:
-          seam.phase.coats > 1 ? "Brushed coats may close the cracks" : "One light coat over the cracks, laid once",
+          seam.phase.coats > 1
+            ? "Brushed coats may close the cracks"
+            : "One light coat over the cracks is normal, laid once",
         because: `The ${named(open.film.material)} lies bare in them and softens under a wet brush.`,
         lower: open.film.stepId,
         fixes: (place) => [
@@ -44,8 +46,8 @@ export const sealTheCracks: Rule = {
     return [
       {
         severity: "caution",
-        title: "The cracks are left open",
-        because: `The ${named(top.film.material)} lies bare on ${sayShare(sharesOf(open))} and may smear at the first damp cloth.`,
+        title: "The open cracks may smear at the first damp cloth",
+        because: `The ${named(top.film.material)} lies bare on ${sayShare(sharesOf(open))}.`,
         lower: top.film.stepId,
         part: "open",
         fixes: (place) => {

@@ -36,8 +36,8 @@ export const chipsNeedAResist: Rule = {
       return [
         {
           severity: "caution",
-          title: "There is nothing here to chip",
-          because: "There is no resist in this stack and no layer meant to chip: the blade only scratches.",
+          title: "The blade may only scratch: nothing here chips",
+          because: "There is no resist in this stack and no layer meant to chip.",
           lower: stepOf(seam.tops[0]?.stack ?? null),
           part: "nothing",
           fixes: (place) => [

@@ -1,8 +1,8 @@
 import { openUntil } from "../../drying/gate.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { isOpenWet, stepOf } from "../read-surface.ts";
 import { dropWait, insertBefore, leaveOut } from "../repair.ts";
 import type { Place, Rule } from "../rule.ts";
+import { sayAge, sayShuts } from "../words.ts";
 import { A_QUARTER, CRUMB_ON_WET, SMALL_FACE } from "./stack.ts";
 
 export const crumbOnWetPaint: Rule = {
@@ -29,13 +29,13 @@ export const crumbOnWetPaint: Rule = {
         lower: film.stepId,
         gates: [openUntil("wet", film.material.drying.touch)],
         reason: "while the paint is wet",
-        tell: (verdict, waited) =>
+        tell: ({ verdict, waited, ...at }) =>
           verdict === "early"
             ? null
             : {
                 severity: "stop" as const,
-                title: "The paint is no longer wet enough to hold the crumb",
-                because: `It is ${sayDuration(waited)} old and skins within ${sayDuration(film.material.drying.touch.safe)}.`,
+                title: "The crumb will roll off the paint",
+                because: `${sayAge(waited, "The paint")} and skins within ${sayShuts(at)}.`,
                 lower: film.stepId,
                 fixes: (place: Place) => dropWait(place, step.id, "Drop it while the paint is wet"),
               },
@@ -48,8 +48,8 @@ export const crumbOnWetPaint: Rule = {
       return [
         {
           severity: "stop",
-          title: "There is no wet paint for the crumb to fall into",
-          because: "Only wet paint holds it.",
+          title: "The crumb will roll off: there is no wet paint",
+          because: "Only wet paint holds crumb.",
           lower: stepOf(seam.tops[0]?.stack ?? null),
           part: "nothing",
           fixes: (place) => [{ label: "Remove this step", commands: leaveOut(place, step.id) }],
@@ -60,8 +60,8 @@ export const crumbOnWetPaint: Rule = {
     return [
       {
         severity: "caution",
-        title: "Mist the paint before you drop the crumb",
-        because: "Misted, it stays open longer and takes the crumb in; mist again over the crumb.",
+        title: "The crumb may not sink in: the paint is not misted",
+        because: "Misted, the paint stays open longer and takes the crumb in. Mist again over the crumb.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
         part: "dry",
         fixes: (place) => [{ label: "Mist first", commands: insertBefore(place, step.id, [{ how: "mist" }]) }],

@@ -1,7 +1,7 @@
 import { openFrom } from "../../drying/gate.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { dropWait, insertBefore, patchStep } from "../repair.ts";
 import type { Place, Rule } from "../rule.ts";
+import { leaveFor, sayHad, sayOpens } from "../words.ts";
 import { CRUMB_ON_WET, SMALL_FACE } from "./stack.ts";
 
 export const paintOverCrumb: Rule = {
@@ -27,15 +27,15 @@ export const paintOverCrumb: Rule = {
         lower: film.stepId,
         gates: [openFrom("through", film.material.drying.recoat)],
         reason: "crumb dry",
-        tell: (verdict, waited) =>
+        tell: ({ verdict, waited, ...at }) =>
           verdict === "late"
             ? null
             : {
                 severity: "stop" as const,
-                title: "The crumb is still wet",
-                because: `It has had ${sayDuration(waited)} and needs ${sayDuration(film.material.drying.recoat.safe)} before the next colour.`,
+                title: "The next colour will smear the wet crumb",
+                because: `${sayHad(waited)} and needs ${sayOpens(at)}.`,
                 lower: film.stepId,
-                fixes: (place: Place) => dropWait(place, step.id, "Wait until the crumb is dry"),
+                fixes: (place: Place) => dropWait(place, step.id, leaveFor(at)),
               },
       }));
   },
@@ -47,7 +47,7 @@ export const paintOverCrumb: Rule = {
       {
         severity: "caution",
         title: "A stroke may drag the crumb off",
-        because: `"${technique.name}" pulls across it; tapped on, the colour lies over it.`,
+        because: `"${technique.name}" pulls across it. Tapped on, the colour lies over it.`,
         lower: crumb.stepId,
         part: "stroke",
         fixes: (place) => [

@@ -27,8 +27,8 @@ export const smallAreas: Rule = {
     return [
       {
         severity: "caution",
-        title: "Paint a smaller area at a time",
-        because: `Painting a face takes about ${sayDuration(Math.round(laying))} and the paint stays wet enough for ${sayDuration(stays)}; half of that is for the crumb.`,
+        title: "The paint may skin before the crumb reaches it",
+        because: `Painting a face takes about ${sayDuration(Math.round(laying))}; the paint stays wet enough for ${sayDuration(stays)}, and half of that is for the crumb. Paint a smaller area at a time.`,
         lower: paint.film.stepId,
       },
     ];

@@ -2,12 +2,11 @@ import { openFrom, type Range } from "../../drying/gate.ts";
 import type { Material } from "../../materials/material.ts";
 import type { HouseRules } from "../../plan/house-rules.ts";
 import type { Film } from "../../surface/surface.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { patchStep } from "../repair.ts";
 import type { Demand, Seam } from "../rule.ts";
-import { capital, named } from "../words.ts";
+import { leaveFor, named, sayHad, sayOpens } from "../words.ts";
 
-/** How long this material stands before wax or a clear coat, by the school followed. */
+/** How long this material dries before wax or a clear coat, by the school followed. */
 export function waitBeforeClear(material: Material, houseRules: HouseRules): Range {
   return houseRules.waitBeforeClear === "touch dry" && material.role === "paint"
     ? material.drying.touch
@@ -21,8 +20,13 @@ const AFTER_WARM_AIR: Range = { typical: 10, safe: 15 };
 export const dryByWarmAir = (film: Film, houseRules: HouseRules): Range | null =>
   film.forced && houseRules.forcedDry === "counts as dry" ? AFTER_WARM_AIR : null;
 
-/** The demand that a film has stood long enough before what seals it: stop before touch dry, caution before the school's wait. */
-export function standsBefore(seam: Seam, film: Film, rule: string, fault: string): Demand {
+/** The demand that a film dries long enough before what seals it: stop before touch dry, caution before the school's wait. */
+export function standsBefore(
+  seam: Seam,
+  film: Film,
+  rule: string,
+  fault: (may: string, below: string) => string,
+): Demand {
   const below = film.material;
   const opens = dryByWarmAir(film, seam.houseRules) ?? waitBeforeClear(below, seam.houseRules);
   const school = seam.houseRules.waitBeforeClear;
@@ -33,13 +37,13 @@ export function standsBefore(seam: Seam, film: Film, rule: string, fault: string
     lower: film.stepId,
     gates: [openFrom("before clear", opens)],
     reason: "dry enough to seal",
-    tell: (verdict, waited, dried) =>
+    tell: ({ verdict, waited, dried, ...at }) =>
       verdict === "late"
         ? null
         : {
             severity: dried("touch") < below.drying.touch.typical ? "stop" : "caution",
-            title: `${capital(named(below))} has not dried long enough`,
-            because: `It has had ${sayDuration(waited)}; your house rule, "${school}", asks for ${sayDuration(opens.safe)}. ${fault}`,
+            title: fault(dried("touch") < below.drying.touch.typical ? "will" : "may", named(below)),
+            because: `${sayHad(waited)}; your house rule, "${school}", asks for ${sayOpens(at)}.`,
             schools:
               school === "the full wait"
                 ? "Others carry on as soon as it is touch dry."
@@ -47,7 +51,7 @@ export function standsBefore(seam: Seam, film: Film, rule: string, fault: string
             lower: film.stepId,
             fixes: (place) => [
               {
-                label: `Leave it for ${sayDuration(opens.safe)}`,
+                label: leaveFor(at),
                 commands: patchStep(place, seam.phase.step.id, { wait: null }),
               },
             ],

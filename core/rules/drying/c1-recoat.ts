@@ -1,11 +1,10 @@
 import { type Gate, openBetween, openFrom, openUntil, type Range } from "../../drying/gate.ts";
 import type { HouseRules } from "../../plan/house-rules.ts";
 import type { Film } from "../../surface/surface.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { HOUR } from "../../units/units.ts";
 import { dropWait } from "../repair.ts";
 import type { Demand, Rule, Seam } from "../rule.ts";
-import { capital, named } from "../words.ts";
+import { leaveFor, named, sayHad, sayOpens, sayShuts } from "../words.ts";
 import { dryByWarmAir } from "./before-clear.ts";
 
 /** When the next coat may go over this one, by the school followed. */
@@ -55,7 +54,6 @@ export const recoat: Rule = {
       if (OWN_RULE.has(below.role) && below.role !== "leaf" && below.role !== "transfer") return [];
       if (material.role === "clear" && below.role !== "clear") return [];
       const gates = gatesOver(seam, film);
-      const opens = gates.at(-1)!.opens;
       return [
         {
           rule: "C1",
@@ -64,22 +62,25 @@ export const recoat: Rule = {
           lower: film.stepId,
           gates,
           reason: "recoat",
-          tell: (verdict, waited, dried) =>
+          tell: ({ verdict, waited, dried, ...at }) =>
             verdict === "late"
               ? null
               : {
                   severity: dried("touch") < below.drying.touch.typical && gates.length === 1 ? "stop" : "caution",
-                  title: `${capital(named(below))} is not ready for the next coat`,
+                  title:
+                    gates.length > 1
+                      ? `The next coat may wrinkle the ${named(below)}`
+                      : `The next coat ${dried("touch") < below.drying.touch.typical ? "will" : "may"} drag the ${named(below)}`,
                   because:
                     gates.length > 1
-                      ? `It has had ${sayDuration(waited)}. Recoat while wet, up to ${sayDuration(gates[0]!.shuts!.safe)}, or from ${sayDuration(opens.safe)}, but not between.`
-                      : `It has had ${sayDuration(waited)} and needs ${sayDuration(opens.safe)}: the brush would drag it.`,
+                      ? `${sayHad(waited)}. Recoat within ${sayShuts(at)} or after ${sayOpens(at)}, but not between.`
+                      : `${sayHad(waited)} and needs ${sayOpens(at)}.`,
                   schools:
                     below.family === "milk paint"
                       ? "Some labels recoat milk paint after 2 h, careful shops after 12 h."
                       : undefined,
                   lower: film.stepId,
-                  fixes: (place) => dropWait(place, step.id, "Wait until it is ready"),
+                  fixes: (place) => dropWait(place, step.id, leaveFor(at)),
                 },
         },
       ];

@@ -1,9 +1,8 @@
 import { openFrom } from "../../drying/gate.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { isResist, isWax } from "../read-surface.ts";
 import { patchStep } from "../repair.ts";
 import type { Rule } from "../rule.ts";
-import { capital, named } from "../words.ts";
+import { leaveFor, named, sayHad, sayOpens } from "../words.ts";
 
 export const dryBeforeSanding: Rule = {
   meta: {
@@ -28,17 +27,15 @@ export const dryBeforeSanding: Rule = {
         lower: film.stepId,
         gates: [openFrom("touch", film.material.drying.touch)],
         reason: "touch dry",
-        tell: (verdict, waited) =>
+        tell: ({ verdict, waited, ...at }) =>
           verdict === "late"
             ? null
             : {
                 severity: "stop" as const,
-                title: `${capital(named(film.material))} is still wet under the paper`,
-                because: `It has had ${sayDuration(waited)} and is touch dry after ${sayDuration(film.material.drying.touch.safe)}.`,
+                title: `Paper will clog on the wet ${named(film.material)}`,
+                because: `${sayHad(waited)} and is touch dry after ${sayOpens(at)}.`,
                 lower: film.stepId,
-                fixes: (place) => [
-                  { label: "Wait until it is touch dry", commands: patchStep(place, phase.step.id, { wait: null }) },
-                ],
+                fixes: (place) => [{ label: leaveFor(at), commands: patchStep(place, phase.step.id, { wait: null }) }],
               },
       }));
   },
@@ -49,7 +46,7 @@ export const dryBeforeSanding: Rule = {
     return [
       {
         severity: "caution",
-        title: "Paper may clog at once on wax",
+        title: "Paper may clog at once on the wax",
         because: `The ${named(top.film.material)} lies on top; sand before waxing.`,
         lower: top.film.stepId,
         part: "wax",

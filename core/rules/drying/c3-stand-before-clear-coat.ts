@@ -22,7 +22,7 @@ export const standBeforeClearCoat: Rule = {
           film.material.role !== "glaze" &&
           !["wax", "clay"].includes(film.material.binder),
       )
-      .map(({ film }) => standsBefore(seam, film, "C3", "The clear coat would trap its water and pull at it."));
+      .map(({ film }) => standsBefore(seam, film, "C3", (may, below) => `The clear coat ${may} pull at the ${below}`));
   },
   examples: {
     clean: [

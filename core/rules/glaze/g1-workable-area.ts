@@ -2,6 +2,7 @@ import { sayDuration } from "../../units/duration.ts";
 import { isOpenWet, stepOf } from "../read-surface.ts";
 import { insertBefore, ofFamily } from "../repair.ts";
 import type { Rule } from "../rule.ts";
+import { named } from "../words.ts";
 
 /** What buys open time: water in the air over it, or a slip coat beneath (from memory). */
 const LONGER = 1.5;
@@ -33,8 +34,8 @@ export const workableArea: Rule = {
     return [
       {
         severity: "caution",
-        title: `Too large a face for one open time`,
-        because: `Laying it takes about ${sayDuration(Math.round(laying))} per face; it stays workable for ${sayDuration(Math.round(workable))}. Work in sections to a natural break, or with a helper who wipes.`,
+        title: `The ${named(material)} may set before you come back to it`,
+        because: `Laying it takes about ${sayDuration(Math.round(laying))} per face; it stays workable for ${sayDuration(Math.round(workable))}. Work in sections to a natural break, or with a helper to wipe.`,
         lower: stepOf(seam.tops[0]?.stack ?? null),
         fixes: (place) => {
           const slipCoat = ofFamily(place.shelf, "clear glaze medium");

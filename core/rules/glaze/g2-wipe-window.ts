@@ -1,9 +1,8 @@
 import { openUntil } from "../../drying/gate.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { stepOf } from "../read-surface.ts";
 import { indexOfStep, leaveOut, patchStep } from "../repair.ts";
 import type { Demand, Rule } from "../rule.ts";
-import { capital, named } from "../words.ts";
+import { named, sayAfter, sayShuts } from "../words.ts";
 
 export const wipeWindow: Rule = {
   meta: {
@@ -30,13 +29,13 @@ export const wipeWindow: Rule = {
           lower: film.stepId,
           gates: [openUntil("open", open)],
           reason: "while it is workable",
-          tell: (verdict, waited) =>
+          tell: ({ verdict, waited, ...at }) =>
             verdict === "early"
               ? null
               : {
                   severity: "caution",
-                  title: `${capital(named(film.material))} is no longer workable`,
-                  because: `Wiped ${sayDuration(waited)} after it was laid; it stays open for ${sayDuration(open.safe)}.`,
+                  title: `The cloth may drag the ${named(film.material)}`,
+                  because: `Wiped ${sayAfter(waited, "laying it")}; it stays workable for ${sayShuts(at)}.`,
                   lower: film.stepId,
                   fixes: (place) =>
                     phase.step.wait
@@ -70,7 +69,7 @@ export const wipeWindow: Rule = {
     return [
       {
         severity: "caution",
-        title: "There is nothing open to wipe back",
+        title: "Wiping may do nothing: nothing here is workable",
         because: "There is no glaze or wash on top here.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
         part: "nothing",

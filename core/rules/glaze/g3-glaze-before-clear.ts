@@ -1,10 +1,9 @@
 import { openFrom, type Range } from "../../drying/gate.ts";
 import type { HouseRules } from "../../plan/house-rules.ts";
 import type { Film } from "../../surface/surface.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { dropWait } from "../repair.ts";
-import type { Place, Rule } from "../rule.ts";
-import { capital, named } from "../words.ts";
+import type { Miss, Place, Rule } from "../rule.ts";
+import { capital, leaveFor, named, sayHad, sayOpens } from "../words.ts";
 
 /** What warm air needs to dry a glaze (from memory). */
 const HEAT_DRIED: Range = { typical: 20, safe: 30 };
@@ -36,6 +35,7 @@ export const glazeBeforeClear: Rule = {
       .filter(({ film }) => film.material.role === "glaze")
       .map(({ film }) => {
         const opens = standing(film, seam.houseRules);
+        const wet = (dried: Miss["dried"]) => dried("touch") < film.material.drying.touch.typical && !film.forced;
         return {
           rule: "G3",
           from: film.phaseId,
@@ -43,22 +43,19 @@ export const glazeBeforeClear: Rule = {
           lower: film.stepId,
           gates: [openFrom("before clear", opens)],
           reason: "glaze dry enough to seal",
-          tell: (verdict, waited, dried) =>
+          tell: ({ verdict, waited, dried, ...at }) =>
             verdict === "late"
               ? null
               : {
-                  severity:
-                    dried("touch") < film.material.drying.touch.typical && !film.forced
-                      ? ("stop" as const)
-                      : ("caution" as const),
-                  title: `${capital(named(film.material))} has not dried long enough`,
-                  because: `It has had ${sayDuration(waited)}; your house rule, "${school}", asks for ${sayDuration(opens.safe)}. Sealed wet, it clouds.`,
+                  severity: wet(dried) ? ("stop" as const) : ("caution" as const),
+                  title: `${capital(named(material))} ${wet(dried) ? "will" : "may"} cloud over the ${named(film.material)}`,
+                  because: `${sayHad(waited)}; your house rule, "${school}", asks for ${sayOpens(at)}.`,
                   schools:
                     school === "24–48 h"
                       ? "Others carry on when it is dry, or dry it with warm air."
                       : "Others wait one to two days.",
                   lower: film.stepId,
-                  fixes: (place: Place) => dropWait(place, step.id, `Leave it for ${sayDuration(opens.safe)}`),
+                  fixes: (place: Place) => dropWait(place, step.id, leaveFor(at)),
                 },
         };
       });

@@ -31,8 +31,8 @@ export const moreMediumThanPaint: Rule = {
     return [
       {
         severity: "caution",
-        title: medium > 0.9 ? "There is hardly any colour in this glaze" : "This glaze is more paint than medium",
-        because: `${Math.round(medium * 100)} % medium to ${Math.round((1 - medium) * 100)} % ${named(seam.phase.with)}; it works from 60 : 40 to 80 : 20.`,
+        title: medium > 0.9 ? "This glaze may hardly show" : "This glaze may set too fast to work",
+        because: `It is ${Math.round(medium * 100)} % medium and ${Math.round((1 - medium) * 100)} % ${named(seam.phase.with)}; from 60 : 40 to 80 : 20 works.`,
         lower: stepOf(seam.tops[0]?.stack ?? null),
         fixes: (place) => [
           {

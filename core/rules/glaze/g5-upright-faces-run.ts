@@ -20,8 +20,8 @@ export const uprightFacesRun: Rule = {
     return [
       {
         severity: "note",
-        title: "Load less: this face stands upright",
-        because: `Knock the brush off, start at the top, and go back to the lower edges of ${seam.zone.name} after five minutes. Drawers and doors can be taken off and laid flat.`,
+        title: "Runs are normal on an upright face: load less",
+        because: `Knock the brush off, start at the top, and go back to the lower edges after five minutes. Drawers and doors can be taken off and laid flat.`,
         lower: stepOf(seam.tops[0]?.stack ?? null),
       },
     ];

@@ -2,9 +2,9 @@ import { appended } from "../repair.ts";
 import type { Draft, Rule } from "../rule.ts";
 
 const PAIRS = [
-  ["hardware-off", "hardware-on", "The hardware"],
-  ["drawers-out", "drawers-in", "The drawers"],
-  ["top-off", "top-on", "The top"],
+  ["hardware-off", "hardware-on", "The hardware is"],
+  ["drawers-out", "drawers-in", "The drawers are"],
+  ["top-off", "top-on", "The top is"],
 ] as const;
 
 export const putBackTogether: Rule = {
@@ -25,10 +25,7 @@ export const putBackTogether: Rule = {
       if (at(off) >= 0 && at(on) < at(off))
         drafts.push({
           severity: "note",
-          title: `${what} ${what === "The top" ? "is" : "are"} never put back`.replace(
-            "The hardware are",
-            "The hardware is",
-          ),
+          title: `${what} never put back`,
           because: "No step refits what was taken off, so the plan allows no time for it.",
           lower: finish.past[at(off)]!.phase.step.id,
           part: off,

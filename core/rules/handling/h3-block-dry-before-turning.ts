@@ -1,9 +1,8 @@
 import { openFrom, type Range } from "../../drying/gate.ts";
 import type { Material } from "../../materials/material.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { dropWait } from "../repair.ts";
 import type { Place, Rule } from "../rule.ts";
-import { capital, named } from "../words.ts";
+import { leaveFor, named, sayHad, sayOpens } from "../words.ts";
 
 /** Dry enough to lie on its face: twice the recoat time (from memory). */
 const blockDry = ({ drying }: Material): Range => ({
@@ -34,15 +33,15 @@ export const blockDryBeforeTurning: Rule = {
         lower: film.stepId,
         gates: [openFrom("through", opens)],
         reason: "block-dry",
-        tell: (verdict, waited) =>
+        tell: ({ verdict, waited, ...at }) =>
           verdict === "late"
             ? null
             : {
                 severity: "caution" as const,
-                title: `${capital(named(film.material))} is not block-dry`,
-                because: `It has had ${sayDuration(waited)}; it can lie on its face after ${sayDuration(opens.safe)}: a thumb pressed and twisted leaves no mark.`,
+                title: `The ${named(film.material)} may print if you turn it now`,
+                because: `${sayHad(waited)} and is block-dry after ${sayOpens(at)}: a thumb pressed and twisted leaves no mark.`,
                 lower: film.stepId,
-                fixes: (place: Place) => dropWait(place, phase.step.id, "Turn it when it is block-dry"),
+                fixes: (place: Place) => dropWait(place, phase.step.id, leaveFor(at)),
               },
       };
     });

@@ -1,8 +1,8 @@
 import { openBetween } from "../../drying/gate.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { stepOf } from "../read-surface.ts";
 import { dropWait, insertBefore, ofFamily } from "../repair.ts";
 import type { Demand, Rule } from "../rule.ts";
+import { sayAfter, sayBetween } from "../words.ts";
 
 export const sizeAtTack: Rule = {
   meta: {
@@ -30,10 +30,10 @@ export const sizeAtTack: Rule = {
           lower: film.stepId,
           gates: [openBetween("tack", tack.opens, tack.shuts)],
           reason: "size at tack",
-          tell: (verdict, waited) => ({
+          tell: ({ verdict, waited, ...at }) => ({
             severity: "stop",
-            title: verdict === "late" ? "The size is dead" : "The size is still wet",
-            because: `Laid ${sayDuration(waited)} after the size; it holds leaf between ${sayDuration(tack.opens.safe)} and ${sayDuration(tack.shuts.safe)}, while it whistles under a knuckle and does not wet it.`,
+            title: verdict === "late" ? "Leaf will not stick: the size is dead" : "Wet size will drown the leaf",
+            because: `Laid ${sayAfter(waited, "the size")}. It has tack ${sayBetween(at)}, while it whistles under a knuckle and does not wet it.`,
             lower: film.stepId,
             fixes: (place) => dropWait(place, step.id, "Lay it while the size has tack"),
           }),
@@ -47,8 +47,8 @@ export const sizeAtTack: Rule = {
     return [
       {
         severity: "stop",
-        title: "There is no size for the leaf to stick to",
-        because: "Leaf sticks to nothing but tacky size.",
+        title: "Leaf will not stick: there is no size under it",
+        because: "Leaf sticks only to tacky size.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
         part: "nothing",
         fixes: (place) => {

@@ -60,8 +60,8 @@ export const imitationLeafTarnishes: Rule = {
     return [
       {
         severity: "caution",
-        title: `The ${named(leaf.film.material)} is left unsealed`,
-        because: "It may brown in air within weeks.",
+        title: `The ${named(leaf.film.material)} may brown within weeks`,
+        because: "It is left unsealed.",
         lower: leaf.film.stepId,
         part: "open",
         fixes: (place) => {

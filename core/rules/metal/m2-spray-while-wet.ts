@@ -1,9 +1,8 @@
 import { openUntil } from "../../drying/gate.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { stepOf } from "../read-surface.ts";
 import { dropWait, insertBefore, leaveOut, ofFamily, patchStep } from "../repair.ts";
 import type { Place, Rule } from "../rule.ts";
-import { named } from "../words.ts";
+import { named, sayAge, sayShuts } from "../words.ts";
 
 export const sprayWhileWet: Rule = {
   meta: {
@@ -29,13 +28,13 @@ export const sprayWhileWet: Rule = {
         lower: film.stepId,
         gates: [openUntil("wet", film.material.drying.touch)],
         reason: "while the metal paint is wet",
-        tell: (verdict, waited) =>
+        tell: ({ verdict, waited, ...at }) =>
           verdict === "early"
             ? null
             : {
                 severity: "caution" as const,
-                title: `The ${named(film.material)} has dried: the patina may hardly turn it`,
-                because: `It is ${sayDuration(waited)} old and takes the spray only while wet, for about ${sayDuration(film.material.drying.touch.safe)}.`,
+                title: `The patina may hardly turn the ${named(film.material)}`,
+                because: `${sayAge(waited)} and takes the spray only while wet, for about ${sayShuts(at)}.`,
                 lower: film.stepId,
                 fixes: (place: Place) => dropWait(place, step.id, "Spray while it is wet"),
               },
@@ -49,7 +48,7 @@ export const sprayWhileWet: Rule = {
       return [
         {
           severity: "caution",
-          title: "There is no real metal here for the patina to turn",
+          title: "The patina may do nothing: there is no real metal here",
           because: "It reacts with metal in the paint, and with nothing else.",
           lower: stepOf(seam.tops[0]?.stack ?? null),
           part: "nothing",

@@ -1,7 +1,7 @@
 import { openFrom } from "../../drying/gate.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { dropWait } from "../repair.ts";
 import type { Place, Rule } from "../rule.ts";
+import { leaveFor, sayHad, sayOpens } from "../words.ts";
 
 export const sealAfterTheReaction: Rule = {
   meta: {
@@ -25,15 +25,15 @@ export const sealAfterTheReaction: Rule = {
         lower: film.stepId,
         gates: [openFrom("through", film.material.drying.beforeClear)],
         reason: "the reaction is done",
-        tell: (verdict, waited) =>
+        tell: ({ verdict, waited, ...at }) =>
           verdict === "late"
             ? null
             : {
                 severity: "stop" as const,
-                title: "The patina is still reacting",
-                because: `It has had ${sayDuration(waited)}; it reacts for ${sayDuration(film.material.drying.beforeClear.typical)} to ${sayDuration(film.material.drying.beforeClear.safe)}.`,
+                title: "The patina will lift what seals it",
+                because: `${sayHad(waited)} and reacts for ${sayOpens(at)}.`,
                 lower: film.stepId,
-                fixes: (place: Place) => dropWait(place, step.id, "Let the reaction finish"),
+                fixes: (place: Place) => dropWait(place, step.id, leaveFor(at)),
               },
       }));
   },

@@ -9,7 +9,7 @@ type Verdict = { severity: "stop" | "caution" | "note"; because: string } | null
 const CHALKY: ReadonlySet<string> = new Set(["chalk", "clay", "acrylic"]);
 const isWaxy = (material: Material) => material.binder === "wax" || material.binder === "wax and acrylic";
 
-/** Whether two materials may share a pot, from what carries and what binds them; null where nothing speaks against it. */
+/** Whether two materials may be mixed, from what carries and what binds them; null where nothing is against it. */
 export function together(one: Material, two: Material): Verdict {
   const either = (fits: (material: Material) => boolean) => fits(one) || fits(two);
   // a powder goes into anything that is stirred
@@ -22,11 +22,16 @@ export function together(one: Material, two: Material): Verdict {
       ? null
       : { severity: "caution", because: "Wax takes up paint and wax; with anything else it may curdle." };
   }
-  if (one.carrier !== two.carrier && either(({ carrier }) => carrier === "water"))
+  if (one.carrier !== two.carrier && either(({ carrier }) => carrier === "water")) {
+    const other = one.carrier === "water" ? two.carrier : one.carrier;
     return {
       severity: "stop",
-      because: `One is carried by ${one.carrier}, the other by ${two.carrier}: they separate or curdle.`,
+      because:
+        other === "none"
+          ? "One is thinned with water and the other takes none: they separate or curdle."
+          : `Water and ${other} separate or curdle.`,
     };
+  }
   if (either(({ role }) => role === "patina"))
     return { severity: "stop", because: "The acid spoils whatever it is mixed into." };
   if (either(({ role }) => role === "glaze"))
@@ -63,14 +68,14 @@ export const whatSharesAPot: Rule = {
           severity: "note",
           title: `${capital(named(other))} in ${named(material)}: keep the ratio and a wet sample`,
           because:
-            "The mix stays as soluble as the softer of the two. A dab on card, with the ratio beside it, is the only record that can be matched.",
+            "The mix dissolves as easily as the softer of the two. A dab on card, with the ratio beside it, is the only record you can match.",
           lower: stepOf(seam.tops[0]?.stack ?? null),
         },
       ];
     return [
       {
         severity: verdict.severity,
-        title: `${capital(named(other))} and ${named(material)} do not share a pot`,
+        title: `${capital(named(other))} and ${named(material)} ${verdict.severity === "stop" ? "will" : "may"} not mix`,
         because: verdict.because,
         lower: stepOf(seam.tops[0]?.stack ?? null),
         fixes: (place) => [

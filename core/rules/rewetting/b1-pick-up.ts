@@ -3,7 +3,7 @@ import { type Film, ripeness } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { indexOfStep, insertBefore, ofFamily, waitBefore, withIntent } from "../repair.ts";
 import type { Fix, Place, Rule, Seam, Top } from "../rule.ts";
-import { capital, named } from "../words.ts";
+import { capital, named, sayAge } from "../words.ts";
 
 /** What the rag or the flood reaches that is not meant to move: the film on top, or under a wet glaze the one beneath it. */
 function reached(seam: Seam, top: Top): Film | null {
@@ -45,7 +45,7 @@ export const pickUp: Rule = {
           {
             severity: "note",
             title: `The ${below} moves with it: normal for a blend`,
-            because: `It is ${sayDuration(age)} old and still dissolves.`,
+            because: `${sayAge(age)} and still dissolves.`,
             lower: film.stepId,
           },
         ];
@@ -77,10 +77,10 @@ export const pickUp: Rule = {
         {
           severity: "caution",
           title: `"${capital(technique.name)}" may lift the ${below}`,
-          because: `The ${below} is ${sayDuration(age)} old and unsealed. ${
+          because: `${sayAge(age, `The ${below}`)} and is not sealed. ${
             Number.isFinite(holds)
               ? `It withstands this much rubbing after about ${sayDuration(holds)}.`
-              : "It stays open to water until it is sealed."
+              : "It dissolves in water until it is sealed."
           }`,
           lower: film.stepId,
           fixes,

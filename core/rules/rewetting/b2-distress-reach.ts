@@ -5,7 +5,7 @@ import { sayDuration } from "../../units/duration.ts";
 import { films, stepOf, topName } from "../read-surface.ts";
 import { indexOfStep, insertBefore, ofFamily, patchStep, waitBefore } from "../repair.ts";
 import type { Draft, Fix, Place, Rule, Seam } from "../rule.ts";
-import { listed, named } from "../words.ts";
+import { listed, named, sayAge } from "../words.ts";
 
 interface Reach {
   opened: Film[];
@@ -70,7 +70,7 @@ function goesThrough(seam: Seam, reach: Reach, reveals: string): Draft | null {
   return {
     severity: "stop",
     title: `The wet cloth will go through the ${named(target.material)} that is meant to show`,
-    because: `It is ${sayDuration(seam.at - target.laidAt)} old and still dissolves, so the cloth goes through ${layerNames(reach.opened)} down to ${topName(seam, reach.lands)}.`,
+    because: `${sayAge(seam.at - target.laidAt)} and still dissolves, so the cloth goes through ${layerNames(reach.opened)} down to ${topName(seam, reach.lands)}.`,
     lower: reveals,
     fixes,
   };

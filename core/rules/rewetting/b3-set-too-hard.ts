@@ -1,10 +1,9 @@
 import { openBetween, openFrom } from "../../drying/gate.ts";
 import { holdsFrom } from "../../drying/solubility.ts";
 import type { Film } from "../../surface/surface.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { patchStep } from "../repair.ts";
 import type { Demand, Rule } from "../rule.ts";
-import { capital, named } from "../words.ts";
+import { named, sayHad, sayOpens, sayShuts } from "../words.ts";
 
 export const setTooHard: Rule = {
   meta: {
@@ -38,16 +37,16 @@ export const setTooHard: Rule = {
           lower: film.stepId,
           gates: [gate],
           reason: "before it sets hard",
-          tell: (verdict, waited) => ({
+          tell: ({ verdict, waited, ...at }) => ({
             severity: "caution",
             title:
               verdict === "late"
-                ? `${capital(named(material))} has set too hard to rub`
-                : `${capital(named(material))} is still wet`,
+                ? `The damp cloth may no longer move the ${named(material)}`
+                : `The damp cloth may smear the ${named(material)}`,
             because:
               verdict === "late"
-                ? `It has had ${sayDuration(waited)}; a damp cloth moves it until about ${sayDuration(holds)}.`
-                : `It has had ${sayDuration(waited)}; the cloth would smear it. Touch dry after ${sayDuration(opens.safe)}.`,
+                ? `${sayHad(waited)} and sets too hard after about ${sayShuts(at)}.`
+                : `${sayHad(waited)} and is touch dry after ${sayOpens(at)}.`,
             lower: film.stepId,
             fixes: (place) => [
               ...(phase.step.wait

@@ -3,7 +3,7 @@ import { dried } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { patchStep, waitBefore } from "../repair.ts";
 import type { Rule } from "../rule.ts";
-import { capital, named } from "../words.ts";
+import { capital, named, sayAge } from "../words.ts";
 
 export const acrylicTears: Rule = {
   meta: {
@@ -33,7 +33,7 @@ export const acrylicTears: Rule = {
       {
         severity: "caution",
         title: `${capital(named(film.material))} may roll up under the paper`,
-        because: `It is ${sayDuration(seam.at - film.laidAt)} old and not cured until ${sayDuration(cure)}.`,
+        because: `${sayAge(seam.at - film.laidAt)} and cures in about ${sayDuration(cure)}.`,
         lower: film.stepId,
         fixes: (place) => [
           {

@@ -40,10 +40,10 @@ export const lead: Rule = {
         severity: "stop",
         title: found
           ? `"${capital(seam.phase.technique.name)}" will disturb paint that contains lead`
-          : `Test for lead before you ${seam.phase.technique.name.toLowerCase()}`,
+          : `Test for lead before you ${seam.phase.technique.name.toLowerCase().replace(/^sand \d+$/, "sand")}`,
         because: found
           ? "No dry sanding, no scraping, no heat, no wet rubbing of the old layers. Seal it in while it is sound, or leave it to licensed people; follow local law."
-          : `The ${groundNamed(ground)} is from ${ground.age === "unknown" ? "an unknown age" : "before 1978"}. Swab it through all layers first, and note the answer in the piece.`,
+          : `The ${groundNamed(ground)} is ${ground.age === "unknown" ? "of unknown age" : "from before 1978"}. Swab through all its layers first, and enter the result under Piece.`,
         lower: "ground",
         fixes: (place) => {
           const primer = ofFamily(place.shelf, "bonding primer");
@@ -51,7 +51,7 @@ export const lead: Rule = {
             ...(primer && seam.phase.step.kind === "prepare"
               ? [
                   {
-                    label: "Leave the old layers alone: two coats of bonding primer over them",
+                    label: "Lay two coats of bonding primer over the old layers instead",
                     commands: [
                       ...insertBefore(place, seam.phase.step.id, [{ how: "brush", what: primer, coats: 2 }]),
                       ...leaveOut(place, seam.phase.step.id),

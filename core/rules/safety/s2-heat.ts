@@ -1,9 +1,8 @@
 import { dried } from "../../surface/surface.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { isWax } from "../read-surface.ts";
 import { leaveOut } from "../repair.ts";
 import type { Rule } from "../rule.ts";
-import { named } from "../words.ts";
+import { named, sayAge } from "../words.ts";
 
 export const heat: Rule = {
   meta: {
@@ -34,10 +33,10 @@ export const heat: Rule = {
       {
         severity: "stop",
         title: solvent
-          ? `Warm air on wet ${named(top.film.material)} can set it alight`
+          ? `Warm air can set the wet ${named(top.film.material)} alight`
           : `A heat gun will melt the ${named(top.film.material)}`,
         because: solvent
-          ? `Its solvent has not left: it is ${sayDuration(seam.at - top.film.laidAt)} old. No flames, no hot elements, and air the room.`
+          ? `${sayAge(seam.at - top.film.laidAt)}, and its solvent has not left. No flames, no hot elements, and air the room.`
           : "Wax softens long before anything dries, and smokes soon after.",
         lower: top.film.stepId,
         fixes: (place) => [{ label: "Leave out the heat", commands: leaveOut(place, phase.step.id) }],

@@ -61,9 +61,9 @@ export const tintOnThirstyPaint: Rule = {
         severity: wanted || accepted ? "note" : "caution",
         title:
           wanted || accepted
-            ? `${capital(named(material))} tints the ${below} all over, as is normal`
-            : `${capital(named(material))} may stain bare ${below} for good`,
-        because: `${sayShare(share).replace(/^./, (letter) => letter.toUpperCase())} is thirsty and unsealed: what goes in first stays, however soon it is wiped.`,
+            ? `${capital(named(material))} normally tints the ${below} all over`
+            : `${capital(named(material))} may stain the ${below.startsWith("raw") ? below : `bare ${below}`} for good`,
+        because: `${capital(sayShare(share))} is thirsty and unsealed: what goes in first stays, however soon it is wiped.`,
         schools: accepted
           ? "Others lay clear wax first, so that the dark can be moved."
           : "Some shops want it grimy all over and go straight on.",

@@ -68,10 +68,10 @@ export const bleedThrough: Rule = {
         severity: wanted ? "note" : raw ? "stop" : "caution",
         title: wanted
           ? `${capital(groundNamed(ground))} should mark the ${named(material)}, as you want`
-          : `${capital(groundNamed(ground))} will bleed through the ${named(material)}`,
+          : `${capital(groundNamed(ground))} ${raw ? "will" : "may"} bleed through the ${named(material)}`,
         because: raw
-          ? `${capital(what)}, with nothing to block it between the timber and the first pale coat.`
-          : `${capital(what)} under the old finish. The finish may hold it back; an overnight test patch decides.`,
+          ? `Nothing blocks the ${what} under the first pale coat.`
+          : `The old finish may hold back the ${what}. Leave a test patch overnight and see.`,
         lower: open.stack?.film.stepId ?? "ground",
         ...(wanted ? {} : { fixes }),
       },

@@ -25,7 +25,7 @@ export const varnishAmbersWhite: Rule = {
       {
         severity: "caution",
         title: `${capital(named(material))} may amber the ${named(pale.film.material)}`,
-        because: `The ${named(pale.film.material)} has L* ${Math.round(lightness(pale.film.material.colour))}; it turns cream under the varnish, more so every year.`,
+        because: `It has a lightness of ${Math.round(lightness(pale.film.material.colour))} out of 100 and turns cream, more so every year.`,
         lower: pale.film.stepId,
         fixes: (place) => {
           const clear =

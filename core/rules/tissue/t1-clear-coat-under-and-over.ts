@@ -1,9 +1,8 @@
 import { openUntil } from "../../drying/gate.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { seen, stepOf } from "../read-surface.ts";
 import { appended, dropWait, insertBefore, ofFamily } from "../repair.ts";
 import type { Place, Rule } from "../rule.ts";
-import { named } from "../words.ts";
+import { named, sayAge, sayShuts } from "../words.ts";
 
 export const clearCoatUnderAndOver: Rule = {
   meta: {
@@ -28,13 +27,13 @@ export const clearCoatUnderAndOver: Rule = {
         lower: film.stepId,
         gates: [openUntil("wet", film.material.drying.touch)],
         reason: "into the wet clear coat",
-        tell: (verdict, waited) =>
+        tell: ({ verdict, waited, ...at }) =>
           verdict === "early"
             ? null
             : {
                 severity: "caution" as const,
-                title: "The clear coat under the tissue has dried",
-                because: `It is ${sayDuration(waited)} old; tissue is pressed into it while it is wet.`,
+                title: "The tissue may blister: the coat under it has dried",
+                because: `${sayAge(waited, "The clear coat")} and stays wet for ${sayShuts(at)}.`,
                 lower: film.stepId,
                 fixes: (place: Place) => dropWait(place, step.id, "Lay it into the wet coat"),
               },
@@ -46,8 +45,8 @@ export const clearCoatUnderAndOver: Rule = {
     return [
       {
         severity: "stop",
-        title: "There is no clear coat under the tissue",
-        because: "Laid on dry paint, it lifts at every edge and blisters.",
+        title: "The tissue will blister: there is no clear coat under it",
+        because: "Laid on dry paint, it lifts at every edge.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
         part: "under",
         fixes: (place) => {
@@ -70,7 +69,7 @@ export const clearCoatUnderAndOver: Rule = {
     return [
       {
         severity: "caution",
-        title: "There is nothing over the tissue",
+        title: "The tissue may tear: there is nothing over it",
         because: "Bare paper lifts, tears and takes every stain.",
         lower: tissue.film.stepId,
         part: "over",

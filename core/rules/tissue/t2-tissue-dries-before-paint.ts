@@ -1,7 +1,7 @@
 import { openFrom } from "../../drying/gate.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { dropWait } from "../repair.ts";
 import type { Place, Rule } from "../rule.ts";
+import { leaveFor, sayHad, sayOpens } from "../words.ts";
 
 export const tissueDriesBeforePaint: Rule = {
   meta: {
@@ -25,16 +25,16 @@ export const tissueDriesBeforePaint: Rule = {
         lower: film.stepId,
         gates: [openFrom("through", film.material.drying.recoat)],
         reason: "tissue dry",
-        tell: (verdict, waited, dried) =>
+        tell: ({ verdict, waited, dried, ...at }) =>
           verdict === "late"
             ? null
             : {
                 severity:
                   dried("touch") < film.material.drying.touch.typical ? ("stop" as const) : ("caution" as const),
-                title: "The tissue is still too wet to coat",
-                because: `It has had ${sayDuration(waited)}; allow at least ${sayDuration(film.material.drying.recoat.typical)}, better ${sayDuration(film.material.drying.recoat.safe)}, or it tears.`,
+                title: `The brush ${dried("touch") < film.material.drying.touch.typical ? "will" : "may"} tear the damp tissue`,
+                because: `${sayHad(waited)} and needs ${sayOpens(at)}.`,
                 lower: film.stepId,
-                fixes: (place: Place) => dropWait(place, step.id, "Let it dry overnight"),
+                fixes: (place: Place) => dropWait(place, step.id, leaveFor(at)),
               },
       }));
   },

@@ -23,8 +23,8 @@ export const hotCups: Rule = {
     return [
       {
         severity: softens ? "stop" : "caution",
-        title: `Hot cups will ${softens ? "stick to" : "mark"} the ${named(top.film.material)}`,
-        because: `${finish.zone.name}: planned for hot cups, and this ${softens ? "softens with warmth" : "takes rings"}.`,
+        title: `Hot cups ${softens ? "will stick to" : "may mark"} the ${named(top.film.material)}`,
+        because: `${finish.zone.name}: planned for hot cups. This finish ${softens ? "softens with warmth" : "shows rings"}.`,
         lower: top.film.stepId,
         fixes: (place) => {
           const heat = ofFamily(place.shelf, "heat-resisting varnish");

@@ -59,7 +59,7 @@ export const hardWear: Rule = {
         });
       if (clear)
         list.push({
-          label: `${capital(need === rank("hard") ? "three" : "two")} coats of ${named(clear)}${under}`,
+          label: `Add ${need === rank("hard") ? "three" : "two"} coats of ${named(clear)}${under}`,
           commands: insertAt(place, at, [
             { how: "brush", what: clear, coats: need === rank("hard") ? COATS_FOR_HARD_WEAR : 2 },
           ]),

@@ -21,7 +21,7 @@ export const outdoors: Rule = {
       {
         severity: "stop",
         title: `The ${named(top.film.material)} will not withstand weather`,
-        because: `${finish.zone.name}: planned for outdoors. Keep it under cover, or end with a finish made for weather.`,
+        because: `${finish.zone.name}: planned for outdoors. Keep it under cover, or finish it with something made for weather.`,
         lower: top.film.stepId,
         fixes: (place) => {
           const oil = choose(place.shelf, (material) => material.outdoors && material.role === "clear");

@@ -63,8 +63,8 @@ export const leftUnsealed: Rule = {
         severity: display ? "note" : "stop",
         title: display
           ? `${capital(named(top.film.material))} stays unsealed: normal for display only`
-          : `${capital(named(top.film.material))} is left unsealed`,
-        because: `${sayShare(share).replace(/^./, (letter) => letter.toUpperCase())} marks at the first touch; ${finish.zone.name}: planned for ${finish.zone.use.wear} use.`,
+          : `${capital(named(top.film.material))} will mark at the first touch`,
+        because: `${finish.zone.name}: planned for ${finish.zone.use.wear} use, with ${sayShare(share)} unsealed.`,
         lower: top.film.stepId,
         ...(display ? {} : { fixes }),
       },

@@ -19,7 +19,7 @@ export const neverCertified: Rule = {
       {
         severity: "caution",
         title: near === "food" ? "Do not promise it for food" : "Do not promise it for children's things",
-        because: `${finish.zone.name}: marked as near ${near}. Ask the makers of every layer in writing, follow local law, and leave what touches ${near === "food" ? "food" : "mouths"} bare if in doubt.`,
+        because: `${finish.zone.name}: used near ${near}. Ask the makers of every layer in writing, follow local law, and leave what touches ${near === "food" ? "food" : "mouths"} bare if in doubt.`,
         lower: stepOf(finish.tops[0]?.stack ?? null),
       },
     ];

@@ -9,8 +9,7 @@ export const movingParts: Rule = {
   meta: {
     id: "U7",
     title: "Paint makes moving parts stick",
-    reason:
-      "Two tenths of a millimetre on each side is enough to jam a drawer, and soft paint glues it shut in summer.",
+    reason: "A few coats on each side are enough to jam a drawer, and soft paint glues it shut in summer.",
     origin: "common practice; the limit of 60 µm is from memory",
     schools: [],
     subsumes: [],
@@ -25,15 +24,15 @@ export const movingParts: Rule = {
     return [
       {
         severity: "caution",
-        title: `${Math.round(thick)} µm of finish on a face that slides`,
-        because: `${finish.zone.name}: a moving part; above about ${BINDS} µm it may bind. Use one thin coat, wax the runners, and let the lip that shows carry the finish.`,
+        title: `A moving part may bind under ${Math.round(thick)} µm of finish`,
+        because: `${finish.zone.name}: up to about ${BINDS} µm slides freely. Use one thin coat, wax the runners, and let the lip that shows carry the finish.`,
         lower: stepOf(finish.tops[0]?.stack ?? null),
         fixes: (place) => {
           const heavy = place.crust.steps.filter((step) => step.coats > 1);
           const list: Fix[] = [];
           if (heavy.length > 0)
             list.push({
-              label: "Cut each to one coat",
+              label: "Make each one coat",
               commands: heavy.flatMap((step) => patchStep(place, step.id, { coats: 1 })),
             });
           if (last && layers.length > 1)

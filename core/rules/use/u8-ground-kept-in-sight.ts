@@ -25,8 +25,8 @@ export const groundKeptInSight: Rule = {
     return [
       {
         severity: "caution",
-        title: `The ${groundNamed(finish.zone.ground)} that was meant to stay in sight is covered`,
-        because: `${Math.round(wanted * 100)} % of ${finish.zone.name} was meant to show its ground; ${Math.round(seenNow * 100)} % does.`,
+        title: `The coats may hide the ${groundNamed(finish.zone.ground)} meant to stay in sight`,
+        because: `${finish.zone.name}: ${Math.round(wanted * 100)} % was meant to show the ground, and ${Math.round(seenNow * 100)} % does.`,
         lower: "ground",
       },
     ];

@@ -23,8 +23,8 @@ export const wipingMarks: Rule = {
     return [
       {
         severity: "note",
-        title: "Curves from the cloth can show on a plain face",
-        because: `Your house rule wipes ${wiping === "circular" ? "in circles" : "any way"}; ${seam.zone.name}: plain. Finish along the grain and off over the edge.`,
+        title: "Curves from the cloth are normal on a plain face",
+        because: `Your house rule wipes ${wiping === "circular" ? "in circles" : "any way"}. Finish along the grain and off over the edge.`,
         schools: "Others wipe in full lengths with a flat cloth that never turns back.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
       },

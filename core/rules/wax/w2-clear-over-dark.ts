@@ -20,11 +20,13 @@ export const clearOverDark: Rule = {
     const top = seam.seen.find(({ stack }) => isWax(stack) && isTinted(stack!.film.material))?.stack;
     if (!top) return [];
     const finishing = seam.houseRules.lastWax === "thin clear over all";
+    const never = seam.houseRules.lastWax === "never clear over dark";
+    const lifts = finishing ? "lifts" : never ? "will lift" : "may lift";
     const dark = named(top.film.material);
     return [
       {
-        severity: finishing ? "note" : seam.houseRules.lastWax === "never clear over dark" ? "stop" : "caution",
-        title: `Clear wax will lift some of the ${dark}`,
+        severity: finishing ? "note" : never ? "stop" : "caution",
+        title: `Clear wax ${lifts} some of the ${dark}`,
         because: finishing
           ? "Keep it thin and do not rub: your house rule finishes with clear wax over all."
           : `Your house rule: ${seam.houseRules.lastWax}.`,

@@ -1,8 +1,8 @@
 import { openFrom, openUntil } from "../../drying/gate.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { HOUR } from "../../units/units.ts";
 import { patchStep } from "../repair.ts";
 import type { Rule } from "../rule.ts";
+import { sayHad, sayOpens, sayShuts } from "../words.ts";
 
 /** How long a clear wax stays fresh enough to float the dark (from memory). */
 const FRESH = { typical: 30, safe: 20 };
@@ -36,10 +36,10 @@ export const darkOnClear: Rule = {
         lower: film.stepId,
         gates: fresh ? [openUntil("wet", FRESH), openFrom("recoat", SET)] : [openFrom("recoat", SET)],
         reason: fresh ? "clear still fresh" : "clear has set",
-        tell: (_verdict, waited) => ({
+        tell: ({ waited, ...at }) => ({
           severity: "caution" as const,
-          title: "The clear wax is neither fresh nor set",
-          because: `It has stood ${sayDuration(waited)}. ${fresh ? `Go into it within ${sayDuration(FRESH.safe)}, or wait until the next day.` : "Your house rule waits until the next day."}`,
+          title: "The dark may drag the clear wax",
+          because: `${sayHad(waited, "The clear wax")}. ${fresh ? `Work the dark in within ${sayShuts(at)}, or wait until it has set, ${sayOpens(at)}.` : `Your house rule waits until it has set, ${sayOpens(at)}.`}`,
           schools: fresh
             ? "Others always let the clear set overnight."
             : "Others work the dark into the fresh clear, section by section.",

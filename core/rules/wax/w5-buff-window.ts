@@ -1,10 +1,10 @@
 import { openBetween, type Range } from "../../drying/gate.ts";
 import type { HouseRules } from "../../plan/house-rules.ts";
-import { sayDuration } from "../../units/duration.ts";
 import { HOUR } from "../../units/units.ts";
 import { isWax, stepOf } from "../read-surface.ts";
 import { leaveOut, patchStep } from "../repair.ts";
 import type { Demand, Rule } from "../rule.ts";
+import { sayAfter, sayShuts } from "../words.ts";
 
 const BUFF_FROM: Record<HouseRules["buff"], Range> = {
   "at once": { typical: 0, safe: 0 },
@@ -39,11 +39,13 @@ export const buffWindow: Rule = {
           lower: film.stepId,
           gates: [openBetween("buff", opens, buff.shuts)],
           reason: "buff",
-          tell: (verdict, waited) => ({
+          tell: ({ verdict, waited, ...at }) => ({
             severity: "caution",
             title:
-              verdict === "late" ? "The wax has gone off and may not polish" : "Buffed too soon, the wax may come off",
-            because: `Buffed ${sayDuration(waited)} after waxing; your house rule is "${houseRules.buff}", and it polishes until ${sayDuration(buff.shuts.safe)}.`,
+              verdict === "late"
+                ? "The wax may not polish: it has gone off"
+                : "The wax may come off: it is too soon to buff",
+            because: `Buffed ${sayAfter(waited, "waxing")}. Your house rule is "${houseRules.buff}"; it polishes for ${sayShuts(at)}.`,
             schools: "Some buff at once, some after 10–15 min, some the next day.",
             lower: film.stepId,
             fixes: (place) =>
@@ -61,7 +63,7 @@ export const buffWindow: Rule = {
     return [
       {
         severity: "caution",
-        title: "There is no wax here to buff",
+        title: "Buffing may do nothing: there is no wax here",
         because: "Nothing on top takes a polish from a cloth.",
         lower: stepOf(seam.tops[0]?.stack ?? null),
         part: "nothing",

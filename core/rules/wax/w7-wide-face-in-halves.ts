@@ -29,8 +29,8 @@ export const wideFaceInHalves: Rule = {
         severity: sections && plain ? "caution" : "note",
         title:
           sections && plain
-            ? "This face has no natural break to end a section at"
-            : "A wide face: wax it in one session, to a natural break",
+            ? "A lap may show: this face has no natural break"
+            : "A face this wide is normally waxed in one session",
         because: `${seam.zone.name}: ${face.toFixed(2)} m² per face. ${sections ? (plain ? "Your house rule waxes in sections, but this face is plain from edge to edge." : "End each section at a moulding or joint.") : "Your house rule waxes the whole face in one session, with a helper buffing behind."}`,
         schools: sections ? "Others always wax the whole face." : "Others work in sections that end at mouldings.",
         lower: stepOf(seam.tops[0]?.stack ?? null),

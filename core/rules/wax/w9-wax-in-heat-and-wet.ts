@@ -27,13 +27,14 @@ export const waxInHeatAndWet: Rule = {
   finish(finish) {
     const { heat, water } = finish.zone.use;
     const wet = water === "standing";
+    const what = [heat ? "hot cups" : "", wet ? "standing water" : ""].filter(Boolean).join(" and ");
     const top = seen(finish.tops).find((one) => isWax(one.stack))?.stack;
     if (!top || (!heat && !wet)) return [];
     return [
       {
         severity: heat && wet ? "stop" : "caution",
-        title: `Wax will mark under ${heat ? "hot cups" : ""}${heat && wet ? " and " : ""}${wet ? "standing water" : ""}`,
-        because: `${finish.zone.name}: ends in wax, but planned for ${[heat ? "heat" : "", wet ? "standing water" : ""].filter(Boolean).join(" and ")}.`,
+        title: `Wax ${heat && wet ? "will" : "may"} mark under ${what}`,
+        because: `${finish.zone.name}: planned for ${what}, but finished with wax.`,
         schools: "Some shops wax such tops anyway, and hand over a tin for touching up.",
         lower: top.film.stepId,
         fixes: (place) => {
