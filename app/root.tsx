@@ -1,9 +1,11 @@
+import { Tooltip } from "radix-ui";
 import { type ReactNode, useEffect } from "react";
-import { Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteError } from "react-router";
+import { Links, Meta, Outlet, Scripts, ScrollRestoration, useLocation, useRouteError } from "react-router";
 import { Toaster } from "sonner";
 import type { Route } from "./+types/root";
 import "./app.css";
 import { guardRequests } from "./http/security.server";
+import { FirstMeetings } from "./parts/term";
 import { TroublePage } from "./parts/trouble-page";
 
 export const middleware: Route.MiddlewareFunction[] = [guardRequests];
@@ -30,15 +32,18 @@ export function Layout({ children }: { children: ReactNode }) {
 }
 
 export default function App() {
+  const { pathname } = useLocation();
   useEffect(() => {
     // from here on keys and presses are heard by the page itself
     document.documentElement.dataset.live = "yes";
   }, []);
   return (
-    <>
-      <Outlet />
+    <Tooltip.Provider>
+      <FirstMeetings key={pathname}>
+        <Outlet />
+      </FirstMeetings>
       <Toaster position="bottom-center" offset={56} toastOptions={{ className: "font-text" }} />
-    </>
+    </Tooltip.Provider>
   );
 }
 

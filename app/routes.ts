@@ -28,5 +28,6 @@ export default [
   route("room-sensor", "routes/room-sensor.ts"),
   route("guide", "routes/guide.tsx"),
   route("keys", "routes/keys.tsx"),
+  route("words", "routes/words.tsx"),
   route("*", "routes/nowhere.tsx"),
 ] satisfies RouteConfig;

@@ -4,8 +4,10 @@ import { bodyColour } from "#core/colour/material-colour";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { RELIEF_CLASSES, type ReliefClass } from "#core/plan/plan";
 import { groundNamed, named } from "#core/rules/words";
+import { Term } from "~/parts/term";
 
 const WORTH_A_LINE = 0.01;
+const TERMS: Record<ReliefClass, string> = { arris: "Arris", field: "Field", high: "Bead", recess: "Groove" };
 const HEADS: Record<ReliefClass, string> = { arris: "arris", field: "field", high: "bead", recess: "groove" };
 
 const percent = (share: number | undefined) => {
@@ -32,7 +34,7 @@ export function ShowsTable({ shown, judged }: { shown: Shown; judged: ZoneJudgem
           </th>
           {RELIEF_CLASSES.map((name) => (
             <th key={name} scope="col" className="w-11 text-right font-normal">
-              {HEADS[name]}
+              <Term of={TERMS[name]}>{HEADS[name]}</Term>
             </th>
           ))}
         </tr>

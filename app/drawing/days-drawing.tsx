@@ -360,7 +360,7 @@ function AirStrip({
       dash: "7 3",
     },
     {
-      says: `above dew point ${range((hour) => hour.margin, "°C")}`,
+      says: `dew margin ${range((hour) => hour.margin, "°C")}`,
       d: path((hour) => hour.margin, 0, 24),
       colour: "var(--color-soft)",
       dash: "2 3",

@@ -3,6 +3,7 @@ import { surfaceAfter, type ZoneJudgement } from "#core/judge/judge";
 import { RELIEF_CLASSES, type ReliefClass } from "#core/plan/plan";
 import { groundNamed, named } from "#core/rules/words";
 import { type Surface, shows } from "#core/surface/surface";
+import { Term } from "./term";
 
 const OPENS = new Set(["dissolve", "abrade", "chip", "scrape", "thin", "lift"]);
 const CLASS_WORDS: Record<ReliefClass, string> = { arris: "Arris", field: "Field", high: "Bead", recess: "Groove" };
@@ -76,7 +77,7 @@ export function DistressReach({ judged, stepId }: { judged: ZoneJudgement; stepI
             return (
               <tr key={relief} className="border-t border-hair">
                 <th scope="row" className="w-14 py-1 pr-2 text-left align-top font-normal text-soft">
-                  {CLASS_WORDS[relief]}
+                  <Term of={CLASS_WORDS[relief]} />
                 </th>
                 <td className="w-24 py-1 pr-2 align-top">
                   <span className="flex h-3.5 overflow-hidden rounded-std border border-edge" aria-hidden="true">

@@ -8,6 +8,7 @@ import { sayDifference } from "#core/units/duration";
 import { usePlanInHand } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
 import { SEVERITY_WORDS } from "./severity";
+import { Explained, FirstMeetings } from "./term";
 
 /** The plan with a finding of it, once the page has been painted: trying repairs and schools can wait that long. */
 function useSettled(finding: Finding) {
@@ -101,32 +102,36 @@ export function FindingCard({
         </p>
         <h3 className="text-[1.0625rem]">{finding.title}</h3>
       </summary>
-      <div className="px-4 pb-4">
-        <p>{finding.because}</p>
-        {rule && (
-          <p className="mt-1.5 text-note text-soft">
-            {rule.meta.reason}{" "}
-            <Link to={`/guide#${rule.meta.id}`} className="link">
-              Guide
+      <FirstMeetings>
+        <div className="px-4 pb-4">
+          <p>
+            <Explained text={finding.because} />
+          </p>
+          {rule && (
+            <p className="mt-1.5 text-note text-soft">
+              <Explained text={rule.meta.reason} />{" "}
+              <Link to={`/guide#${rule.meta.id}`} className="link">
+                Guide
+              </Link>
+            </p>
+          )}
+          {finding.schools && (
+            <p className="mt-1.5 text-note text-soft">
+              <span className="font-semibold">Other schools:</span> <Explained text={finding.schools} />
+            </p>
+          )}
+          {opened || open ? (
+            <>
+              {rule && rule.meta.schools.length > 0 && <Schools finding={finding} />}
+              <Fixes finding={finding} />
+            </>
+          ) : (
+            <Link to={linkToOpen} replace preventScrollReset className="link mt-2 inline-block">
+              Show repairs
             </Link>
-          </p>
-        )}
-        {finding.schools && (
-          <p className="mt-1.5 text-note text-soft">
-            <span className="font-semibold">Other schools:</span> {finding.schools}
-          </p>
-        )}
-        {opened || open ? (
-          <>
-            {rule && rule.meta.schools.length > 0 && <Schools finding={finding} />}
-            <Fixes finding={finding} />
-          </>
-        ) : (
-          <Link to={linkToOpen} replace preventScrollReset className="link mt-2 inline-block">
-            Show repairs
-          </Link>
-        )}
-      </div>
+          )}
+        </div>
+      </FirstMeetings>
     </details>
   );
 }

@@ -223,6 +223,7 @@ export function JobFrame({ children }: { children: ReactNode }) {
               href="/keys"
               className="flex size-8 items-center justify-center rounded-full border border-line bg-board hover:border-ink"
               aria-label="Keys and words"
+              title="Keys and words"
             >
               <CircleHelp size={16} strokeWidth={1.5} aria-hidden="true" />
             </a>

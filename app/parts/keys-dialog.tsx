@@ -2,9 +2,10 @@ import { X } from "lucide-react";
 import { Dialog } from "radix-ui";
 import { type ReactNode, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
+import { Link } from "react-router";
 import { KeysList } from "./keys-list";
 
-/** The keys and words under `?`. Without script the press leads to a page with the same list. */
+/** The keys, under `?`. Before scripts run, the button is a link to a page with the same list. */
 export function KeysDialog({ children }: { children: ReactNode }) {
   const [open, setOpen] = useState(false);
   useHotkeys("shift+slash, ?", () => setOpen(true), { useKey: true });
@@ -20,7 +21,7 @@ export function KeysDialog({ children }: { children: ReactNode }) {
           className="fixed top-1/2 left-1/2 max-h-[90vh] w-[860px] max-w-[94vw] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-std border border-line bg-board p-7 shadow-xl shadow-ink/20"
         >
           <div className="mb-4 flex items-baseline justify-between">
-            <Dialog.Title className="text-view">Keys and words</Dialog.Title>
+            <Dialog.Title className="text-view">Keys</Dialog.Title>
             <Dialog.Close
               className="flex size-8 items-center justify-center rounded-full border border-line hover:border-ink"
               aria-label="Close"
@@ -29,6 +30,13 @@ export function KeysDialog({ children }: { children: ReactNode }) {
             </Dialog.Close>
           </div>
           <KeysList />
+          <p className="mt-5 border-t border-line pt-3 text-soft">
+            Not sure of a trade word?{" "}
+            <Link to="/words" className="link" onClick={() => setOpen(false)}>
+              Words
+            </Link>{" "}
+            explains each in a line.
+          </p>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

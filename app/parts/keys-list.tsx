@@ -1,4 +1,4 @@
-import { KEY_GROUPS, WORDS } from "./keys";
+import { KEY_GROUPS } from "./keys";
 
 export function KeysList() {
   return (
@@ -22,17 +22,6 @@ export function KeysList() {
           </dl>
         </section>
       ))}
-      <section className="col-span-2">
-        <h3 className="mb-1 text-base">Words</h3>
-        <dl className="grid grid-cols-2 gap-x-10">
-          {WORDS.map(({ word, means }) => (
-            <div key={word} className="flex items-baseline gap-3 border-b border-hair py-1">
-              <dt className="w-24 shrink-0 font-semibold">{word}</dt>
-              <dd className="text-soft">{means}</dd>
-            </div>
-          ))}
-        </dl>
-      </section>
     </div>
   );
 }

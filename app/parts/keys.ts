@@ -50,18 +50,3 @@ export const KEY_GROUPS: readonly { title: string; lines: readonly KeyLine[] }[]
     ],
   },
 ];
-
-export const WORDS: readonly { word: string; means: string }[] = [
-  { word: "Ground", means: "what is there before you start" },
-  { word: "Crust", means: "the whole stack of layers on a zone" },
-  { word: "Seam", means: "where one layer meets the next; it carries the wait and the verdict" },
-  { word: "Window", means: "the time between too early and too late; its two ends are gates that open and shut" },
-  { word: "Slip coat", means: "clear glaze under a tinted one, so that the tint can be moved" },
-  { word: "Resist", means: "wax or oil put on so that the coat over it comes away" },
-  { word: "Tooth", means: "what the next coat can key to" },
-  { word: "Arris", means: "a sharp edge, where wear begins" },
-  { word: "House rules", means: "the school a shop follows where practitioners disagree" },
-  { word: "Stop", means: "will fail, or can hurt: a broken seam" },
-  { word: "Caution", means: "may fail; it depends: a dashed seam" },
-  { word: "Note", means: "normal, worth knowing: a whole seam" },
-];

@@ -2,6 +2,7 @@ import { bodyColour } from "#core/colour/material-colour";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { groundNamed, named } from "#core/rules/words";
 import { shows } from "#core/surface/surface";
+import { Explained } from "./term";
 
 const WORTH_A_LINE = 0.01;
 
@@ -46,7 +47,7 @@ export function WhatShows({ judged }: { judged: ZoneJudgement }) {
         ))}
       </ul>
       <p className="mt-1 text-note text-soft">
-        Share of the zone, through translucent layers. A prediction from film thickness and hiding power.
+        <Explained text="Share of the zone, counting what shows through translucent layers. A prediction from film thickness and hiding." />
       </p>
     </section>
   );

@@ -48,7 +48,10 @@ export function ZoneFields({ values, faults }: { values: FormFields; faults: Fau
   const { sizes } = SHAPE_SIZES[shape];
   return (
     <>
-      <FieldGroup title="Zone" says="a part that gets one finish; sizes in millimetres, off the tape">
+      <FieldGroup
+        title="Zone"
+        says="a part that gets one finish; sizes in millimetres, off the tape; relief is how it is shaped"
+      >
         <div className="col-span-3">
           <Field name="zoneName" label="Name" fault={faults.zoneName}>
             {(field) => <input {...field} type="text" defaultValue={values.zoneName} placeholder="Back panel" />}
@@ -125,7 +128,7 @@ export function ZoneFields({ values, faults }: { values: FormFields; faults: Fau
           />
         </div>
       </FieldGroup>
-      <FieldGroup title="Ground" says="what is there now; oak, chestnut, mahogany and cedar bleed">
+      <FieldGroup title="Ground" says="what is there now; oak, chestnut, mahogany and cedar bleed through pale paint">
         <div className="col-span-3">
           <Choice
             name="groundKind"

@@ -36,6 +36,7 @@ import { isPhotoForm, photoAction } from "~/http/photo-action.server";
 import { planIdOf, withStore } from "~/http/trouble.server";
 import { NoZone } from "~/parts/no-zone";
 import { useSelection } from "~/parts/selection";
+import { Explained } from "~/parts/term";
 import type { Route } from "./+types/board";
 
 export const loader = ({ params }: Route.LoaderArgs) => withStore((store) => listPhotos(store, planIdOf(params)));
@@ -382,8 +383,9 @@ function BoardView({ judged }: { judged: ZoneJudgement }) {
           <p className="text-note text-soft">Measuring what shows …</p>
         )}
         <p className="text-note text-soft">
-          A prediction on {groundNamed(judged.zone.ground)}, 300 × 200 mm, from film thickness and how each film absorbs
-          and scatters light. Every hand differs: make a real board before the piece.
+          <Explained
+            text={`A prediction on ${groundNamed(judged.zone.ground)}, 300 × 200 mm, from the thickness of each film and how it absorbs and scatters light. Every hand differs: make a real board before the piece.`}
+          />
         </p>
         <div className="flex flex-wrap gap-2">
           <ExportLink

@@ -23,6 +23,7 @@ import { SafetyNote } from "~/parts/safety-note";
 import { SectionPanel, useSection } from "~/parts/section-panel";
 import { type Selection, useSelection } from "~/parts/selection";
 import { StepForm, StepPresses } from "~/parts/step-form";
+import { Explained } from "~/parts/term";
 import { Ways } from "~/parts/ways";
 import { WhatNext } from "~/parts/what-next";
 import { WhatShows } from "~/parts/what-shows";
@@ -159,8 +160,8 @@ function InHand({ judged, selection }: { judged: ZoneJudgement; selection: Selec
         <h2 className="text-lg">{told.some((finding) => finding.severity !== "note") ? "Problems" : "No problems"}</h2>
         {told.every((finding) => finding.severity === "note") && (
           <p className="text-soft">
-            Every seam of this crust is sound under your house rules, on this ground and for this use. Select a step to
-            change it.
+            <Explained text="Every seam of this crust is sound under your house rules, on this ground and for this use." />{" "}
+            Select a step to change it.
           </p>
         )}
         <Findings told={told} judged={judged} selection={selection} />
@@ -193,7 +194,8 @@ function InHand({ judged, selection }: { judged: ZoneJudgement; selection: Selec
         <HidesBeneath judged={judged} stepId={step.id} />
         {phase?.technique.sign && (
           <p className="mt-3 border-l-4 border-l-edge pl-3 text-note">
-            <b className="font-semibold">Look for:</b> {phase.technique.sign}. The sign overrules the clock.
+            <b className="font-semibold">Look for:</b> <Explained text={phase.technique.sign} />. The sign overrules the
+            clock.
           </p>
         )}
         <div className="mt-4">

@@ -14,6 +14,7 @@ import { Ideas } from "~/days/what-if-panel";
 import { useJobEditor, usePlanInHand } from "~/editor/job-editor";
 import { jobAction } from "~/http/job-action.server";
 import { SeamMark } from "~/parts/severity";
+import { Term } from "~/parts/term";
 import { countOf } from "~/words/amount";
 import type { Route } from "./+types/days";
 
@@ -187,7 +188,11 @@ function Days() {
         : `done ${sayMoment(shown.finish!)}, ${sayDifference(shown.finish! - made.finish!)}`}
     </span>
   ) : (
-    "Solid: work; drag it, or use Shift with ← →, to set its time. Wedge: drying; the next step may start at its point. Brackets: a window's gates, heavy if under an hour. Shaded: closed."
+    <>
+      Solid: work; drag it, or use Shift with ← →, to set its time. Wedge: drying; the next step may start at its point.
+      Brackets: the <Term of="Gate">gates</Term> of a <Term of="Window">window</Term>, heavy if under an hour. Shaded:
+      closed.
+    </>
   );
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_300px]">

@@ -3,6 +3,7 @@ import { CrustStrip } from "~/drawing/crust-strip";
 import { guideArticles, type Told } from "~/http/guide.server";
 import { PageHead } from "~/parts/brand";
 import { SEVERITY_WORDS, SeamMark } from "~/parts/severity";
+import { Explained } from "~/parts/term";
 import { countOf } from "~/words/amount";
 import type { Route } from "./+types/guide";
 
@@ -70,8 +71,11 @@ export default function GuideRoute({ loaderData }: Route.ComponentProps) {
   return (
     <div className="flex h-screen flex-col">
       <PageHead title="Guide">
-        <Link to="/keys" className="link">
-          Keys and words
+        <Link to="/words" className="press mr-2">
+          Words
+        </Link>
+        <Link to="/keys" className="press">
+          Keys
         </Link>
       </PageHead>
       <div className="grid min-h-0 flex-1 grid-cols-[230px_minmax(0,1fr)]">
@@ -91,7 +95,7 @@ export default function GuideRoute({ loaderData }: Route.ComponentProps) {
         <main tabIndex={0} className="min-h-0 overflow-y-auto px-7 pt-4 pb-16">
           <h1 className="text-view">What can go over what, and why</h1>
           <p className="mt-1 max-w-[70ch] text-soft">
-            Every rule the tool judges by, with its reason, where the knowledge comes from, and examples judged as you
+            Every rule the tool checks by, with its reason, where the knowledge comes from, and examples checked as you
             read them. Signs at the piece overrule the clock, and the label on the tin overrules both.
           </p>
           {THEMES.map(([prefix, title]) => (
@@ -107,7 +111,9 @@ export default function GuideRoute({ loaderData }: Route.ComponentProps) {
                   >
                     <div>
                       <h3 className="text-lg">{rule.title}</h3>
-                      <p className="mt-1">{rule.reason}</p>
+                      <p className="mt-1">
+                        <Explained text={rule.reason} />
+                      </p>
                       {rule.schools.map(({ key, title: school, choices }) => (
                         <p key={key} className="mt-1.5 text-note text-soft">
                           <b className="font-semibold">{school}:</b> {choices.join(" · ")}

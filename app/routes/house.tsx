@@ -8,6 +8,7 @@ import { sensorAddress } from "~/http/room-sensor.server";
 import { HoursForm } from "~/parts/hours-form";
 import { RoomForm } from "~/parts/room-form";
 import { RoomSensor } from "~/parts/room-sensor";
+import { Explained, Term } from "~/parts/term";
 import type { Route } from "./+types/house";
 
 /** Whether the shop has a logger in the room. */
@@ -22,6 +23,8 @@ export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
 
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
 
+const inSentence = (title: string) => title.charAt(0).toLowerCase() + title.slice(1);
+
 /** One question on which practitioners differ: every answer with its reason, the house's own chosen. */
 function Question({ name }: { name: (typeof HOUSE_RULE_KEYS)[number] }) {
   const { plan } = usePlanInHand();
@@ -33,15 +36,17 @@ function Question({ name }: { name: (typeof HOUSE_RULE_KEYS)[number] }) {
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.35fr)] gap-6">
         <div>
           <h2 className="text-lg">{title}</h2>
-          <p className="mt-0.5 text-note text-soft">{reason}</p>
+          <p className="mt-0.5 text-note text-soft">
+            <Explained text={reason} />
+          </p>
           {judging.length > 0 && (
             <p className="mt-1 text-note text-soft">
-              Affects{" "}
+              Affects:{" "}
               {judging.map((rule, at) => (
                 <span key={rule.meta.id}>
                   {at > 0 && ", "}
                   <Link to={`/guide#${rule.meta.id}`} className="link">
-                    {rule.meta.title.toLowerCase()}
+                    {inSentence(rule.meta.title)}
                   </Link>
                 </span>
               ))}
@@ -86,8 +91,8 @@ export default function HouseRoute({ loaderData }: Route.ComponentProps) {
       <section className="min-h-0 overflow-y-auto border-r border-line px-6 pt-4 pb-8" aria-label="House rules">
         <h1 className="text-view">House rules</h1>
         <p className="mt-0.5 mb-3 text-soft">
-          Where practitioners differ, the tool follows your school and says who would do otherwise. Changes take effect
-          at once.
+          Where practitioners differ, the tool follows your <Term of="School">school</Term> and says who would do
+          otherwise. Changes take effect at once.
         </p>
         {HOUSE_RULE_KEYS.map((name) => (
           <Question key={name} name={name} />
@@ -96,7 +101,8 @@ export default function HouseRoute({ loaderData }: Route.ComponentProps) {
       <aside className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Room and hours">
         <h2 className="text-lg">Air of the room</h2>
         <p className="mb-2 text-note text-soft">
-          Every wait and window depends on it, hour by hour; so do the checks for cold, damp, dew and draught.
+          Every wait and <Term of="Window">window</Term> depends on it, hour by hour; so do the checks for cold, damp,
+          dew and draught.
         </p>
         {loaderData.sensor && <RoomSensor />}
         <RoomForm />

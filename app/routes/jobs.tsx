@@ -15,6 +15,7 @@ import { withStore } from "~/http/trouble.server";
 import { notePending, noteWritten } from "~/http/written.server";
 import { Brand } from "~/parts/brand";
 import { SEVERITY_WORDS, SeamMark } from "~/parts/severity";
+import { Term } from "~/parts/term";
 import { countOf } from "~/words/amount";
 import type { Route } from "./+types/jobs";
 
@@ -301,7 +302,9 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
                 {HEADINGS.map((heading, index) => (
                   // biome-ignore lint/suspicious/noArrayIndexKey: the headings never change
                   <th key={index} scope="col" className="py-1.5 pr-4 font-normal">
-                    {heading || <span className="sr-only">{index === 0 ? "Crust" : "Export or remove"}</span>}
+                    {(heading === "Seams" ? <Term of="Seam">{heading}</Term> : heading) || (
+                      <span className="sr-only">{index === 0 ? "Crust" : "Export or remove"}</span>
+                    )}
                   </th>
                 ))}
               </tr>

@@ -1,16 +1,21 @@
-import { Brand } from "~/parts/brand";
+import { Link } from "react-router";
+import { PageHead } from "~/parts/brand";
 import { KeysList } from "~/parts/keys-list";
 
-export const meta = () => [{ title: "Keys and words · Jolly Crust" }];
+export const meta = () => [{ title: "Keys · Jolly Crust" }];
 
 export default function Keys() {
   return (
-    <div className="mx-auto max-w-4xl px-8 py-8">
-      <Brand />
-      <main>
-        <h1 className="mt-6 mb-4 text-2xl">Keys and words</h1>
+    <>
+      <PageHead title="Keys">
+        <Link to="/words" className="press">
+          Words
+        </Link>
+      </PageHead>
+      <main className="mx-auto max-w-4xl px-8 py-8">
+        <h1 className="mb-4 text-2xl">Keys</h1>
         <KeysList />
       </main>
-    </div>
+    </>
   );
 }

@@ -12,6 +12,7 @@ import { Swatch } from "~/drawing/swatch";
 import { usePlanInHand } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 import { jobAction } from "~/http/job-action.server";
+import { Explained } from "~/parts/term";
 import type { Route } from "./+types/materials";
 
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
@@ -50,7 +51,7 @@ function FigureLine({ name, value, origin }: { name: string; value: string; orig
   return (
     <tr className="border-b border-hair">
       <th scope="row" className="py-1 pr-3 text-left font-normal text-soft">
-        {name}
+        <Explained text={name} />
       </th>
       <td className="py-1 pr-3 font-semibold">{value}</td>
       <td

@@ -15,6 +15,7 @@ import { usePlanInHand } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 import { MOST_PARTS, MOST_TINS, readMixParts } from "~/forms/edits/colour";
 import { jobAction } from "~/http/job-action.server";
+import { Term } from "~/parts/term";
 import type { Route } from "./+types/mix";
 
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
@@ -187,7 +188,7 @@ function MixLine({ mix, wanted, chosen, to }: { mix: Mix; wanted: string; chosen
           ))}
         </span>
         <span className="w-36 shrink-0 text-right">
-          <b className="font-semibold">ΔE {mix.difference.toFixed(1)}</b>
+          <b className="font-semibold">ΔE00 {mix.difference.toFixed(1)}</b>
           <span className="block text-note text-soft">{sayDifference(mix.difference)}</span>
         </span>
       </Link>
@@ -283,7 +284,10 @@ export default function MixRoute() {
         <Quarrels parts={parts} />
         {wanted && (
           <p className="mt-3">
-            Against the target colour: <b className="font-semibold">ΔE {colourDifference(colour, wanted).toFixed(1)}</b>
+            Against the target colour:{" "}
+            <b className="font-semibold">
+              <Term of="ΔE00" /> {colourDifference(colour, wanted).toFixed(1)}
+            </b>
             , {sayDifference(colourDifference(colour, wanted))}.
           </p>
         )}

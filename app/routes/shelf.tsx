@@ -5,6 +5,7 @@ import { usePlanInHand } from "~/editor/job-editor";
 import { jobAction } from "~/http/job-action.server";
 import { SectionPanel, useSection } from "~/parts/section-panel";
 import { useSelection } from "~/parts/selection";
+import { Explained } from "~/parts/term";
 import { countOf, sayArea, sayVolume } from "~/words/amount";
 import type { Route } from "./+types/shelf";
 
@@ -33,8 +34,9 @@ export default function ShelfRoute() {
       <section className="min-h-0 overflow-y-auto px-8 pt-4 pb-8" aria-label="What the job needs">
         <h2 className="text-view">What the job needs</h2>
         <p className="mb-4 text-note text-soft">
-          From area, coats and spreading rate, with {Math.round(LOSS_ON_TOOLS * 100)} % for what stays in brush and
-          kettle. Amounts are straight from the tin, before thinning.
+          <Explained
+            text={`From area, coats and spreading rate, with ${Math.round(LOSS_ON_TOOLS * 100)} % more for what stays in brush and kettle. Amounts are straight from the tin, before thinning.`}
+          />
         </p>
         {needs.length === 0 ? (
           <p className="max-w-md border-l-4 border-l-edge bg-board px-4 py-3">

@@ -26,7 +26,7 @@ export const clearCoatOverWax: Rule = {
     id: "A4",
     title: "No clear coat over wax",
     reason:
-      "A film needs something to bite on. Over wax it beads, stays soft, and peels within weeks; the only cure is to take the wax off again.",
+      "A film needs something to bite on. Over wax it beads, stays soft, and peels within weeks; the only remedy is to take the wax off again.",
     origin: "common practice",
     schools: ["filmOverWax"],
     subsumes: ["A1", "A3", "W6"],

@@ -285,7 +285,7 @@ export const LAYING: readonly Technique[] = [
     profile: EVEN,
     minutesPerSquareMetre: 40,
     setUp: 10,
-    hint: "into a wet clear coat, press through film, from the middle out; torn edges vanish",
+    hint: "into a wet clear coat, press through plastic sheet, from the middle out; torn edges vanish",
     sign: "no pale blister when pressed through film",
   }),
   lay({
