@@ -9,7 +9,7 @@ export { bookkeeping } from "./http/bookkeeping.server";
 
 const GIVE_UP_AFTER = 10_000;
 
-/** Renders a page whole before it is sent, with a fresh nonce for its scripts. */
+/** Renders the whole page before it is sent, with a fresh nonce for its scripts. */
 export default function handleRequest(request: Request, status: number, headers: Headers, context: EntryContext) {
   const nonce = randomBytes(16).toString("base64");
   let responseStatus = status;
@@ -20,7 +20,7 @@ export default function handleRequest(request: Request, status: number, headers:
         const body = new PassThrough();
         headers.set("Content-Type", "text/html; charset=utf-8");
         headers.set("Content-Security-Policy", contentPolicy(nonce));
-        // a page is of one version of a job: going back to it must not show an older one
+        // a page shows one version of a job: going back to it must not show an older one
         headers.set("Cache-Control", "no-store");
         for (const [name, value] of Object.entries(PLAIN_HEADERS)) headers.set(name, value);
         resolve(new Response(createReadableStreamFromReadable(body), { headers, status: responseStatus }));

@@ -34,7 +34,7 @@ export function Layout({ children }: { children: ReactNode }) {
 export default function App() {
   const { pathname } = useLocation();
   useEffect(() => {
-    // from here on keys and presses are heard by the page itself
+    // from here on scripts handle keys and buttons
     document.documentElement.dataset.live = "yes";
   }, []);
   return (

@@ -11,7 +11,7 @@ import { examplePlan } from "#core/rules/example";
 import { bundleCommandLine } from "../scripts/bundle.mjs";
 
 let folder: string;
-/** the bundle that is tested lies in the project, where its packages are found */
+/** the tested bundle is inside the project, where its packages are found */
 let bundle: string;
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), "crust-cli-"));

@@ -56,7 +56,7 @@ interface Done {
 interface Subcommand {
   /** the flags it takes, each with a value */
   flags?: readonly string[];
-  /** it takes several files at once, and answers a line for each */
+  /** it takes several files at once, and prints a line for each */
   many?: boolean;
   run(plan: Plan, flags: Flags): Done | Promise<Done>;
 }
@@ -126,7 +126,7 @@ const MOST_BUDGET = 60_000;
 
 const sayLine = (report: unknown) => process.stdout.write(`${JSON.stringify(report)}\n`);
 
-/** Answers file after file; one that cannot be read is told, and the next is answered all the same. */
+/** Answers file after file; one that cannot be read is reported, and the next is still answered. */
 async function eachOf(paths: readonly string[], answer: (path: string) => Done | Promise<Done>): Promise<number> {
   let exit = 0;
   for (const path of paths)
@@ -143,7 +143,7 @@ async function eachOf(paths: readonly string[], answer: (path: string) => Done |
   return exit;
 }
 
-/** Solves network files, an answer a line as each is found. */
+/** Solves network files, printing each answer on a line as it is found. */
 function solveFiles(paths: readonly string[], flags: Flags): Promise<number> {
   const budget = whole(flags, "budget") ?? BUDGET;
   if (budget < 1 || budget > MOST_BUDGET)
@@ -156,7 +156,7 @@ function solveFiles(paths: readonly string[], flags: Flags): Promise<number> {
   });
 }
 
-/** Files and flags of a command; what it does not take is told. */
+/** Files and flags of a command; anything it does not take is reported. */
 function readWords(name: string, words: readonly string[], takes: readonly string[]) {
   try {
     const options = Object.fromEntries(takes.map((flag) => [flag, { type: "string" as const }]));

@@ -1,10 +1,14 @@
 import { closeSync, existsSync, openSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { z } from "zod";
 
-// An embedded database is three files that belong together. When somebody puts another file in the place of the open one, the
-// open one lives on without a name: what is written to it then is in no file that anybody will ever open.
+// An embedded database is three files that belong together. When somebody replaces the open one, the old one lives on
+// without a
+// name: what is written to it then is in no file that anybody will ever open.
 
-/** Which file stands at a path: its device, inode and birth, for an inode is given to a new file as soon as it is free; null where there is none. */
+/**
+ * Which file is at a path: its device, inode and birth, because a new file gets a freed inode at once; null if there
+ * is none.
+ */
 export function markOf(path: string): string | null {
   const found = statSync(path, { throwIfNoEntry: false, bigint: true });
   return found ? `${found.dev}:${found.ino}:${found.birthtimeNs}` : null;
@@ -16,13 +20,15 @@ export interface OpenFile {
   index: string | null;
 }
 
-/** What stands at the path now, taken down when it was opened. */
+/** What is at the path now, noted when it was opened. */
 export function openFileAt(path: string): OpenFile | null {
   const database = markOf(path);
   return database === null ? null : { database, log: markOf(`${path}-wal`), index: markOf(`${path}-shm`) };
 }
 
-/** Beside the database: which file it was when it was last open, and which log was its own. It outlives a crash. */
+/**
+ * Beside the database: which file it was when it was last open, and which log belonged to it. It survives a crash.
+ */
 const noteBeside = (path: string) => `${path}-marks`;
 
 const Noted = z.object({ database: z.string(), log: z.string().nullable(), index: z.string().nullable() });
@@ -43,15 +49,17 @@ function readMarks(path: string): OpenFile | null {
   }
 }
 
-/** Before a database is opened: where it is not the one that was last open at this path, the log that one left is moved away. */
+/**
+ * Before a database is opened: if it is not the one last open at this path, the log left by that one is moved away.
+ */
 export function setAsideLeftLog(path: string) {
   const noted = readMarks(path);
   if (noted !== null && noted.database !== markOf(path)) setAsideLog(path, noted);
 }
 
 /**
- * Moves the log of a file that is no longer there out of the way of the file that took its place: read together they would
- * give pages of both. A log that came with the new file has another mark and stays.
+ * Moves the log of a file that no longer exists out of the way of the file that replaced it: read together they would
+ * mix pages of both. A log that came with the new file has another mark and stays.
  */
 export function setAsideLog(path: string, open: OpenFile) {
   alone(path, () => moveAside(path, open));
@@ -60,7 +68,7 @@ export function setAsideLog(path: string, open: OpenFile) {
 const LOCK_STEP = 4;
 const LOCK_LONGEST = 2000;
 
-/** One thread at a time: between looking at a file and taking it away another could have put a new one there. */
+/** One thread at a time: between looking at a file and removing it, another thread could have put a new one there. */
 function alone(path: string, work: () => void) {
   const lock = `${path}-aside`;
   for (let waited = 0; waited < LOCK_LONGEST; waited += LOCK_STEP)
@@ -74,7 +82,7 @@ function alone(path: string, work: () => void) {
   try {
     work();
   } finally {
-    // one that a crash left behind is taken away here too
+    // one left by a crash is removed here too
     rmSync(lock, { force: true });
   }
 }
@@ -84,14 +92,14 @@ function moveAside(path: string, open: OpenFile) {
   try {
     if (open.log !== null && markOf(log) === open.log) renameSync(log, unusedName(`${log}-of-replaced-file`));
   } catch (error) {
-    // another thread was faster
+    // another thread got there first
     if (!(error instanceof Error && "code" in error && error.code === "ENOENT")) throw error;
   }
   const index = `${path}-shm`;
   if (open.index !== null && markOf(index) === open.index) rmSync(index, { force: true });
 }
 
-/** The name, or the name with the next number that is free. */
+/** The name, or the name with the next free number. */
 export function unusedName(path: string): string {
   if (!existsSync(path)) return path;
   for (let number = 2; ; number++) if (!existsSync(`${path}-${number}`)) return `${path}-${number}`;

@@ -41,12 +41,12 @@ describe("every connection", () => {
 
 describe("a database that is exchanged under a running shop", () => {
   it("is noticed: edits go to the file at the path, and nothing confirmed is in neither", async () => {
-    // a backup, an edit, then the backup is put in the place of the open file
+    // a backup, an edit, then the backup replaces the open file
     await store.client.execute({ sql: "VACUUM INTO ?", args: [join(folder, "backup.db")] });
     expect(await editPlan(store, "example", edit("first", 1))).toMatchObject({ is: "written", version: 2 });
     rmSync(file());
     copyFileSync(join(folder, "backup.db"), file());
-    // what the page had is of a version that the backup does not know
+    // the page's version is one that the backup does not know
     expect(await editPlan(store, "example", edit("second", 2))).toMatchObject({ is: "overtaken" });
     expect(await editPlan(store, "example", edit("third", 1))).toMatchObject({ is: "written", version: 2 });
     store.client.close();

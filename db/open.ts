@@ -13,12 +13,12 @@ export { type Place, placeFrom } from "./place";
 
 export type Database = LibSQLDatabase<typeof schema>;
 
-/** How long somebody else may hold the file before an edit is refused, and how often it is tried in between. */
+/** How long another program may hold the file before an edit is refused, and how often it is tried in between. */
 const PATIENCE_MILLISECONDS = 5000;
 const TRY_EVERY_MILLISECONDS = 25;
 /** How long the client itself waits, holding up its thread. */
 const BUSY_MILLISECONDS = 20;
-/** Beside the project the server is started from. */
+/** In the folder the server is started from. */
 const MIGRATIONS = resolve("db/migrations");
 
 export interface Store {
@@ -33,7 +33,7 @@ export interface Store {
 const newClient = (place: Place) =>
   createClient({ url: place.url, authToken: place.token, timeout: BUSY_MILLISECONDS });
 
-/** Migrations that the database has not seen; asked without writing, so that it can be asked while others write. */
+/** Migrations that the database has not had; checked without writing, so that it works while others write. */
 async function isUpToDate(client: Client, migrations: string): Promise<boolean> {
   const journal = JSON.parse(readFileSync(join(migrations, "meta/_journal.json"), "utf8")) as { entries: unknown[] };
   try {
@@ -53,7 +53,7 @@ async function connect(place: Place, migrations: string): Promise<Pick<Store, "c
     try {
       const db = drizzle(client, { schema });
       if (!(await isUpToDate(client, migrations))) {
-        // a new connection keeps foreign keys and writes through to the disk by itself; a test holds it to that
+        // a new connection keeps foreign keys and writes through to the disk by itself; a test checks that
         if (place.file !== null) await client.execute("PRAGMA journal_mode = WAL");
         await migrate(db, { migrationsFolder: migrations });
       }
@@ -67,7 +67,10 @@ async function connect(place: Place, migrations: string): Promise<Pick<Store, "c
   });
 }
 
-/** Opens the store, making folder and tables where they are missing. Throws StorageTrouble with a sentence that helps. */
+/**
+ * Opens the store, creating folder and tables where they are missing. Throws StorageTrouble with a sentence that
+ * helps.
+ */
 export async function openStore(place: Place, migrations = MIGRATIONS): Promise<Store> {
   try {
     return { place, migrations, ...(await connect(place, migrations)) };
@@ -89,8 +92,9 @@ async function patiently<T>(work: () => Promise<T>, onBusy: () => void = () => {
 }
 
 /**
- * Takes new connections. A statement that was refused because the file was held stays half way on its connection, with the
- * view of the file that it had: whatever is written there afterwards is refused too, though nobody holds anything any more.
+ * Opens new connections. A statement refused because the file was held leaves its connection half way, with an
+ * outdated view of the file: whatever is written on it afterwards is refused too, though nobody holds anything any
+ * more.
  */
 function takeNewConnections(store: Store) {
   store.client.close();
@@ -98,11 +102,11 @@ function takeNewConnections(store: Store) {
   store.db = drizzle(store.client, { schema });
 }
 
-/** Where a copy goes of what the open file holds, once its name is gone or another's. */
+/** Where a copy of the open file goes once its name is gone or another's. */
 const rescueName = (file: string, open: OpenFile) =>
   join(dirname(file), `crust-rescued-${open.database.replace(/\D+/g, "-")}.db`);
 
-/** Copies what the open file holds beside the place it had; the copy's path, or null where that cannot be done. */
+/** Copies what the open file holds beside its old path; returns the copy's path, or null if that fails. */
 async function rescue({ client, place: { file }, open }: Store): Promise<string | null> {
   if (file === null || open === null) return null;
   const copy = rescueName(file, open);
@@ -117,7 +121,7 @@ async function rescue({ client, place: { file }, open }: Store): Promise<string 
 
 const reopening = new WeakMap<Store, Promise<void>>();
 
-/** Closes what is open and opens what stands at the path now. */
+/** Closes the open file and opens the one now at its path. */
 async function reopen(store: Store): Promise<void> {
   const under = reopening.get(store);
   if (under) return under;
@@ -136,8 +140,8 @@ async function reopen(store: Store): Promise<void> {
 }
 
 /**
- * Takes down which log and index belong to the open file, as long as it is the one at its path: they come and go while it is open.
- * False where another file, or none, is at the path.
+ * Notes which log and index belong to the open file, as long as it is the one at its path: they come and go while it
+ * is open. False if another file, or none, is at the path.
  */
 function takeDown(store: Store): boolean {
   const { file } = store.place;
@@ -150,8 +154,8 @@ function takeDown(store: Store): boolean {
 }
 
 /**
- * Makes sure that the open file is the one at its path. Where another stands there, what the open one holds is copied aside and
- * the other is opened; where none does, nothing is read or written.
+ * Makes sure that the open file is the one at its path. If another is there, the open one is copied aside and the
+ * other opened; if none is, nothing is read or written.
  */
 async function holdToPath(store: Store): Promise<void> {
   const { file } = store.place;
@@ -170,8 +174,8 @@ async function holdToPath(store: Store): Promise<void> {
 const LOOK_EVERY_MILLISECONDS = 500;
 
 /**
- * Looks at the path now and then, also while nobody asks for anything: as long as another file's log lies beside it, no other
- * program could open it safely. Does not keep the process alive.
+ * Looks at the path now and then, also while nobody asks for anything: as long as another file's log lies beside it,
+ * no other program could open it safely. Does not keep the process alive.
  */
 export function watchPath(store: Store) {
   setInterval(() => void holdToPath(store).catch(() => undefined), LOOK_EVERY_MILLISECONDS).unref();
@@ -193,7 +197,7 @@ export async function within<T>(store: Store, work: (db: Database) => Promise<T>
   }
 }
 
-/** A write that was answered is in the file at the path: looked at once more, for somebody may just have put another there. */
+/** A confirmed write is in the file at the path: checked once more, because somebody may just have replaced it. */
 async function writtenToPath<T>(store: Store, work: (db: Database) => Promise<T>): Promise<T> {
   const { open } = store;
   const done = await work(store.db);
@@ -207,7 +211,10 @@ async function writtenToPath<T>(store: Store, work: (db: Database) => Promise<T>
 
 const turns = new Map<string, Promise<unknown>>();
 
-/** Runs one piece of writing work at a time on a place; other threads and programs are waited for without holding up this one. */
+/**
+ * Runs one piece of writing at a time on a store; other threads and programs are waited for without holding up this
+ * one.
+ */
 export function inTurn<T>(store: Store, work: (db: Database) => Promise<T>): Promise<T> {
   const key = store.place.url;
   const before = turns.get(key) ?? Promise.resolve();

@@ -63,7 +63,7 @@ describe("photos of boards", () => {
     expect(await addPhoto(store, "nobody", photo("a"))).toBe("missing");
     for (let at = 0; at < MOST_PHOTOS; at++) await addPhoto(store, "example", photo(`p${at}`));
     expect(await addPhoto(store, "example", photo("last"))).toBe("full");
-    // what is removed makes room, and is put back only where there is room again
+    // a removed photo makes room, and is restored only where there is room again
     await setPhotoRemoved(store, "example", "p0", true);
     expect(await addPhoto(store, "example", photo("last"))).toBe("added");
     expect(await setPhotoRemoved(store, "example", "p0", false)).toBe("full");

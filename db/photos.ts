@@ -2,7 +2,7 @@ import { and, asc, count, desc, eq, isNotNull, isNull } from "drizzle-orm";
 import { type Database, inTurn, type Store, within } from "./open";
 import { photos, plans } from "./schema";
 
-/** Photos a job shows at most; those that were removed do not count. */
+/** Photos a job shows at most; removed ones do not count. */
 export const MOST_PHOTOS = 60;
 
 export interface Photo {
@@ -15,7 +15,7 @@ export interface Photo {
   at: Date;
 }
 
-/** Taking the right to write at once: nothing is read first that another could change meanwhile. */
+/** Takes the right to write at once: nothing is read first that another could change meanwhile. */
 const IMMEDIATE = { behavior: "immediate" } as const;
 
 const SHOWN = {
@@ -30,7 +30,7 @@ const SHOWN = {
 
 export interface PhotoShelf {
   photos: Photo[];
-  /** the one that was taken away last, to be put back */
+  /** the photo removed last, to be restored */
   removed: Photo | null;
 }
 
@@ -51,7 +51,7 @@ export const listPhotos = (store: Store, planId: string): Promise<PhotoShelf> =>
     return { photos: shown, removed: removed ?? null };
   });
 
-/** The picture itself, as JPEG; null where there is none of that name. */
+/** The picture itself, as JPEG; null if there is none with that id. */
 export const getPhoto = (store: Store, planId: string, id: string): Promise<Buffer | null> =>
   within(store, async (db) => {
     const [found] = await db
@@ -68,7 +68,7 @@ async function shownCount(tx: Transaction, planId: string): Promise<number> {
   return (await tx.select({ photos: count() }).from(photos).where(shown))[0]?.photos ?? 0;
 }
 
-/** Of the photos that were removed, those removed longest ago go for good: as many can be put back as a job shows. */
+/** Of the removed photos, those removed longest ago are deleted for good: as many can be restored as a job shows. */
 async function dropOldest(tx: Transaction, planId: string) {
   const old = await tx
     .select({ id: photos.id })
@@ -82,7 +82,7 @@ async function dropOldest(tx: Transaction, planId: string) {
 
 export type Added = "added" | "missing" | "full";
 
-/** Keeps a photo. Sent twice under one id, it is kept once. */
+/** Saves a photo. Sent twice under one id, it is saved once. */
 export const addPhoto = (store: Store, planId: string, photo: Omit<Photo, "at"> & { jpeg: Buffer }): Promise<Added> =>
   inTurn(store, (db) =>
     db.transaction(async (tx) => {
@@ -98,7 +98,7 @@ export const addPhoto = (store: Store, planId: string, photo: Omit<Photo, "at"> 
     }, IMMEDIATE),
   );
 
-/** Takes a photo off the boards, or puts it back where there is room for it. */
+/** Removes a photo from the boards, or restores it if there is room. */
 export const setPhotoRemoved = (
   store: Store,
   planId: string,

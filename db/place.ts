@@ -1,14 +1,14 @@
 import { join, resolve } from "node:path";
 
 export interface Place {
-  /** an address of a libSQL server, or the embedded file's */
+  /** the address of a libSQL server, or of the embedded file */
   url: string;
   token?: string;
   /** path of the embedded file; null for a server */
   file: string | null;
 }
 
-/** Where the data lies: DATABASE_URL for a server, else crust.db in JOLLY_CRUST_DATA (./data). */
+/** Where the data is kept: DATABASE_URL for a server, otherwise crust.db in JOLLY_CRUST_DATA (./data). */
 export function placeFrom(environment: Record<string, string | undefined>): Place {
   const url = environment.DATABASE_URL;
   if (url && !url.startsWith("file:")) return { url, token: environment.DATABASE_AUTH_TOKEN, file: null };

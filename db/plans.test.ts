@@ -134,7 +134,7 @@ describe("plans", () => {
     await summarise(store, "example");
     const worked = { counts: { stop: 1, caution: 1 } };
     expect((await listJobs(store)).jobs[0]).toMatchObject({ pending: false, summary: { ...known, worked } });
-    // what was worked out stays in sight while the next version is being worked out
+    // the old summary stays visible while the next version is being worked out
     await editPlan(store, "example", edit("b", 2, rename("Sea box")));
     expect((await listJobs(store)).jobs[0]).toMatchObject({ title: "Sea box", pending: true, summary: { worked } });
   });

@@ -14,16 +14,16 @@ export interface JobRow {
   client: string | null;
   updatedAt: Date;
   removedAt: Date | null;
-  /** null where it was never worked out, or cannot be read */
+  /** null if it was never worked out, or cannot be read */
   summary: Summary | null;
-  /** what is shown is that of an earlier version, and the job's own is being worked out */
+  /** the figures shown are those of an earlier version, and new ones are being worked out */
   pending: boolean;
 }
 
 export interface Job {
   plan: Plan;
   version: number;
-  /** labels of what undo and redo would do; null where there is nothing */
+  /** labels of what undo and redo would do; null if there is nothing */
   undo: string | null;
   redo: string | null;
 }
@@ -51,7 +51,7 @@ const jobColumns = {
   client: plans.client,
   updatedAt: plans.updatedAt,
   removedAt: plans.removedAt,
-  // as text: one damaged row must not take the list along
+  // as text: one damaged row must not break the list
   summary: sql<string>`${plans.summary}`,
   pending: sql<number>`${plans.summarised} <> ${plans.version}`,
 };
@@ -62,7 +62,7 @@ const asJobRow = (row: Omit<JobRow, "summary" | "pending"> & { summary: string; 
 
 export const JOBS_A_PAGE = 60;
 
-/** A page of the jobs, last touched first, and how many pages there are. */
+/** A page of the jobs, last changed first, and how many pages there are. */
 export const listJobs = (store: Store, page = 0): Promise<{ jobs: JobRow[]; pages: number }> =>
   within(store, async (db) => {
     const onList = isNull(plans.removedAt);
@@ -76,7 +76,7 @@ export const listJobs = (store: Store, page = 0): Promise<{ jobs: JobRow[]; page
     return { jobs: rows.map(asJobRow), pages: Math.max(1, Math.ceil((await db.$count(plans, onList)) / JOBS_A_PAGE)) };
   });
 
-/** Jobs taken off the list that can still be put back. */
+/** Removed jobs that can still be restored. */
 export const listRemoved = (store: Store): Promise<JobRow[]> =>
   within(store, async (db) =>
     (
@@ -88,7 +88,7 @@ export const listRemoved = (store: Store): Promise<JobRow[]> =>
 const read = new Map<string, { text: string; plan: Plan }>();
 const MOST_READ = 40;
 
-/** A document that is no whole JSON is told like any other that cannot be read. */
+/** A document that is not valid JSON is reported like any other that cannot be read. */
 function parsed(text: string): unknown {
   try {
     return JSON.parse(text);
@@ -100,7 +100,7 @@ function parsed(text: string): unknown {
 function readDocument(text: string, id: string): Plan {
   const known = read.get(id);
   if (known?.text === text) return known.plan;
-  // what an older version wrote is brought up to date as a file would be
+  // a document written by an older version is migrated as a file would be
   const done = readPlan(parsed(text));
   if (!done.ok) {
     const [fault] = done.faults;
@@ -116,7 +116,7 @@ function readDocument(text: string, id: string): Plan {
 }
 
 async function lastEdit(db: Reader, planId: string, state: "done" | "undone") {
-  // undo takes the last done, redo the first undone
+  // undo takes the last edit done, redo the first undone
   const rows = await db
     .select()
     .from(edits)
@@ -145,7 +145,7 @@ async function readJob(db: Reader, id: string): Promise<Job | null> {
 
 export const getJob = (store: Store, id: string): Promise<Job | null> => within(store, (db) => readJob(db, id));
 
-/** A job's document as it stands in the database, read or not; null where there is none. */
+/** A job's document exactly as stored, readable or not; null if there is none. */
 export const getDocument = (store: Store, id: string): Promise<{ title: string; text: string } | null> =>
   within(store, async (db) => {
     const [row] = await db
@@ -155,7 +155,7 @@ export const getDocument = (store: Store, id: string): Promise<{ title: string; 
     return row ?? null;
   });
 
-/** Puts a new plan in; false when one with this id is there already (a form sent twice). */
+/** Adds a new plan; false if one with this id already exists (a form sent twice). */
 export const addPlan = (store: Store, plan: Plan, now = new Date()): Promise<boolean> =>
   inTurn(store, async (db) => {
     const added = await db
@@ -175,7 +175,7 @@ export const addPlan = (store: Store, plan: Plan, now = new Date()): Promise<boo
     return added.length > 0;
   });
 
-/** Writes the next version; what was worked out of the one before stays until somebody works out this one. */
+/** Writes the next version; the summary of the one before stays until somebody works out the new one. */
 async function write(db: Reader, plan: Plan, version: number) {
   const [before] = await db
     .select({ summary: sql<string>`${plans.summary}` })
@@ -203,7 +203,7 @@ const setSummary = (store: Store, planId: string, version: number, summary: Summ
       .where(and(eq(plans.id, planId), eq(plans.version, version)));
   });
 
-/** Jobs whose summary is of an earlier version than they are, the last touched first. */
+/** Jobs whose summary is older than they are, the last changed first. */
 export const pendingSummaries = (store: Store, most: number): Promise<string[]> =>
   within(store, async (db) =>
     (
@@ -222,7 +222,7 @@ const unworked = (plan: Plan | null, trouble: string): Summary => ({
   trouble,
 });
 
-/** Works out what the list shows of a job and keeps it, unless the job has been edited meanwhile. */
+/** Works out the summary of a job for the list and saves it, unless the job has been edited meanwhile. */
 export async function summarise(store: Store, planId: string): Promise<void> {
   const [row] = await within(store, (db) =>
     db.select({ version: plans.version }).from(plans).where(eq(plans.id, planId)),
@@ -240,7 +240,7 @@ export async function summarise(store: Store, planId: string): Promise<void> {
   await setSummary(store, planId, row.version, summary);
 }
 
-/** Notes that a job could not be worked out, so that the list says so and nobody tries for ever. */
+/** Notes that a job could not be worked out, so that the list says so and nobody keeps trying. */
 export async function summaryFailed(store: Store, planId: string, because: string): Promise<void> {
   const [row] = await within(store, (db) =>
     db.select({ version: plans.version }).from(plans).where(eq(plans.id, planId)),
@@ -266,7 +266,7 @@ async function overtaken(db: Reader, job: Job, base: number): Promise<Written> {
 const inTransaction = (store: Store, work: (tx: Transaction) => Promise<Written>): Promise<Written> =>
   inTurn(store, (db) => db.transaction(work, { behavior: "immediate" }));
 
-/** Does an edit if it was based on the plan as it now is. Sent twice, it is done once. */
+/** Makes an edit if it was based on the current version. Sent twice, it is made once. */
 export const editPlan = (store: Store, planId: string, edit: Edit): Promise<Written> =>
   inTransaction(store, async (tx) => {
     const job = await readJob(tx, planId);
@@ -305,7 +305,7 @@ export const editPlan = (store: Store, planId: string, edit: Edit): Promise<Writ
     return written(tx, planId);
   });
 
-/** Takes the last edit back, or does the last one taken back again. */
+/** Undoes the last edit, or redoes the last one undone. */
 export const stepThroughEdits = (store: Store, planId: string, base: number, way: "undo" | "redo"): Promise<Written> =>
   inTransaction(store, async (tx) => {
     const job = await readJob(tx, planId);
@@ -314,7 +314,7 @@ export const stepThroughEdits = (store: Store, planId: string, base: number, way
     const edit = await lastEdit(tx, planId, way === "undo" ? "done" : "undone");
     if (!edit)
       return { is: "refused", because: way === "undo" ? "There is nothing to undo." : "There is nothing to redo." };
-    // an older version may have written it: what has come since takes its usual value
+    // an older version may have written it: fields added since get their usual value
     const kept = Commands.safeParse(way === "undo" ? edit.inverse : edit.commands);
     if (!kept.success)
       return {
@@ -334,7 +334,7 @@ export const stepThroughEdits = (store: Store, planId: string, base: number, way
     return written(tx, planId);
   });
 
-/** Takes a job off the list, or puts it back. */
+/** Removes a job from the list, or restores it. */
 export const setRemoved = (store: Store, planId: string, removed: boolean): Promise<boolean> =>
   inTurn(store, async (db) => {
     const rows = await db
@@ -345,11 +345,11 @@ export const setRemoved = (store: Store, planId: string, removed: boolean): Prom
     return rows.length > 0;
   });
 
-/** Whether a plan of this id is kept, on the list or taken off it. */
+/** Whether a plan with this id exists, on the list or removed. */
 export const isKnown = (store: Store, planId: string): Promise<boolean> =>
   within(store, async (db) => (await db.select({ id: plans.id }).from(plans).where(eq(plans.id, planId))).length > 0);
 
-/** Jobs in which there is so much work that judging and dating them takes long. */
+/** Jobs with so much work in them that judging and dating them takes long. */
 export const WEIGHTY = 600;
 
 export const weighty = (store: Store): Promise<{ id: string; phases: number }[]> =>
@@ -360,7 +360,7 @@ export const weighty = (store: Store): Promise<{ id: string; phases: number }[]>
       .where(sql`json_valid(${plans.summary}) and json_extract(${plans.summary}, '$.worked.phases') >= ${WEIGHTY}`),
   );
 
-/** What the jobs list shows of one job; null where there is none on it. */
+/** What the jobs list shows of one job; null if it is not on it. */
 export const getRow = (store: Store, id: string): Promise<JobRow | null> =>
   within(store, async (db) => {
     const [row] = await db

@@ -1,6 +1,6 @@
 import { blob, index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
 
-/** One plan, as its whole document, with the figures the jobs list shows kept beside it. */
+/** One plan, as its whole document, with the figures the jobs list shows beside it. */
 export const plans = sqliteTable(
   "plans",
   {
@@ -24,12 +24,12 @@ export const plans = sqliteTable(
 export const edits = sqliteTable(
   "edits",
   {
-    /** made by the client, so that an edit sent twice is done once */
+    /** made by the client, so that an edit sent twice is made once */
     id: text("id").primaryKey(),
     planId: text("plan_id")
       .notNull()
       .references(() => plans.id, { onDelete: "cascade" }),
-    /** the version this edit, or its last undoing or redoing, made */
+    /** the version that this edit, or its last undo or redo, made */
     version: integer("version").notNull(),
     /** order of the edits of a plan, for undo */
     place: integer("place").notNull(),
@@ -42,7 +42,7 @@ export const edits = sqliteTable(
   (table) => [index("edits_by_plan").on(table.planId, table.place)],
 );
 
-/** Photos of real boards, re-encoded: they stand beside what was predicted. Taken away, they can be put back. */
+/** Photos of real boards, re-encoded, to compare with the prediction. Removed ones can be restored. */
 export const photos = sqliteTable(
   "photos",
   {

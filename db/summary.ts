@@ -5,7 +5,7 @@ import { type Plan, zonesOf } from "#core/plan/plan";
 import { datesOf } from "#core/schedule/dates";
 import { judgementOf, scheduleOf } from "#core/schedule/kept";
 
-/** What a plan says by itself: kept with every write. */
+/** What a plan says by itself: saved with every write. */
 const Known = z.object({
   pieces: z.array(z.string()),
   zones: z.int(),
@@ -13,7 +13,7 @@ const Known = z.object({
   due: z.string().nullable(),
 });
 
-/** What has to be worked out: judged and dated, after the write, by whoever has the time. */
+/** What has to be worked out: judged and dated after the write, by whichever thread has time. */
 const Worked = z.object({
   counts: z.object({ stop: z.int(), caution: z.int(), note: z.int() }),
   clashes: z.int(),
@@ -30,16 +30,16 @@ export type Worked = z.infer<typeof Worked>;
 
 const Summary = z.object({
   known: Known,
-  /** of this version or an earlier one; null where it has never been worked out */
+  /** of this version or an earlier one; null if it has never been worked out */
   worked: Worked.nullable(),
   /** why it could not be worked out */
   trouble: z.string().nullable(),
 });
 
-/** What the jobs list shows of a plan, kept with it so that the list need not judge. */
+/** What the jobs list shows of a plan, stored with it so that the list need not judge. */
 export type Summary = z.infer<typeof Summary>;
 
-/** A kept summary, or null where it was written by another version or is damaged: it is worked out again. */
+/** A stored summary, or null if another version wrote it or it is damaged: it is then worked out again. */
 export function readSummary(text: string): Summary | null {
   try {
     return Summary.safeParse(JSON.parse(text)).data ?? null;
@@ -57,7 +57,7 @@ export const knownOf = (plan: Plan): Summary["known"] => ({
 
 export const phasesOf = (judgement: Judgement) => judgement.zones.reduce((sum, { phases }) => sum + phases.length, 0);
 
-/** Judges and dates a plan for the list. Long for a large plan: never on a thread that answers pages. */
+/** Judges and dates a plan for the list. Slow for a large plan: never on a thread that answers pages. */
 export function workedOf(plan: Plan): Worked {
   const judgement = judgementOf(plan);
   const made = scheduleOf(plan, judgement);

@@ -1,11 +1,11 @@
 import type { Place } from "./open";
 
-/** The store cannot do what was asked; the message tells the painter where and what to do. */
+/** The store cannot do what was asked; the message says where and what to do. */
 export class StorageTrouble extends Error {
   override name = "StorageTrouble";
 }
 
-/** One job's document cannot be read; the others are not touched by it. */
+/** One job's document cannot be read; the others are not affected. */
 export class UnreadableJob extends StorageTrouble {
   override name = "UnreadableJob";
   constructor(
@@ -16,7 +16,7 @@ export class UnreadableJob extends StorageTrouble {
   }
 }
 
-/** The codes of an error and of what caused it: those of the file system and of the database, never their words. */
+/** The codes of an error and of what caused it: those of the file system and the database, never their words. */
 export function codesOf(error: unknown): string[] {
   const codes: string[] = [];
   for (let one = error, depth = 0; one instanceof Error && depth < 6; one = one.cause, depth++) {
@@ -29,7 +29,7 @@ export function codesOf(error: unknown): string[] {
 const any = (codes: readonly string[], ...wanted: readonly string[]) =>
   codes.some((code) => wanted.some((one) => code === one || code.startsWith(`${one}_`)));
 
-/** The store is held by somebody else just now, and the same may work in a moment. */
+/** Another program is holding the store, and the same may work in a moment. */
 export const isBusy = (error: unknown): boolean => any(codesOf(error), "SQLITE_BUSY", "SQLITE_LOCKED");
 
 /** Whether an error comes from the store, not from a mistake in the code around it. */

@@ -36,7 +36,7 @@ const step = (id: string, how: string, what?: string, more: StepMore = {}): Step
 });
 
 const GENTLE: Use = { wear: "gentle", heat: false, water: "dry", outdoors: false, near: "nothing" };
-/** Where a zone stands on the piece's front, in millimetres from its lower left. */
+/** Where a zone is on the piece's front, in millimetres from its lower left. */
 const front = (
   drawn: NonNullable<Zone["place"]>["drawn"],
   x: number,
@@ -78,7 +78,7 @@ const zone = (
   ...more,
 });
 
-/** The finishing loft over the yard: warm by day, cool and damper by night, for the stove goes out. */
+/** The finishing loft over the yard: warm by day, cool and damper by night, when the stove goes out. */
 const LOFT: Room = {
   celsius: 21,
   relativeHumidity: 52,
@@ -86,7 +86,7 @@ const LOFT: Room = {
   course: { kind: "day and night", night: { celsius: 14, relativeHumidity: 66 } },
 };
 
-/** The same loft as its room sensor had kept it in a week of November. */
+/** The same loft as its room sensor recorded it in a week of November. */
 function sensedLoft(): Room {
   const made = hourly(loftReadings(readWallTime("2026-11-16T00:00")!, readWallTime("2026-11-22T23:50")!));
   if (!made.ok) throw new Error(made.says);

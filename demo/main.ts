@@ -2,7 +2,7 @@ import { openStore, placeFrom } from "#db/open";
 import { StorageTrouble } from "#db/trouble";
 import { loadDemo } from "./load";
 
-// Migrates the store and puts the demo shop in, each job only where it is not known yet.
+// Migrates the store and loads the demo shop, each job only if it does not exist yet.
 try {
   const store = await openStore(placeFrom(process.env));
   const added = await loadDemo(store);

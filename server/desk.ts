@@ -7,8 +7,9 @@ import type { Refusal } from "../app/http/guard.server";
 import { plainPage } from "../app/http/plain-page";
 import type { AnswerMessage, AskMessage, ChoreMessage, FromDesk, ToDesk } from "./messages";
 
-// A desk: one thread that answers pages, one request at a time. It may take as long as it likes; the front ends it when its time
-// is over, and nobody else has waited for it.
+// A desk: one thread that answers pages, one request at a time. It may take as long as it likes; the front ends it
+// when its time
+// is up, and nobody else has waited for it.
 
 const port = parentPort!;
 const build = (await import((workerData as { build: string }).build)) as ServerBuild;
@@ -22,7 +23,7 @@ const NO_BODY: ReadonlySet<number> = new Set([204, 205, 304]);
 
 const say = (message: FromDesk, transfer: ArrayBuffer[] = []) => port.postMessage(message, transfer);
 
-/** A copy that is its own buffer, to be handed over whole. */
+/** A copy with its own buffer, to be handed over whole. */
 const owned = (bytes: Uint8Array): ArrayBuffer => {
   const copy = new ArrayBuffer(bytes.byteLength);
   new Uint8Array(copy).set(bytes);
@@ -46,7 +47,7 @@ async function answer({ id, method, url, headers, body }: AskMessage): Promise<A
   return { kind: "answer", id, status: response.status, headers: said, body: bytes };
 }
 
-/** Where there is no page of its own for what went wrong, the framework answers with its raw data. */
+/** Where there is no page for what went wrong, the framework answers with its raw data. */
 function isRawRefusal({ status, headers }: Response, url: string): boolean {
   const { pathname } = new URL(url);
   const type = headers.get("Content-Type") ?? "application/json";

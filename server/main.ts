@@ -3,7 +3,7 @@ import { pathToFileURL } from "node:url";
 import { Worker } from "node:worker_threads";
 import { openFront } from "./shop-front";
 
-// Starts the built shop: PORT and HOST say where it listens, on this machine only.
+// Starts the built shop: PORT and HOST set where it listens, on this machine only.
 
 const LOOPBACK = new Set(["127.0.0.1", "::1", "localhost"]);
 const host = process.env.HOST ?? "127.0.0.1";

@@ -1,6 +1,7 @@
-// What the front and the desks say to each other. Both run in one process: the front in its main thread, each desk in its own.
+// What the front and the desks say to each other. Both run in one process: the front in its main thread, each desk in
+// its own.
 
-/** A request as the front read it whole. */
+/** A request, read in full by the front. */
 export interface AskMessage {
   kind: "request";
   id: number;
@@ -31,15 +32,15 @@ export interface AnswerMessage {
 export interface DoneMessage {
   kind: "done";
   id: number;
-  /** what the chore answered; null where it failed */
+  /** what the chore returned; null if it failed */
   value: unknown;
 }
 
-/** A job was written: what the jobs list shows of it is to be worked out. */
+/** A job was saved: its summary for the jobs list has to be worked out. */
 export interface WrittenMessage {
   kind: "written";
   planId: string;
-  /** coats and other pieces of work in it; null where that is not known */
+  /** coats and other pieces of work in it; null if that is not known */
   weight: number | null;
 }
 

@@ -2,7 +2,7 @@ import { Worker } from "node:worker_threads";
 import { afterEach, describe, expect, it } from "vitest";
 import { type Job, Pool, type PoolOptions } from "./pool.ts";
 
-/** A desk that answers with its own number after as long as the words say; "spin" holds its thread, "break" ends it. */
+/** A desk that answers with its own number after the time in the words; "spin" holds its thread, "break" ends it. */
 const DESK = `
 const { parentPort, threadId } = require("node:worker_threads");
 parentPort.on("message", ({ id, words: [does, time] }) => {

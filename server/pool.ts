@@ -1,13 +1,14 @@
 import type { Worker } from "node:worker_threads";
 import type { AnswerMessage, FromDesk, ToDesk } from "./messages";
 
-// Desks and the work that waits for them. What is known to take long has desks and a line of its own, so that what is quick never
-// stands behind it; whatever takes longer than it may is ended, and its desk is replaced.
+// Desks and the work that waits for them. What is known to take long has desks and a queue of its own, so that quick
+// work never
+// waits behind it; whatever takes longer than allowed is ended, and its desk is replaced.
 
 /** A piece of work for a desk. */
 export interface Job {
   message: DistributiveOmit<ToDesk, "id">;
-  /** jobs of one subject go to the desk that knows it, where that is free */
+  /** jobs on one subject go to the desk that knows it, if it is free */
   subject: string | null;
   slow: boolean;
   /** milliseconds after which it is ended */
@@ -33,7 +34,7 @@ export interface PoolOptions {
   /** jobs that may wait */
   waiting: { quick: number; slow: number };
   onWritten?: (planId: string, weight: number | null) => void;
-  /** told of every job that a desk has finished, with the milliseconds it took */
+  /** called for every job a desk has finished, with the milliseconds it took */
   onTook?: (job: Job, milliseconds: number) => void;
 }
 
@@ -58,7 +59,7 @@ const LANES = ["quick", "slow"] as const;
 const HELD_UP = 100;
 /** The desks that are not needed at once are opened this long after the start. */
 const REST_MILLISECONDS = 4000;
-/** A desk that could not even begin is opened again after so long. */
+/** A desk that could not start is opened again after this long. */
 const REOPEN_MILLISECONDS = 1000;
 const MOST_KNOWN = 40;
 
@@ -79,7 +80,7 @@ export class Pool {
 
   private readonly rest: NodeJS.Timeout;
 
-  /** Has a job done; answers what came of it, never throws. */
+  /** Has a job done; returns its result, never throws. */
   run(job: Job): Promise<Outcome> {
     return new Promise((resolve) => {
       const lane = job.slow ? "slow" : "quick";
@@ -93,7 +94,7 @@ export class Pool {
     });
   }
 
-  /** Jobs that wait or are at work, for those who ask how much is going on. */
+  /** Jobs that are waiting or running, for those who ask how busy it is. */
   get load() {
     const waiting = LANES.reduce((sum, lane) => sum + this.lines[lane].length, 0);
     return { waiting, busy: this.desks.filter(({ at }) => at !== null).length };
@@ -140,7 +141,7 @@ export class Pool {
     this.seat();
   }
 
-  /** A desk that ended, by itself or because its time was over. */
+  /** A desk that ended, by itself or because its time was up. */
   private gone(desk: Desk) {
     const index = this.desks.indexOf(desk);
     if (index < 0) return;

@@ -6,24 +6,25 @@ import { PLAIN_HEADERS } from "../app/http/security.server";
 import type { AnswerMessage, ChoreMessage } from "./messages";
 import { type Job, type Outcome, Pool, type PoolOptions } from "./pool";
 
-// The front: reads requests, refuses what is not to be answered, hands files out, and has everything else done at a desk. It
-// never works anything out itself, so it always has time for the next request.
+// The front: reads requests, refuses those it should not answer, serves files, and has everything else done at a
+// desk. It never
+// works anything out itself, so it always has time for the next request.
 
-/** For a machine of two cores: one may be at what is slow, and the other always has time for a page. */
+/** For a machine of two cores: one can be busy with slow work, and the other always has time for a page. */
 const DESKS = { quick: 2, slow: 1 };
 /** How long a page is waited for before the painter is told that it is still being worked out. */
 const PATIENCE = 2500;
 /** How long anything may take at all. */
 const DEADLINE = 25_000;
-/** How long the writing has to rest before the list is brought up to date. */
+/** How long writing must pause before the list is brought up to date. */
 const REST = 400;
 /** How long an answer that came too late is kept for the page that asks again. */
 const KEPT = 60_000;
-/** Work that takes longer than this waits in the line of the slow. */
+/** Work that takes longer than this waits in the slow queue. */
 const SLOW_FROM = 500;
-/** How much of what an answer took is still expected of the next, where that took less. */
+/** How much of the time of an earlier answer is still expected of the next, if that took less. */
 const FADES = 0.5;
-/** Coats of a job from which it is taken for slow until it is known. */
+/** Jobs with this many coats count as slow until their real time is known. */
 const WEIGHTY = 600;
 /** A file of this size takes long to read and check. */
 const LARGE_BODY = 150_000;
@@ -99,7 +100,7 @@ function refuse(request: IncomingMessage, response: ServerResponse, refusal: Ref
   else send(response, status, [...extra, ["Content-Type", "text/html; charset=utf-8"]], plainPage(refusal));
 }
 
-/** The body whole, or null where it is larger than its path takes. */
+/** The whole body, or null if it is larger than its path accepts. */
 function readBody(request: IncomingMessage, limit: number): Promise<ArrayBuffer | null> {
   return new Promise((resolve, reject) => {
     const parts: Buffer[] = [];
@@ -146,10 +147,10 @@ class ShopFront {
   private readonly files: ReturnType<typeof sirv>;
   private readonly patience: number;
   private readonly deadline: number;
-  /** milliseconds that answers about a subject took, the latest counting most */
+  /** milliseconds that answers about a subject took, weighted to the latest */
   private readonly took = new Map<string, number>();
   private readonly weights = new Map<string, number>();
-  /** answers that came after the painter was told to wait, and addresses that never came to an end */
+  /** answers that came after the painter was told to wait, and addresses that never finished */
   private readonly late = new Map<string, { answer: AnswerMessage | null; until: number }>();
   private readonly boards = new Map<string, number>();
   private readonly toSummarise = new Set<string>();
@@ -183,14 +184,14 @@ class ShopFront {
         this.summariseSoon();
       },
       onTook: ({ subject }, milliseconds) => {
-        // what was slow is slow for a while yet: a page from kept results says little about the next
+        // what was slow stays slow for a while: a page made from kept results says little about the next
         if (subject !== null)
           remember(this.took, subject, Math.max(milliseconds, FADES * (this.took.get(subject) ?? 0)));
       },
     });
   }
 
-  /** Learns which jobs are heavy and what the list does not know yet. */
+  /** Learns which jobs are heavy and which summaries are missing. */
   async begin() {
     const heavy = await this.chore("weighty", []);
     if (Array.isArray(heavy)) for (const { id, phases } of heavy) remember(this.weights, String(id), Number(phases));
@@ -209,7 +210,7 @@ class ShopFront {
     return outcome.is === "done" ? outcome.value : outcome.is;
   }
 
-  /** What the jobs list shows of jobs that were written is worked out when the writing rests, one after another, beside the pages. */
+  /** Summaries of saved jobs are worked out when the writing pauses, one after another, beside the pages. */
   private summariseSoon() {
     clearTimeout(this.soon);
     this.soon = setTimeout(() => void this.summariseAll(), REST);

@@ -2,11 +2,14 @@ import { BOARD_WIDTHS, MOST_SEED, panelFor, USUAL_VIEW, type View } from "#core/
 import { PANEL_IDS, type PanelId } from "#core/board/panels/panel";
 import type { ZoneJudgement } from "#core/judge/judge";
 
-/** How wide a board is drawn, in pixels: the whole on one easel, or as large as it is on a screen of 96 dots an inch. */
+/** How wide a board is drawn, in pixels: to fit the easel, or life size on a screen of 96 dots an inch. */
 export const WHOLE = BOARD_WIDTHS.usual;
 export const LIFE_SIZE = 1134;
 
-/** What is on the easel: it lives in the address, so that links, the keyboard, a reload and a page without script agree. */
+/**
+ * What is on the easel. It lives in the address, so that links, the keyboard, a reload and a page without scripts
+ * agree.
+ */
 export interface BoardAddress {
   /** how many phases are done; 0 is the bare ground */
   count: number;
@@ -23,7 +26,7 @@ const whole = (text: string | null, usual: number, low: number, high: number): n
   return text !== null && Number.isInteger(value) && value >= low && value <= high ? value : usual;
 };
 
-/** How many phases are done when this step is; all of them where it is not there. */
+/** How many phases are done after this step; all of them where the step does not exist. */
 export function countAfterStep({ phases }: Pick<ZoneJudgement, "phases">, stepId: string | null): number {
   let count = phases.length;
   phases.forEach(({ phase }, at) => {
@@ -59,7 +62,7 @@ type Change = Partial<
   Record<"after" | "panel" | "seed" | "light" | "wet" | "from" | "height" | "size" | "against" | "zone", string | null>
 >;
 
-/** The address with something changed; null takes it out. Another zone begins at its own end. */
+/** The address with something changed; null removes it. Another zone starts at its own last phase. */
 export function boardAddress(params: URLSearchParams, change: Change): string {
   const next = new URLSearchParams(params);
   if (change.zone !== undefined || change.after !== undefined) next.delete("step");

@@ -3,17 +3,17 @@ import { type BoardWork, inCommon, type View } from "#core/board/board-work";
 import { shownOnBoard } from "#core/board/shares";
 import type { Answer, Asking } from "./messages";
 
-// Draws sample boards off the page: rough at once, then fine, and given up as soon as something newer is asked.
+// Draws sample boards off the page: rough first, then fine. Gives up as soon as something newer is requested.
 
 /** Pixels across of the rough picture. */
 const ROUGH = 192;
 const MOST_BOARDS = 6;
 
 let latest = 0;
-/** the boards worked on last, newest first */
+/** the latest boards, newest first */
 const boards: Board[] = [];
 
-/** The board of a work at a size: one that was drawn before, or a new one that takes over what is the same. */
+/** The board of a work at a size: one drawn before, or a new one that reuses whatever is the same. */
 function boardFor(work: BoardWork, width: number): Board {
   const at = boards.findIndex(
     (one) =>
@@ -33,7 +33,7 @@ function boardFor(work: BoardWork, width: number): Board {
   return board;
 }
 
-/** Lets messages in; answers whether this asking still stands. */
+/** Lets messages in, and says whether this request is still the latest. */
 const stillWanted = (id: number) =>
   new Promise<boolean>((resolve) => {
     setTimeout(() => resolve(id === latest), 0);
@@ -50,7 +50,7 @@ function show(id: number, side: number, board: Board, count: number, view: View,
   answer({ is: "drawn", drawn: { id, side, count, width, height, finished, pixels, shown } }, [pixels]);
 }
 
-/** Paints up to a phase, one at a time, so that a newer asking need not wait for the whole. */
+/** Paints up to a phase, one phase at a time, so that a newer request need not wait for the rest. */
 async function painted(id: number, board: Board, count: number): Promise<boolean> {
   for (let done = 1; done <= count; done++) {
     board.after(done);

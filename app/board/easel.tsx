@@ -7,7 +7,7 @@ import type { BoardPicture } from "./use-board";
 function Picture({ picture }: { picture: BoardPicture }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const { image } = picture;
-  // before the page is painted, so that what is called finished is what is seen
+  // before the page is painted, so that a board called finished is the one on screen
   useLayoutEffect(() => {
     canvas.current?.getContext("2d")?.putImageData(image, 0, 0);
   }, [image]);
@@ -42,14 +42,14 @@ interface Props {
   labels: readonly string[];
   lifeSize: boolean;
   drawing: boolean;
-  /** places that are sampled, where a photo is held against the board */
+  /** places that are sampled, where a photo is compared with the board */
   spots: { prediction: Spot; photo: Spot } | null;
   onSpot: (side: "prediction" | "photo", spot: Spot) => void;
 }
 
 const NUDGE = 2;
 
-/** The board as it stands on the easel; two boards, or a board and a photo, with a line between that can be wiped across. */
+/** The board on the easel; two boards, or a board and a photo, with a line between them that can be moved across. */
 export function Easel({ pictures, photo, labels, lifeSize, drawing, spots, onSpot }: Props) {
   const [first, second] = pictures;
   const [wipe, setWipe] = useState(50);

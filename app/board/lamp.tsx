@@ -5,11 +5,11 @@ const WORDS = ["the right", "lower right", "below", "lower left", "the left", "u
 const fromWhere = (azimuth: number) => WORDS[Math.round(azimuth / 45) % 8]!;
 const TURN = 15;
 const RADIUS = 22;
-/** How high the light stands at the rim of the dial and at its middle. */
+/** How high the light stands at the rim of the dial and in its middle. */
 const LOWEST = 14;
 const HIGHEST = 76;
 
-/** Direction of the light: a dial seen from above. Round it turns the light, inwards it rises. */
+/** Direction of the light: a dial seen from above. Going round turns the light, going inwards raises it. */
 export function LampDial({ lighting, onTurn }: { lighting: Lighting; onTurn: (lighting: Lighting) => void }) {
   const [dragged, setDragged] = useState<Lighting | null>(null);
   const shown = dragged ?? lighting;

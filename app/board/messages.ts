@@ -1,13 +1,13 @@
 import type { BoardWork, View } from "#core/board/board-work";
 import type { Shown } from "#core/board/shares";
 
-/** One side of what is on the easel: a board, held after so many phases. */
+/** One side of what is on the easel: a board after a number of phases. */
 export interface Held {
   work: BoardWork;
   count: number;
 }
 
-/** What the page asks of the worker. A newer asking calls off the older. */
+/** What the page requests of the worker. A newer request cancels the older. */
 export interface Asking {
   id: number;
   /** one board, or two that are compared */
@@ -15,18 +15,18 @@ export interface Asking {
   view: View;
   /** pixels across of the finished picture */
   width: number;
-  /** other steps of the first side to be drawn when there is nothing else to do, in this order */
+  /** other steps of the first side to draw when there is nothing else to do, in this order */
   later: readonly number[];
 }
 
-/** What the worker answers: pictures as they get better, and what shows on the finished one. */
+/** What the worker sends back: pictures as they get better, and what shows on the finished one. */
 export interface Drawn {
   id: number;
   side: number;
   count: number;
   width: number;
   height: number;
-  /** the size that was asked for, not a first rough one */
+  /** the requested size, not a first rough one */
   finished: boolean;
   pixels: ArrayBuffer;
   shown: Shown | null;

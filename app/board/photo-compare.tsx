@@ -11,7 +11,7 @@ export interface Spot {
   y: number;
 }
 
-/** Half the side of the square that a sample is the mean of, as a part of the picture's width. */
+/** Half the side of the square that is averaged for a sample, as a part of the picture's width. */
 const REACH = 0.006;
 
 /** Mean colour around a place of a picture. */
@@ -33,17 +33,17 @@ export function sampleAt({ data, width, height }: ImageData, { x, y }: Spot): st
   return hexOf(sum.map((value) => value / count) as [number, number, number]);
 }
 
-/** The white of a primed card, as bright as such a card is. */
+/** The white of a primed card. */
 const CARD = 0.86;
 
-/** A colour as it would be if what was white in the photo had been white. */
+/** A colour as it would be if the thing picked as white in the photo had been white. */
 export function balanced(hex: string, white: string | null): string {
   if (white === null) return hex;
   const card = linearOf(white);
   return hexOf(linearOf(hex).map((value, at) => (value * CARD) / Math.max(0.02, card[at]!)) as unknown as Linear);
 }
 
-/** The pixels of a photo, once it has come; "lost" where it does not. */
+/** The pixels of a photo once it has loaded; "lost" if it fails to load. */
 export function usePhotoPixels(src: string | null): ImageData | "lost" | null {
   const [pixels, setPixels] = useState<ImageData | "lost" | null>(null);
   const wanted = useRef(src);
@@ -81,7 +81,7 @@ interface Props {
   pickingWhite: boolean;
 }
 
-/** What lies between a prediction and a real board at one place each, and the way to correct a material by it. */
+/** How a prediction and a real board differ at one place each, and the form that corrects a material by it. */
 export function PhotoCompare({ judged, shown, prediction, photo, spots, white, onWhite, pickingWhite }: Props) {
   const materials = useMemo(() => {
     const found = new Map(

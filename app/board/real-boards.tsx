@@ -5,7 +5,7 @@ import { usePlanInHand } from "~/editor/job-editor";
 import type { PhotoResult } from "~/http/photo-action.server";
 import { boardAddress } from "./board-address";
 
-/** The photos of real boards of this zone, and the way to take one in. */
+/** The photos of real boards of this zone, and the form that adds one. */
 export function RealBoards({
   shelf,
   judged,
@@ -15,7 +15,7 @@ export function RealBoards({
 }: {
   shelf: PhotoShelf;
   judged: ZoneJudgement;
-  /** the step after which a photo taken now belongs */
+  /** the step after which a photo added now belongs */
   stepId: string | null;
   stepLabel: string;
   against: string | null;

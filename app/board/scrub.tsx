@@ -22,8 +22,8 @@ export function stopsOf({ phases, zone }: ZoneJudgement, nameOf: (stepId: string
 }
 
 /**
- * The crust laid on its side, from the bare ground to the last phase: each stop is a link that holds the board there, and the
- * slider over them scrubs.
+ * The crust laid on its side, from the bare ground to the last phase: each stop is a link that shows the board there,
+ * and the slider over them scrubs.
  */
 export function Scrub({
   stops,

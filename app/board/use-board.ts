@@ -11,7 +11,7 @@ export interface BoardPicture {
 }
 
 export interface Boards {
-  /** by side; undefined until there is anything to see */
+  /** by side; undefined until there is something to show */
   pictures: readonly (BoardPicture | undefined)[];
   /** the finished picture is still being drawn */
   drawing: boolean;
@@ -20,7 +20,7 @@ export interface Boards {
 
 const MOST_KEPT = 48;
 
-/** Pictures that were finished, by what they show, the newest last. */
+/** Finished pictures by what they show, the newest last. */
 class Kept {
   private readonly pictures = new Map<string, BoardPicture>();
   get(key: string): BoardPicture | undefined {
@@ -35,7 +35,7 @@ class Kept {
 
 const imageOf = ({ pixels, width, height }: Drawn) => new ImageData(new Uint8ClampedArray(pixels), width, height);
 
-/** Phases nearest to the one in hand first: where a hand that scrubs goes next. */
+/** Phases nearest to the current one first: where someone scrubbing goes next. */
 function nearestFirst(count: number, all: number): number[] {
   const order: number[] = [];
   for (let away = 1; away <= all; away++)
@@ -60,7 +60,7 @@ function workName(work: BoardWork): string {
 const nameOf = ({ work, count }: Held, { light, lighting, wet }: View, width: number) =>
   `${count} ${width} ${light} ${wet} ${lighting.azimuth} ${lighting.elevation} ${workName(work)}`;
 
-/** Boards drawn in a worker for what is wanted now; pictures of steps that were drawn before are there at once. */
+/** Boards drawn in a worker as they are needed; pictures of steps that were drawn before appear at once. */
 export function useBoards({ sides, view, width }: Wanted): Boards {
   const worker = useRef<Worker | null>(null);
   const kept = useRef(new Kept());
@@ -83,7 +83,7 @@ export function useBoards({ sides, view, width }: Wanted): Boards {
     };
   }, []);
 
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what is wanted is named whole by its names
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the names say all that is wanted
   useEffect(() => {
     const id = ++asked.current;
     const found = names.map((name) => kept.current.get(name));
@@ -108,7 +108,7 @@ export function useBoards({ sides, view, width }: Wanted): Boards {
       if (finished) kept.current.put(nameOf({ work: side.work, count }, view, width), picture);
       if (count !== side.count) return;
       setBoards((before) => {
-        // a rough picture never takes the place of a finished one of the same
+        // a rough picture never replaces a finished one of the same thing
         if (!finished && found[drawn.side]) return before;
         const pictures = sides.map((_, at) => (at === drawn.side ? picture : before.pictures[at]));
         return {

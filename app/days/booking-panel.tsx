@@ -6,7 +6,10 @@ import { gatesHere, type LaneBooking } from "~/drawing/days-drawing";
 import { usePlanInHand } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 
-/** One piece of work in hand: when, how late it could be, what it waits for with the sign to look for, and its time to set. */
+/**
+ * The selected work: when it is, how late it could be, what it waits for with the sign to look for, and the form to
+ * set its time.
+ */
 export function BookingPanel({ item, items }: { item: LaneBooking; items: readonly LaneBooking[] }) {
   const { plan } = usePlanInHand();
   const [params] = useSearchParams();

@@ -11,7 +11,7 @@ import { timeAxis } from "~/drawing/time-axis";
 const LABELS = 132;
 const DAYS_A_PAGE = 7;
 
-/** The days that hold work, a page of the calendar at a time. */
+/** The days with work in them, one page of the calendar at a time. */
 export function useDays(bookings: readonly Booking[], start: WallMinutes) {
   const [params] = useSearchParams();
   const first = midnightBefore(bookings[0]?.starts ?? start);
@@ -28,7 +28,7 @@ export function useDays(bookings: readonly Booking[], start: WallMinutes) {
   return { page, pages, from, days, day: worked.includes(chosen) ? chosen : (worked[0] ?? null) };
 }
 
-/** The wall clock, once the page lives: the server does not know whose wall. */
+/** The wall clock, once scripts run: the server does not know whose wall it is. */
 export function useNow(): WallMinutes | null {
   const [now, setNow] = useState<WallMinutes | null>(null);
   useEffect(() => {
@@ -62,12 +62,12 @@ interface Props
   hours: Hours;
   days: ReturnType<typeof useDays>;
   lanes: readonly Lane[];
-  /** beside the dates: what to see, and how good it is */
+  /** beside the dates: what to show, and how good the dates are */
   bar: ReactNode;
   foot: ReactNode;
 }
 
-/** A page of days with its bar, as wide as there is room. */
+/** A page of days with its bar, as wide as there is room for. */
 export function Calendar({ hours, days, lanes, bar, foot, ...drawing }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 918, height: 620 });

@@ -12,13 +12,13 @@ import { countOf } from "~/words/amount";
 interface Props {
   day: WallMinutes;
   items: readonly LaneBooking[];
-  /** where pressing a piece of work leads */
+  /** where a link on a piece of work leads */
   linkTo: (item: LaneBooking) => string;
-  /** jobs are named where there are several */
+  /** job titles, where there are several jobs */
   jobs?: ReadonlyMap<string, string>;
 }
 
-/** The work of a day in its order, with the day's cautions before it. */
+/** The work of a day in order, with the day's cautions before it. */
 export function DayList({ day, items, linkTo, jobs }: Props) {
   const today = items.filter(({ booking }) => midnightBefore(booking.starts) === day);
   const hands = today.reduce((sum, { booking }) => sum + booking.ends - booking.starts, 0);

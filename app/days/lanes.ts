@@ -34,7 +34,7 @@ export function withPhases(works: readonly Judged[], bookings: readonly Booking[
   }));
 }
 
-/** Lanes of a calendar: a zone each, or a piece each with all its zones. */
+/** Lanes of a calendar: one per zone, or one per piece with all its zones. */
 export function lanesOf(works: readonly Judged[], items: readonly LaneBooking[], kind: LaneKind): Lane[] {
   return works.flatMap(({ plan }) =>
     plan.pieces.flatMap((piece): Lane[] => {

@@ -2,7 +2,10 @@ import type { Plan } from "#core/plan/plan";
 import type { Schedule } from "#core/schedule/schedule";
 import type { Tried } from "#core/schedule/what-if";
 
-/** What a page asks of the scheduling worker: the best dates for some jobs within milliseconds, or what could be otherwise. */
+/**
+ * What a page requests of the scheduling worker: the best dates for some jobs within so many milliseconds, or the
+ * ideas of What if.
+ */
 export type Asking =
   | { ask: "schedule"; id: number; plans: readonly Plan[]; budget: number }
   | { ask: "what if"; id: number; plan: Plan };

@@ -3,9 +3,9 @@ import { schedule } from "#core/schedule/schedule";
 import { whatIf } from "#core/schedule/what-if";
 import type { Answer, Asking } from "./messages";
 
-// Looks for better dates off the page. It is ended from outside when something newer is asked.
+// Looks for better dates off the page. The page ends it when it needs something newer.
 
-/** Milliseconds in which the dates of each idea are looked for: most jobs need less to find the best there are. */
+/** Milliseconds spent on the dates of each idea: most jobs need less to find the best there are. */
 const IDEA_BUDGET = 200;
 
 const now = () => performance.now();

@@ -6,7 +6,7 @@ import type { Answer, Asking } from "./messages";
 
 type Question = { ask: "schedule"; plans: readonly Plan[]; budget: number } | { ask: "what if"; plan: Plan };
 
-/** A worker for one question at a time: a newer one ends it, whatever it is at. */
+/** A worker for one question at a time: a newer question ends it, whatever it is doing. */
 class Desk {
   private worker: Worker | null = null;
   private busy = false;
@@ -38,14 +38,14 @@ class Desk {
 }
 
 export interface Looking {
-  /** the best so far; the quick one until there is a better */
+  /** the best so far; the quick dates until there is a better one */
   schedule: Schedule;
-  /** "dating": nothing is known yet, for there is too much work to date it while the page waits */
+  /** "dating": nothing is known yet, because dating this much work would hold up the page */
   state: "dating" | "looking" | "done" | "stopped" | "failed";
   stop: () => void;
 }
 
-/** An edit rests this long before the worker looks for something better, in milliseconds. */
+/** Milliseconds without an edit before the worker looks for something better. */
 const REST = 250;
 
 /** Dates for some jobs: the quick ones at once, better ones as the worker finds them. */
@@ -53,7 +53,7 @@ export function useBestSchedule(plans: readonly Plan[], quick: Schedule, budget:
   const desk = useRef<Desk | null>(null);
   const [found, setFound] = useState<{ of: Schedule; schedule: Schedule; state: Looking["state"] } | null>(null);
   useEffect(() => () => desk.current?.close(), []);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the quick schedule is made anew whenever the plans are
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the quick schedule changes with the plans
   useEffect(() => {
     if (quick.bookings.length === 0 && !heavy) return;
     const rest = setTimeout(() => {
@@ -77,7 +77,7 @@ export function useBestSchedule(plans: readonly Plan[], quick: Schedule, budget:
   return { schedule: found.schedule, state: found.state, stop };
 }
 
-/** What could be otherwise, tried in the worker; null until it is known. */
+/** The ideas of What if, tried in the worker; null until they are known. */
 export function useIdeas(plan: Plan, wanted: boolean): { ideas: readonly Tried[] | null; failed: boolean } {
   const desk = useRef<Desk | null>(null);
   const [known, setKnown] = useState<{ of: Plan; ideas: readonly Tried[] | null; failed: boolean } | null>(null);

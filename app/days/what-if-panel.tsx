@@ -6,11 +6,11 @@ import { useJobEditor } from "~/editor/job-editor";
 interface Props {
   ideas: readonly Tried[] | null;
   failed: boolean;
-  /** shown beside a clash: only what frees it */
+  /** shown beside a clash: only what resolves it */
   waysOut?: boolean;
 }
 
-/** Things that could be otherwise, each tried: the finish before and after, and one press to make it so. */
+/** Changes worth trying, each with the finish it brings and a button to make it so. */
 export function Ideas({ ideas, failed, waysOut = false }: Props) {
   const { schedule, send } = useJobEditor();
   if (failed) return <p className="text-note text-ochre">The ideas could not be tried. Reload the page.</p>;
@@ -20,7 +20,7 @@ export function Ideas({ ideas, failed, waysOut = false }: Props) {
         Trying ideas …
       </p>
     );
-  // held against the dates that are shown, which may be better than those the ideas were tried from
+  // compared with the dates on screen, which may be better than those the ideas were tried from
   const gainOf = ({ finish }: Tried) => (finish === null || schedule.finish === null ? null : finish - schedule.finish);
   const shown = ideas.filter((idea) =>
     waysOut ? idea.clashes < schedule.clashes.length : gainOf(idea) !== 0 || idea.clashes !== schedule.clashes.length,

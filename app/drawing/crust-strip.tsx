@@ -7,7 +7,7 @@ interface Props {
   height?: number;
 }
 
-/** A crust in small: its layers from the ground up, seen from the side. */
+/** A small picture of a crust: its layers from the ground up, seen from the side. */
 export function CrustStrip({ layers, seed, width = 92, height = 44 }: Props) {
   const groundShare = layers.length > 1 ? 0.3 : 0.55;
   const room = height * (1 - groundShare) - 3;

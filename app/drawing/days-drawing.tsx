@@ -39,11 +39,11 @@ interface Props {
   day: WallMinutes | null;
   now: WallMinutes | null;
   chosen: string | null;
-  /** only the chain that sets the finish stands out */
+  /** fades everything but the chain that sets the finish */
   chain: boolean;
   linkToDay: (midnight: WallMinutes) => string;
   linkTo: (booking: Booking) => string;
-  /** a booking is held over another time; null when it is let go again */
+  /** a booking is dragged over another time; null when it is dropped */
   onDrag?: (booking: Booking, starts: WallMinutes | null) => void;
   onDrop?: (booking: Booking, starts: WallMinutes) => void;
 }
@@ -54,7 +54,7 @@ const TIGHT = 48 * HOUR;
 const LONG_WAIT = 12 * HOUR;
 const SNAP = 5;
 
-/** Gates of a phase as they stand from the time the coat below was really done. */
+/** Gates of a phase, counted from when the coat below was really done. */
 export function gatesHere(
   { judged, placed, clock }: LaneBooking,
   ends: ReadonlyMap<string, WallMinutes>,
@@ -74,7 +74,10 @@ export function gatesHere(
   });
 }
 
-/** When the layer laid by a phase is ready for what comes next: the latest opening that anything waits for, else touch dry. */
+/**
+ * When the layer of a phase is ready for what comes next: the latest opening that anything waits for, otherwise touch
+ * dry.
+ */
 function readyAt({ judged, placed, booking, clock }: LaneBooking, start: WallMinutes): WallMinutes | null {
   if (!judged || !placed?.phase.material || !placed.coat) return null;
   const from = booking.ends - start;
@@ -126,7 +129,7 @@ function Bracket({
   );
 }
 
-/** One piece of work on its lane: pressed it is chosen, dragged it is set to another time, with the arrows too. */
+/** One piece of work on its lane: a click selects it, dragging or the arrow keys set another time. */
 function Work({ item, props, middle, half }: { item: LaneBooking; props: Props; middle: number; half: number }) {
   const { booking, placed } = item;
   const { axis, chosen, chain, linkTo, onDrag, onDrop } = props;
@@ -293,7 +296,7 @@ function LaneRow({ lane, props, top, laneHeight }: { lane: Lane; props: Props; t
 
 const LEAST_BETWEEN_MARKS = 30;
 
-/** Whole hours inside the working windows, as many as have room for their figures. */
+/** Whole hours inside the working windows, as many as there is room to label. */
 function hourMarks(axis: TimeAxis): { wall: WallMinutes; x: number }[] {
   const marks: { wall: WallMinutes; x: number }[] = [];
   for (const { from, to, open } of axis.stretches) {
@@ -306,10 +309,10 @@ function hourMarks(axis: TimeAxis): { wall: WallMinutes; x: number }[] {
   return marks;
 }
 
-/** Kept between the piece and its dew point (ISO 8502-4 practice). */
+/** The margin to keep between the piece and its dew point (ISO 8502-4 practice). */
 const DEW_MARGIN = 3;
 
-/** The room's air on the same axis: temperature, humidity, and how far dew is away. */
+/** The room's air on the same axis: temperature, humidity, and the margin above the dew point. */
 function AirStrip({
   axis,
   air,
@@ -403,7 +406,10 @@ function AirStrip({
   );
 }
 
-/** The calendar strip: work as solid uprights, drying as wedges that close, windows as gates, nights squeezed and shaded. */
+/**
+ * The calendar strip: work as solid uprights, drying as wedges that close, windows as gates, nights squeezed and
+ * shaded.
+ */
 export function DaysDrawing(props: Props) {
   const { axis, lanes, air, width, height, labelWidth, day, now, linkToDay } = props;
   const room = air ? AIR + 10 : 0;

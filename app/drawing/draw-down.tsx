@@ -1,8 +1,8 @@
 import { randomFrom, seedOf } from "./noise";
 
 /**
- * A draw-down: a band of colour pulled across a painter's chart, over its white half and its black, with the marks of the
- * brush. Where no chart is asked for, the colour lies thick.
+ * A draw-down: a band of colour pulled across a painter's chart, over its white half and its black, with brush marks.
+ * Without a chart the colour is shown at full thickness.
  */
 export function DrawDown({
   colour,
@@ -12,7 +12,7 @@ export function DrawDown({
   height = 150,
 }: {
   colour: string;
-  /** what one coat looks like over white and over black */
+  /** one coat over white and over black */
   chart?: { overWhite: string; overBlack: string };
   label: string;
   width?: number;

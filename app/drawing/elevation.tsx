@@ -5,14 +5,15 @@ import { coloursSeen } from "#core/judge/look";
 import type { ReliefClass, Zone } from "#core/plan/plan";
 import { randomFrom, seedOf } from "./noise";
 
-// The piece as a plain front elevation, to scale, every zone filled with what it will look like. It is the zone picker.
+// The piece as a plain front elevation, to scale, every zone filled with what it will look like. It is the zone
+// picker.
 
 type Placed = Zone & { place: NonNullable<Zone["place"]> };
 type Colours = Record<ReliefClass, string>;
 
 const GAP = 60;
 
-/** A place for zones that have none: beside the piece, one over the other, to the same scale. */
+/** A place for zones that have none: beside the piece, one above the other, to the same scale. */
 function sizeOf({ shape }: Zone): { width: number; height: number; drawn: Placed["place"]["drawn"] } {
   switch (shape.kind) {
     case "panel":
@@ -32,7 +33,7 @@ function sizeOf({ shape }: Zone): { width: number; height: number; drawn: Placed
   }
 }
 
-/** Every zone with a place, those of no place set beside the rest. */
+/** Every zone with its place; those without one are set beside the rest. */
 export function arranged(zones: readonly Zone[]): Placed[] {
   const known = zones.filter((zone): zone is Placed => zone.place !== undefined);
   let right = Math.max(0, ...known.map(({ place }) => place.x + place.width)) + (known.length > 0 ? GAP * 2 : 0);
@@ -44,7 +45,7 @@ export function arranged(zones: readonly Zone[]): Placed[] {
       right += width + GAP;
       return { ...zone, place };
     });
-  // what is drawn small lies over what is drawn large
+  // smaller things are drawn over larger ones
   return [...known, ...rest].sort(
     (one, two) => two.place.width * two.place.height - one.place.width * one.place.height,
   );
@@ -61,8 +62,8 @@ interface Drawn {
 }
 
 /**
- * Wear along the four edges of a face: slivers that eat inwards, thick in the middle and thin at their ends, oftener near
- * the corners where hands and knees go.
+ * Wear along the four edges of a face: slivers that eat inwards, thick in the middle and thin at their ends, more
+ * often near the corners where hands and knees go.
  */
 function wearPath(x: number, y: number, width: number, height: number, seed: number): string {
   const random = randomFrom(seed);
@@ -125,7 +126,7 @@ function Moulding({ x, y, width, height, colours, inset }: Omit<Drawn, "zone" | 
   );
 }
 
-/** A carved spray of leaves, not mirrored to the line. */
+/** A carved spray of leaves, deliberately not an exact mirror image. */
 function Carving({ x, y, width, height, colours, seed }: Omit<Drawn, "zone">) {
   const random = randomFrom(seed + 5);
   const cx = x + width / 2;
@@ -167,7 +168,7 @@ function Rows({ x, y, width, height, colours, seed, zone }: Drawn) {
         const top = y + row * (rowHeight + gap);
         const face = { x, y: top, width, height: rowHeight, colours, seed: seed + row };
         return (
-          // biome-ignore lint/suspicious/noArrayIndexKey: the drawers of a row are told apart by nothing else
+          // biome-ignore lint/suspicious/noArrayIndexKey: the drawers of a row differ only by their place
           <g key={row}>
             <Face {...face} />
             {rowHeight > 14 && <Moulding {...face} inset={Math.min(8, rowHeight * 0.16)} />}
@@ -189,7 +190,7 @@ function Ring({ x, y, width, height, colours, seed, zone, scale }: Drawn & { sca
         const left = x + at * leaf;
         const [inner, tall] = [leaf - 2 * round, height - 2 * round];
         return (
-          // biome-ignore lint/suspicious/noArrayIndexKey: the leaves are told apart by nothing else
+          // biome-ignore lint/suspicious/noArrayIndexKey: the leaves differ only by their place
           <g key={at}>
             <path
               fillRule="evenodd"
@@ -225,7 +226,10 @@ function Ring({ x, y, width, height, colours, seed, zone, scale }: Drawn & { sca
   );
 }
 
-/** A turned leg from the top down: how far along, and how thick there; a square block, then beads, a long vase, a foot. */
+/**
+ * A turned leg from the top down: how far along, and how thick there; a square block, then beads, a long vase, a
+ * foot.
+ */
 const TURNED: readonly (readonly [along: number, thick: number])[] = [
   [0.15, 0.62],
   [0.18, 0.92],
@@ -259,7 +263,7 @@ function Legs({ x, y, width, height, colours, zone, scale }: Drawn & { scale: nu
         const line = (along: number, part: number) => `M${cx - half(part)} ${y + along * height}h${2 * half(part)}`;
         const edge = { stroke: "#2a231d", strokeOpacity: 0.55, strokeWidth: 0.8 };
         return (
-          // biome-ignore lint/suspicious/noArrayIndexKey: the legs are told apart by nothing else
+          // biome-ignore lint/suspicious/noArrayIndexKey: the legs differ only by their place
           <g key={at}>
             <path d={turned} fill={colours.field} {...edge} />
             <rect x={cx - thick / 2} y={y} width={thick} height={height * BLOCK} fill={colours.field} {...edge} />
@@ -344,7 +348,7 @@ function Part({ drawn, scale }: { drawn: Drawn; scale: number }) {
       return Array.from({ length: columns }, (_, column) => {
         const face = { ...drawn, x: x + column * (each + gap), width: each, seed: drawn.seed + column };
         return (
-          // biome-ignore lint/suspicious/noArrayIndexKey: the faces are told apart by nothing else
+          // biome-ignore lint/suspicious/noArrayIndexKey: the faces differ only by their place
           <g key={column}>
             <Face {...face} />
             {(zone.place.drawn === "moulded" || zone.place.drawn === "carved") && <Moulding {...face} inset={11} />}
@@ -363,11 +367,11 @@ interface Props {
   height: number;
   chosen?: string;
   linkTo: (zoneId: string) => string;
-  /** shown on the drawing for a zone, such as its worst verdict in words */
+  /** what the drawing shows for a zone, such as its worst verdict in words */
   says: (zone: Zone) => string;
 }
 
-/** The front of a piece to scale. Each zone is a link that takes it in hand. */
+/** The front of a piece to scale. Each zone is a link that selects it. */
 export function Elevation({ zones, judged, width, height, chosen, linkTo, says }: Props) {
   const placed = useMemo(() => arranged(zones), [zones]);
   const colours = useMemo(() => new Map(judged.map((one) => [one.zone.id, coloursSeen(one.after)])), [judged]);

@@ -1,6 +1,6 @@
 import type { Marks } from "#core/board/hands/marks";
 
-// The marks of a hand in small, for swatches and cuts: the sample board draws the same hands pixel by pixel.
+// Small tool marks for swatches and sections: the sample board draws the same marks pixel by pixel.
 
 const shade = (colour: string, towards: "black" | "white", part: number) =>
   `color-mix(in oklab, ${colour} ${100 - part}%, ${towards})`;
@@ -73,7 +73,7 @@ const DRAWN: Record<Marks, Draw> = {
   none: () => "",
 };
 
-/** Marks on a patch of colour, light and dark by turns. */
+/** Marks on a patch of colour, alternately light and dark. */
 export function MarkLines({ marks, colour, ...rows }: Rows & { marks: Marks; colour: string }) {
   const drawn = DRAWN[marks];
   const [light, dark] = [0, 1].map((turn) => drawn({ ...rows, rows: rows.rows.filter((_, at) => at % 2 === turn) }));
@@ -86,7 +86,7 @@ export function MarkLines({ marks, colour, ...rows }: Rows & { marks: Marks; col
   );
 }
 
-/** How the marks of a hand run along a strip of a cut, as dashes. */
+/** How the tool marks run along a strip of a section, as dashes. */
 export const DASHES: Record<Marks, string> = {
   strokes: "34 9 14 21 52 13",
   hatch: "7 6 9 8",

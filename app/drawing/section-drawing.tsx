@@ -11,7 +11,7 @@ interface Props {
   groundColour: string;
   /** timber has grain; laminate, metal and glass have none */
   timber: boolean;
-  /** what a screen reader hears of the whole drawing */
+  /** what a screen reader says of the whole drawing */
   label: string;
   selected: string | null;
   nameOf: (stepId: string) => string;
@@ -19,7 +19,7 @@ interface Props {
   /** the seam under a layer, where it has something to say */
   faults: ReadonlyMap<string, Severity>;
   surfaceFault: Severity | null;
-  /** a press on the mark over a layer, or over the bare ground (null), adds a step there */
+  /** the mark over a layer, or over the bare ground (null), adds a step there */
   insertOver?: (stepId: string | null) => void;
 }
 
@@ -51,7 +51,7 @@ function strokesOf(strip: Strip, xs: readonly number[]) {
   });
 }
 
-/** The marks of the hand along the strip; a gleam on what is waxed, glazed or clear. */
+/** Tool marks along the strip, and a gleam on waxed, glazed or clear layers. */
 function MarksAlong({ strip, xs }: { strip: Strip; xs: readonly number[] }) {
   const { colour, marks } = strip.layer;
   if (marks === "gleam")
@@ -80,7 +80,10 @@ function MarksAlong({ strip, xs }: { strip: Strip; xs: readonly number[] }) {
   ));
 }
 
-/** A layer in the cut: its band, the marks of the hand, and the line it lies on. Drawn anew only where the cut has changed. */
+/**
+ * A layer in the section: its band, the tool marks, and the line it lies on. Drawn again only where the section has
+ * changed.
+ */
 const Band = memo(function Band({ strip, xs, chosen }: { strip: Strip; xs: readonly number[]; chosen: boolean }) {
   const { colour, opacity } = strip.layer;
   const band = bandPath(xs, strip.lower, strip.upper);
@@ -153,7 +156,7 @@ function SeamLine({ path, severity }: { path: string; severity: Severity }) {
   );
 }
 
-/** Where along the drawing the marks stand: on the field, clear of groove and bead. */
+/** Where along the drawing the marks go: on the field, clear of groove and bead. */
 const MARK_AT = 0.34;
 
 function InsertMark({
@@ -169,7 +172,7 @@ function InsertMark({
   const x = geometry.xs[at]!;
   const y = (over?.upper ?? geometry.ground)[at]!;
   return (
-    // biome-ignore lint/a11y/noStaticElementInteractions: for the pointer alone; the keyboard adds with Enter, and the ladder has links
+    // biome-ignore lint/a11y/noStaticElementInteractions: for the pointer alone; the keyboard has Enter and the ladder
     <g
       transform={`translate(${x} ${y})`}
       className="cursor-copy opacity-0 hover:opacity-100"
@@ -182,7 +185,7 @@ function InsertMark({
   );
 }
 
-/** The cut through a crust, timber at the bottom. Each layer is a link that takes it in hand. */
+/** The section through a crust, timber at the bottom. Each layer is a link that selects it. */
 export function SectionDrawing({
   geometry,
   size,

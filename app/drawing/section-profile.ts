@@ -6,8 +6,9 @@ import { RELIEF_CLASSES } from "#core/plan/plan";
 import type { Surface } from "#core/surface/surface";
 import { seedOf, waver } from "./noise";
 
-// The cut through the crust: an arris, a field, a groove, a bead and a field again, with every film lying on it as thick as
-// the surface state says, to a stretched scale.
+// The section through the crust: an arris, a field, a groove, a bead and a field again, with every film on it as
+// thick as
+// the surface says, to a stretched scale.
 
 export interface SectionSize {
   width: number;
@@ -17,14 +18,14 @@ export interface SectionSize {
 export interface Layer {
   stepId: string;
   colour: string;
-  /** the marks of the hand that laid it */
+  /** the marks of the tool that laid it */
   marks: Marks;
   opacity: number;
-  /** mean dry film by relief class, µm, worn places counted as nothing */
+  /** mean dry film by relief class, µm, with worn places counted as zero */
   micrometres: Record<ReliefClass, number>;
 }
 
-/** How much is seen through a strip in the cut: films that let light through are drawn a little open. */
+/** How translucent a strip of the section is drawn: films that let light through are drawn a little open. */
 const opennessOf = (material: Material): number =>
   isTranslucent(material) ? (material.role === "clear" ? 0.75 : 0.93) : 1;
 
@@ -45,7 +46,7 @@ const STEP = 3;
 const bell = (x: number, centre: number, half: number) =>
   Math.abs(x - centre) >= half ? 0 : Math.cos(((x - centre) / half) * (Math.PI / 2)) ** 2;
 
-/** Where along the drawing each relief class is, 0 to 1; they make one whole everywhere. */
+/** Where along the drawing each relief class is, 0 to 1; the four add up to 1 everywhere. */
 function classesAt(x: number, width: number): Record<ReliefClass, number> {
   const arris = bell(x, 0.075 * width, 0.105 * width);
   const recess = bell(x, 0.52 * width, 0.085 * width);
@@ -57,11 +58,11 @@ function classesAt(x: number, width: number): Record<ReliefClass, number> {
 const DROP = 98;
 const GROOVE = 40;
 const DEEPEST_GROOVE = 78;
-/** So much of the groove is left to be seen, however much lies in it. */
+/** So much of the groove stays visible, however much lies in it. */
 const LEFT_OPEN = 9;
 const BEAD = 34;
 
-/** Height of the timber's surface over the field, in pixels, with a groove so deep. */
+/** Height of the timber's surface over the field, in pixels, for a groove of this depth. */
 function timberAt(x: number, width: number, groove: number): number {
   const intoArris = Math.max(0, 1 - x / (0.14 * width));
   return (
@@ -73,7 +74,10 @@ const TRACE = 0.3;
 const THINNEST = 2.4;
 const THICKEST_SCALE = 6.4;
 
-/** Stretched scale: thin films stay visible, thick ones do not crowd them out. A height has a part that is the same at any scale. */
+/**
+ * Stretched scale: thin films stay visible, thick ones do not crowd them out. Part of a height is the same at any
+ * scale.
+ */
 const fixedHeight = (micrometres: number) => Math.min(1, Math.max(0, micrometres) / TRACE / 4) * THINNEST;
 const scaledHeight = (micrometres: number) => Math.max(0, micrometres) ** 0.62;
 
@@ -122,7 +126,8 @@ export function sectionGeometry(layers: readonly Layer[], size: SectionSize): Se
   let scale = THICKEST_SCALE;
   for (let tries = 0; tries < 30 && Math.max(0, ...heightsAt(scale)) > room; tries++) scale *= 0.88;
 
-  // glaze and wax lie thick in the groove: it is drawn deep enough for them, and what would still stand out is pressed level
+  // glaze and wax lie thick in the groove, so it is drawn deep enough for them, and what would still stand out is
+  // levelled
   const drawn = heightsAt(scale);
   const nearest = (share: number) => drawn[Math.round((share * width) / STEP)] ?? 0;
   const level = nearest(0.3);
@@ -132,7 +137,7 @@ export function sectionGeometry(layers: readonly Layer[], size: SectionSize): Se
     return classes[at]!.recess > 0 && drawn[at]! > most ? most / drawn[at]! : 1;
   });
   const grain = waver(7, 34);
-  // past the foot of the drawing nothing is drawn, so that no layer reaches over what stands below it
+  // nothing is drawn past the foot of the drawing, so that no layer covers what is below it
   const ground = xs.map((x) => Math.min(height, datum - timberAt(x, width, groove) + grain(x) * 0.8));
   let below = ground;
   const strips = layers.map((layer, index): Strip => {

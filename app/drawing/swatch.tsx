@@ -11,7 +11,7 @@ const shade = (colour: string, towards: "black" | "white", part: number) =>
 
 const EDGES = { from: 4, to: 18 };
 
-/** The technique that a role is usually laid by, where none is named. */
+/** The technique a role is usually laid by, where none is named. */
 const USUALLY: Partial<Record<Material["role"], string>> = {
   wax: "wax",
   leaf: "lay-leaf",
@@ -25,7 +25,7 @@ const USUALLY: Partial<Record<Material["role"], string>> = {
 };
 
 /**
- * A dab of a material with the marks of the hand that lays it. What is meant to be seen through is dabbed across the edge of a
+ * A dab of a material with the marks of the tool that lays it. Translucent materials are dabbed across the edge of a
  * painter's chart: half over white, half over black.
  */
 export const Swatch = memo(function Swatch({
@@ -124,7 +124,7 @@ function markOf(how: string): string {
   return kind === "handle" ? HANDLED : kind === "help" || kind === "prepare" ? HELPED : SANDED;
 }
 
-/** A mark of the hand for steps that take or prepare and lay nothing. */
+/** A mark for steps that remove or prepare and lay nothing. */
 export const HandMark = memo(function HandMark({ how, size = 22 }: { how: string; size?: number }) {
   return (
     <svg viewBox="0 0 22 22" width={size} height={size} aria-hidden="true" className="shrink-0 text-soft">

@@ -19,7 +19,7 @@ export interface TimeAxis {
   wallAt: (x: number) => WallMinutes;
 }
 
-/** A closed minute takes this much of an open one; a day with no work less still. */
+/** A closed minute gets this much of the width of an open one; a day with no work gets less still. */
 const CLOSED = 0.085;
 const FREE_DAY = 0.022;
 

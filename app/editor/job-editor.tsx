@@ -27,7 +27,7 @@ export interface JobEditor {
   version: number;
   judgement: Judgement;
   schedule: Schedule;
-  /** whether a better one is still looked for */
+  /** whether a better schedule is still being looked for */
   looking: Looking["state"];
   stopLooking: () => void;
   dates: Dates | null;
@@ -36,19 +36,22 @@ export interface JobEditor {
   queue: QueueView;
   undo: string | null;
   redo: string | null;
-  /** told apart from every other load of the page: forms sent without script sign with it */
+  /** different for every load of the page: forms sent without scripts sign with it */
   token: string;
-  /** Does an edit: shown at once, saved behind it. Answers why it cannot be done. */
+  /** Makes an edit: shown at once, saved in the background. Returns why it cannot be made. */
   send: (label: string, commands: Command[], id?: string) => string | null;
-  /** Keeps what is being typed in a field in the browser until the field is left; null when it was. */
+  /** Keeps what is being typed in a field in the browser until the field is left; null when it has been. */
   draft: (field: string, edit: PendingEdit | null) => void;
   stepThrough: (way: "undo" | "redo") => void;
   resolve: (choice: "mine" | "theirs") => void;
-  /** What becomes of edits from an earlier page, whose places others have changed. */
+  /** Decides what happens to edits from an earlier page whose places others have changed. */
   settleContested: (choice: "mine" | "theirs") => void;
 }
 
-/** What a page needs of a job that does not hang on dates and saving: whoever asks for this alone is drawn anew for edits alone. */
+/**
+ * The part of a job that does not depend on dates or saving: components that use only this render again only after
+ * edits.
+ */
 export type PlanInHand = Pick<
   JobEditor,
   "plan" | "judgement" | "token" | "send" | "draft" | "resolve" | "settleContested"
@@ -72,10 +75,10 @@ export function useJobEditor(): JobEditor {
 /** Milliseconds in which the worker looks for better dates after an edit. */
 const LOOKS_FOR = 800;
 
-/** The job in hand, where the page is about one. */
+/** The selected job, where the page is about one. */
 export const useJobInHand = () => useContext(Editor);
 
-/** A tab that was closed just before this one opened may take a moment to be gone. */
+/** A tab that was closed just before this one opened may take a moment to disappear. */
 const LOOK_AGAIN_MILLISECONDS = 1500;
 
 const listLabels = (edits: readonly PendingEdit[]) => edits.map((edit) => edit.label).join("; ");
@@ -101,7 +104,7 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
     void takeOver().then(() => setTimeout(takeOver, LOOK_AGAIN_MILLISECONDS));
   }, [queue, unsent]);
   useEffect(() => {
-    // a page that comes back from the browser's memory may be of an older version than the job is now
+    // a page restored from the browser's memory may be of an older version than the job is now
     const back = ({ persisted }: PageTransitionEvent) => persisted && window.location.reload();
     window.addEventListener("pageshow", back);
     return () => window.removeEventListener("pageshow", back);
@@ -112,7 +115,7 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
   }, [view.says, view.state]);
 
   const { plan } = view;
-  // what lies under an edit is taken from the judgement before it; the answer is the same
+  // what lies under an edit is taken from the judgement before it; the result is the same
   const before = useRef<Judgement | undefined>(undefined);
   const judgement = useMemo(() => {
     before.current = judgementOf(plan, before.current);

@@ -1,6 +1,6 @@
 import type { Plan } from "#core/plan/plan";
 
-// A plan goes to the page as text: a long tree of small objects is slow to send piece by piece, and its text is not.
+// A plan goes to the page as text: a large tree of small objects is slow to send piece by piece, its text is not.
 
 const MOST_KEPT = 40;
 const texts = new WeakMap<Plan, string>();
@@ -13,7 +13,7 @@ function keep(text: string, plan: Plan) {
   texts.set(plan, text);
 }
 
-/** A plan as text; the same plan gives the same text, and the text gives the same plan back. */
+/** A plan as text; the same plan gives the same text, and reading it gives the same plan. */
 export function textOfPlan(plan: Plan): string {
   const kept = texts.get(plan);
   if (kept !== undefined && plans.get(kept) === plan) return kept;
@@ -22,7 +22,7 @@ export function textOfPlan(plan: Plan): string {
   return text;
 }
 
-/** The plan of a text that the server made. */
+/** The plan in a text that the server made. */
 export function planOfText(text: string): Plan {
   const kept = plans.get(text);
   if (kept) return kept;

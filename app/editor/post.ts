@@ -1,6 +1,6 @@
 import type { Answer, Post } from "./queue";
 
-/** Sends edits to the job's address; whatever goes wrong on the way is answered, never thrown. */
+/** Sends edits to the job's address; whatever goes wrong is returned, never thrown. */
 export const postTo =
   (address: string): Post =>
   async (body) => {

@@ -35,7 +35,7 @@ const leaveOut = (id: string, stepId: string): PendingEdit => ({
 });
 const settled = () => new Promise((resolve) => setTimeout(resolve, 5));
 
-/** A server of one job: versions, conflicts and undo as the real one answers them, and it can be away. */
+/** A server for one job: versions, conflicts and undo as the real one has them, and it can be offline. */
 class Server {
   saved = job();
   away = false;

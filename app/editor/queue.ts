@@ -13,7 +13,7 @@ export interface PendingEdit {
   id: string;
   label: string;
   commands: Command[];
-  /** what would take it back where it was made: it tells what it writes over */
+  /** what would undo it where it was made: it shows what the edit overwrites */
   inverse?: Command[];
 }
 
@@ -34,18 +34,18 @@ export interface QueueView {
   saved: SavedJob;
   pending: readonly PendingEdit[];
   state: "saved" | "saving" | "unsaved" | "overtaken";
-  /** why it is not saved, or what was done elsewhere */
+  /** why it is not saved, or what was changed elsewhere */
   says: string | null;
   since: readonly string[];
-  /** edits kept from an earlier page, whose places have been changed by others meanwhile: the painter chooses */
+  /** edits kept from an earlier page whose places others have changed since: the painter chooses */
   contested: readonly PendingEdit[];
 }
 
 const RETRY_MILLISECONDS = 3000;
 
 /**
- * Edits on their way to the server: shown at once, sent one at a time, kept until they are written. When another window was
- * faster nothing is sent until the painter has chosen.
+ * Edits on their way to the server: shown at once, sent one at a time, kept until they are saved. When another window
+ * saved first, nothing is sent until the painter has chosen.
  */
 export class EditQueue {
   private view: QueueView;
@@ -72,7 +72,7 @@ export class EditQueue {
   };
   readonly current = (): QueueView => this.view;
 
-  /** Takes an edit in; answers a sentence when it cannot be done on the plan as it is shown. */
+  /** Adds an edit; returns a sentence when it cannot be made on the plan as shown. */
   add(edit: PendingEdit): string | null {
     const done = applyCommands(this.view.plan, edit.commands);
     if (!done.ok) return done.because;
@@ -85,14 +85,15 @@ export class EditQueue {
     return null;
   }
 
-  /** Edits kept from before a reload, put back on top of what the server has. Those that no longer fit are answered. */
+  /** Edits kept from before a reload, put back on top of what the server has. Returns those that no longer fit. */
   restore(pending: readonly PendingEdit[]): PendingEdit[] {
     return pending.filter((edit) => this.add(edit) !== null);
   }
 
   /**
-   * Takes in edits that an earlier page left behind. Those that write over just what they would have written over then are handed
-   * in; those whose places others have changed since are put before the painter; those that no longer fit are answered.
+   * Takes over edits that an earlier page left behind. Those that overwrite just what they would have overwritten
+   * then are sent; those whose places others have changed are shown to the painter; those that no longer fit are
+   * returned.
    */
   takeOver(left: readonly PendingEdit[]): PendingEdit[] {
     const lost: PendingEdit[] = [];
@@ -108,14 +109,14 @@ export class EditQueue {
     return lost;
   }
 
-  /** What the painter chose for edits whose places others have changed: to write over them, or to let them stand. */
+  /** What the painter chose for edits whose places others have changed: overwrite, or discard. */
   settleContested(choice: "mine" | "theirs"): PendingEdit[] {
     const { contested } = this.view;
     this.show({ contested: [] });
     return choice === "mine" ? this.restore(contested) : [];
   }
 
-  /** Takes the last edit back, or does it again, once everything typed is written. */
+  /** Undoes the last edit, or redoes it, once everything typed is saved. */
   async step(way: "undo" | "redo"): Promise<string | null> {
     await this.quiet();
     if (this.busy || this.view.pending.length > 0) return "Not everything is saved yet.";
@@ -138,7 +139,7 @@ export class EditQueue {
         : null;
   }
 
-  /** After another window was faster: lay what was typed here over it, or let it go. */
+  /** After another window saved first: combine what was typed here with it, or discard it. */
   resolve(choice: "mine" | "theirs"): PendingEdit[] {
     const job = this.theirs;
     if (!job) return [];
@@ -148,12 +149,12 @@ export class EditQueue {
     return this.restore(typed);
   }
 
-  /** What the server has, when the page was loaded anew; never over something typed. */
+  /** What the server has, after a reload; never over something typed. */
   refresh(job: SavedJob) {
     if (!this.busy && this.view.pending.length === 0 && job.version > this.view.saved.version) this.take(job);
   }
 
-  /** Waits until nothing is on its way: written, or held up. */
+  /** Waits until nothing is being sent: everything is saved, or held up. */
   private quiet(): Promise<void> {
     return new Promise((resolve) => {
       const look = () => {

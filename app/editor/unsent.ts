@@ -4,10 +4,14 @@ import { z } from "zod";
 import { Commands } from "#core/edit/command";
 import type { PendingEdit } from "./queue";
 
-// Edits that have not reached the server, kept in the browser: a line for every tab, so that no tab writes over another's. A tab
-// that is gone leaves its line to the next one that opens the job.
+// Edits that have not reached the server, kept in the browser: a list for every tab, so that no tab overwrites
+// another's. A tab
+// that is gone leaves its list to the next one that opens the job.
 
-/** What lies in the browser, held against this when it is read back: an older version of the tool may have written it. */
+/**
+ * The shape of what is kept in the browser, checked when it is read: an older version of the tool may have written
+ * it.
+ */
 const Kept = z.object({
   key: z.string(),
   planId: z.string(),
@@ -31,12 +35,12 @@ const DATABASE = "jolly-crust";
 const LOCK = "jolly-crust/tab/";
 /** Where a version before this one kept them. */
 const oldKey = (planId: string) => `jolly-crust/unsaved/${planId}`;
-/** Where what the browser's store has not confirmed yet goes when the page goes away: that place is written at once. */
+/** Where edits not yet confirmed by the browser's store go when the page is closed: this place is written at once. */
 const lastWords = (planId: string) => `jolly-crust/last/${planId}/`;
 
 let opening: Promise<IDBPDatabase<Shelf> | null> | null = null;
 
-/** The browser's store; null where there is none: the page itself still holds what was typed. */
+/** The browser's store; null where there is none. The page itself still holds what was typed. */
 function shelf(): Promise<IDBPDatabase<Shelf> | null> {
   opening ??= openDB<Shelf>(DATABASE, 1, {
     upgrade: (database) => {
@@ -61,7 +65,7 @@ const labelOf = (raw: unknown): string => {
   return read.success ? read.data.edit.label : "an edit";
 };
 
-/** The line of this tab for one job. */
+/** The list of this tab for one job. */
 export class Unsent {
   private readonly tab = nanoid(12);
   private turn: Promise<unknown> = Promise.resolve();
@@ -72,19 +76,19 @@ export class Unsent {
   constructor(private readonly planId: string) {
     void shelf();
     window.addEventListener("pagehide", () => this.sayLast());
-    // held as long as the page lives: others see by it that this line is not theirs to take
+    // held as long as the page lives: other tabs see by it that this list is not theirs to take over
     void navigator.locks?.request(LOCK + this.tab, () => new Promise(() => {}));
   }
 
   private key = (id: string) => `${this.planId}/${this.tab}/${id}`;
 
-  /** Keeps just these, in this order. */
+  /** Keeps exactly these, in this order. */
   keep(edits: readonly PendingEdit[]) {
     this.kept = edits;
     this.store();
   }
 
-  /** Keeps what is being typed in a field, until it is left; null when it was. */
+  /** Keeps what is being typed in a field until it is left; null when it has been. */
   keepDraft(field: string, edit: PendingEdit | null) {
     if (edit) this.drafts.set(field, edit);
     else if (!this.drafts.delete(field)) return;
@@ -96,7 +100,7 @@ export class Unsent {
     return [...this.kept, ...[...this.drafts.values()].filter(({ id }) => !kept.has(id))];
   }
 
-  /** The page goes away: what the store has not confirmed is written where it is there at once. */
+  /** The page is closing: anything the store has not confirmed is written where that happens at once. */
   private sayLast() {
     try {
       const key = lastWords(this.planId) + this.tab;
@@ -140,7 +144,7 @@ export class Unsent {
       });
   }
 
-  /** Takes over what tabs that are gone have left for this job, the oldest first; what lives in another open tab stays there. */
+  /** Takes over what closed tabs have left for this job, the oldest first; lists of open tabs stay with them. */
   async takeOver(): Promise<LeftBehind> {
     const found: LeftBehind = { edits: this.takeOld(), unreadable: [] };
     await this.takeLastWords(found);
@@ -159,7 +163,7 @@ export class Unsent {
           if (read.success) found.edits.push(...(twice ? [] : [read.data.edit]));
           else found.unreadable.push(labelOf(row));
           await transaction.store.delete(row.key);
-          // it is this tab's from here on, before anything else can happen to it
+          // it belongs to this tab from here on, before anything else can happen to it
           if (read.success)
             await transaction.store.put({ ...read.data, key: this.key(read.data.edit.id), tab: this.tab });
         }
@@ -175,7 +179,7 @@ export class Unsent {
     });
   }
 
-  /** What pages wrote down as they went away. */
+  /** What pages wrote as they were closed. */
   private async takeLastWords(found: LeftBehind) {
     const prefix = lastWords(this.planId);
     for (const key of keysOfStorage().filter((one) => one.startsWith(prefix)))
@@ -185,7 +189,7 @@ export class Unsent {
     if (found.edits.length > 0) this.keep([...this.kept, ...found.edits]);
   }
 
-  /** What a version of the tool before this one kept in another place. */
+  /** What an older version of the tool kept elsewhere. */
   private takeOld = (): PendingEdit[] => takeText(oldKey(this.planId));
 }
 
@@ -197,7 +201,7 @@ function keysOfStorage(): string[] {
   }
 }
 
-/** Edits as text under a key, taken away from there; none where they cannot be read. */
+/** Reads edits kept as text under a key and removes them; none if they cannot be read. */
 function takeText(key: string): PendingEdit[] {
   try {
     const text = localStorage.getItem(key);

@@ -4,7 +4,7 @@ import type { RoomCourse } from "#core/plan/room";
 import { HOUR, type WallMinutes } from "#core/units/units";
 import { readWallTime, sayWallTime } from "#core/units/wall-time";
 
-// Air by the hour, typed or pasted as CSV: a time, °C and % a line.
+// Air by the hour, typed or pasted as CSV: time, °C and % on each line.
 
 type Hourly = Extract<RoomCourse, { kind: "by the hour" }>;
 export type ReadAir = HourlyAir | Refused;
@@ -28,7 +28,10 @@ function timeOf(text: string): WallMinutes | null {
 
 const refused = (says: string): ReadAir => ({ ok: false, says });
 
-/** Reads lines of time, °C and %; a heading is passed over, several readings an hour are averaged, short gaps filled. */
+/**
+ * Reads lines of time, °C and %: a heading is skipped, several readings in an hour are averaged, short gaps are
+ * filled.
+ */
 export function readAirCsv(text: string): ReadAir {
   if (text.length > MOST_LETTERS) return refused("That is more than a million characters. Paste three weeks at most.");
   const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: true });
@@ -52,7 +55,7 @@ export function readAirCsv(text: string): ReadAir {
   return hourly(readings);
 }
 
-/** The hours of a course as the lines they are read from. */
+/** The hours of a course, written as the lines they are read from. */
 export const sayAirCsv = ({ from, hours }: Pick<Hourly, "from" | "hours">): string =>
   hours
     .map(

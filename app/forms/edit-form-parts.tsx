@@ -10,17 +10,17 @@ import { type Faults, type FormFields, fieldsOf } from "./fields";
 
 interface Props {
   does: string;
-  /** fixed fields; they also tell which of several such forms an answer is for */
+  /** fixed fields; they also say which of several such forms an answer is for */
   about?: FormFields;
   children: ReactNode | ((state: { faults: Faults; values: FormFields | null }) => ReactNode);
   className?: string;
   label?: string;
-  /** sends the form whenever a field is left changed: autosave */
+  /** sends the form whenever a changed field is left: autosave */
   autosave?: boolean;
   onDone?: () => void;
 }
 
-/** Selects what an edit made, so that it is in hand at once. */
+/** Selects what an edit made. */
 function afterwards(
   pathname: string,
   search: string,
@@ -35,8 +35,8 @@ function afterwards(
 }
 
 /**
- * A form that edits the plan. With script the edit is shown at once and saved behind it; without, the same form is read by
- * the server, and comes back with what was typed where something is wrong.
+ * A form that edits the plan. With scripts the edit is shown at once and saved in the background; without, the server
+ * reads the same form, and returns it as typed where something is wrong.
  */
 export function EditForm({ does, about = {}, children, className, label, autosave, onDone }: Props) {
   const editor = useJobEditor();
@@ -62,7 +62,7 @@ export function EditForm({ does, about = {}, children, className, label, autosav
       setFaults(done.faults);
       return false;
     }
-    // kept as typed until it is kept as sent
+    // kept as typed until it is saved as sent
     const refused = editor.send(done.label, done.commands, typing.id());
     typing.settle();
     setFaults(refused ? { "": refused } : null);
@@ -110,12 +110,12 @@ export function EditForm({ does, about = {}, children, className, label, autosav
   );
 }
 
-/** What is typed is kept this soon, in milliseconds, before the field is left. */
+/** Milliseconds after which typing is kept, before the field is left. */
 const KEPT_AFTER = 150;
 
 /**
- * Keeps what is being typed in the browser, as the edit that leaving the field would make: a page that goes away takes nothing
- * along. The edit has one id from its first letter on, so that it is done once.
+ * Keeps what is being typed in the browser, as the edit that leaving the field would make: closing the page loses
+ * nothing. The edit keeps one id from its first character, so that it is made only once.
  */
 function useTyping(editOf: (form: HTMLFormElement) => { label: string; commands: Command[] } | null) {
   const { draft, send } = useJobEditor();
@@ -131,7 +131,7 @@ function useTyping(editOf: (form: HTMLFormElement) => { label: string; commands:
   latest.current = { send, draft };
   useEffect(
     () => () => {
-      // the form goes away with the field still in hand: what stands in it is done
+      // the form is removed while a field is still in use: its content is saved
       const typed = at.current;
       if (!typed) return;
       clearTimeout(typed.timer);

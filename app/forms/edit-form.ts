@@ -50,13 +50,13 @@ function addStep(place: Place): FormEdit {
   });
 }
 
-/** A step put in among those of one way of an inspection belongs to that way. */
+/** A step added among those of one answer of an inspection belongs to that answer. */
 function branchAt(crust: Crust, at: number): Pick<Step, "branch"> {
   const [under, over] = [crust.steps[at - 1]?.branch, crust.steps[at]?.branch];
   return under !== undefined && under === over ? { branch: under } : {};
 }
 
-/** An inspection starts with the two answers that are commonest. */
+/** A new inspection has the two most common answers. */
 function twoWays({ newId }: Place): Pick<Step, "branches" | "expected"> {
   const good = newId();
   return {
@@ -78,7 +78,7 @@ const Share = z.coerce
   .gt(0, "The share must be more than 0 %.")
   .max(100, "The share cannot be more than 100 %.");
 
-/** Shares are shown to a tenth of a per cent: closer than half of that, the share was not changed. */
+/** Shares are shown to a tenth of a per cent: a smaller difference means the share was not changed. */
 const SHOWN_SHARE = 0.0005;
 
 function readWait(fields: FormFields): { wait: Step["wait"] | null } | { fault: string } {
@@ -306,8 +306,8 @@ const FORMS: Record<string, (place: Place) => FormEdit> = {
 };
 
 /**
- * Reads an edit from a form's fields against the plan as it is. The page uses it before sending, the server where no script
- * runs: so both say the same.
+ * Reads an edit from a form's fields against the plan as it is. The page uses it before sending, the server where no
+ * scripts run, so both give the same result.
  */
 export function readEditForm(plan: Plan, fields: FormFields, newId: () => string): FormEdit {
   const form = FORMS[fields.do ?? ""];

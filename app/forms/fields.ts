@@ -6,10 +6,10 @@ export type Faults = Record<string, string>;
 export type FormFields = Record<string, string>;
 
 const MOST_LETTERS = 2000;
-/** A palette, and air by the hour, are files laid into a form; their readers say where they are too long. */
+/** A palette, and air by the hour, are files pasted into a form; their readers say where they are too long. */
 const LONGER: Record<string, number> = { palette: 65_000, hours: 1_000_001 };
 
-/** The text fields of a form; of a field that is there several times, all values joined by a comma. */
+/** The text fields of a form; where a field occurs several times, all its values joined by a comma. */
 export function fieldsOf(form: FormData): FormFields {
   const fields: FormFields = {};
   for (const [name, value] of form) {
@@ -20,7 +20,7 @@ export function fieldsOf(form: FormData): FormFields {
   return fields;
 }
 
-/** What a schema says as a sentence of its own. */
+/** What a schema says, as a full sentence. */
 export const sentence = (says: string): string =>
   `${says.charAt(0).toUpperCase()}${says.slice(1)}${/[.!?]$/.test(says) ? "" : "."}`;
 

@@ -53,7 +53,10 @@ function readExceptions(text: string): Hours["exceptions"] | string {
   return found.sort((one, two) => (one.on < two.on ? -1 : 1));
 }
 
-/** Reads working hours: a field a day, days with other hours, painters and drying places. What a form leaves out stays as it was. */
+/**
+ * Reads working hours: one field per day, days with other hours, painters and drying places. Whatever a form leaves
+ * out stays unchanged.
+ */
 export function readHoursFields(
   fields: FormFields,
   before: Hours = DEFAULT_HOURS,

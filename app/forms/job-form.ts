@@ -21,7 +21,7 @@ const JobFields = z.object({
     .default(""),
 });
 
-/** Title, client and dates, as a new job and the job's own form ask for them. */
+/** Title, client and dates, for a new job and for the job's own form. */
 export function readJobFields(
   fields: FormFields,
 ): { ok: true; job: { title: string; client?: string; start: string; due?: string } } | { ok: false; faults: Faults } {

@@ -5,7 +5,7 @@ import { CARVED_RELIEF, MOULDED_RELIEF, PLAIN_RELIEF, type Relief, WEAR, type Zo
 import { Shape, type ShapeKind } from "#core/quantity/shape";
 import { type Faults, type FormFields, faultsFrom, sentence, typedNumber } from "./fields";
 
-/** The sizes each shape is asked for, in the order of the form's three fields. */
+/** The sizes of each shape, in the order of the form's three fields. */
 export const SHAPE_SIZES: Record<ShapeKind, { name: string; sizes: readonly { key: string; label: string }[] }> = {
   panel: {
     name: "Panel or board",
@@ -87,7 +87,7 @@ export const HANDS: readonly Zone["hands"][number][] = ["hardware off", "drawers
 
 export type ZoneRead = { ok: true; zone: Omit<Zone, "id" | "crustId"> } | { ok: false; faults: Faults };
 
-/** Reads the fields that describe a zone. An old ground of the same kind keeps what tests on it found. */
+/** Reads the fields of a zone. An old ground of the same kind keeps what tests on it found. */
 export function readZoneFields(fields: FormFields, before?: Zone): ZoneRead {
   const parsed = ZoneFields.safeParse(fields);
   const faults: Faults = parsed.success ? {} : faultsFrom(parsed.error);

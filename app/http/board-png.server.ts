@@ -6,7 +6,7 @@ import { findCrust, findZone, type Plan } from "#core/plan/plan";
 import { judgementOf } from "#core/schedule/kept";
 import { readBoardAddress, WHOLE } from "~/board/board-address";
 
-/** Bytes of pictures that are kept, the one asked for longest ago going first. */
+/** Bytes of pictures kept; the one not requested for longest goes first. */
 const MOST_BYTES = 24_000_000;
 
 const kept = new Map<string, Buffer>();
@@ -27,7 +27,10 @@ const widthOf = (params: URLSearchParams) => {
   return Number.isFinite(asked) ? Math.round(Math.min(BOARD_WIDTHS.most, Math.max(BOARD_WIDTHS.least, asked))) : WHOLE;
 };
 
-/** What a board hangs on: its zone, its crust, their materials, the air, the schools, and how it is looked at. Null without such a zone. */
+/**
+ * What a board depends on: its zone, its crust, their materials, the air, the schools, and how it is looked at. Null
+ * without such a zone.
+ */
 export function boardKey(plan: Plan, params: URLSearchParams): string | null {
   const zone = findZone(plan, params.get("zone") ?? "");
   const crust = zone && findCrust(plan, zone.crustId);
@@ -40,7 +43,10 @@ export function boardKey(plan: Plan, params: URLSearchParams): string | null {
     .digest("base64url");
 }
 
-/** A board as PNG, for pages without script and for saving. The same content is drawn once, whatever version it stands in. */
+/**
+ * A board as PNG, for pages without scripts and for export. The same content is drawn once, whatever version of the
+ * job it is in.
+ */
 export async function boardPng(plan: Plan, params: URLSearchParams, key: string): Promise<Buffer | null> {
   const known = kept.get(key);
   if (known) {

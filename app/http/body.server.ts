@@ -3,7 +3,10 @@ import { troubleResponse } from "./trouble.server";
 
 const FORMS = /^(application\/x-www-form-urlencoded|multipart\/form-data)\b/i;
 
-/** The body of a request as it comes in, stopped where it grows beyond what its path takes: a length that was promised counts for nothing. */
+/**
+ * The body of a request as it arrives, stopped where it grows beyond what its path accepts; a declared length counts
+ * for nothing.
+ */
 async function readBounded(request: Request): Promise<Buffer> {
   const limit = bodyLimit(new URL(request.url).pathname);
   const parts: Uint8Array[] = [];
@@ -21,7 +24,7 @@ async function readBounded(request: Request): Promise<Buffer> {
   return Buffer.concat(parts);
 }
 
-/** The fields of a form that was sent; anything else is refused with a sentence. */
+/** The fields of a form; anything else is refused with a sentence. */
 export async function readForm(request: Request): Promise<FormData> {
   const type = request.headers.get("Content-Type") ?? "";
   if (!FORMS.test(type))
@@ -42,7 +45,7 @@ export async function readForm(request: Request): Promise<FormData> {
   }
 }
 
-/** The text of a request; null where it is not whole text. */
+/** The text of a request; null if it is not valid text. */
 export async function readText(request: Request): Promise<string | null> {
   const body = await readBounded(request);
   try {

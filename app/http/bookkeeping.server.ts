@@ -5,7 +5,7 @@ const MOST_AT_ONCE = 500;
 
 /** Work that no page waits for: the server has it done beside the requests. */
 export const bookkeeping = {
-  /** opens the store before the first page needs it; what is wrong with it is said then */
+  /** opens the store before the first page needs it; anything wrong with it is said then */
   open: async () => {
     await theStore().catch(() => undefined);
   },

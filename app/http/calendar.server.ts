@@ -5,8 +5,8 @@ import { scheduleOfAll } from "#core/schedule/kept";
 import { instantIn, isTimeZone } from "#core/units/time-zone";
 
 /**
- * The days of some jobs as an iCalendar file. Times float, as on the shop's wall, unless the address or the job names a time zone; then
- * they are instants, right on both sides of a change of clocks.
+ * The days of some jobs as an iCalendar file. Times are the shop's wall-clock times, unless the address or the job
+ * names a time zone; then they are instants, correct on both sides of a clock change.
  */
 export function calendarResponse(plans: readonly Plan[], name: string, url: URL): Response {
   const timeZone = url.searchParams.get("zone") ?? plans[0]?.pinned.hours.timeZone ?? null;

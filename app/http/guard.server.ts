@@ -1,5 +1,6 @@
-// Who may ask for what: held against every request, before anything is read or worked out. The server asks here first, and the
-// pages once more, so that it holds under the development server too.
+// Who may ask for what: checked for every request, before anything is read or worked out. The server checks here
+// first, and the
+// pages once more, so that it also holds under the development server.
 
 /** A request that is not answered, and what is said instead. */
 export interface Refusal {
@@ -20,12 +21,15 @@ export const ALLOWED = [...METHODS].join(", ");
 const SAFE: ReadonlySet<string> = new Set(["GET", "HEAD", "OPTIONS"]);
 const LONGEST_TARGET = 4000;
 
-/** Names by which only this machine can be meant. Any other may be a foreign site's name that points here. */
+/** Names that can only mean this machine. Any other may be a foreign site's name that points here. */
 const OWN_NAME = /^(localhost|127\.0\.0\.1|\[::1\])(:\d{1,5})?$/i;
 
 export const isOwnHost = (host: string | null | undefined): boolean => OWN_NAME.test(host ?? "");
 
-/** Only pages of this very address may change anything: judged by Sec-Fetch-Site, or by Origin where a browser sends none. */
+/**
+ * Only pages of this very address may change anything: judged by Sec-Fetch-Site, or by Origin where a browser sends
+ * none.
+ */
 function isFromOwnPage({ header }: Asked): boolean {
   const site = header("Sec-Fetch-Site");
   if (site) return site === "same-origin" || site === "none";
@@ -38,7 +42,7 @@ function isFromOwnPage({ header }: Asked): boolean {
   }
 }
 
-/** What takes long to work out, or is somebody's data as a file: nothing that another site may have loaded. */
+/** Things that take long to work out, or are data as a file: no other site may have them loaded. */
 const COSTS = /\/(board\.png|days\.ics|export|palette\.gpl|room-sensor)(\.data)?$/;
 
 /** Another site may link to a page here, and nothing else: no picture, frame, script or download. */
@@ -49,7 +53,7 @@ function isForeignLoad({ header }: Asked, path: string): boolean {
   return !follows || COSTS.test(path);
 }
 
-/** The path in plain letters; null where its escapes are broken or hide a control letter. */
+/** The path in plain characters; null where its escapes are broken or hide a control character. */
 function plainPath(target: string): string | null {
   try {
     const path = decodeURIComponent(target.split("?", 1)[0]!);
@@ -59,7 +63,7 @@ function plainPath(target: string): string | null {
   }
 }
 
-/** Why a request is refused; null where it may be answered. */
+/** Why a request is refused; null if it may be answered. */
 export function refusalOf(asked: Asked): Refusal | null {
   if (!isOwnHost(asked.header("Host")))
     return {
@@ -97,7 +101,7 @@ export function refusalOf(asked: Asked): Refusal | null {
   return null;
 }
 
-/** A crust file and its form fields; anything larger is no form of ours, but for photos. */
+/** A crust file and its form fields; anything larger is not a form of ours, except photos. */
 const MOST_BYTES = 5_200_000;
 const MOST_PHOTO_BYTES = 8_300_000;
 

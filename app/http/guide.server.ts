@@ -48,7 +48,7 @@ const articleOf = (rule: Rule) => ({
 
 let articles: ReturnType<typeof articleOf>[] | null = null;
 
-/** An article for each rule: made once, when the guide is first opened, from the rules as they stand. */
+/** An article for each rule: made once, when the guide is first opened, from the rules themselves. */
 export function guideArticles() {
   articles ??= RULES.map(articleOf);
   return articles;

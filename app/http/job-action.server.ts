@@ -10,7 +10,7 @@ import { askSensor, sensorAddress } from "./room-sensor.server";
 import { noSuchJob, planIdOf, withStore } from "./trouble.server";
 import { noteWritten } from "./written.server";
 
-/** A form that could not be done: what is wrong, and everything that was typed. */
+/** A form that could not be carried out: what is wrong, and everything that was typed. */
 export interface FormResult {
   faults: Faults;
   values: FormFields;
@@ -51,7 +51,7 @@ async function sensorFields(): Promise<FormFields> {
   return air.ok ? { hours: sayAirCsv(air) } : { says: air.says };
 }
 
-/** Every form of a job's pages, sent without script. */
+/** Every form of a job's pages, sent without scripts. */
 export async function jobAction(request: Request, params: { planId: string }) {
   const planId = planIdOf(params);
   const fields = fieldsOf(await readForm(request));
@@ -64,7 +64,7 @@ export async function jobAction(request: Request, params: { planId: string }) {
     if (fields.do === "undo" || fields.do === "redo")
       return backTo({ request, planId }, await stepThroughEdits(store, planId, base, fields.do), fields, {});
     if (fields.do === "take sensor") Object.assign(fields, await sensorFields());
-    // ids made from the form's own, so that the same form sent twice is the same edit
+    // ids made from the form's own, so that sending the same form twice makes the same edit
     const edit = Id.safeParse(fields.edit).data ?? nanoid();
     let made = 0;
     const read = readEditForm(job.plan, fields, () => `${edit.slice(0, 50)}-${++made}`);

@@ -23,7 +23,7 @@ const text = (form: FormData, name: string) => {
 export const isPhotoForm = (request: Request): boolean =>
   request.headers.get("Content-Type")?.startsWith("multipart/form-data") ?? false;
 
-/** Takes a photo in, takes one away or puts one back; then back to the page it was sent from. */
+/** Adds, removes or restores a photo; then back to the page it was sent from. */
 export async function photoAction(request: Request, params: { planId: string }) {
   const planId = planIdOf(params);
   const form = await readForm(request);

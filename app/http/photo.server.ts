@@ -5,7 +5,7 @@ export const PHOTO_BYTES = 8_000_000;
 const MOST_PIXELS = 40_000_000;
 const LONGEST_SIDE = 1600;
 const QUALITY = 84;
-/** What a camera or a telephone writes. Drawings and documents that run as programs are not among them. */
+/** What a camera or a phone writes. Drawings and documents that run as programs are not among them. */
 const FORMATS: ReadonlySet<string> = new Set(["jpeg", "png", "webp", "avif", "heif", "tiff"]);
 
 export type ReadPhoto = { ok: true; jpeg: Buffer; width: number; height: number } | { ok: false; says: string };
@@ -13,8 +13,8 @@ export type ReadPhoto = { ok: true; jpeg: Buffer; width: number; height: number 
 const refused = (says: string): ReadPhoto => ({ ok: false, says });
 
 /**
- * A photo made safe to keep: decoded, turned upright, made smaller, written anew as JPEG without anything the camera noted
- * of place and time. What is not a photo comes back as a sentence that says what to do.
+ * A photo made safe to keep: decoded, turned upright, made smaller, and written again as JPEG without the camera's
+ * notes on place and time. Anything that is not a photo comes back as a sentence that says what to do.
  */
 export async function readPhoto(file: unknown): Promise<ReadPhoto> {
   if (!(file instanceof File) || file.size === 0) return refused("Choose a photo first.");

@@ -6,7 +6,7 @@ const escaped = (text: string) =>
     (letter) => ({ "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;", "'": "&#39;" })[letter]!,
   );
 
-/** A page that says one thing and needs nothing else: no script, no style sheet, no data. */
+/** A page that says one thing and needs nothing else: no scripts, no style sheet, no data. */
 export const plainPage = ({ title, says }: Pick<Refusal, "title" | "says">): string => `<!doctype html>
 <html lang="en">
 <head>

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { type LoggedAir, loggedAir, type Reading, type Refused } from "#core/plan/readings";
 import type { WallMinutes } from "#core/units/units";
 
-// The logger in the room, where the shop has one: an address in ROOM_SENSOR_URL that answers GET /readings.
+// The logger in the room, if the shop has one: an address in ROOM_SENSOR_URL that answers GET /readings.
 
 const PATIENCE_MILLISECONDS = 3000;
 const MOST_BYTES = 2_000_000;
@@ -25,13 +25,13 @@ export type SensorAnswer = (LoggedAir & { place: string }) | Refused;
 
 const refused = (says: string): Refused => ({ ok: false, says });
 
-/** Where the room's logger is; null where the shop has none. */
+/** The address of the room's logger; null if the shop has none. */
 export function sensorAddress({ ROOM_SENSOR_URL }: NodeJS.ProcessEnv): string | null {
   const address = ROOM_SENSOR_URL?.trim();
   return address ? address : null;
 }
 
-/** The minute on this machine's wall at an instant. */
+/** The wall-clock minute on this machine at an instant. */
 function wallOf(instant: Date): WallMinutes {
   return Math.floor(instant.getTime() / 60_000) - instant.getTimezoneOffset();
 }
@@ -51,7 +51,7 @@ async function readBounded(response: Response): Promise<string | null> {
   return Buffer.concat(parts).toString("utf8");
 }
 
-/** Asks the logger for all it has kept and makes sense of it. Whatever is wrong with it comes back as a sentence. */
+/** Asks the logger for all its readings and makes sense of them. Anything wrong with it comes back as a sentence. */
 export async function askSensor(address: string, now = new Date()): Promise<SensorAnswer> {
   let url: URL;
   try {

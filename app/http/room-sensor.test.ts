@@ -29,7 +29,7 @@ describe("the room's sensor over HTTP", () => {
     expect(air.notes).toEqual([]);
     expect(air.hours.length).toBeGreaterThanOrEqual(14 * 24);
     expect(wallNow() - air.latest.at).toBeLessThan(12);
-    // an hour in the middle is the mean of what the room had then, on the wall's clock
+    // an hour in the middle is the mean of what the room had then, on the wall clock
     const at = readWallTime(air.from)! + 100 * 60;
     const mean = [0, 10, 20, 30, 40, 50].reduce((sum, minute) => sum + loftAirAt(at + minute).celsius, 0) / 6;
     expect(air.hours[100]![0]).toBeCloseTo(mean, 0);

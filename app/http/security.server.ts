@@ -2,7 +2,7 @@ import type { MiddlewareFunction } from "react-router";
 import { refusalOf } from "./guard.server";
 import { troubleResponse } from "./trouble.server";
 
-/** Holds every request that reaches a page against the guard. */
+/** Checks every request that reaches a page against the guard. */
 export const guardRequests: MiddlewareFunction<Response> = async ({ request }, next) => {
   const { pathname, search, host } = new URL(request.url);
   const refusal = refusalOf({
@@ -29,7 +29,7 @@ export const contentPolicy = (nonce: string): string =>
     "frame-ancestors 'none'",
   ].join("; ");
 
-/** Headers of every answer, whatever it is. */
+/** Headers of every answer. */
 export const PLAIN_HEADERS: Readonly<Record<string, string>> = {
   "X-Content-Type-Options": "nosniff",
   "X-Frame-Options": "DENY",

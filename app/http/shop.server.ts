@@ -3,17 +3,17 @@ import { getJob, listJobs } from "#db/plans";
 import { UnreadableJob } from "#db/trouble";
 import { withStore } from "./trouble.server";
 
-/** More jobs than this on the go are not scheduled together; the jobs list says which come first. */
+/** If more jobs than this are under way, they are not scheduled together; the jobs list says which come first. */
 export const MOST_TOGETHER = 30;
 
-/** A job that could not be read, with its reason: the others go on without it. */
+/** A job that could not be read, with its reason: the others carry on without it. */
 export interface LeftOut {
   id: string;
   title: string;
   because: string;
 }
 
-/** The plans of the jobs that are on the go, the latest first, and those that cannot be read. */
+/** The plans of the jobs under way, the latest first, and those that cannot be read. */
 export const allPlans = (): Promise<{ plans: Plan[]; leftOut: LeftOut[] }> =>
   withStore(async (store) => {
     const { jobs } = await listJobs(store);

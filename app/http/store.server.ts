@@ -2,7 +2,7 @@ import { openStore, placeFrom, type Store, watchPath } from "#db/open";
 
 let opening: Promise<Store> | null = null;
 
-/** The shop's store, opened once. A failed opening is tried again at the next request. */
+/** The shop's store, opened once. If it fails to open, the next request tries again. */
 export function theStore(): Promise<Store> {
   opening ??= openStore(placeFrom(process.env)).then(
     (store) => {

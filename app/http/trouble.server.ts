@@ -10,7 +10,7 @@ import { theStore } from "./store.server";
 export interface Trouble {
   title: string;
   says: string;
-  /** a file that helps out of it */
+  /** a file that helps to fix it */
   file?: { href: string; label: string };
 }
 
@@ -24,7 +24,7 @@ export const noSuchJob = (planId: string) =>
     `No job has the id "${planId.slice(0, 80)}". It may have been removed, or the address may be incomplete. Check the jobs list.`,
   );
 
-/** The id of a job as it stands in an address; one that no job can have is not looked for. */
+/** The id of a job as written in an address; one that no job can have is not looked up. */
 export function planIdOf({ planId }: { planId: string }): string {
   if (!Id.safeParse(planId).success) throw noSuchJob(planId.replaceAll(/\p{Cc}/gu, " "));
   return planId;
@@ -52,7 +52,7 @@ const isTold = (thrown: unknown): thrown is { data: Trouble; init: ResponseInit 
   thrown.type === "DataWithResponseInit" &&
   "data" in thrown;
 
-/** A file, a feed or a picture: where it cannot be given, a page that says so, not raw data. */
+/** A file, a feed or a picture; if it cannot be given, a page that says so instead of raw data. */
 export async function resource(make: () => Promise<Response>): Promise<Response> {
   try {
     return await make();

@@ -3,7 +3,7 @@ import { type Plan, zonesOf } from "#core/plan/plan";
 import { summarise } from "#db/plans";
 import { theStore } from "./store.server";
 
-/** What a page's thread tells the server: a job was written, and about how much work there is in it. */
+/** What a page's thread sends the server: a job was saved, and roughly how much work is in it. */
 export interface WrittenNote {
   kind: "written";
   planId: string;
@@ -11,16 +11,18 @@ export interface WrittenNote {
   weight: number | null;
 }
 
-/** Coats and other pieces of work of a plan, counted without compiling it. */
+/** Coats and other pieces of work in a plan, counted without compiling it. */
 function weightOf(plan: Plan): number {
   const coats = new Map(plan.crusts.map((crust) => [crust.id, crust.steps.reduce((sum, step) => sum + step.coats, 0)]));
   return zonesOf(plan).reduce((sum, zone) => sum + (coats.get(zone.crustId) ?? 0), 0);
 }
 
-/** Has what the jobs list shows of a job worked out: by the server's other threads, or here where there is no such server. */
+/**
+ * Has the jobs list's summary of a job worked out: by the server's other threads, or here if there is no such server.
+ */
 export const noteWritten = (plan: Plan) => note(plan.id, weightOf(plan));
 
-/** The same for a job that was found waiting for it; how much work there is in it is not known. */
+/** The same for a job found without a summary; how much work is in it is not known. */
 export const notePending = (planId: string) => note(planId, null);
 
 function note(planId: string, weight: number | null) {

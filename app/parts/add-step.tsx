@@ -65,7 +65,10 @@ function choicesFor(materials: readonly Material[]): Choice[] {
 const matches = (choice: Choice, words: string[]) =>
   words.every((word) => `${choice.name} ${choice.detail}`.toLowerCase().includes(word));
 
-/** Everything that can be put into the crust at one place: type a few letters, or press one. Works as a plain form as well. */
+/**
+ * Everything that can be added at one place of the crust: type a few letters, or pick from the list. Works as a plain
+ * form as well.
+ */
 export function AddStep({ crust, at, selection }: { crust: Crust; at: number; selection: Selection }) {
   const { plan } = usePlanInHand();
   const [typed, setTyped] = useState("");
@@ -80,7 +83,7 @@ export function AddStep({ crust, at, selection }: { crust: Crust; at: number; se
     ...CATALOGUE.filter((one) => !pinned.some((known) => known.id === one.id)),
   ]).filter((choice) => {
     if (words.length > 0) return matches(choice, words);
-    // unasked, only the usual way of each material
+    // before anything is typed, only the usual technique of each material
     return !choice.material || techniquesFor(choice.material)[0]?.id === choice.how;
   });
   const under = crust.steps[at - 1];

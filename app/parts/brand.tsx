@@ -13,7 +13,7 @@ export function Brand() {
   );
 }
 
-/** The head of a page: brand, the way back to the jobs, what the page is about, and its own presses. */
+/** The head of a page: brand, the way back to the jobs, what the page is about, and its own buttons. */
 export function PageHead({ title, children }: { title: string; children?: ReactNode }) {
   return (
     <header className="flex h-[52px] shrink-0 items-center border-b border-line px-5">

@@ -52,7 +52,7 @@ function Column({ judged, title }: { judged: ZoneJudgement; title: string }) {
   );
 }
 
-/** Two crusts side by side on the same zone: what is found, how long, what lies where. */
+/** Two crusts side by side on the same zone: findings, times, layers. */
 export function CompareCrusts({ judged, selection }: { judged: ZoneJudgement; selection: Selection }) {
   const { plan } = usePlanInHand();
   const navigate = useNavigate();

@@ -1,6 +1,8 @@
 import { useJobEditor } from "~/editor/job-editor";
 
-/** Another window was faster. Nothing is sent until the painter has chosen, and nothing typed is lost before that. */
+/**
+ * Another window saved first. Nothing is sent until the painter has chosen, and nothing typed is lost before that.
+ */
 export function ConflictNotice() {
   const { queue, resolve, settleContested } = useJobEditor();
   if (queue.contested.length > 0)

@@ -6,7 +6,7 @@ import { usePlanInHand } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
 import type { Selection } from "./selection";
 
-/** What can be done with a whole crust: copied, made the zone's own, laid on it instead of another, held beside another. */
+/** What can be done with a whole crust: copy it, make it the zone's own, use another instead, compare it. */
 export function CrustPresses({ judged, selection }: { judged: ZoneJudgement; selection: Selection }) {
   const { plan } = usePlanInHand();
   const { crust, zone } = judged;

@@ -39,14 +39,14 @@ function partsOf(judged: ZoneJudgement, before: Surface, after: Surface, relief:
     .sort((one, two) => two.after - one.after);
 }
 
-/** The phase of a step that takes off, with its place in the line; null where the step lays or prepares. */
+/** The phase of a step that removes something, with its place in the line; null if the step lays or prepares. */
 function takingAt(judged: ZoneJudgement, stepId: string | null): number | null {
   const at = judged.phases.findIndex(({ phase }) => phase.step.id === stepId);
   const phase = judged.phases[at]?.phase;
   return phase && !phase.material && [...phase.does].some((does) => OPENS.has(does)) ? at : null;
 }
 
-/** The surface as a distressing step leaves it, and per relief class the layer it brings into sight most; for the section. */
+/** The surface as a distressing step leaves it, and per relief class the layer it exposes most; for the section. */
 export function reachOnSection(judged: ZoneJudgement, stepId: string | null) {
   const at = takingAt(judged, stepId);
   if (at === null) return null;
@@ -61,7 +61,7 @@ export function reachOnSection(judged: ZoneJudgement, stepId: string | null) {
   return { after, opened };
 }
 
-/** What a step that takes off opens, by relief class: what shows there before and after it. */
+/** What a step exposes, by relief class: what shows there before and after it. */
 export function DistressReach({ judged, stepId }: { judged: ZoneJudgement; stepId: string }) {
   const at = takingAt(judged, stepId);
   if (at === null) return null;

@@ -10,7 +10,9 @@ import { EditForm } from "~/forms/edit-form-parts";
 import { SEVERITY_WORDS } from "./severity";
 import { Explained, FirstMeetings } from "./term";
 
-/** The plan with a finding of it, once the page has been painted: trying repairs and schools can wait that long. */
+/**
+ * The plan with one of its findings, once the page has been painted: trying repairs and schools can wait that long.
+ */
 function useSettled(finding: Finding) {
   const { plan, judgement } = usePlanInHand();
   return useDeferredValue(useMemo(() => ({ plan, judgement, finding }), [plan, judgement, finding]));
@@ -73,7 +75,7 @@ function Schools({ finding }: { finding: Finding }) {
   );
 }
 
-/** A finding as a colleague would say it: the sentence, the figures of this case, who would differ, the ways out. */
+/** A finding as a colleague would say it: the sentence, the figures of this case, who would differ, the repairs. */
 export function FindingCard({
   finding,
   where,
@@ -85,7 +87,7 @@ export function FindingCard({
   open: boolean;
   linkToOpen: string;
 }) {
-  // repairs are tried on the plan before they are shown: only for a card that is looked at
+  // repairs are tried on the plan before they are shown, so only for a card that is open
   const [opened, setOpened] = useState(open);
   const words = SEVERITY_WORDS[finding.severity];
   const rule = findRule(finding.rule);

@@ -6,7 +6,7 @@ import { EditForm } from "~/forms/edit-form-parts";
 
 const CLUES = ["slotted screws", "hand-cut joints", "crazed varnish"] as const;
 
-/** The properties of a ground in words: what the tests have set. */
+/** The properties of a ground in words, as the tests have set them. */
 function Properties({ ground }: { ground: Ground }) {
   const drinks = ground.absorbency >= 0.6 ? "thirsty" : ground.absorbency >= 0.25 ? "half open" : "closed";
   const slick = ground.tooth < 0.2 ? "slick" : ground.tooth < 0.5 ? "smooth" : "rough enough to key";

@@ -6,7 +6,7 @@ import { coloursSeen } from "#core/judge/look";
 import { bareSurface } from "#core/surface/surface";
 import { countOf } from "~/words/amount";
 
-/** How many coats of the step in hand hide what really lies beneath it, beside what it lays. */
+/** How many coats of the selected step hide what really lies beneath it, beside how many it lays. */
 export function HidesBeneath({ judged, stepId }: { judged: ZoneJudgement; stepId: string }) {
   const { zone, phases } = judged;
   const at = phases.findIndex(({ phase }) => phase.step.id === stepId);

@@ -185,7 +185,7 @@ function useFrameKeys() {
   );
 }
 
-/** Loads the other views while nothing else is going on: they then open when the server does not answer, too. */
+/** Loads the other views while the page is idle, so that they also open when the server does not answer. */
 function OtherViews() {
   const { plan } = usePlanInHand();
   const [quiet, setQuiet] = useState(false);

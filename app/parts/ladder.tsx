@@ -28,13 +28,16 @@ export interface LadderSizes {
   row: number;
   seam: number;
   surface: number;
-  /** rows stand close, and what a seam says stands in the row above it */
+  /** rows stand close, and what a seam says moves into the row above it */
   dense: boolean;
 }
 
 const LEAST_PITCH = 24;
 
-/** The roomiest sizes that show so many steps and the ground in this height, down to rows that can still be hit. */
+/**
+ * The roomiest sizes that show so many steps and the ground in this height, down to rows that are still large enough
+ * to select.
+ */
 export function ladderSizes(count: number, available: number): LadderSizes {
   for (const [row, seam, surface] of [
     [36, 24, 26],
@@ -46,7 +49,7 @@ export function ladderSizes(count: number, available: number): LadderSizes {
   return { row: pitch - 3, seam: 3, surface: 22, dense: true };
 }
 
-/** What is told of the finished surface stands over the first row. */
+/** What is said of the finished surface stands over the first row. */
 export const surfaceSays = (judged: ZoneJudgement): SeamSays =>
   seamSays(
     undefined,
@@ -70,7 +73,7 @@ export function rungsOf(judged: ZoneJudgement): Rung[] {
     .reverse();
 }
 
-/** How far from the top of the ladder the middle of each row lies, by step id; the ground last. */
+/** How far from the top of the ladder the middle of each row is, by step id; the ground last. */
 export function rungMiddles(
   judged: ZoneJudgement,
   rungs: readonly Rung[],
@@ -128,7 +131,7 @@ function beginningsIn(schedule: Schedule): Map<string, WallMinutes> {
   return first;
 }
 
-/** When a step begins, by the dates as they now are: it alone is drawn anew when better ones are found. */
+/** When a step begins, by the current dates: only this is drawn again when better dates are found. */
 function Begins({ zoneId, stepId }: { zoneId: string; stepId: string }) {
   const { schedule } = useJobEditor();
   const at = beginningsIn(schedule).get(`${zoneId}/${stepId}`);
@@ -152,7 +155,7 @@ interface Props {
   sizes: LadderSizes;
   selection: Selection;
   nameOf: (step: Step) => string;
-  /** a row was dragged to the place of another, counted from the ground */
+  /** a row was dragged to another place, counted from the ground */
   onMove: (stepId: string, to: number) => void;
 }
 
@@ -167,7 +170,7 @@ function SeamText({ seam }: { seam: SeamSays }) {
   );
 }
 
-/** The way of an inspection a step belongs to, by name. */
+/** The answer of an inspection that a step belongs to, by name. */
 function wayOf(steps: readonly Step[], step: Step): string | null {
   if (step.branch === undefined) return null;
   for (const other of steps) {

@@ -15,7 +15,10 @@ interface Props {
 const LEAST_GAP = 7;
 const LANE = 2.6;
 
-/** Out to a lane of its own, along it, and over to the row, with rounded turns. The uppermost layer takes the nearest lane, so no two cross. */
+/**
+ * Out to a lane of its own, along it, and over to the row, with rounded turns. The top layer takes the nearest lane,
+ * so no two cross.
+ */
 function routed(x: number, y: number, lane: number, to: number, end: number): string {
   const turn = Math.min(9, Math.abs(to - y) / 2, lane - x, Math.max(2, end - lane));
   const way = to < y ? -1 : 1;
@@ -42,7 +45,7 @@ export function Leaders({
   for (let index = 1; index < anchors.length; index++)
     anchors[index]!.y = Math.max(anchors[index]!.y, anchors[index - 1]!.y + LEAST_GAP);
   const lanes = x + 11;
-  // a long crust needs many lanes: they stand closer, and all of them end before the rows begin
+  // a long crust needs many lanes: they are closer together, and all of them end before the rows begin
   const lane = Math.min(LANE, (ladderLeft - 9 - lanes) / Math.max(1, anchors.length));
   return (
     <svg className="pointer-events-none absolute inset-0" width={ladderLeft + 10} height={height} aria-hidden="true">

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import { usePlanInHand } from "~/editor/job-editor";
 
-/** What a view shows of a job without a zone: what is missing, and the way there. */
+/** What a view shows for a job without a zone: what is missing, and the way there. */
 export function NoZone({ says }: { says: string }) {
   const { plan } = usePlanInHand();
   return (

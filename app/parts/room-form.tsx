@@ -2,7 +2,7 @@ import { usePlanInHand } from "~/editor/job-editor";
 import { sayAirCsv } from "~/forms/air-csv";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 
-/** The air of the room, by which waits and windows are counted: steady, by day and night, or hour by hour. */
+/** The air of the room, which waits and windows are worked out from: steady, by day and night, or hour by hour. */
 export function RoomForm() {
   const { plan } = usePlanInHand();
   const { room } = plan.pinned;

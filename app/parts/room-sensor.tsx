@@ -11,7 +11,7 @@ import { countOf } from "~/words/amount";
 
 const ASK_EVERY_MILLISECONDS = 5 * 60_000;
 
-/** What the logger in the room tells now, and the press that takes what it has kept as the room's air. */
+/** What the logger in the room reads now, and the button that imports its readings as the room's air. */
 export function RoomSensor() {
   const { plan } = usePlanInHand();
   const { load, data: told, state } = useFetcher<typeof loader>();

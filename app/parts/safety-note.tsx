@@ -3,7 +3,9 @@ import type { Caution } from "#core/safety/safety";
 import { useJobInHand } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
 
-/** The cautions of a step, where the hazard arises: before the step is begun. Lead and heat must be read and taken on. */
+/**
+ * The cautions of a step, where the hazard arises: before the step is begun. Lead and heat must be read and accepted.
+ */
 export function SafetyNote({
   cautions,
   where,
@@ -11,7 +13,7 @@ export function SafetyNote({
 }: {
   cautions: readonly Caution[];
   where?: string;
-  /** the headings alone, to be opened */
+  /** only the headings, to be opened */
   brief?: boolean;
 }) {
   const job = useJobInHand();

@@ -17,7 +17,7 @@ function window(demand: Wait): { opens: number; shuts: number | null; reason: st
   return { opens: gate.opens.safe, shuts: gate.shuts?.safe ?? null, reason: demand.reason };
 }
 
-/** What stands between a step and the one under it: the worst verdict, else the wait that binds, else nothing. */
+/** What the seam under a step says: the worst verdict, otherwise the wait that binds, otherwise nothing. */
 export function seamSays(first: JudgedPhase | undefined, findings: readonly Finding[]): SeamSays {
   const worst = [...findings].sort((one, two) => SEVERITY_ORDER[one.severity] - SEVERITY_ORDER[two.severity])[0];
   if (worst && worst.severity !== "note") return { severity: worst.severity, text: worst.title, tight: true };

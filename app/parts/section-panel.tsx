@@ -19,21 +19,21 @@ export const SECTION_WIDTH = 316;
 /** The relief class under each name that is written below the drawing. */
 const RELIEF_OF: Record<string, ReliefClass> = { arris: "arris", field: "field", groove: "recess", bead: "high" };
 
-/** The cut through a zone's crust as it lies when the last step is done; nothing where there is no zone. */
+/** The section through a zone's crust as it is after the last step; nothing if there is no zone. */
 export function useSection(
   judged: ZoneJudgement | undefined,
   height: number,
   stepId: string | null = null,
 ): SectionGeometry {
   return useMemo(() => {
-    // a distressing step in hand shows the cut as it leaves it, not as later layers cover it
+    // with a distressing step selected, the section shows it as that step leaves it, not as later layers cover it
     const after = judged && (reachOnSection(judged, stepId)?.after ?? judged.after);
     const layers = judged && after ? layersOf(after, judged.crust.steps) : [];
     return sectionGeometry(layers, { width: SECTION_WIDTH, height });
   }, [judged, height, stepId]);
 }
 
-/** The section of the zone in hand, its name and the way to the other zones. */
+/** The section of the selected zone, its name and the way to the other zones. */
 export function SectionPanel({
   judged,
   geometry,

@@ -7,13 +7,13 @@ export interface Selection {
   zone: Zone | undefined;
   judged: ZoneJudgement | undefined;
   stepId: string | null;
-  /** where the next step would be put in, counted from the ground; null while nothing is being added */
+  /** where the next step would be added, counted from the ground; null while nothing is being added */
   addAt: number | null;
-  /** the finding asked for by name, where no script opens it */
+  /** the finding named in the address, for pages without scripts */
   findingId: string | null;
-  /** what is shown instead of the step in hand */
+  /** what is shown instead of the selected step */
   aside: "next" | "compare" | null;
-  /** the crust held beside this one */
+  /** the crust compared with this one */
   compareWith: string | null;
   linkTo: (change: {
     zone?: string;
@@ -25,7 +25,7 @@ export interface Selection {
   }) => string;
 }
 
-/** What is in hand: it lives in the address, so that links, the keyboard and a reload all agree. */
+/** What is selected. It lives in the address, so that links, the keyboard and a reload all agree. */
 export function useSelection(): Selection {
   const { plan, judgement } = usePlanInHand();
   const [params] = useSearchParams();

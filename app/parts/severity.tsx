@@ -7,7 +7,7 @@ export const SEVERITY_WORDS: Record<Severity, { one: string; many: string; text:
     note: { one: "note", many: "notes", text: "text-soft", edge: "border-l-edge", line: "" },
   };
 
-/** A seam in small: whole, dashed or broken, so that a verdict never hangs on colour alone. */
+/** A small seam: whole, dashed or broken, so that a verdict never depends on colour alone. */
 export function SeamMark({ severity, width = 56 }: { severity: Severity | "none"; width?: number }) {
   const tone = severity === "none" ? "text-edge" : SEVERITY_WORDS[severity].text;
   return (

@@ -8,12 +8,12 @@ import { stepName, waitText } from "~/forms/edit-form";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 import { INTENT_WORDS, WHERE_WORDS } from "./step-words";
 
-/** The kinds of step that go on some part of a face. */
+/** The kinds of step that go on part of a face. */
 const PLACED: ReadonlySet<string> = new Set(["prepare", "coat", "take"]);
 
 const MIXABLE: ReadonlySet<string> = new Set(["paint", "glaze", "wax", "tint-base", "clear", "pigment"]);
 
-/** The step in hand: every field is saved as it is left. */
+/** The selected step: every field is saved as it is left. */
 export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone: Zone }) {
   const { plan } = usePlanInHand();
   const technique = findTechnique(step.how);
@@ -202,7 +202,7 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
   );
 }
 
-/** Moving the step in hand, and taking it out. */
+/** Moving the selected step, and removing it. */
 export function StepPresses({ crust, step }: { crust: Crust; step: Step }) {
   const at = crust.steps.indexOf(step);
   const about = { crustId: crust.id, stepId: step.id };

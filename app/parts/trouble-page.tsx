@@ -6,7 +6,7 @@ interface Told {
   file?: { href: string; label: string };
 }
 
-/** What the server itself says where it gave no page: the title, then the sentence, a line each. */
+/** What the server itself says when it sends no page: the title, then the sentence, on a line each. */
 function toldInText(text: string): Told | null {
   const [title, says] = text.split("\n");
   return title && says && !title.startsWith("<") ? { title, says } : null;

@@ -3,7 +3,7 @@ import { usePlanInHand } from "~/editor/job-editor";
 import { stepName } from "~/forms/edit-form";
 import { EditForm } from "~/forms/edit-form-parts";
 
-/** The ways on from an inspection: their names, which is planned, and the steps on each. */
+/** The answers of an inspection: their names, which one is planned, and the steps under each. */
 export function Ways({ crust, step }: { crust: Crust; step: Step }) {
   const { plan } = usePlanInHand();
   const branches = step.branches ?? [];

@@ -18,7 +18,7 @@ const CANS: readonly { can: Option["can"]; title: string }[] = [
   { can: "never", title: "Not here" },
 ];
 
-/** One material with the usual ways that share a verdict. */
+/** One material with the usual techniques that share a verdict. */
 interface Offer {
   first: Option;
   ways: Option[];
@@ -32,7 +32,7 @@ function offersOf(options: readonly Option[]): Offer[] {
     if (known) known.ways.push(one);
     else offers.set(key, { first: one, ways: [one] });
   }
-  // what nothing speaks against comes first
+  // what has no warning comes first
   const doubt = ({ first }: Offer) => (first.severity === "caution" ? 1 : 0);
   return [...offers.values()].sort((one, two) => doubt(one) - doubt(two) || one.first.from - two.first.from);
 }
@@ -90,7 +90,7 @@ function Line({ offer, since, crustId, at }: { offer: Offer; since: number; crus
   );
 }
 
-/** What cannot go on, gathered by the rule that forbids it: one reason, and the names it holds for. */
+/** What cannot go on, grouped by the rule that forbids it: one reason, and the names it applies to. */
 function Forbidden({ options }: { options: readonly Option[] }) {
   const byRule = new Map<string, Option[]>();
   for (const one of options) byRule.set(one.rule ?? "", [...(byRule.get(one.rule ?? "") ?? []), one]);
@@ -112,7 +112,10 @@ function Forbidden({ options }: { options: readonly Option[] }) {
   );
 }
 
-/** What can go on here: every material in its usual ways, now, later, over a barrier, or not; each with its reason. */
+/**
+ * What can go on here: every material in its usual techniques, now, later, over a barrier, or not; each with its
+ * reason.
+ */
 export function WhatNext({ judged, selection }: { judged: ZoneJudgement; selection: Selection }) {
   const { plan } = usePlanInHand();
   const [shelfOnly, setShelfOnly] = useState(false);

@@ -6,7 +6,7 @@ import { Explained } from "./term";
 
 const WORTH_A_LINE = 0.01;
 
-/** Which layers the eye sees when the crust is done, as shares of the zone, from the surface state of the checks. */
+/** Which layers are visible when the crust is done, as shares of the zone, from the same surface the checks use. */
 export function WhatShows({ judged }: { judged: ZoneJudgement }) {
   const { zone, phases, after } = judged;
   if (phases.length === 0) return null;

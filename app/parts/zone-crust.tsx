@@ -4,7 +4,7 @@ import { usePlanInHand } from "~/editor/job-editor";
 import { stepName } from "~/forms/edit-form";
 import { EditForm } from "~/forms/edit-form-parts";
 
-/** The crust a zone has: with whom it is shared, what differs here, and the ways to another. */
+/** The crust of a zone: which zones share it, what differs here, and how to use another. */
 export function ZoneCrust({ zone }: { zone: Zone }) {
   const { plan } = usePlanInHand();
   const crust = findCrust(plan, zone.crustId);

@@ -21,7 +21,7 @@ interface ChoiceProps {
   label: string;
   values: FormFields;
   faults: Faults;
-  /** what stands there unless something else was chosen */
+  /** what is shown until something else is chosen */
   usual: string;
   choices: readonly (readonly [value: string, says: string])[];
 }

@@ -6,7 +6,7 @@ import { usePlanInHand } from "~/editor/job-editor";
 import type { Selection } from "./selection";
 import { SEVERITY_WORDS, SeamMark } from "./severity";
 
-/** The zones of the job, the one in hand filled; each says the worst that was found on it. */
+/** The zones of the job, the selected one filled; each shows the worst finding on it. */
 export function ZonePicker({ selection }: { selection: Selection }) {
   const { plan, judgement } = usePlanInHand();
   const navigate = useNavigate();

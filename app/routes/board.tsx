@@ -41,7 +41,7 @@ import type { Route } from "./+types/board";
 
 export const loader = ({ params }: Route.LoaderArgs) => withStore((store) => listPhotos(store, planIdOf(params)));
 
-/** Where the server does not answer the board is drawn all the same, without the photos. */
+/** Where the server does not answer, the board is still drawn, without the photos. */
 export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
   serverLoader().catch((error): PhotoShelf => {
     if (error instanceof TypeError) return { photos: [], removed: null };
@@ -51,7 +51,7 @@ export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
 export const action = ({ request, params }: Route.ActionArgs) =>
   isPhotoForm(request) ? photoAction(request, params) : jobAction(request, params);
 
-/** Scrubbing changes the address and nothing on the server: photos are asked for anew when a form was sent. */
+/** Scrubbing changes the address and nothing on the server: photos are loaded again only when a form was sent. */
 export const shouldRevalidate = ({ formMethod, currentParams, nextParams }: ShouldRevalidateFunctionArgs) =>
   formMethod !== undefined || currentParams.planId !== nextParams.planId;
 
@@ -64,7 +64,7 @@ interface Side {
   label: string;
 }
 
-/** What the board is held against, where the address names something that is there. */
+/** What the board is compared with, if the address names something that exists. */
 function otherSide(
   address: BoardAddress,
   judged: ZoneJudgement,
@@ -84,12 +84,12 @@ function otherSide(
 
 type Name = (stepId: string) => string;
 
-/** The address follows the hand when it rests: scrubbing itself is the page's own affair. */
+/** The address follows when scrubbing pauses: until then scrubbing is the page's own affair. */
 const REST = 250;
-/** Marks an address as the hand's own. */
+/** Marks an address as set by scrubbing. */
 const BY_HAND = { byHand: true };
 
-/** Where the board is held: at once as the hand scrubs, and in the address soon after. */
+/** The phase the board shows: at once while scrubbing, and in the address soon after. */
 function useHeld(address: BoardAddress, last: number): [count: number, hold: (count: number) => void] {
   const [params] = useSearchParams();
   const navigate = useNavigate();
@@ -109,7 +109,7 @@ function useHeld(address: BoardAddress, last: number): [count: number, hold: (co
     );
     return () => clearTimeout(rest);
   }, [moved, held, params, navigate]);
-  // a link that was pressed wins over what was scrubbed before it; the hand's own address, coming in late, does not
+  // following a link wins over earlier scrubbing; an address set by scrubbing that arrives late does not
   const { state } = useLocation();
   const byHand = (state as Partial<typeof BY_HAND> | null)?.byHand === true;
   const from = useRef(address.count);
@@ -149,7 +149,7 @@ function Choice({ on, to, children }: { on: boolean; to: string; children: React
   );
 }
 
-/** Saves the picture as it stands. Without script the link brings the server's own. */
+/** Saves the picture as it is on screen. Without scripts the link loads the server's own. */
 function ExportLink({ address, zoneId, title }: { address: BoardAddress; zoneId: string; title: string }) {
   const { plan } = usePlanInHand();
   const params = new URLSearchParams({

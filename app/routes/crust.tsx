@@ -107,7 +107,7 @@ function whereOf({ stepId, lower, surface }: Finding, numberOf: (stepId: string)
   return below > 0 ? `step ${numberOf(stepId)} on ${below}` : `step ${numberOf(stepId)}`;
 }
 
-/** Findings of one place, the worst first; notes are folded away unless nothing else was found. */
+/** Findings of one place, the worst first; notes are folded away unless there is nothing else. */
 function Findings({
   told,
   judged,

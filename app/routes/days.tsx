@@ -125,7 +125,7 @@ function Days() {
   const navigate = useNavigate();
   const link = useParamLink();
   const [dragged, setDragged] = useState<{ booking: Booking; starts: number } | null>(null);
-  // while a piece of work is held over another time, everything gives way as it would
+  // while a piece of work is dragged over another time, everything else gives way as it would
   const shown = useMemo(() => {
     if (!dragged) return made;
     const { zoneId, phaseId } = dragged.booking;

@@ -24,7 +24,7 @@ const answer = (body: Answer, status = 200) =>
   Response.json(body, { status, headers: { "Cache-Control": "no-store" } });
 const refused = (because: string, status = 400) => answer({ is: "refused", because }, status);
 
-/** Takes one edit, or a step back or forward, as JSON. */
+/** Receives one edit, or an undo or redo, as JSON. */
 export async function action({ request, params }: Route.ActionArgs) {
   const planId = planIdOf(params);
   const text = await readText(request);
@@ -45,7 +45,8 @@ export async function action({ request, params }: Route.ActionArgs) {
     else written = await editPlan(store, planId, edit.data!);
     if (written.is !== "written") return answer(written);
     noteWritten(written.plan);
-    // the page has applied an edit itself; it needs the plan only when another was faster, or after a step back or forward
+    // the page has applied an edit itself; it needs the plan only when another window saved first, or after an undo
+    // or redo
     return answer(way.success ? written : { ...written, plan: undefined });
   } catch (error) {
     if (error instanceof StorageTrouble) return answer({ is: "unsaved", because: error.message }, 503);

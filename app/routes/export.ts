@@ -9,7 +9,9 @@ const fileName = (title: string) =>
     .replace(/[^a-z0-9]+/g, "-")
     .replace(/^-|-$/g, "") || "job";
 
-/** The job as a *.crust.json file; `?as=stored` gives what the database holds as it stands, for a job that cannot be read. */
+/**
+ * The job as a *.crust.json file; `?as=stored` gives exactly what the database holds, for a job that cannot be read.
+ */
 export const loader = ({ params, request }: Route.LoaderArgs) =>
   resource(async () => {
     const planId = planIdOf(params);

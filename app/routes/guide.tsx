@@ -7,7 +7,7 @@ import { Explained } from "~/parts/term";
 import { countOf } from "~/words/amount";
 import type { Route } from "./+types/guide";
 
-// Everything on this page is made from the rules themselves: their reasons, and their examples judged as they stand.
+// Everything on this page is made from the rules themselves: their reasons, and their examples, judged now.
 
 const THEMES: readonly [prefix: string, title: string][] = [
   ["A", "Adhesion"],
@@ -44,7 +44,7 @@ function Example({ example, good }: { example: Told; good: boolean }) {
         <CrustStrip layers={example.strip} seed={example.shows} />
         <ol className="min-w-0 flex-1 text-note">
           {[...example.steps].reverse().map((step, at) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: a step may stand twice
+            // biome-ignore lint/suspicious/noArrayIndexKey: the same step may occur twice
             <li key={at} className="truncate first-letter:uppercase">
               {step}
             </li>

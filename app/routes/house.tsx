@@ -14,7 +14,7 @@ import type { Route } from "./+types/house";
 /** Whether the shop has a logger in the room. */
 export const loader = () => ({ sensor: sensorAddress(process.env) !== null });
 
-/** Where the server does not answer there is no sensor either; the rules can be set all the same. */
+/** Where the server does not answer there is no sensor either; the rules can still be set. */
 export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
   serverLoader().catch((error) => {
     if (error instanceof TypeError) return { sensor: false };
@@ -25,7 +25,7 @@ export const action = ({ request, params }: Route.ActionArgs) => jobAction(reque
 
 const inSentence = (title: string) => title.charAt(0).toLowerCase() + title.slice(1);
 
-/** One question on which practitioners differ: every answer with its reason, the house's own chosen. */
+/** One question on which practitioners differ: every answer with its reason, the shop's own selected. */
 function Question({ name }: { name: (typeof HOUSE_RULE_KEYS)[number] }) {
   const { plan } = usePlanInHand();
   const { title, asks, reason, choices } = SCHOOLS[name];

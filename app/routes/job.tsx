@@ -17,7 +17,7 @@ export async function loader({ params }: Route.LoaderArgs) {
   return { text: textOfPlan(plan), title: plan.title, saved, token: nanoid(10) };
 }
 
-/** The page keeps the plan itself; only another job, or a form the server did, is loaded anew. */
+/** The page keeps the plan itself; only another job, or a form the server handled, is loaded again. */
 export function shouldRevalidate({
   currentParams,
   nextParams,

@@ -24,7 +24,7 @@ export function loader({ request }: Route.LoaderArgs) {
   const page = Number.isInteger(asked) && asked >= 0 && asked < 10_000 ? asked : 0;
   return withStore(async (store) => {
     const { jobs, pages } = await listJobs(store, page);
-    // whoever wrote them, another program too: what is not worked out yet is
+    // whoever wrote them, another program too: anything not worked out yet is worked out
     for (const { id, pending } of jobs) if (pending) notePending(id);
     return { jobs, pages, page, removed: await listRemoved(store), token: nanoid(10) };
   });
@@ -32,7 +32,7 @@ export function loader({ request }: Route.LoaderArgs) {
 
 const refuseFile = (file: string, faults: Fault[]) => data({ file, faults }, { status: 422 });
 
-/** The text of a file; null where it is none. */
+/** The text of a file; null if it is not text. */
 function utf8(bytes: ArrayBuffer): string | null {
   try {
     return new TextDecoder("utf-8", { fatal: true }).decode(bytes);
@@ -53,7 +53,7 @@ async function importFile(store: Store, form: FormData) {
     ]);
   const read = readPlanFile(text);
   if (!read.ok) return refuseFile(file.name, read.faults);
-  // a job of this id stays as it is; the file comes in beside it
+  // a job with this id stays as it is; the file is added beside it
   const id = (await isKnown(store, read.plan.id))
     ? `import-${String(form.get("token") ?? nanoid(10))
         .replace(/[^A-Za-z0-9_-]/g, "")
@@ -83,7 +83,7 @@ export async function action({ request }: Route.ActionArgs) {
 
 export const meta: Route.MetaFunction = () => [{ title: "Jobs · Jolly Crust" }];
 
-/** What is known so far of a job whose verdicts are of an earlier version, or of none. */
+/** What is known so far of a job whose verdicts are of an earlier version, or not known at all. */
 function Pending({ trouble }: { trouble: string | null }) {
   if (trouble) return <span className="block max-w-72 text-note font-normal text-ochre">{trouble}</span>;
   return (
@@ -230,7 +230,7 @@ const HEADINGS = ["", "Job", "Seams", "Begins", "Leaves", "Full use", "Due", ""]
 
 const LOOK_AGAIN_MILLISECONDS = 1500;
 
-/** Asks for the list again as long as something on it is being worked out. */
+/** Loads the list again as long as something on it is being worked out. */
 function useLookAgain(pending: boolean) {
   const { revalidate, state } = useRevalidator();
   useEffect(() => {

@@ -223,7 +223,7 @@ function LabelForm({ material }: { material: Material }) {
   );
 }
 
-/** A material's colour: by picker, as written, or by what one coat looks like over white and over black. */
+/** A material's colour: by picker, as a colour code, or by what one coat looks like over white and over black. */
 function ColourForm({ material }: { material: Material }) {
   const { colour } = material;
   const { l, a, b } = labOf(colour);

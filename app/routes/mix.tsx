@@ -131,7 +131,7 @@ function Tin({
   );
 }
 
-/** What speaks against these tins in one pot. */
+/** Why these tins should not be mixed. */
 function Quarrels({ parts }: { parts: readonly MixPart[] }) {
   const told = parts.flatMap((one, at) =>
     parts.slice(at + 1).flatMap((two) => {
@@ -378,7 +378,7 @@ export default function MixRoute() {
   );
 }
 
-/** The job's wanted colours: kept, taken in from a palette, given out as one. */
+/** The job's target colours: saved, imported from a palette, exported as one. */
 function WantedColours({ wanted }: { wanted: string | null }) {
   const { plan } = usePlanInHand();
   const [params] = useSearchParams();
@@ -461,7 +461,7 @@ function WantedColours({ wanted }: { wanted: string | null }) {
   );
 }
 
-/** Lays a file's text into the field above it. */
+/** Puts a file's text into the field above it. */
 function PaletteFile() {
   return (
     <input

@@ -29,7 +29,7 @@ export async function action({ request }: Route.ActionArgs) {
   const values = fieldsOf(await readForm(request));
   const read = readNewJob(values);
   if (!read.ok) return data({ faults: read.faults, values }, { status: 422 });
-  // a form sent twice finds its job there already
+  // a form sent twice finds its job already there
   if (await withStore((store) => addPlan(store, read.plan))) noteWritten(read.plan);
   return redirect(`/jobs/${read.plan.id}/crust`);
 }

@@ -5,7 +5,7 @@ import { getJob } from "#db/plans";
 import { noSuchJob, planIdOf, resource, withStore } from "~/http/trouble.server";
 import type { Route } from "./+types/palette";
 
-/** The colours of a job as a GIMP palette: what is wanted, then what its materials are. */
+/** The colours of a job as a GIMP palette: the target colours, then those of its materials. */
 export const loader = ({ params }: Route.LoaderArgs) =>
   resource(async () => {
     const planId = planIdOf(params);

@@ -71,7 +71,7 @@ function ZoneLine({ zone, selection }: { zone: Zone; selection: Selection }) {
   );
 }
 
-/** Zones of a ready piece, from a few measures. */
+/** Zones of a standard piece, from a few measurements. */
 function KitForm() {
   const { plan } = usePlanInHand();
   const [kitId, setKit] = useState(PIECE_KITS[0]!.id);

@@ -18,10 +18,10 @@ export const loader = async () => {
 };
 export const meta = () => [{ title: "Shop calendar · Jolly Crust" }];
 
-/** Milliseconds in which the worker looks for better dates for the whole shop. */
+/** Milliseconds the worker spends looking for better dates for the whole shop. */
 const LOOKS_FOR = 1000;
 
-/** Jobs that cannot be read: the calendar is that of the others. */
+/** Jobs that cannot be read: the calendar shows the others. */
 function NotHere({ jobs }: { jobs: readonly LeftOut[] }) {
   if (jobs.length === 0) return null;
   return (
@@ -44,7 +44,7 @@ function NotHere({ jobs }: { jobs: readonly LeftOut[] }) {
   );
 }
 
-/** All jobs on one calendar, sharing the same hands. */
+/** All jobs on one calendar, sharing the same painters. */
 export default function ShopDays() {
   const { texts, leftOut } = useLoaderData<typeof loader>();
   const plans = useMemo(() => texts.map(planOfText), [texts]);

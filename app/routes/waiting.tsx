@@ -11,7 +11,7 @@ import type { Route } from "./+types/waiting";
 
 const AGAIN_SECONDS = 2;
 
-/** Only a page of this tool is gone back to. */
+/** Only leads back to pages of this tool. */
 const pathFrom = (asked: string | null): string => (asked && /^\/(?![/\\])[\x20-\x7e]*$/.test(asked) ? asked : "/");
 
 export async function loader({ params, request }: Route.LoaderArgs) {
@@ -23,10 +23,10 @@ export async function loader({ params, request }: Route.LoaderArgs) {
 
 export const meta: Route.MetaFunction = () => [{ title: "Working it out · Jolly Crust" }];
 
-/** Without scripts the page goes back by itself. */
+/** Without scripts the page reloads by itself. */
 export const headers: Route.HeadersFunction = () => ({ "Cache-Control": "no-store" });
 
-/** What is known of a job whose page is still being worked out; goes back to it by itself. */
+/** What is known of a job whose page is still being worked out; opens that page by itself when it is ready. */
 export default function Waiting({ loaderData: { to, row } }: Route.ComponentProps) {
   useEffect(() => {
     const timer = setTimeout(() => window.location.replace(to), AGAIN_SECONDS * 1000);

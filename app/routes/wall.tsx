@@ -51,7 +51,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.title ?? "Days"}: sheet for the wall` },
 ];
 
-/** Rows that fit on one sheet in one column; more go in two. */
+/** Rows that fit on one sheet in one column; more go into two. */
 const ONE_COLUMN = 26;
 
 /** The days as a list to hang on the wall: one printed page. */

@@ -3,7 +3,7 @@ import type { Reading } from "#core/plan/readings";
 import { DAY, HOUR, type WallMinutes } from "#core/units/units";
 import { EVERY, loftReadings } from "./room-air";
 
-// A stand-in for a small logger that lies in the room: it keeps two weeks of readings and tells them over HTTP.
+// A stand-in for a small logger in the room: it keeps two weeks of readings and sends them over HTTP.
 
 /** How the logger goes wrong, for trying out what the tool says then. */
 export const MANNERS = ["well", "silent", "absurd", "gaps", "hangs", "garbled", "young"] as const;
@@ -17,7 +17,7 @@ export const wallNow = (): WallMinutes => {
   return Math.floor(now.getTime() / 60_000) - now.getTimezoneOffset();
 };
 
-/** What it has kept by now; each odd manner spoils it in its own way. */
+/** Its readings up to now; each odd manner spoils them in its own way. */
 function kept(manner: Manner, now: WallMinutes): Reading[] {
   const readings = loftReadings(now - (manner === "young" ? 5 * HOUR : KEEPS_DAYS * DAY), now);
   switch (manner) {
@@ -34,7 +34,7 @@ function kept(manner: Manner, now: WallMinutes): Reading[] {
   }
 }
 
-/** Wall minutes as an instant that says its own distance from universal time, as loggers write it. */
+/** Wall minutes as an instant with its offset from universal time, as loggers write it. */
 function stamp(at: WallMinutes): string {
   const instant = new Date(at * 60_000);
   const offset = -new Date(instant.getTime() + new Date().getTimezoneOffset() * 60_000).getTimezoneOffset();
@@ -43,7 +43,7 @@ function stamp(at: WallMinutes): string {
   return `${instant.toISOString().slice(0, 19)}${offset < 0 ? "-" : "+"}${two(Math.floor(away / 60))}:${two(away % 60)}`;
 }
 
-/** The logger as an HTTP server: `GET /readings` answers everything it has kept, the oldest first. */
+/** The logger as an HTTP server: `GET /readings` answers all its readings, the oldest first. */
 export function logger(manner: Manner = "well"): Server {
   return createServer((request, response) => {
     if (manner === "silent") return;

@@ -1,6 +1,7 @@
 import { logger, MANNERS } from "./logger";
 
-// Starts the stand-in logger on this machine alone and prints its address: `npm run sensor -- [manner]`, PORT for another place.
+// Starts the stand-in logger on this machine alone and prints its address: `npm run sensor -- [manner]`; PORT sets
+// the port.
 
 const asked = process.argv[2] ?? "well";
 const manner = MANNERS.find((one) => one === asked);

@@ -6,13 +6,13 @@ export const EVERY: Minutes = 10;
 
 const wave = (at: WallMinutes, period: Minutes, phase: number) => Math.sin(2 * Math.PI * (at / period + phase));
 
-/** A small wobble that is the same whenever the same minute is asked for. */
+/** A small wobble that is always the same for the same minute. */
 function wobble(at: WallMinutes, salt: number): number {
   const mixed = Math.imul(Math.floor(at / EVERY) ^ (salt * 0x9e3779b1), 0x85ebca6b);
   return ((mixed ^ (mixed >>> 13)) >>> 0) / 2 ** 31 - 1;
 }
 
-/** The invented air of the finishing loft: warm when the stove is lit, with weather going over in spells of days. */
+/** The invented air of the finishing loft: warm when the stove is lit, with weather passing in spells of days. */
 export function loftAirAt(at: WallMinutes): Reading {
   const stove = -Math.cos((2 * Math.PI * (at - 3 * HOUR)) / DAY);
   const weather = 1.1 * wave(at, 5.3 * DAY, 0.2) + 0.6 * wave(at, 2.7 * DAY, 0.6);

@@ -8,7 +8,7 @@ import { PALETTE_COLOURS, PaletteColour } from "#core/plan/plan";
 import type { Faults } from "../fields";
 import { type FormEdit, type Place, refuse } from "./place";
 
-// The colours of materials, the colours that are wanted, and mixes kept as paints of one's own.
+// Material colours, target colours, and mixes saved as paints.
 
 const known = ({ plan }: Place, id: string | undefined): Material | undefined =>
   plan.pinned.materials.find((one) => one.id === id) ?? CATALOGUE.find((one) => one.id === id);
@@ -33,7 +33,7 @@ function setColour(place: Place): FormEdit {
       faults.overBlack = "Over black it must look darker than over white; are the two swapped?";
   } else {
     changed.colour = read(fields.way === "written" ? "written" : "picked");
-    // a colour of its own stands for an opaque coat
+    // a single colour means an opaque coat
     changed.swatches = undefined;
   }
   if (Object.keys(faults).length > 0) return { ok: false, faults };
@@ -47,7 +47,7 @@ const lightOf = (hex: string): number => {
   return 0.2126 * red + 0.7152 * green + 0.0722 * blue;
 };
 
-/** How far one real board may pull a colour: further is another light, or another paint. */
+/** How far one real board may move a colour: any further is another light, or another paint. */
 const MOST_PULL = 2.5;
 
 const pulled = (hex: string, seen: readonly number[], real: readonly number[]): string => {
@@ -61,7 +61,7 @@ const pulled = (hex: string, seen: readonly number[], real: readonly number[]): 
   );
 };
 
-/** Pulls a material's colour as far as a real board lies from its prediction, in each of red, green and blue. */
+/** Moves a material's colour as far as a real board lies from its prediction, in each of red, green and blue. */
 function correctColour(place: Place): FormEdit {
   const { fields } = place;
   const before = known(place, fields.materialId);
@@ -85,7 +85,7 @@ function correctColour(place: Place): FormEdit {
 const saysFaults = (faults: readonly { where: string; says: string }[]) =>
   faults.map(({ where, says }) => (where ? `${where}: ${says}` : says)).join(" ");
 
-/** Takes the colours of a GIMP palette into the job. */
+/** Imports the colours of a GIMP palette into the job. */
 function importPalette({ plan, fields }: Place): FormEdit {
   const read = readPalette(fields.palette ?? "");
   if (!read.ok) return refuse(saysFaults(read.faults), "palette");
@@ -127,7 +127,7 @@ function dropWanted({ plan, fields }: Place): FormEdit {
   };
 }
 
-/** The parts of a mix as they stand in an address or a form: "slate:2,bone:1". */
+/** The parts of a mix as written in an address or a form: "slate:2,bone:1". */
 export function readMixParts(text: string, find: (id: string) => Material | undefined): MixPart[] {
   return text.split(",").flatMap((one) => {
     const [id = "", parts = ""] = one.split(":");
@@ -140,7 +140,7 @@ export function readMixParts(text: string, find: (id: string) => Material | unde
 export const MOST_PARTS = 99;
 export const MOST_TINS = 5;
 
-/** A mix as a paint of one's own: it behaves as the tin there is most of, in the colour of the mix. */
+/** A mix saved as a paint: it behaves like the tin it has most of, in the colour of the mix. */
 function keepMix(place: Place): FormEdit {
   const { plan, fields, newId } = place;
   const parts = readMixParts(fields.mix ?? "", (id) => known(place, id)).slice(0, MOST_TINS);

@@ -1,7 +1,7 @@
 import { type Crust, type Plan, type Step, type Zone, zonesWithCrust } from "#core/plan/plan";
 import { type FormEdit, inCrust, onStep, type Place, refuse, stepName } from "./place";
 
-// Copying, sharing and splitting crusts, and the ways that part at an inspection.
+// Copying, sharing and splitting crusts, and the answers of inspections.
 
 const findZoneOf = ({ plan, fields }: Place): Zone | undefined =>
   plan.pieces.flatMap((piece) => piece.zones).find((zone) => zone.id === fields.zoneId);
@@ -13,7 +13,7 @@ const freshName = (plan: Plan, name: string) => {
   }
 };
 
-/** A copy of a crust; laid on one zone where one is named, which then no longer shares. */
+/** A copy of a crust; used on a zone if one is named, which then no longer shares. */
 function duplicateCrust(place: Place): FormEdit {
   return inCrust(place, (crust) => {
     const { plan, newId } = place;
@@ -32,7 +32,7 @@ function duplicateCrust(place: Place): FormEdit {
   });
 }
 
-/** Ends a crust under a step: what lies above goes into a crust of its own, to be laid on other zones. */
+/** Ends a crust under a step: what lies above becomes a crust of its own, to use on other zones. */
 function splitCrust(place: Place): FormEdit {
   return onStep(place, (crust, step, at) => {
     if (at === 0) return refuse("There is nothing under the first step to split off.");
@@ -48,7 +48,7 @@ function splitCrust(place: Place): FormEdit {
   });
 }
 
-/** Lays another crust of the plan on a zone. */
+/** Uses another crust of the plan on a zone. */
 function layCrust(place: Place): FormEdit {
   return inCrust(place, (crust) => {
     const zone = findZoneOf(place);
@@ -73,7 +73,7 @@ function removeCrust(place: Place): FormEdit {
   });
 }
 
-/** What differs on one zone from the crust it shares: a step left out there. */
+/** What differs on one zone from the crust it shares: a step skipped there. */
 function overrideStep(place: Place): FormEdit {
   return onStep(place, (_crust, step) => {
     const zone = findZoneOf(place);
@@ -96,7 +96,7 @@ function overrideStep(place: Place): FormEdit {
   });
 }
 
-/** The names of an inspection's ways, and which is planned. */
+/** The names of an inspection's answers, and which one is planned. */
 function setWays(place: Place): FormEdit {
   return onStep(place, (crust, step) => {
     const { fields, plan, newId } = place;
@@ -117,7 +117,7 @@ function setWays(place: Place): FormEdit {
   });
 }
 
-/** Puts a step on one way of the inspection beneath it, or back on the common way. */
+/** Puts a step under one answer of the inspection beneath it, or under all of them. */
 function setWay(place: Place): FormEdit {
   return onStep(place, (crust, step, at) => {
     const { fields, plan } = place;
@@ -134,7 +134,7 @@ function setWay(place: Place): FormEdit {
   });
 }
 
-/** The inspection that a step follows, with nothing but its ways between. */
+/** The inspection that a step follows, with only its answers between. */
 export function inspectionUnder(steps: readonly Step[], at: number): Step | null {
   for (let below = at - 1; below >= 0; below--) {
     const step = steps[below]!;

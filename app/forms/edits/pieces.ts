@@ -26,7 +26,7 @@ function testGround({ plan, fields }: Place): FormEdit {
   };
 }
 
-/** Adds the zones of a ready piece, on a crust that is laid already or on a new one. */
+/** Adds the zones of a standard piece, on an existing crust or on a new one. */
 function addKit({ plan, fields, newId }: Place): FormEdit {
   const piece = plan.pieces.find((one) => one.id === fields.pieceId) ?? plan.pieces[0];
   const kit = PIECE_KITS.find((one) => one.id === fields.kit);

@@ -4,7 +4,7 @@ import { type Crust, findCrust, type Plan, type Step } from "#core/plan/plan";
 import { findTechnique } from "#core/surface/techniques";
 import type { Faults, FormFields } from "../fields";
 
-/** What a form asks to be done: one edit, and what to have in hand afterwards. */
+/** What a form asks for: one edit, and what to select afterwards. */
 export type FormEdit =
   | { ok: true; label: string; commands: Command[]; step?: string; zone?: string; material?: string }
   | { ok: false; faults: Faults };
@@ -20,7 +20,7 @@ export function stepName(plan: Plan, step: Pick<Step, "how" | "what">): string {
   return material?.name ?? step.what;
 }
 
-/** The commands that pin a catalogue material, none where it is pinned; null where nobody knows it. */
+/** The commands that pin a catalogue material; none if it is pinned, null if it does not exist. */
 export function pinOf(plan: Plan, materialId: string): Command[] | null {
   if (plan.pinned.materials.some((one) => one.id === materialId)) return [];
   const material = CATALOGUE.find((one) => one.id === materialId);

@@ -10,11 +10,11 @@ import { readAirCsv, sayAirCsv } from "../air-csv";
 import { type Faults, type FormFields, sentence } from "../fields";
 import { type FormEdit, type Place, refuse } from "./place";
 
-// The room, what the painter has read and taken on, and her own figures for a material.
+// The room, the cautions the painter has accepted, and her own figures for a material.
 
 const decimal = (text: string | undefined) => Number((text ?? "").trim().replace(",", "."));
 
-/** How the air goes through the day, from the form's own fields; a fault at the field it is about. */
+/** How the air changes over the day, from the form's fields; each fault goes to its field. */
 function courseOf(fields: FormFields, before: Room): { course?: Room["course"] } | { fault: [string, string] } {
   switch (fields.course ?? before.course?.kind ?? "steady") {
     case "day and night": {
@@ -38,7 +38,7 @@ function courseOf(fields: FormFields, before: Room): { course?: Room["course"] }
         if (before.course?.kind === "by the hour") return { course: before.course };
         return { fault: ["hours", "Paste lines like 2026-11-30 09:00, 18.5, 62."] };
       }
-      // left as it was read: it keeps its source, whatever else of the room is changed
+      // unchanged since it was read: it keeps its source, whatever else of the room changes
       if (before.course?.kind === "by the hour" && fields.hours.trim() === sayAirCsv(before.course))
         return { course: before.course };
       const read = readAirCsv(fields.hours);
@@ -75,7 +75,7 @@ function setRoom({ plan, fields }: Place): FormEdit {
   return { ok: true, label: "Change the air of the room", commands: [{ do: "set room", room: read.data }] };
 }
 
-/** The hours that the logger in the room has kept, as the room's air. */
+/** The hours that the room's logger has kept, as the room's air. */
 function takeSensor({ plan, fields }: Place): FormEdit {
   if (!fields.hours) return refuse(fields.says || "The room sensor has not answered yet. Try again in a moment.");
   const read = readAirCsv(fields.hours);
@@ -93,7 +93,7 @@ function takeSensor({ plan, fields }: Place): FormEdit {
   };
 }
 
-/** A time that the painter sets for a phase on a zone, or sets free again. */
+/** A time that the painter sets for a phase on a zone, or clears. */
 function setTime({ plan, fields }: Place): FormEdit {
   const { zoneId = "", phaseId = "", starts = "", way } = fields;
   const read = Pin.safeParse({ zoneId, phaseId, starts: way === "free" ? plan.start : starts.slice(0, 16) });
@@ -123,7 +123,7 @@ function acknowledge({ plan, fields }: Place): FormEdit {
 const known = ({ plan }: Place, id: string | undefined): Material | undefined =>
   plan.pinned.materials.find((one) => one.id === id) ?? CATALOGUE.find((one) => one.id === id);
 
-/** The times a label names, in the form's own fields. */
+/** The times on a label, in the form's fields. */
 export const LABEL_TIMES = ["touch", "recoat", "beforeClear", "cure"] as const;
 
 function labelFigure(text: string | undefined, before: { typical: number; safe: number }) {
@@ -191,7 +191,7 @@ function readNumbers(fields: FormFields, before: Material, faults: Faults): Part
   return changed;
 }
 
-/** A copy of a material under the house's own name, to be changed without touching the first. */
+/** A copy of a material under the shop's own name, to change without touching the original. */
 function houseCopy(place: Place): FormEdit {
   const { plan, fields, newId } = place;
   const before = known(place, fields.materialId);
