@@ -12,7 +12,7 @@ const SHORT = 3;
 /** Milliseconds in which the shop notices another file. */
 const NOTICED = 1200;
 
-/** The database is exchanged, taken away, brought back and held by another program while edits come in. */
+/** The database is replaced, removed, brought back and held by another program while edits come in. */
 export const database: Trial = {
   name: "database",
   says: "the open database exchanged, gone, back, and held by another program, while edits come in",

@@ -5,12 +5,13 @@ import { checkReport, scheduleReport, shopReport } from "#core/exchange/report";
 import { zonesOf } from "#core/plan/plan";
 import { mutated } from "./mutations.ts";
 
-// Reads one mutated file after another, and does everything with it that the tool does with a plan. The trial ends this thread
-// where one takes too long.
+// Reads one mutated file after another, and does everything with it that the tool does with a plan. The trial ends
+// this thread
+// if one takes too long.
 
-/** Words of the library that checks the files: a painter is never told any of them. */
+/** Words of the library that checks the files: a painter never sees any of them. */
 const LIBRARY = /\b(expected|received|invalid|too (big|small)|unrecognized|nan)\b|ZodError|undefined|\[object/i;
-/** One accepted plan in so many is drawn, too: a board takes longer than all else. */
+/** One accepted plan in so many is also drawn: a board takes longer than everything else. */
 const DRAWN = 40;
 
 let accepted = 0;

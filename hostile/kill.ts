@@ -7,7 +7,10 @@ import type { Trial } from "./trial.ts";
 const WHOLE = 30;
 const SHORT = 2;
 
-/** Ends the server without warning in the middle of bursts of edits: whatever was answered "written" is there afterwards. */
+/**
+ * Ends the server without warning in the middle of bursts of edits: whatever was answered "written" is there
+ * afterwards.
+ */
 export const kill: Trial = {
   name: "kill",
   says: "kill −9 in bursts of edits: every edit that was confirmed is kept",
@@ -40,7 +43,7 @@ export const kill: Trial = {
       const job = (await getJob(store, "dough-bin"))!;
       const { rows } = await store.client.execute("PRAGMA integrity_check");
       store.client.close();
-      // one more may have been written whose answer was still on its way
+      // one more may have been saved whose answer was still on its way
       if (job.version < version || (last !== "" && job.version === version && job.plan.title !== last)) {
         lost++;
         note(

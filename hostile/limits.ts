@@ -42,12 +42,15 @@ export function plansAtTheLimits(): Plan[] {
 
 /** How long another job may be kept waiting, in milliseconds. */
 const MOST_WAITED = 100;
-/** In the short form, on a machine that does other things besides, only a standstill is a fault: so many times as long as before. */
+/**
+ * In the short form, on a machine that also does other things, only a standstill is a fault: so many times as long as
+ * before.
+ */
 const STANDSTILL = 30;
 
 /**
- * All plans at the limits are imported, judged, dated and drawn at once, while another job is opened again and again: how long
- * that one is kept waiting.
+ * All plans at the limits are imported, judged, dated and drawn at once, while another job is opened again and again:
+ * how long that one is kept waiting.
  */
 export const limits: Trial = {
   name: "limits",
@@ -58,7 +61,7 @@ export const limits: Trial = {
       for (let at = 0; at < times; at++) {
         const { status, took: time } = await ask(address, path, { headers: { Accept: "text/html" } });
         if (status !== 200) note(`${path} answered ${status}`);
-        // another answer than the page is as bad as none
+        // any other answer than the page is as bad as none
         took.push(status === 200 ? time : Number.POSITIVE_INFINITY);
         await pause(20);
       }

@@ -1,6 +1,7 @@
 import { Random } from "#core/schedule/solve/random";
 
-// Project files as they should not be: whole plans with something wrong in them, and text that is hardly one any more. By seed.
+// Project files as they should not be: valid plans with something wrong in them, and text that is hardly one any
+// more. By seed.
 
 type Tree = Record<string, unknown> | unknown[];
 
@@ -25,7 +26,7 @@ const put = (holder: Tree, key: string | number, value: unknown) => {
   (holder as Record<string | number, unknown>)[key] = value;
 };
 
-/** Text at a place; what is none may not even be made into text. */
+/** Text at a place; whatever is there may not even convert to text. */
 const textAt = (holder: Tree, key: string | number): string => {
   const value = get(holder, key);
   return typeof value === "string" ? value : "";

@@ -67,7 +67,10 @@ const BODIES: { name: string; type: string | null; body: string; chunked?: boole
 /** A body beyond every limit, sent in pieces without a length. */
 const ENDLESS = "x".repeat(12_000_000);
 
-/** The matrix: every route with every method, host, origin, body and id. Nothing is a failure of the server's, nothing foreign is answered. */
+/**
+ * The matrix: every route with every method, host, origin, body and id. Nothing makes the server fail, and nothing
+ * foreign is answered.
+ */
 export const routes: Trial = {
   name: "routes",
   says: "every route × method × host × origin × body × id",
@@ -128,7 +131,7 @@ export const routes: Trial = {
               for (const site of SITES)
                 for (const body of method === "POST" ? BODIES : BODIES.slice(0, 1))
                   combinations.push([path.replaceAll("ID", id), method, host, origin, site, body]);
-    // the short form takes a steady sample; a board takes seconds to draw and is asked for a few times only
+    // the short form takes a steady sample; a board takes seconds to draw and is requested only a few times
     const every = short ? 97 : 3;
     for (; at < combinations.length; at += every) {
       const combination = combinations[at]!;

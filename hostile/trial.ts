@@ -7,7 +7,7 @@ export interface OwnShop {
   away(): Promise<void>;
 }
 
-/** What a trial gets to work with. */
+/** What a trial has to work with. */
 export interface TrialSetting {
   /** address of a running shop with the demo in it */
   address: string;
@@ -17,7 +17,7 @@ export interface TrialSetting {
   desk(name: string): string;
   /** the short form that runs with the other tests */
   short: boolean;
-  /** writes down something that should not have happened */
+  /** notes something that should not have happened */
   note: (fault: string) => void;
 }
 

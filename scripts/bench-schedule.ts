@@ -10,7 +10,10 @@ import { hobnailYard } from "#demo/hobnail-yard";
 import { cheapestByMilp } from "../tests/milp";
 import { smallNetwork } from "../tests/random-networks";
 
-/** What the solver takes and how near it comes: the networks with known answers, random ones against a MILP solver, the demo shop. */
+/**
+ * What the solver takes and how close it comes: the networks with known answers, random ones against a MILP solver,
+ * the demo shop.
+ */
 
 const FOLDER = "tests/networks";
 const RANDOM = 60;

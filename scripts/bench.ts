@@ -38,7 +38,7 @@ function measured(work: () => unknown, runs = 41): number {
   return median(times);
 }
 
-/** A loop of sums and small objects, against which this machine's mood is judged. */
+/** A loop of sums and small objects, to measure how fast this machine is at the moment. */
 function plainLoop(): number {
   let sum = 0;
   for (let index = 0; index < 400_000; index++) sum += { value: Math.sqrt(index) }.value;

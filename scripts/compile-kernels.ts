@@ -1,5 +1,6 @@
-// Compiles kernels/kernels.ts to WebAssembly and returns the TypeScript that carries it: `npm run kernels` writes that file,
-// and a test holds what is written against it.
+// Compiles kernels/kernels.ts to WebAssembly and returns the TypeScript that carries it: `npm run kernels` writes
+// that file,
+// and a test compares the two.
 import { writeFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
 import asc from "assemblyscript/asc";

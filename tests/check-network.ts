@@ -1,8 +1,8 @@
 import type { Network } from "#core/schedule/solve/problem";
 
 /**
- * Looks a schedule over without knowing how it was made: whole starts of every activity, hands inside one window, waits between
- * their bounds, and at no minute more taken of anything than there is. Answers what is wrong.
+ * Checks a schedule without knowing how it was made: whole starts of every activity, work inside one window, waits
+ * between their bounds, and never more taken of anything than there is. Returns what is wrong.
  */
 export function faultsOfSchedule(network: Network, starts: Readonly<Record<string, number>>): string[] {
   const faults: string[] = [];

@@ -41,7 +41,7 @@ export const boardWorkOf = (
   air: { course: climate.course, zero: climate.zero },
 });
 
-/** Pixels across, and seeds, that a board is asked for in: bounds of every address and flag. */
+/** Widths in pixels, and seeds, that a board can be drawn at: bounds of every address and flag. */
 export const BOARD_WIDTHS = { least: 96, usual: 768, most: 1536 } as const;
 export const MOST_SEED = 999;
 
@@ -53,7 +53,9 @@ const keyOf = ({ phases }: BoardWork, at: number): string => {
   return JSON.stringify([id, technique.id, material, second, phase.effects, where, intents, step.ratio, waited]);
 };
 
-/** How many of the first phases two works have in common, so that one board can take them over; −1 for unlike boards. */
+/**
+ * How many of the first phases two works have in common, so that one board can take them over; −1 for unlike boards.
+ */
 export function inCommon(one: BoardWork, two: BoardWork): number {
   const place = ({ panel, seed, ground, air }: BoardWork) => JSON.stringify([panel, seed, ground, air]);
   if (place(one) !== place(two)) return -1;

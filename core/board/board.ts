@@ -54,8 +54,8 @@ const sameFilm = (one: Layer | undefined, two: Layer | undefined) =>
   filmGloss(one.film) === filmGloss(two.film);
 
 /**
- * A sample board that is painted step by step. The same work, panel and seed give the same picture at every size, and every
- * step's films are kept until the board is dropped.
+ * A sample board that is painted step by step. The same work, panel and seed give the same picture at every size, and
+ * every step's films are kept until the board is dropped.
  */
 export class Board {
   readonly relief: Relief;

@@ -12,7 +12,7 @@ import { type Laid, laidGround, seen } from "./composite.ts";
 import type { GroundFace } from "./ground-face.ts";
 import type { Layer } from "./layers.ts";
 
-// One pixel at a time, the compiled loops are held against the formulas they stand for.
+// One pixel at a time, the compiled loops are compared with the formulas they stand for.
 
 const COUNT = 8;
 

@@ -1,8 +1,9 @@
 import type { Field } from "./grid.ts";
 import { KERNELS } from "./kernels.wasm.ts";
 
-// Loops over every pixel run in WebAssembly with SIMD: several times faster than here. A call lays what it needs into linear
-// memory, runs, and takes its answer out again, so that nothing outlives it there and fields stay ordinary arrays.
+// Loops over every pixel run in WebAssembly with SIMD: several times faster than here. A call copies what it needs
+// into linear
+// memory, runs, and copies its result out, so that nothing outlives it there and fields stay ordinary arrays.
 
 type Kernel = (...numbers: number[]) => number;
 
@@ -59,7 +60,7 @@ const PAGE = 65_536;
 /** The first page is the compiler's own. */
 const BASE = PAGE;
 const LINE = 16;
-/** Fields that are asked for again and again stay in memory, up to so many bytes; then all of them are forgotten. */
+/** Fields that are needed again and again stay in memory, up to so many bytes; then all of them are forgotten. */
 const MOST_STAYING = 400_000_000;
 
 interface Machine {
@@ -96,8 +97,8 @@ function grown(memory: WebAssembly.Memory, bytes: number) {
 const aligned = (bytes: number) => Math.ceil(bytes / LINE) * LINE;
 
 /**
- * Lets fields that never change, such as a panel's own, stay in memory. To be called while no `Memory` is in use. What was let
- * stay before may be forgotten; it is then laid in anew at each call.
+ * Lets fields that never change, such as a panel's own, stay in memory. Call this while no `Memory` is in use. What
+ * was let stay before may be forgotten; it is then copied in again at each call.
  */
 export function letStay(fields: readonly Laid[]) {
   const at = started();
@@ -133,7 +134,7 @@ export class Memory {
     return this.reserve(bytes);
   }
 
-  /** An array's address in memory: laid in now, unless it stays there. It must not be written to. */
+  /** An array's address in memory: copied in now, unless it stays there. It must not be written to. */
   put(array: Laid): number {
     return this.machine.staying.get(array) ?? this.copied(array);
   }
@@ -191,7 +192,7 @@ export class Memory {
   }
 }
 
-/** Something that a field can be made of without ever leaving memory: noise, or a reckoning. */
+/** Something that a field can be made of without ever leaving memory: noise, or a computation. */
 export abstract class Source {
   abstract readonly count: number;
   /** Adds itself, so many times, to the field at an address. */
@@ -215,7 +216,7 @@ type Step =
   | { does: "raised" }
   | { does: "held"; low: number; high: number };
 
-/** A field reckoned from others: sums, products, powers of e. Written down first, and run through in one go. */
+/** A field computed from others: sums, products, powers of e. Written down first, and run in one go. */
 export class Reckoning extends Source {
   private readonly steps: Step[] = [];
   constructor(

@@ -60,8 +60,8 @@ export function bandsOf(edges: readonly number[]): Bands {
 }
 
 /**
- * The eight bands that all films are reckoned in: 380–440, then every 30 nm, and 620–740 nm. Against 36 bands the error of
- * mixtures and glazes is about ΔE00 0.6 at most, where three bands err by up to 10 on blue with yellow.
+ * The eight bands that all films are computed in: 380–440, then every 30 nm, and 620–740 nm. Against 36 bands the
+ * error of mixtures and glazes is about ΔE00 0.6 at most, where three bands err by up to 10 on blue with yellow.
  */
 export const BANDS = bandsOf([0, 6, 9, 12, 15, 18, 21, 24, 36]);
 

@@ -6,7 +6,7 @@ import { coatsOver, opticsOf } from "./material-colour.ts";
 
 /** ISO 6504-3 calls a contrast ratio of 0.98 full hiding. */
 export const FULL_HIDING = 0.98;
-/** Under this ΔE00 two patches side by side look alike. */
+/** Under this ΔE00 two patches side by side look the same. */
 const ALIKE = 1;
 const MOST_COATS = 12;
 

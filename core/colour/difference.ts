@@ -1,6 +1,6 @@
 import { converter, modeLab65, modeRgb, modeXyz65, useMode as take } from "culori/fn";
 
-// only the spaces that are asked for, so that a page need not carry the rest
+// only the colour spaces that are needed, so that a page need not carry the rest
 for (const mode of [modeRgb, modeXyz65, modeLab65]) take(mode as never);
 
 export interface Lab {
@@ -14,7 +14,9 @@ const toLab = converter("lab65");
 const MOST_KEPT = 10_000;
 const labs = new Map<string, Lab>();
 
-/** CIE L*a*b* (D65) of a colour written as "#rrggbb". Kept, for rules ask for the same few colours again and again. */
+/**
+ * CIE L*a*b* (D65) of a colour written as "#rrggbb". Kept, because rules need the same few colours again and again.
+ */
 export function labOf(hex: string): Lab {
   let lab = labs.get(hex);
   if (lab === undefined) {

@@ -75,16 +75,16 @@ export const colourOfMix = (parts: readonly MixPart[]): string =>
   mixColour(parts.map(({ material, parts: count }) => ({ tin: tinOf(material), parts: count })));
 
 export interface NearestOptions {
-  /** what may share a pot; everything when left out */
+  /** which materials may be mixed; all of them when left out */
   together?: (one: Material, two: Material) => boolean;
-  /** how many mixes are given back */
+  /** how many mixes are returned */
   most?: number;
 }
 
 /**
- * The mixes of one to three of these materials that come nearest to a colour, the nearest first: ways that differ, each set of tins
- * once.
- * Every pair is tried in the ratios of a spoon; the best pairs are tried with every third. Of equals the simpler comes first.
+ * The mixes of one to three of these materials that come closest to a colour, the closest first, each set of tins
+ * once. Every pair is tried in ratios a spoon can measure; the best pairs are tried with every third tin. Of equally
+ * close mixes the simpler comes first.
  */
 export function nearestMixes(
   wanted: string,
@@ -134,12 +134,12 @@ export function nearestMixes(
           { tin: third, parts },
         ]);
     }
-  // another tin must earn its place: half a just noticed step
+  // another tin must be worth it: half a just noticeable step
   const cost = ({ difference, parts }: Mix) => difference + 0.5 * (parts.length - 1);
   const ways: Mix[] = [];
   const principals = new Set<string>();
   for (const mix of [...best.values()].sort((one, two) => cost(one) - cost(two))) {
-    // a drop of something in one and the same tin is no other way
+    // a drop of something in one and the same tin is not a different mix
     const principal = principalOf(mix);
     if (principal !== null && principals.has(principal)) continue;
     if (principal !== null) principals.add(principal);

@@ -97,7 +97,7 @@ export function spectrumOfLinear(colour: Linear, bands: Bands = BANDS): Spectrum
   return new Float64Array(bands.count).fill(grey);
 }
 
-/** The same for a colour written as "#rrggbb"; kept, for the same few are asked for again and again. */
+/** The same for a colour written as "#rrggbb"; kept, because the same few are needed again and again. */
 export function spectrumOf(hex: string, bands: Bands = BANDS): Spectrum {
   let known = kept.get(bands);
   if (!known || known.size > MOST_KEPT) {

@@ -3,7 +3,7 @@ import { type Air, STANDARD_AIR } from "./air.ts";
 import type { Gate, Range, Stage } from "./gate.ts";
 import { type Coat, dryerRate, dryingRate, evaporationPart, stretchOf } from "./law.ts";
 
-/** The air of a room over time, by the hour: a usual day that comes again and again, and hours that are known better. */
+/** The air of a room over time, by the hour: a usual day that repeats, and hours that are known better. */
 export interface Course {
   /** 24 hours from midnight, or one for all of them */
   usual: readonly Air[];
@@ -13,7 +13,7 @@ export interface Course {
   filmCelsius?: number;
 }
 
-/** Drying gathered since a beginning, as a sum over hours that can be asked and asked backwards. */
+/** Drying gathered since a beginning, as a sum over hours that can also be inverted. */
 class Gathered {
   /** reference minutes gathered by each hour of the usual day, and in all of it */
   private readonly usual = new Float64Array(25);
@@ -83,8 +83,8 @@ function placeIn(rising: Float64Array, value: number): number {
 const onlyOne = (course: Course) => course.usual.length === 1 && !course.known?.hours.length;
 
 /**
- * How drying goes in a room's air. It turns the minutes of a label, at 23 °C and 50 %, into minutes of this room and back,
- * for a coat that began to dry at some instant, hour by hour.
+ * How drying goes in a room's air. Converts label minutes, at 23 °C and 50 %, into minutes of this room and back, for
+ * a coat that began to dry at some instant, hour by hour.
  */
 export class Climate {
   /** the same air at all times */
@@ -169,7 +169,10 @@ export class Climate {
     return { typical: minutes(typical), safe: minutes(safe) };
   }
 
-  /** Gates of a label as they stand in this room for a coat that begins to dry at an instant; opened late and shut early, to the minute. */
+  /**
+   * A label's gates in this room, for a coat that begins to dry at an instant; opened late and shut early, to the
+   * minute.
+   */
   gates(gates: readonly Gate[], coat: Coat, from: Instant): readonly Gate[] {
     if (coat.leaves === "nothing" || (this.steady && gates.every(({ stage }) => this.asOnTheTin(coat, stage))))
       return gates;
@@ -193,7 +196,7 @@ const ahead = (coat: Coat, stage: Stage): Minutes =>
 const toGather = (coat: Coat, stage: Stage, reference: Minutes): Minutes =>
   Math.max(0, reference * stretchOf(coat, stage) - ahead(coat, stage));
 
-// a hair's breadth of arithmetic is not a minute
+// a rounding error is not a minute
 const later = (minutes: number) => Math.ceil(minutes - 1e-6);
 const sooner = (minutes: number) => Math.floor(minutes + 1e-6);
 

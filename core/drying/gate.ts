@@ -1,7 +1,7 @@
 import type { TimeFigure } from "../materials/material.ts";
 import type { Minutes } from "../units/units.ts";
 
-/** Which process a time belongs to; it decides how air stretches it. */
+/** Which process a time belongs to; this decides how air stretches it. */
 export type Stage = "touch" | "recoat" | "through" | "before clear" | "set" | "cure" | "open" | "tack" | "buff" | "wet";
 
 export interface Range {
@@ -22,7 +22,7 @@ export interface Gate {
 const AT_ONCE: Range = { typical: 0, safe: 0 };
 const range = ({ typical, safe }: Range): Range => ({ typical, safe });
 
-/** A gate hangs on its figures alone, so it is made once for each of them. */
+/** A gate depends on its figures alone, so it is made once for each of them. */
 function once(make: (figure: Range, stage: Stage) => Gate): (stage: Stage, figure: Range) => Gate {
   const made = new WeakMap<Range, Gate>();
   return (stage, figure) => {
@@ -45,7 +45,10 @@ export const openBetween = (stage: Stage, opens: TimeFigure | Range, shuts: Time
   shuts: range(shuts),
 });
 
-/** Where a wait stands against a set of gates, on the safe side: in one of them, too early for the next, or too late for all. */
+/**
+ * How a wait fares against a set of gates, on the safe side: inside one of them, too early for the next, or too late
+ * for all.
+ */
 export function gateVerdict(gates: readonly Gate[], waited: Minutes): "open" | "early" | "late" {
   let next = false;
   for (const gate of gates) {

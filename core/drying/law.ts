@@ -2,13 +2,13 @@ import type { Minutes, Share } from "../units/units.ts";
 import { type Air, evaporation, STANDARD_AIR } from "./air.ts";
 import type { Stage } from "./gate.ts";
 
-/** What a coat dries by, besides the air. */
+/** What a coat's drying depends on, besides the air. */
 export interface Coat {
   /** what has to leave it: water, or something that only warmth drives, or nothing that the air could hasten */
   leaves: "water" | "solvent" | "nothing";
   /** thickness against the usual coat of the material */
   load: number;
-  /** how thirsty the face under it is; 0.3 and less draws nothing */
+  /** how thirsty the surface under it is; 0.3 and less draws nothing */
   drawnBy: Share;
   /** minutes of a hair-dryer or heat gun it has had since it was laid */
   warmed: Minutes;
@@ -38,13 +38,13 @@ const BY_THICKNESS: Record<Stage, number> = {
   recoat: 1.5,
   "before clear": 1.5,
   through: 2,
-  // what dissolves is told by age, for any coat
+  // solubility goes by age, for any coat
   set: 0,
   cure: 1,
 };
 
 const AT_THE_FACE: ReadonlySet<Stage> = new Set(["touch", "wet", "open", "tack"]);
-/** A face that drinks all takes this much off the time to touch dry (from memory). */
+/** A fully absorbent surface takes this much off the time to touch dry (from memory). */
 const MOST_DRAWN = 0.25;
 const DRAWS_FROM = 0.3;
 

@@ -1,7 +1,7 @@
 import type { Material } from "../materials/material.ts";
 import type { Stage } from "./gate.ts";
 
-// What to look and feel for beside the clock (common practice): signs overrule it.
+// What to look and feel for besides the clock (common practice): signs overrule it.
 
 const BY_STAGE: Record<Stage, string> = {
   touch: "matt against the light, no longer tacky",
@@ -16,7 +16,7 @@ const BY_STAGE: Record<Stage, string> = {
   cure: "a fingernail leaves no dent",
 };
 
-/** The sign of a stage on a material: what to look or feel for when the clock says it is reached. */
+/** The sign of a stage on a material: what to look or feel for when the clock says it has been reached. */
 export function signOf(stage: Stage, material: Material | null): string {
   if (stage === "tack" && material?.role === "medium") return "milky with hair lines";
   if (stage === "tack" && material?.role === "size") return "whistles under a knuckle and does not wet it";

@@ -23,7 +23,7 @@ export function solubility(material: Material, solvent: "water" | "alcohol" | "s
   return fromDegree;
 }
 
-/** Whether rubbing (0 a laid brush, 1 a wet rag worked hard) opens a film of this age. */
+/** Whether rubbing (0 a laid brush, 1 a wet rag worked hard) goes through a film of this age. */
 export function opens(
   material: Material,
   solvent: "water" | "alcohol" | "solvent",
@@ -33,7 +33,9 @@ export function opens(
   return solubility(material, solvent, age) * rubbing > HOLDS_BELOW + 1e-9;
 }
 
-/** The age from which that rubbing no longer opens the film; Infinity where it never holds, 0 where it always does. */
+/**
+ * The age from which that rubbing no longer goes through the film; Infinity if it always does, 0 if it never does.
+ */
 export function holdsFrom(material: Material, solvent: "water" | "alcohol" | "solvent", rubbing: number): Minutes {
   const law = material.solubility;
   if (law?.by !== solvent || rubbing === 0) return 0;

@@ -158,14 +158,14 @@ describe("every edit", () => {
           }
           const back = applyCommands(there.plan, there.inverse);
           if (!back.ok) throw new Error(`${command.do} cannot be taken back: ${back.because}`);
-          // told in full only where it differs
+          // printed in full only where it differs
           if (!isDeepStrictEqual(written(back.plan), before)) expect(written(back.plan)).toEqual(before);
           done.set(command.do, (done.get(command.do) ?? 0) + 1);
         },
       ),
       { numRuns: 800 },
     );
-    // each kind of command was really done and taken back
+    // each kind of command was really done and undone
     const kinds = Command.options.map((option) => option.shape.do.value);
     for (const kind of kinds) expect(done.get(kind) ?? 0, kind).toBeGreaterThan(0);
   });

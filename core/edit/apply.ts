@@ -29,7 +29,7 @@ function withInserted<T>(list: readonly T[], at: number, item: T): T[] {
 const withReplaced = <T>(list: readonly T[], at: number, item: T): T[] =>
   list.map((old, index) => (index === at ? item : old));
 
-/** Lays a patch over a thing; null takes a field away. Returns the patch that undoes it. */
+/** Applies a patch to an object; null removes a field. Returns the patch that undoes it. */
 function patched<T extends object>(thing: T, patch: { [Key in keyof T]?: T[Key] | null }): { next: T; undo: object } {
   const before: Record<string, unknown> = Object.fromEntries(Object.entries(thing));
   const next = { ...before };
@@ -197,7 +197,7 @@ const byPlace = (one: Plan["pins"][number], two: Plan["pins"][number]) =>
 
 /**
  * Applies one command to a plan. The plan given is not touched; parts that do not change are shared with the new one.
- * Answers the new plan with the commands that lead back, or a sentence why it cannot be done here.
+ * Returns the new plan with the commands that undo it, or a sentence that says why it cannot be done.
  */
 export function applyCommand(plan: Plan, command: Command): Applied {
   switch (command.do) {
@@ -295,7 +295,7 @@ export function applyCommand(plan: Plan, command: Command): Applied {
   }
 }
 
-/** Commands that clear what is set for steps, coats and zones that are no longer there. */
+/** Commands that clear what is set for steps, coats and zones that no longer exist. */
 function clearing(plan: Plan): Command[] {
   const { pins, overrides } = looseEnds(plan);
   return [
@@ -321,8 +321,8 @@ function clearing(plan: Plan): Command[] {
 const NOTHING = { what: undefined, wait: undefined };
 
 /**
- * Applies several commands as one: all of them, or none and a sentence why. What was set for something that they remove goes
- * with it, and comes back with it. The inverse runs in the opposite order.
+ * Applies several commands as one: all of them, or none and a sentence that says why. Whatever was set for something
+ * they remove is removed with it, and comes back with it. The inverse runs in the opposite order.
  */
 export function applyCommands(plan: Plan, commands: readonly Command[]): Applied {
   let next = plan;

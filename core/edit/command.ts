@@ -27,7 +27,7 @@ const JobPatch = z.strictObject({
   due: Plan.shape.due.nullable(),
 });
 
-/** Every way a plan can change. In a patch, null takes a field away and a missing field leaves it. */
+/** Every way a plan can change. In a patch, null removes a field and a missing field leaves it. */
 export const Command = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("set job"), patch: JobPatch }),
   z.strictObject({ do: z.literal("set house rules"), houseRules: HouseRules }),

@@ -6,7 +6,7 @@ import { judge, surfaceAfter } from "../judge/judge.ts";
 import { type Plan, RELIEF_CLASSES } from "../plan/plan.ts";
 import { bareSurface } from "../surface/surface.ts";
 
-/** Which board is wanted: of which zone, held after which step, on which panel. */
+/** Which board to draw: of which zone, after which step, on which panel. */
 export interface BoardQuestion {
   /** zone id; the plan's first zone when left out */
   zone?: string;
@@ -30,7 +30,7 @@ export interface BoardReport {
     shows: Record<string, number>;
     /** the same by relief class, as measured on the pixels */
     byRelief: Record<string, Record<string, number>>;
-    /** and as the checks hold it */
+    /** and as the checks see it */
     checks: Record<string, Record<string, number>>;
   };
   pixels: Uint8ClampedArray<ArrayBuffer>;

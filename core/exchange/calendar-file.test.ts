@@ -11,7 +11,7 @@ describe("wall times as instants", () => {
     ["Europe/London", "2026-12-01T09:00", "2026-12-01T09:00"],
     ["America/New_York", "2026-12-01T09:00", "2026-12-01T14:00"],
     ["Asia/Kathmandu", "2026-12-01T09:00", "2026-12-01T03:15"],
-    // the clocks go forward at one: half past one is not there, and is taken as half past two
+    // the clocks go forward at one: half past one does not exist, and is taken as half past two
     ["Europe/London", "2026-03-29T01:30", "2026-03-29T01:30"],
     ["Europe/London", "2026-03-29T02:30", "2026-03-29T01:30"],
     // and back at two: half past one comes twice, and the first is meant

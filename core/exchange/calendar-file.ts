@@ -11,7 +11,7 @@ export interface CalendarEntry {
   about: string;
 }
 
-/** Bookings as a calendar shows them, each with its job, zone and note; what takes no time is left out. */
+/** Bookings as calendar entries, each with its job, zone and note; what takes no time is left out. */
 export function calendarEntries(plans: readonly Plan[], bookings: readonly Booking[]): CalendarEntry[] {
   const byId = new Map(plans.map((plan) => [plan.id, plan]));
   return bookings.flatMap((booking): CalendarEntry[] => {

@@ -3,16 +3,17 @@ import { DEFAULT_HOURS } from "../plan/hours.ts";
 import { withoutUnseen } from "../units/plain-text.ts";
 import { readWallTime } from "../units/wall-time.ts";
 
-// Version 5 refuses what could never be kept. Older plans may hold it: it is put right here, so that they can still be read.
+// Version 5 refuses what could never be met. Older plans may contain it; it is put right here, so that they can still
+// be read.
 
 type Raw = Record<string, unknown>;
 
 const isRaw = (value: unknown): value is Raw => typeof value === "object" && value !== null && !Array.isArray(value);
-/** Text, or none: what a file holds in its place may not even be made into text. */
+/** Text, or none: whatever a file has in its place may not even convert to text. */
 const textOf = (value: unknown): string => (typeof value === "string" ? value : "");
 const list = (value: unknown): unknown[] => (Array.isArray(value) ? value : []);
 
-/** Names without letters that cannot be seen, wherever they are. */
+/** Names without invisible characters, wherever they are. */
 function withPlainTexts(value: unknown, depth = 0): unknown {
   if (typeof value === "string") return value.includes("\n") ? value : withoutUnseen(value);
   if (depth > 12) return value;
@@ -21,7 +22,10 @@ function withPlainTexts(value: unknown, depth = 0): unknown {
   return Object.fromEntries(Object.entries(value).map(([key, one]) => [key, withPlainTexts(one, depth + 1)]));
 }
 
-/** A coat of a material that the plan does not hold laid nothing; it is kept as a look at the surface that says what it was. */
+/**
+ * A coat of a material that the plan does not have laid nothing; it is kept as a look at the surface that says what
+ * it was.
+ */
 function asInspection(step: Raw): Raw {
   const { what, with: _, ratio: __, ...rest } = step;
   const was = `Was a coat of "${textOf(what) || "no material"}", which this plan did not hold.`;

@@ -12,7 +12,7 @@ export interface Fault {
 
 export type ReadPlan = { ok: true; plan: Plan } | { ok: false; faults: Fault[] };
 
-/** Version 3 knows glazes and waxes by their look over white and over black: those of the catalogue are given theirs. */
+/** Version 3 knows glazes and waxes by their look over white and over black: those of the catalogue get theirs. */
 function withSwatches(raw: Record<string, unknown>): Record<string, unknown> {
   const pinned = raw.pinned;
   if (typeof pinned !== "object" || pinned === null || !("materials" in pinned) || !Array.isArray(pinned.materials))
@@ -33,7 +33,7 @@ const MIGRATIONS: Record<number, (raw: Record<string, unknown>) => Record<string
   2: withSwatches,
   // and so has what version 4 added: the course of the air, exceptions, painters, times that were set
   3: (raw) => raw,
-  // version 5 refuses what cannot be meant: times before the job begins, materials that are not there
+  // version 5 refuses what makes no sense: times before the job begins, materials that do not exist
   4: withTimesAndMaterials,
 };
 
@@ -44,7 +44,7 @@ export const tooLarge = (bytes: number) =>
 
 const MOST_FAULTS = 12;
 
-/** What is wrong with data that was held against a schema, each with its place in words: the first dozen. */
+/** What is wrong with data that was checked against a schema, each with its place in words: the first dozen. */
 export function faultsOf(error: z.ZodError, raw: unknown): Fault[] {
   const faults = error.issues
     .slice(0, MOST_FAULTS)
@@ -59,7 +59,7 @@ export function sayFault({ where, says }: Fault): string {
   return `${text.charAt(0).toUpperCase()}${text.slice(1)}${text.endsWith(".") ? "" : "."}`;
 }
 
-/** Holds a plan against the schema and against itself. */
+/** Checks a plan against the schema and against itself. */
 export function checkPlan(raw: unknown): ReadPlan {
   const parsed = Plan.safeParse(raw, { error: sayIssue });
   return parsed.success ? { ok: true, plan: parsed.data } : { ok: false, faults: faultsOf(parsed.error, raw) };
@@ -91,7 +91,7 @@ export function placeOf(error: unknown, text: string): string {
   return `on line ${text.slice(0, Number(at)).split("\n").length}`;
 }
 
-/** Reads the text of a *.crust.json file. Every fault says where it stands; nothing is guessed. */
+/** Reads the text of a *.crust.json file. Every fault says where it is; nothing is guessed. */
 export function readPlanFile(text: string): ReadPlan {
   if (text.length > LIMITS.projectFileBytes) return refused(tooLarge(text.length));
   let raw: unknown;

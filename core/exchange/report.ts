@@ -57,7 +57,7 @@ export function checkReport(plan: Plan, judgement: Judgement = judge(plan)) {
   };
 }
 
-/** The forward schedule inside the working hours: bookings, what cannot be kept, and the customer's dates. */
+/** The forward schedule inside the working hours: bookings, clashes, and the customer's dates. */
 export function scheduleReport(plan: Plan) {
   const judgement = judge(plan);
   const made = schedule([{ plan, judgement }]);
@@ -90,7 +90,7 @@ export function scheduleReport(plan: Plan) {
   };
 }
 
-/** What is asked of a zone's surface: where, and from when on. */
+/** What to ask of a zone's surface: where, and from when on. */
 export interface NextQuestion {
   /** zone id; the plan's first zone when left out */
   zone?: string;
@@ -99,8 +99,8 @@ export interface NextQuestion {
 }
 
 /**
- * What can go on a zone now: every material of the plan and the catalogue in its usual techniques, each with its verdict,
- * earliest start and reason. A sentence where the zone is not there, or the time lies before the plan.
+ * What can go on a zone now: every material of the plan and the catalogue in its usual techniques, each with its
+ * verdict, earliest start and reason. A sentence if the zone does not exist, or the time is before the plan.
  */
 export function nextReport(plan: Plan, question: NextQuestion = {}) {
   const judged = judge(plan).zones.find(({ zone }) => question.zone === undefined || zone.id === question.zone);

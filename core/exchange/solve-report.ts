@@ -12,7 +12,7 @@ export interface SolveReport {
   lowerBound: number;
   proven: boolean;
   elapsedMs: number;
-  /** claims that cannot hold together, each of which frees the rest when it is dropped */
+  /** claims that cannot all be met; dropping any one of them frees the rest */
   clash?: ({ lag: { from: string; to: string; min: number; max: number | null } } | { activity: string })[];
 }
 

@@ -7,11 +7,11 @@ import type { Minutes, Share } from "../units/units.ts";
 import { type Judgement, type JudgeOptions, judgeZones, shelfOf, type ZoneJudgement } from "./judge.ts";
 
 export interface PricedFix extends Fix {
-  /** change of the zone's nominal end; negative is sooner */
+  /** change of the zone's nominal end; negative is earlier */
   price: Minutes;
 }
 
-/** The repairs a rule names for a finding, as they would be laid on the plan as it is now; not tried yet. */
+/** The repairs a rule names for a finding, for the plan as it is now; not tried yet. */
 export function namedFixes(plan: Plan, finding: Finding, catalogue?: readonly Material[]): Fix[] {
   const crust = findCrust(plan, finding.crustId);
   return crust ? (finding.fixes?.({ crust, shelf: shelfOf(plan, catalogue) }) ?? []) : [];
@@ -38,13 +38,13 @@ const asBad = (zones: readonly ZoneJudgement[], finding: Finding) =>
         SEVERITY_ORDER[other.severity] <= SEVERITY_ORDER[finding.severity],
     );
 
-/** A repair that only moves the fault to another step, or mends another place than this, has not mended it. */
+/** A repair that only moves the fault to another step, or repairs another place than this, does not count. */
 function mends(finding: Finding, before: readonly ZoneJudgement[], after: readonly ZoneJudgement[]): boolean {
   const left = asBad(after, finding);
   return left.length < asBad(before, finding).length && !left.some((other) => other.id === finding.id);
 }
 
-/** How much of the layers that distressing is meant to show is seen in the end, by zone and layer. */
+/** How much of the layers that distressing is meant to show is visible in the end, by zone and layer. */
 function meantToShow(zones: readonly ZoneJudgement[]): Map<string, Share> {
   const seen = new Map<string, Share>();
   for (const { zone, crust, after } of zones) {
@@ -55,18 +55,18 @@ function meantToShow(zones: readonly ZoneJudgement[]): Map<string, Share> {
   return seen;
 }
 
-/** Of what was meant to show, at least so much is left after a repair. */
+/** A repair must leave at least this part of what was meant to show. */
 const LEFT_TO_SHOW: Share = 0.5;
-/** Less than this was never to be seen. */
+/** Less than this was never visible. */
 const HARDLY_SEEN: Share = 0.01;
 
-/** Taking a step out is the last resort among repairs. */
+/** Removing a step is the last resort among repairs. */
 const onlyTakesOut = (fix: Fix) => fix.commands.every((command) => command.do === "remove step");
 
 /**
- * The fixes of a finding that hold: each is tried on the plan first, and offered only where the finding is gone and no rule
- * says more stops than before, on any zone of the crust, and what was meant to show still shows. With the price in time on
- * the zone's nominal line; repairs that only take a step out come last.
+ * The fixes of a finding that work: each is tried on the plan first, and offered only if the finding is gone, no rule
+ * says more stops than before on any zone of the crust, and what was meant to show still shows. With the price in
+ * time on the zone's nominal line; repairs that only remove a step come last.
  */
 export function workingFixes(plan: Plan, finding: Finding, options: JudgeOptions = {}): PricedFix[] {
   const kept = tried.get(finding);

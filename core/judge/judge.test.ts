@@ -100,7 +100,8 @@ describe("fixes, on any crust", () => {
               ),
             ).toBe(false);
             expect(stops(after)).toBeLessThanOrEqual(stops(before));
-            // what the painter meant stays meant: intents fall only where the repair says so, and targets stay in sight
+            // what the painter intended stays: intents are removed only where the repair says so, and targets stay
+            // visible
             for (const crust of any.crusts)
               for (const step of crust.steps) {
                 const now = done.plan.crusts

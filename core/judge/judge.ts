@@ -36,10 +36,10 @@ export interface Judgement {
 }
 
 export interface JudgeOptions {
-  /** what repairs may take besides the plan's own materials */
+  /** what repairs may use besides the plan's own materials */
   catalogue?: readonly Material[];
   rules?: readonly Rule[];
-  /** a judgement of the plan before an edit: what lies under the edit is taken from it, and the answer is the same */
+  /** a judgement of the plan before an edit: what lies under the edit is taken from it, and the result is the same */
   previous?: Judgement;
 }
 
@@ -52,7 +52,7 @@ interface Setting {
   rules: readonly Rule[];
 }
 
-/** What a zone's judgement leaves for the next: never part of an answer. */
+/** What a zone's judgement leaves for the next: never part of a result. */
 interface Memory {
   setting: Setting;
   remembered: Line["remembered"];
@@ -125,7 +125,7 @@ function inOrder(crust: Crust, findings: Finding[]): Finding[] {
   );
 }
 
-/** How many of the first phases stand as they were judged before: the same steps, with the same materials. */
+/** How many of the first phases are as they were judged before: the same steps, with the same materials. */
 function unchangedPhases(before: ZoneJudgement, crust: Crust, materials: ReadonlyMap<string, Material>): number {
   const steps = new Set<string>();
   const unread = new Set(before.unreadable.map(({ step }) => step));
@@ -140,9 +140,9 @@ function unchangedPhases(before: ZoneJudgement, crust: Crust, materials: Readonl
     if (phase.material && materials.get(phase.material.id) !== phase.material) break;
     count++;
   }
-  // a step's coats stand or fall together
+  // all coats of a step, or none
   while (count > 0 && before.phases[count]?.phase.step === before.phases[count - 1]!.phase.step) count--;
-  // and a step of help is placed by what comes after it
+  // and a help step is placed by what comes after it
   while (count > 0 && before.phases[count - 1]!.phase.step.kind === "help") count--;
   return count;
 }
@@ -151,9 +151,9 @@ const sameSetting = (one: Setting, two: Setting) =>
   one.houseRules === two.houseRules && one.room === two.room && one.climate === two.climate && one.rules === two.rules;
 
 /**
- * Judges one zone: compiles its crust, places every phase on the nominal line, folds the surface and checks each seam, once.
- * Depends on the zone, its crust, the house rules, the room and the materials alone: no clock, no other zone.
- * With an earlier judgement of the same zone, whatever lies under the first changed step is taken from it.
+ * Judges one zone: compiles its crust, places every phase on the nominal line, folds the surface and checks each
+ * seam, once. Depends on the zone, its crust, the house rules, the room and the materials alone: no clock, no other
+ * zone. With an earlier judgement of the same zone, whatever lies under the first changed step is taken from it.
  */
 function judgeZone(zone: Zone, crust: Crust, setting: Setting, previous?: ZoneJudgement): ZoneJudgement {
   const memory = previous && memories.get(previous);
@@ -204,14 +204,14 @@ function judgedFrom(
   return judgement;
 }
 
-/** The surface as it is when the phase of that index is done, folded anew from the ground. */
+/** The surface as it is after the phase with that index, folded again from the ground. */
 export function surfaceAfter({ zone, phases, climate }: ZoneJudgement, index: number): Surface {
   let surface = bareSurface(zone.ground, climate);
   for (const { phase, starts } of phases.slice(0, index + 1)) surface = apply(surface, phase, starts);
   return surface;
 }
 
-/** The crust as it would go on if an inspection came out otherwise, up to where the ways meet again. */
+/** The crust as it would continue if an inspection came out otherwise, up to where the answers meet again. */
 function detour(crust: Crust, inspection: Step, branch: Branch): { crust: Crust; own: ReadonlySet<string> } {
   const from = crust.steps.indexOf(inspection);
   const own = new Set<string>();
@@ -231,7 +231,7 @@ function detour(crust: Crust, inspection: Step, branch: Branch): { crust: Crust;
   return { crust: { ...crust, steps }, own };
 }
 
-/** What is found on the ways that are not expected, and where they meet the planned way again. */
+/** Findings under the answers that are not expected, and where they rejoin the planned one. */
 function onOtherWays(main: Line, zone: Zone, crust: Crust, setting: Setting): Finding[] {
   const found: Finding[] = [];
   for (const inspection of crust.steps) {
@@ -260,7 +260,7 @@ function onOtherWays(main: Line, zone: Zone, crust: Crust, setting: Setting): Fi
 const lineOn = (zone: Zone, crustId: string, { houseRules, room, climate, rules }: Setting) =>
   new Line({ zone, crustId, houseRules, room, climate, rules: sortedRules(rules) }, bareSurface(zone.ground, climate));
 
-/** A line taken up where a zone's judgement stands after that many phases, to try what could come next. */
+/** A line resumed after that many phases of a zone's judgement, to try what could come next. */
 export function lineAfter(plan: Plan, judged: ZoneJudgement, count: number, options: JudgeOptions = {}): Line {
   const line = lineOn(judged.zone, judged.crust.id, settingOf(plan, options));
   line.resume(judged.phases.slice(0, count), memories.get(judged)?.remembered ?? [], []);
@@ -294,7 +294,7 @@ const settingOf = (plan: Plan, options: JudgeOptions): Setting => ({
   rules: options.rules ?? RULES,
 });
 
-/** Judges the zones of a plan that lie under one crust, or all of them. */
+/** Judges the zones of a plan under one crust, or all of them. */
 export function judgeZones(plan: Plan, options: JudgeOptions = {}, crustId?: string): ZoneJudgement[] {
   const crusts = new Map(plan.crusts.map((crust) => [crust.id, crust]));
   const setting = settingOf(plan, options);

@@ -24,14 +24,17 @@ import type { Technique } from "../surface/technique.ts";
 
 import type { Instant, Minutes, Share } from "../units/units.ts";
 
-/** A wait as it was placed: its gates stand in minutes of the room's air, and it can be told for another beginning. */
+/**
+ * A wait as it was placed: its gates are in minutes of the room's air, and it can be worked out again for another
+ * beginning.
+ */
 export interface PlacedWait extends Wait {
   /** the gates in minutes of standard air, and what the coat waited for dries by */
   label: readonly Gate[];
   coat: Coat;
 }
 
-/** A phase on the nominal line, with the waits that hold it. */
+/** A phase on the nominal line, with the waits that hold it back. */
 export interface JudgedPhase extends Placed {
   demands: readonly PlacedWait[];
   /** how what it lays dries; null where it lays nothing */
@@ -128,7 +131,10 @@ const sameRelief = (one: Relief, two: Relief) =>
   one === two ||
   (one.arris === two.arris && one.field === two.field && one.high === two.high && one.recess === two.recess);
 
-/** When a phase may start: the hands are free, the author's wait is over, and a gate of every demand stands open, if it can be. */
+/**
+ * When a phase may start: the painter is free, the author's wait is over, and a gate of every demand is open, if it
+ * can be.
+ */
 function place(
   phase: Phase,
   free: Instant,
@@ -154,7 +160,7 @@ function place(
 
 type PlacedDemand = PlacedWait & Demand;
 
-/** The wait without what would be said of it: a judgement is kept long, and must not hold every surface alive. */
+/** The wait without what would be said of it: a judgement is kept long, and must not keep every surface alive. */
 const bare = ({ rule, from, to, lower, gates, reason, label, coat }: PlacedDemand): PlacedWait => ({
   rule,
   from,
@@ -170,8 +176,8 @@ const bare = ({ rule, from, to, lower, gates, reason, label, coat }: PlacedDeman
 const BY_THE_CLOCK: Coat = { leaves: "nothing", load: 1, drawnBy: 0, warmed: 0 };
 
 /**
- * The surface under a seam, which notices whether a rule looks at the ground: a rule that looks at neither the zone nor its
- * ground says the same on every zone that lies under the same surface, and need not be asked again there.
+ * The surface under a seam, which notices whether a rule looks at the ground: a rule that looks at neither the zone
+ * nor its ground says the same on every zone under the same surface, and need not be asked again there.
  */
 class WatchedSurface implements Surface {
   touched = false;
@@ -237,7 +243,7 @@ interface SharedLook {
 
 const lastLooks = new WeakMap<Surface["patches"], SharedLook>();
 
-/** Asks a rule, unless it has said before what it says on any zone under this surface. */
+/** Asks a rule, unless it has already said what it says on any zone under this surface. */
 function askOnce<Said>(
   said: Map<Rule, readonly Said[]> | undefined,
   rule: Rule,
@@ -253,12 +259,12 @@ function askOnce<Said>(
   return fresh;
 }
 
-/** Every so many phases the surface is remembered, so that judging again need not begin at the ground. */
+/** The surface is remembered every so many phases, so that judging again need not begin at the ground. */
 const REMEMBER_EVERY = 8;
 
 /**
- * One zone's nominal line under way: phases are placed, folded onto the surface and checked one after the other.
- * It can be taken up again from what an earlier line left.
+ * One zone's nominal line in progress: phases are placed, folded onto the surface and checked one after the other. It
+ * can be resumed from what an earlier line left.
  */
 export class Line {
   readonly findings = new Map<string, Finding>();
@@ -294,7 +300,10 @@ export class Line {
     }
   }
 
-  /** Places and checks a phase, and says what was drafted of it; nothing is laid. What zones alike share may be handed in. */
+  /**
+   * Places and checks a phase, and passes on what the rules say of it; nothing is laid. What similar zones share may
+   * be passed in.
+   */
   look(
     phase: Phase,
     say: (rule: string, draft: Draft) => void,
@@ -357,7 +366,7 @@ export class Line {
     return (stage) => this.bench.climate.dried(coat, stage, this.endsOf.get(from)!, at);
   }
 
-  /** What a phase lays, as it dries here: on a bare ground, what that drinks counts. */
+  /** What a phase lays, as it dries here: on a bare ground, what the ground soaks up counts. */
   private coatLaid(phase: Phase): Coat | null {
     if (phase.material === null) return null;
     let drawn = 0;
@@ -383,7 +392,9 @@ export class Line {
       for (const draft of rule.finish?.(finish) ?? []) this.note(rule.meta.id, last.phase.step.id, draft, true);
   }
 
-  /** What lies on top; looked up once for all that is tried on the same surface, and for zones alike in relief. */
+  /**
+   * What lies on top; looked up once for everything tried on the same surface, and for zones with the same relief.
+   */
   private tops(on: Where): Tops {
     const { zone } = this.bench;
     const known = lastTops.get(this.surface.patches);
@@ -435,7 +446,7 @@ export class Line {
     const id = part === undefined ? `${zone.id}/${stepId}/${rule}` : `${zone.id}/${stepId}/${rule}/${part}`;
     const known = this.findings.get(id);
     if (known && SEVERITY_ORDER[known.severity] <= SEVERITY_ORDER[severity]) return;
-    // written out, for spreading is several times slower here
+    // written out, because spreading is several times slower here
     const zoneId = zone.id;
     this.findings.set(id, {
       id,

@@ -21,7 +21,7 @@ export interface Option {
   can: "now" | "from" | "over" | "never";
   /** when it may start: on the zone's own line, minutes after the plan's start */
   from: Instant;
-  /** the barrier it needs, where it can only go over one */
+  /** the barrier it needs, if it can only go over one */
   over: Material | null;
   /** the worst that would be said of it then */
   severity: Severity | null;
@@ -49,7 +49,7 @@ function usualTechniques(material: Material): readonly Technique[] {
   return usual ? all.filter((one) => usual.includes(one.id)) : all.slice(0, 1);
 }
 
-/** What is laid between two layers that do not agree, the most usual first. */
+/** What is laid between two layers that do not go together, the most usual first. */
 const BARRIERS: readonly Family[] = [
   "water-borne clear coat",
   "shellac sealer",
@@ -113,9 +113,9 @@ class Trial {
 export interface NextOptions extends JudgeOptions {
   /** how many phases of the plan are done; all of them when left out */
   done?: number;
-  /** the time at which the question is asked; when the last done phase ends when left out */
+  /** the time in question; when the last done phase ends if left out */
   at?: Instant;
-  /** what may be taken; the plan's materials and the catalogue when left out */
+  /** what may be used; the plan's materials and the catalogue if left out */
   materials?: readonly Material[];
 }
 
@@ -126,7 +126,7 @@ function allMaterials(plan: Plan, catalogue: readonly Material[]): Material[] {
 }
 
 /**
- * What can go on a zone's surface now: every material in its usual techniques, and every way of taking off, each with
+ * What can go on a zone's surface now: every material in its usual techniques, and every way of removing, each with
  * the earliest start, the barrier it would need, and the reason. Agrees with adding that step and judging its seam;
  * what is only said of a finished stack is left for later.
  */
@@ -142,7 +142,7 @@ export function next(plan: Plan, judged: ZoneJudgement, options: NextOptions = {
   const option = (technique: Technique, material: Material | null): Option | null => {
     const phase = trial.phase(technique, material, NEXT_STEP);
     if (!phase) return null;
-    // a way of taking off that would leave everything as it is, is no option
+    // a way of removing that would change nothing is not an option
     if (!material && apply(line.surface, phase, now).patches === line.surface.patches) return null;
     const { starts, worst } = trial.on(line, phase);
     const rule = worst?.rule ?? null;

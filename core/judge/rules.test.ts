@@ -14,7 +14,7 @@ describe.each(RULES.map((rule) => [rule.meta.id, rule] as const))("rule %s", (id
       const spoke = rulesFiring(plan);
       const silencers = RULES.filter((other) => other.meta.subsumes.includes(id)).map((other) => other.meta.id);
       expect([id, ...silencers].some((one) => spoke.has(one))).toBe(true);
-      // and it is this rule that sees it: with its silencers gone it speaks itself, with itself gone it does not
+      // and it is this rule that finds it: without the rules that silence it, it speaks; without it, nothing does
       const without = RULES.filter((other) => !silencers.includes(other.meta.id));
       expect(rulesFiring(plan, without)).toContain(id);
     },

@@ -14,13 +14,13 @@ export interface Otherwise {
 }
 
 /**
- * The schools under which a finding would be graver, milder or not there at all: its rule's questions, every other answer,
- * each judged anew on the same zone.
+ * The schools under which a finding would be more serious, milder or absent: every other answer to its rule's
+ * questions, each judged again on the same zone.
  */
 export function otherwise(plan: Plan, finding: Finding, options: JudgeOptions = {}): Otherwise[] {
   const asks = findRule(finding.rule)?.meta.schools ?? [];
   if (asks.length === 0) return [];
-  // no other zone has a say in it
+  // no other zone matters for it
   const zones = zonesOf(plan).filter((zone) => zone.id === finding.zoneId);
   const alone: Plan = { ...plan, pieces: [{ id: "asked", name: "Asked", zones }] };
   return HOUSE_RULE_KEYS.filter((key) => asks.includes(key)).flatMap((key) =>

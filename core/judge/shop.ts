@@ -13,8 +13,8 @@ export interface Need {
 }
 
 /**
- * How much of each material the plan takes, as it stands in the tin, from area, coats, cover share, the technique's load and
- * the spreading rate, with what is lost on tools. In the order the materials are first met.
+ * How much of each material the plan needs, straight from the tin, from area, coats, cover share, the technique's
+ * load and the spreading rate, with what is lost on tools. In the order the materials are first used.
  */
 export function shop(plan: Plan): Need[] {
   const materials = new Map(plan.pinned.materials.map((material) => [material.id, material]));

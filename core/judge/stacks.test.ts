@@ -7,7 +7,7 @@ import { judge } from "./judge.ts";
 
 type Opinion = Record<string, "stop" | "caution" | "note">;
 
-/** What a painter is reminded of every time, and no opinion on the stack. */
+/** Reminders that every painter gets, and no opinion on the stack. */
 const HABITS = new Set(["B8", "G5", "H2", "K4", "R3", "W1", "W8"]);
 
 function opinionOf(example: Omit<ExampleStack, "shows">): Opinion {

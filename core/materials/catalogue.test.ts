@@ -5,7 +5,8 @@ import { FAMILY_DEFAULTS } from "./families.ts";
 import { FAMILIES, type Family, Material } from "./material.ts";
 import { nonsenseIn } from "./sense.ts";
 
-// The figures of the trade, written out once more by hand, family by family: what the code holds must be what the trade says.
+// The figures of the trade, written out once more by hand, family by family: what the code holds must be what the
+// trade says.
 
 const D = DAY;
 const H = HOUR;

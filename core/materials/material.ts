@@ -143,7 +143,7 @@ export type Hazard = (typeof HAZARDS)[number];
 /** A time in which the next coat of the same kind must not be laid: before it, wet in wet; after it, dry. */
 const ClosedTime = z.strictObject({ from: TimeFigure, until: TimeFigure });
 
-/** What a material's stages and windows hang on. */
+/** What a material's stages and windows depend on. */
 export const Material = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]{1,60}$/),
   name: plainName(80),

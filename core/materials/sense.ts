@@ -1,7 +1,7 @@
 import { sayDuration } from "../units/duration.ts";
 import type { Material, TimeFigure } from "./material.ts";
 
-/** One thing about a material's figures that cannot be meant, and where it stands. */
+/** One thing in a material's figures that makes no sense, and where it is. */
 export interface Nonsense {
   /** the figure's path in the material, such as "drying.recoat" */
   where: string;
@@ -11,8 +11,8 @@ export interface Nonsense {
 const minutes = (figure: TimeFigure) => sayDuration(figure.typical);
 
 /**
- * Whether a material's figures make sense together: stages in their order, windows that open before they shut, nothing
- * that cannot be. Empty when they do. The schema bounds each figure alone; this holds them against each other.
+ * Whether a material's figures make sense together: stages in order, windows that open before they shut, nothing
+ * impossible. Empty if they do. The schema bounds each figure alone; this compares them with each other.
  */
 export function nonsenseIn(material: Material): readonly Nonsense[] {
   const known = lookedAt.get(material);
@@ -22,7 +22,7 @@ export function nonsenseIn(material: Material): readonly Nonsense[] {
   return fresh;
 }
 
-/** Materials are never changed, only replaced: each is looked over once. */
+/** Materials are never changed, only replaced: each is checked once. */
 const lookedAt = new WeakMap<Material, readonly Nonsense[]>();
 
 function lookedOver(material: Material): Nonsense[] {

@@ -2,8 +2,9 @@ import type { z } from "zod";
 import { withoutUnseen } from "../units/plain-text.ts";
 import type { PlanFault } from "./sense.ts";
 
-// What is wrong with a plan, in a painter's words: where it is, what is wrong, what would be right. No word of the library that
-// checked it.
+// What is wrong with a plan, in a painter's words: where it is, what is wrong, what would be right. Never the words
+// of the library
+// that checked it.
 
 type Tree = Record<PropertyKey, unknown>;
 
@@ -80,7 +81,7 @@ export function sayPlace(raw: unknown, path: readonly PropertyKey[]): string {
   const last = path.at(-1);
   if (typeof last === "string" && (last in LISTS || last === "steps")) words.push(last);
   const zone = words.findIndex((word) => word.startsWith("zone "));
-  // a zone's name tells which piece it is on
+  // a zone's name says which piece it is on
   return (zone > 0 ? words.slice(zone) : words).filter((word) => word !== "").join(", ");
 }
 

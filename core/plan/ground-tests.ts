@@ -68,7 +68,7 @@ const ABSORBENCY: Record<NonNullable<GroundTests["waterDrop"]>, number> = {
 const without = <T>(list: readonly T[], gone: readonly T[]): T[] => list.filter((one) => !gone.includes(one));
 const withAll = <T>(list: readonly T[], more: readonly T[]): T[] => [...new Set([...list, ...more])];
 
-/** The ground after a test was answered: the answer is kept, and the properties it tells of are set from it. */
+/** The ground after a test: the answer is kept, and the properties it implies are set. */
 export function groundAfterTest(ground: Ground, answer: Partial<GroundTests>): Ground {
   const next: Ground = { ...ground, tests: { ...ground.tests, ...answer } };
   if (answer.leadSwab) next.lead = answer.leadSwab === "turned colour" ? "found" : "none found";
@@ -82,7 +82,7 @@ export function groundAfterTest(ground: Ground, answer: Partial<GroundTests>): G
   if (answer.bleedPatch === "stayed clean") next.bleeds = [];
   if (answer.bleedPatch === "rings came through" && next.bleeds.length === 0)
     next.bleeds = next.species === "mahogany" ? ["dye"] : ["tannin"];
-  // old screws and joints tell of an age in which paint held lead
+  // old screws and joints point to an age in which paint contained lead
   if (answer.clues && answer.clues.length > 0 && next.age === "after 1978") next.age = "unknown";
   return next;
 }
@@ -95,7 +95,7 @@ const SLICK: ReadonlySet<Ground["kind"]> = new Set([
   "plastic or resin",
 ]);
 
-/** What cannot be true together in a ground, as sentences that say what to change. Empty when it is whole. */
+/** What cannot be true together in a ground, as sentences that say what to change. Empty if all is well. */
 export function contradictionsIn(ground: Ground): string[] {
   const said: string[] = [];
   if (SLICK.has(ground.kind) && ground.absorbency > 0.3)

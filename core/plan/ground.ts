@@ -22,7 +22,7 @@ export const BLEEDING_SPECIES: ReadonlySet<string> = new Set(["oak", "chestnut",
 /** What is there before you start. */
 export const LEAD = ["not tested", "found", "none found"] as const;
 
-/** What was tried on the piece, and what it told. */
+/** What was tested on the piece, and the result. */
 export const GroundTests = z.strictObject({
   solventRub: z.enum(["alcohol softens it", "solvent softens it", "nothing moves it"]).optional(),
   waterDrop: z.enum(["beads", "sits", "soaks in slowly", "soaks in at once"]).optional(),
@@ -109,7 +109,7 @@ export function groundOf(kind: GroundKind, species?: Species, knots = 0): Ground
   const timber = isTimber(kind) && species !== undefined;
   const bleeds: Ground["bleeds"] = [];
   if (timber && BLEEDING_SPECIES.has(species)) bleeds.push("tannin");
-  // what holds no timber near its face has no knots to bleed
+  // a ground with no timber near its surface has no knots to bleed
   const knotty = isTimber(kind) || kind === "old paint" ? knots : 0;
   if (knotty > 0) bleeds.push("knots");
   return {

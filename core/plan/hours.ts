@@ -14,7 +14,7 @@ export const NO_HOURS = "give at least one day of the week some working hours";
 export const MOST_EXCEPTIONS = 60;
 export const MOST_PAINTERS = 4;
 
-/** When the shop works, how many hands it has, and how many faces can dry at once. */
+/** When the shop works, how many painters it has, and how many faces can dry at once. */
 export const Hours = z.strictObject({
   weekdays: z
     .array(Stretches)

@@ -1,6 +1,8 @@
 import { z } from "zod";
 
-/** The school a shop follows, where practitioners disagree; the first of each is not better, only commoner here. */
+/**
+ * The school a shop follows, where practitioners disagree; the first of each is not better, only more common here.
+ */
 export const HouseRules = z.strictObject({
   end: z.enum(["wax", "film"]).default("wax"),
   ground: z.enum(["scuffed", "cleaned", "deglossed", "primed"]).default("scuffed"),

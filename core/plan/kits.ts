@@ -1,7 +1,8 @@
 import { type Ground, groundOf } from "./ground.ts";
 import { CARVED_RELIEF, MOULDED_RELIEF, PLAIN_RELIEF, type Relief, type Zone } from "./plan.ts";
 
-// Ready pieces: zones with sizes, relief and their place on the front elevation, worked out from a few measures.
+// Standard pieces: zones with sizes, relief and their place on the front elevation, worked out from a few
+// measurements.
 
 type Placed = NonNullable<Zone["place"]>;
 
@@ -36,7 +37,7 @@ const at = (drawn: Placed["drawn"], x: number, y: number, width: number, height:
 });
 const panel = (width: number, height: number, count = 1): Zone["shape"] => ({ kind: "panel", width, height, count });
 
-/** The ready pieces, each from the measures that a tape gives. */
+/** The standard pieces, each from measurements taken with a tape. */
 export const PIECE_KITS: readonly PieceKit[] = [
   {
     id: "chest",
@@ -265,7 +266,10 @@ function measurable(shape: Zone["shape"]): Zone["shape"] {
   }
 }
 
-/** The zones of a ready piece at these measures, in millimetres, on one crust; hardware is metal, the rest as given. */
+/**
+ * The zones of a standard piece at these measurements, in millimetres, on one crust; hardware is metal, the rest as
+ * given.
+ */
 export function zonesFromKit(
   kit: PieceKit,
   sizes: readonly number[],

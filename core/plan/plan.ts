@@ -57,7 +57,7 @@ export type Use = z.infer<typeof Use>;
 export const INTENTS = ["resist", "stain", "blend", "chips", "cracks", "weathered"] as const;
 export type Intent = (typeof INTENTS)[number];
 
-/** Places on a face that several steps can mean: they fall together, unlike two shares taken at random. */
+/** Places on a face that several steps can mean: they coincide, unlike two shares taken at random. */
 export const PLACES = ["border", "hands", "motif", "patch"] as const;
 export type PlaceOnFace = (typeof PLACES)[number];
 export const WHERE = ["everywhere", ...RELIEF_CLASSES, ...PLACES] as const;
@@ -74,7 +74,10 @@ export type Wait = z.infer<typeof Wait>;
 
 export const STEP_KINDS = ["prepare", "coat", "take", "help", "inspect", "handle", "hold"] as const;
 
-/** One way on after an inspection: the steps that carry its id lie between the inspection and where the ways meet again. */
+/**
+ * One answer of an inspection: the steps that carry its id lie between the inspection and where the answers meet
+ * again.
+ */
 export const Branch = z.strictObject({ id: Id, name: Name });
 export type Branch = z.infer<typeof Branch>;
 
@@ -153,14 +156,14 @@ export type Piece = z.infer<typeof Piece>;
 
 export const PALETTE_COLOURS = 256;
 
-/** A colour that is wanted somewhere: from a swatch, a photo, a palette of the client's. */
+/** A target colour: from a swatch, a photo, the client's palette. */
 export const PaletteColour = z.strictObject({ name: Name, colour: Colour });
 export type PaletteColour = z.infer<typeof PaletteColour>;
 
 export const PLAN_FORMAT = "jolly-crust";
 export const PLAN_VERSION = 5;
 
-/** A time that the painter has set for a phase on a zone: the schedule goes round it. */
+/** A time that the painter has set for a phase on a zone: the schedule works around it. */
 export const Pin = z.strictObject({
   zoneId: Id,
   phaseId: z
@@ -205,7 +208,7 @@ export type Plan = z.infer<typeof Plan>;
 export const zonesOf = (plan: Plan): Zone[] => plan.pieces.flatMap((piece) => piece.zones);
 export const findZone = (plan: Plan, zoneId: string) => zonesOf(plan).find((zone) => zone.id === zoneId);
 export const findCrust = (plan: Plan, crustId: string) => plan.crusts.find((crust) => crust.id === crustId);
-/** The zones a crust is laid on. */
+/** The zones a crust is used on. */
 export const zonesWithCrust = (plan: Plan, crustId: string) => zonesOf(plan).filter((zone) => zone.crustId === crustId);
 /** Surface to cover, in square metres. */
 export const zoneArea = (zone: Zone) => areaOf(zone.shape, zone.carving, zone.faces);

@@ -23,7 +23,10 @@ const refused = (says: string): Refused => ({ ok: false, says });
 const isRoom = ({ celsius, relativeHumidity }: Reading) =>
   celsius >= -20 && celsius <= 50 && relativeHumidity >= 1 && relativeHumidity <= 100;
 
-/** Readings as air hour by hour: several in an hour are averaged, short gaps filled by a straight line, long ones told. */
+/**
+ * Readings as air hour by hour: several in an hour are averaged, short gaps filled by a straight line, long ones
+ * reported.
+ */
 export function hourly(readings: readonly Reading[]): HourlyAir | Refused {
   const sums = new Map<WallMinutes, { celsius: number; humidity: number; count: number }>();
   for (const { at, celsius, relativeHumidity } of readings) {
@@ -67,20 +70,20 @@ export function hourly(readings: readonly Reading[]): HourlyAir | Refused {
   return { ok: true, from: sayWallTime(first), hours, filled };
 }
 
-/** What a logger in the room tells: the air by the hour, the last of it, and what is odd about it. */
+/** What a logger in the room sends: the air by the hour, its latest reading, and what is odd about it. */
 export interface LoggedAir extends HourlyAir {
   latest: Reading;
   /** what the painter should know of these readings, a sentence each */
   notes: string[];
 }
 
-/** Of a day's readings, so many may be absurd before the logger counts as broken. */
+/** If more than this share of a day's readings are absurd, the logger counts as broken. */
 const MOST_ABSURD = 0.2;
-/** Air that has not moved by a tenth for so long was not measured. */
+/** Air that has not changed by a tenth for this long was not measured. */
 const HANGS_AFTER: Minutes = 12 * HOUR;
 const STALE_AFTER: Minutes = 2 * HOUR;
 
-/** Since when the readings have all told the same as the last one. */
+/** Since when the readings have all been the same as the last one. */
 function sameSince(readings: readonly Reading[]): WallMinutes {
   const last = readings.at(-1)!;
   let at = readings.length - 1;
@@ -94,8 +97,9 @@ function sameSince(readings: readonly Reading[]): WallMinutes {
 }
 
 /**
- * Makes sense of a logger's readings. Readings that no room has are left out and told; a logger that tells many of them, that
- * hangs, or of which less than a day is left after its last gap is refused with the reason. `now` is wall time.
+ * Makes sense of a logger's readings. Impossible readings are left out and reported; a logger that sends many of
+ * them, that has frozen, or of which less than a day is left after its last gap is refused with the reason. `now` is
+ * wall time.
  */
 export function loggedAir(all: readonly Reading[], now: WallMinutes): LoggedAir | Refused {
   const inOrder = [...all].sort((one, two) => one.at - two.at);

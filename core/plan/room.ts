@@ -11,7 +11,7 @@ const Humidity = z.number().min(1, "1 % at least").max(100, "100 % at most");
 /** Three weeks by the hour: longer than any forecast is worth. */
 export const MOST_HOURS = 21 * 24;
 
-/** How the air of the room goes through the day, where it is not the same at all hours. */
+/** How the air of the room changes over the day, where it is not the same at all hours. */
 const RoomCourse = z.discriminatedUnion("kind", [
   z.strictObject({
     kind: z.literal("day and night"),
@@ -30,7 +30,7 @@ const RoomCourse = z.discriminatedUnion("kind", [
 ]);
 export type RoomCourse = z.infer<typeof RoomCourse>;
 
-/** The air of the room, by which waits, windows and the rules about air are told. */
+/** The air of the room, which waits, windows and the rules about air depend on. */
 export const Room = z.strictObject({
   celsius: Celsius.describe("by day, at the warmest, about 15:00; at all times if no course is set"),
   relativeHumidity: Humidity,
@@ -62,7 +62,7 @@ function dayAndNight(day: Air, night: Pick<Air, "celsius" | "relativeHumidity">)
   });
 }
 
-/** The day that comes again after the last known hour: the last 24 of them, or the room's own air where there are fewer. */
+/** The day that repeats after the last known hour: the last 24 hours, or the room's own air where there are fewer. */
 function usualAfter(hours: readonly Air[], from: WallMinutes, otherwise: Air): Air[] {
   if (hours.length < 24) return [otherwise];
   const first = hours.length - 24;

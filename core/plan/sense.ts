@@ -3,7 +3,7 @@ import { readWallTime } from "../units/wall-time.ts";
 import { sayMoment } from "../units/when.ts";
 import type { Plan, Step } from "./plan.ts";
 
-/** Something in a plan that cannot be meant, and where it stands. */
+/** Something in a plan that makes no sense, and where it is. */
 export interface PlanFault {
   path: (string | number)[];
   says: string;
@@ -15,8 +15,9 @@ export const MOST_ZONES = 40;
 const spoken = (wall: string) => sayMoment(readWallTime(wall)!);
 
 /**
- * What parts of a plan say of each other that cannot be: the schema bounds each part alone, this holds them together. A file, a
- * form, an edit and an undo are all asked here, so each is refused with the same sentence. Empty for a plan that can be meant.
+ * Contradictions between parts of a plan: the schema bounds each part alone, this checks them together. A file, a
+ * form, an edit and an undo are all checked here, so each is refused with the same sentence. Empty for a plan that
+ * makes sense.
  */
 export function planFaults(plan: Plan): PlanFault[] {
   const faults: PlanFault[] = [];
@@ -129,7 +130,7 @@ export function looseEnds(plan: Plan): LooseEnds {
       const ids = new Set(steps.map(({ id }) => id));
       const loose = zone.overrides.flatMap(({ stepId }, index) => (ids.has(stepId) ? [] : [index]));
       if (loose.length > 0) overrides.push({ zoneId: zone.id, piece: pieceAt, zone: zoneAt, at: loose });
-      // any coat the step could have here, skipped or not: a skip that is taken back finds its time again
+      // any coat the step could have here, skipped or not: if a skip is undone, its time is still there
       phases.set(
         zone.id,
         new Set(

@@ -11,7 +11,7 @@ const isInYears = (text: string) => {
   return year >= YEARS.first && year <= YEARS.last;
 };
 
-/** A date and time on the shop's wall, in no time zone. */
+/** A date and time on the shop's wall clock, in no time zone. */
 export const WallTime = z
   .string()
   .refine((text) => readWallTime(text) !== null, {

@@ -7,7 +7,7 @@ const millimetres = z
   .max(20_000, "a size over 20 m is not furniture");
 const count = z.int("a whole number of pieces").min(1, "at least one").max(200, "200 of a kind at most");
 
-/** What a zone is cut from. Sizes in millimetres, as they are read off the tape. */
+/** The shape of a zone. Sizes in millimetres, as they are read off the tape. */
 export const Shape = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("panel"), width: millimetres, height: millimetres, count }),
   z.strictObject({ kind: z.literal("frame"), width: millimetres, height: millimetres, member: millimetres, count }),

@@ -13,8 +13,8 @@ export function dryFilm(material: Material): Micrometres {
 export const LOSS_ON_TOOLS: Share = 0.1;
 
 /**
- * Material for a number of coats over an area, in millilitres as it stands in the tin. `load` is how much of a normal coat
- * goes on (a wash or a wax far less than one), `coverShare` how much of the area is covered.
+ * Material for a number of coats over an area, in millilitres straight from the tin. `load` is how much of a normal
+ * coat goes on (a wash or a wax far less than one), `coverShare` how much of the area is covered.
  */
 export function volumeNeeded(
   material: Material,

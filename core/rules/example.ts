@@ -8,7 +8,7 @@ import { findTechnique } from "../surface/techniques.ts";
 
 export type ExampleStep = [how: string, what?: string | null, more?: Partial<Omit<Step, "id" | "kind" | "how">>];
 
-/** A small stack that shows a rule kept or broken; tests and the guide are made from these. */
+/** A small stack that shows a rule with or without a warning; tests and the guide are made from these. */
 export interface ExampleStack {
   shows: string;
   ground: GroundKind;

@@ -14,7 +14,7 @@ export const isDamp = (seam: Seam) => seam.before.misted !== null && seam.at - s
 export const acceptsThirst = (seam: Seam) =>
   seam.houseRules.porousGlaze === "straight" || (seam.houseRules.porousGlaze === "mist" && isDamp(seam));
 
-/** The ways out, the house's own first. */
+/** The repairs, the house rule's own first. */
 export function porousGlazeFixes(place: Place, stepId: string, houseRules: HouseRules): Fix[] {
   const slip = ofFamily(place.shelf, "clear glaze medium");
   const film = ofFamily(place.shelf, "water-borne clear coat");

@@ -9,9 +9,9 @@ import { groundNamed, named } from "./words.ts";
 
 // Small questions that several rules ask of the surface.
 
-/** Under this share of the zone a place is too small to speak of. */
+/** Under this share of the zone a place is too small to mention. */
 export const WORTH_SAYING: Share = 0.02;
-/** From here a surface drinks: stain, wax and crackle medium go in rather than lie on top. */
+/** From here a surface is thirsty: stain, wax and crackle medium go in rather than lie on top. */
 export const THIRSTY = 0.5;
 /** From this L* a paint shows what bleeds through it. */
 export const PALE = 65;
@@ -53,7 +53,7 @@ export const paleTop = (tops: readonly Top[]) =>
       stack !== null && stack.film.material.role === "paint" && lightness(stack.film.material.colour) >= PALE,
   )?.stack ?? null;
 
-/** Where a film lies on top the ground has no say. */
+/** If a film lies on top, the ground does not matter. */
 const NO_GROUND = bareSurface(groundOf("raw timber")).ground;
 
 /** How thirsty what lies on top is; looks at the ground only where it lies bare. */

@@ -35,7 +35,7 @@ export interface NewStep {
   where?: Step["where"];
 }
 
-/** Puts steps in, the first of them at this index, and pins the materials they need. */
+/** Adds steps, the first of them at this index, and pins the materials they need. */
 export function insertAt(place: Place, at: number, steps: readonly NewStep[]): Command[] {
   return steps.flatMap(({ how, what, coats = 1, intents = [], where = EVERYWHERE }, index): Command[] => {
     const step: Step = {
@@ -80,7 +80,7 @@ export function withIntent(place: Place, stepId: string, intent: Intent): Comman
   return patchStep(place, stepId, { intents: [...new Set([...(step?.intents ?? []), intent])] });
 }
 
-/** A clear coat between the layers, where there is one to be had. */
+/** A clear coat between the layers, if one is available. */
 export function sealFirst(place: Place, stepId: string, look?: string): Fix[] {
   const sealer = ofFamily(place.shelf, "water-borne clear coat");
   if (!sealer) return [];
@@ -93,7 +93,7 @@ export function sealFirst(place: Place, stepId: string, look?: string): Fix[] {
   ];
 }
 
-/** Takes the author's own wait away, so that the step falls into its window. */
+/** Removes the author's own wait, so that the step falls into its window. */
 export const dropWait = (place: Place, stepId: string, label: string): Fix[] => [
   { label, commands: patchStep(place, stepId, { wait: null }) },
 ];
@@ -101,7 +101,7 @@ export const dropWait = (place: Place, stepId: string, label: string): Fix[] => 
 /** Steps after the last one. */
 export const appended = (place: Place, steps: readonly NewStep[]) => insertAt(place, place.crust.steps.length, steps);
 
-/** Lays another material in a step, pinning it where the plan does not know it yet. */
+/** Uses another material in a step, pinning it if the plan does not have it yet. */
 export const layInstead = (
   place: Place,
   stepId: string,

@@ -14,14 +14,14 @@ import type { ExampleStack } from "./example.ts";
 export type Severity = "stop" | "caution" | "note";
 export const SEVERITY_ORDER: Record<Severity, number> = { stop: 0, caution: 1, note: 2 };
 
-/** A way out of a finding: commands that make it go away, and what they change in the look. */
+/** A repair of a finding: commands that make it go away, and what they change in the look. */
 export interface Fix {
   label: string;
   commands: Command[];
   look?: string;
 }
 
-/** What a repair is worked out against: the crust as it is now, and what may be taken for it. */
+/** What a repair is worked out from: the crust as it is now, and the materials it may use. */
 export interface Place {
   crust: Crust;
   shelf: Shelf;
@@ -40,7 +40,7 @@ export interface Draft {
   lower?: string;
   /** tells two findings of one rule on one step apart */
   part?: string;
-  /** the repairs usual here; worked out only when they are asked for, and against the crust as it then is */
+  /** the usual repairs; worked out only when they are needed, for the crust as it is then */
   fixes?(place: Place): Fix[];
 }
 
@@ -55,14 +55,16 @@ export interface Finding extends Draft {
   surface: boolean;
 }
 
-/** A wait or a window between two phases; the scheduler takes these, never the rules. */
+/** A wait or a window between two phases; the scheduler uses these, never the rules. */
 export interface Wait {
   rule: string;
   from: string;
   to: string;
   /** step id of the phase waited for */
   lower: string;
-  /** from the end of that phase, in minutes: of standard air as a rule states them, of the room's own air once placed */
+  /**
+   * from the end of that phase, in minutes: of standard air as a rule states them, of the room's own air once placed
+   */
   gates: readonly Gate[];
   /** what is waited for, in a few words: "recoat", "tack" */
   reason: string;
@@ -99,7 +101,9 @@ export interface Top {
   share: Share;
 }
 
-/** Where a rule looks: one phase about to be laid on the surface as it then is. What comes later is not known here. */
+/**
+ * What a rule looks at: one phase about to be laid on the surface as it is then. What comes later is not known here.
+ */
 export interface Seam {
   zone: Zone;
   houseRules: HouseRules;
@@ -109,13 +113,13 @@ export interface Seam {
   phase: Phase;
   before: Surface;
   tops: readonly Top[];
-  /** those of them that are worth speaking of */
+  /** those large enough to mention */
   seen: readonly Top[];
   /** the films among the tops */
   films: readonly { film: Film; share: Share }[];
   /** the zone's shares by relief; rules that need no more of the zone read them here */
   relief: Relief;
-  /** while demands are asked for: the earliest the hands are free; while checking: when the phase starts */
+  /** while demands are collected: the earliest the painter is free; while checking: when the phase starts */
   at: Instant;
   past: readonly Placed[];
 }
@@ -130,7 +134,7 @@ export interface Finish {
   past: readonly Placed[];
 }
 
-/** What a repair may take: the plan's own materials first, then the catalogue. */
+/** What a repair may use: the plan's own materials first, then the catalogue. */
 export interface Shelf {
   pinned: ReadonlyMap<string, Material>;
   catalogue: readonly Material[];

@@ -11,7 +11,7 @@ export interface Caution {
   danger: Danger;
   title: string;
   says: string;
-  /** must be read and taken on before the step is begun */
+  /** must be read and accepted before the step is begun */
   mustBeRead: boolean;
   origin: string;
 }
@@ -90,13 +90,13 @@ const DISTURBS: readonly Phase["effects"][number]["does"][] = [
   "force dry",
 ];
 
-/** Whether an old finish may hold lead for all that is known of it. */
+/** Whether an old finish may contain lead, for all that is known of it. */
 export const mayHoldLead = (ground: Ground): boolean =>
   ground.age !== "after 1978" &&
   ground.lead !== "none found" &&
   (ground.kind === "old paint" || ground.kind === "old gilding" || ground.kind === "varnished timber");
 
-/** The dangers of one phase on one zone, the gravest first. */
+/** The dangers of one phase on one zone, the most serious first. */
 export function cautionsFor(phase: Phase, zone: Pick<Zone, "ground">): Caution[] {
   const dangers = new Set<Danger>();
   const disturbs = DISTURBS.some((does) => phase.does.has(does));

@@ -7,7 +7,7 @@ export interface Window {
   shuts: WallMinutes;
 }
 
-/** The stretches that are worked on a day: its exception's where it has one, else its weekday's. */
+/** The working hours of a day: its exception's if it has one, otherwise its weekday's. */
 function stretchesOn({ weekdays, exceptions }: Hours, midnight: WallMinutes): [number, number][] {
   if (exceptions.length > 0) {
     const date = sayWallTime(midnight).slice(0, 10);

@@ -17,7 +17,10 @@ export interface Dates {
   typically: { leaves: WallMinutes; lightUse: WallMinutes; fullUse: WallMinutes };
 }
 
-/** The dates a customer asks for, from the shop's own hours and the room's own air; null where there is nothing to do. */
+/**
+ * The dates a customer wants to know, from the shop's own hours and the room's own air; null if there is nothing to
+ * do.
+ */
 export function datesOf({ plan, judgement }: Work, { bookings }: Pick<Schedule, "bookings">): Dates | null {
   const own = bookings.filter(({ planId }) => planId === plan.id);
   if (own.length === 0) return null;

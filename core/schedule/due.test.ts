@@ -39,7 +39,7 @@ describe("a due date", () => {
     expect(clash!.says).toMatch(/"chest" is due Tue 1 Dec, 09:30, but cannot be ready by then.*late/);
     expect(clash!.claims.join()).toMatch(/waits .* after "Chalk-type, slate/);
     expect(clash!.claims.at(-1)).toMatch(/must begin by .* to be dry by the due date/);
-    // the rest has its dates all the same
+    // the rest still has its dates
     expect(made.bookings).toHaveLength(3);
     expect(datesOf(work, made)!.leaves).toBeGreaterThan(at("2026-12-01T09:30"));
   });
@@ -70,7 +70,7 @@ describe("a due date", () => {
   });
 
   it("decides whose work goes first where two jobs want the same hands", () => {
-    // two hours of hands a day: only one of the two can be the first
+    // two hours of work a day: only one of the two can be first
     const narrow = (plan: Plan) => {
       plan.pinned.hours = { ...DEFAULT_HOURS, weekdays: Array.from({ length: 7 }, () => [[540, 660]]) };
       plan.pieces[0]!.zones[0]!.shape = { kind: "panel", width: 2400, height: 1500, count: 1 };
@@ -90,7 +90,7 @@ describe("a due date", () => {
     const made = schedule(pressed);
     expect(made.clashes).toEqual([]);
     expect(finishOf(made, later)).toBe(first);
-    // and both on the same day cannot be: it is said, also when there is time to look for it
+    // and both on the same day is impossible: that is said, also when there is time to look for it
     const both = [job("one", due, steps, narrow), job("two", due, steps, narrow)];
     for (const options of [{}, { budget: 150, now }]) {
       const { clashes } = schedule(both, options);
@@ -125,7 +125,7 @@ describe("work that has been done", () => {
     expect(made.clashes).toEqual([]);
     const [first, second] = made.bookings;
     expect(first).toMatchObject({ done: true, starts: at("2026-11-29T19:00"), ends: at("2026-11-29T19:40") });
-    // dry long since: the next begins as soon as there is somebody
+    // dry long since: the next begins as soon as somebody is free
     expect(second).toMatchObject({ done: false, starts: at("2026-11-30T11:00") });
   });
 

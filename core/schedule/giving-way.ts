@@ -1,12 +1,15 @@
 import type { Claim } from "./solve/clash.ts";
 import { type Activity, type Lag, type Minute, type Network, PAINTER } from "./solve/problem.ts";
 
-// What is given up of claims that cannot hold together, so that the rest can be dated.
+// What is given up of claims that cannot all be met, so that the rest can be dated.
 
 /** A claim that can be given up here; due dates are moved instead. */
 export type Yielding = Exclude<Claim, { due: Activity }>;
 
-/** What is given up of a clash so that the rest can be dated: what was set by hand first, then what shuts, then hours and hands. */
+/**
+ * What is given up of a clash so that the rest can be dated: what was set by hand first, then what shuts, then hours
+ * and painters.
+ */
 export function yielding(all: readonly Claim[]): Yielding {
   const claims = all.flatMap((claim) => ("due" in claim ? [] : [claim]));
   const set = claims.find((claim) => "activity" in claim && claim.activity.anyHour);

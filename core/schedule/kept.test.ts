@@ -30,7 +30,7 @@ describe("what is kept with a plan", () => {
     expect(scheduleOf(one)).toBe(scheduleOf(one));
     const later = { ...one, start: "2026-12-07T09:00" };
     expect(scheduleOf(later).start).toBeGreaterThan(scheduleOf(one).start);
-    // the judgement of one plan with the pins of another is no schedule of either
+    // the judgement of one plan with the set times of another is a schedule of neither
     const pinned = { ...one, pins: [{ zoneId: "z1", phaseId: "s1/1", starts: "2026-12-01T10:00" }] };
     expect(scheduleOf(pinned, judgementOf(one)).bookings[0]!.pinned).toBe(true);
     expect(scheduleOf(one).bookings[0]!.pinned).toBe(false);

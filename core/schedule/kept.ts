@@ -26,7 +26,7 @@ export function scheduleOf(plan: Plan, judgement = judgementOf(plan)): Schedule 
   return made;
 }
 
-/** Coats and other pieces of work from which a schedule takes too long to be made while a page waits for it. */
+/** From this many coats and other pieces of work, a schedule takes too long to make while a page waits for it. */
 const HEAVY = 1000;
 
 /** Whether dating these takes so long that it is left to a worker. */
@@ -47,7 +47,7 @@ export function undatedSchedule(plan: Plan, judgement: Judgement): Schedule {
 
 let last: { plans: readonly Plan[]; made: Schedule } | null = null;
 
-/** The quick schedule of all work of a shop; the last one asked for is kept. */
+/** The quick schedule of all work of a shop; the last one is kept. */
 export function scheduleOfAll(plans: readonly Plan[]): Schedule {
   const [only] = plans;
   if (only && plans.length === 1) return scheduleOf(only);

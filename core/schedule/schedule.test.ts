@@ -14,8 +14,8 @@ import { type Booking, schedule } from "./schedule.ts";
 import { HORIZON_DAYS, horizonDays, taskId } from "./work.ts";
 
 /**
- * Looks a schedule over without knowing how it was made: hands, hours, order, waits and windows straight from the judgement.
- * Answers what is wrong, leaving out the steps the schedule itself owns up to.
+ * Checks a schedule without knowing how it was made: painters, hours, order, waits and windows straight from the
+ * judgement. Returns what is wrong, leaving out the steps the schedule itself admits to.
  */
 function faultsIn(
   plan: Plan,
@@ -316,7 +316,7 @@ describe("the shop's schedule", () => {
     });
     const { bookings, clashes } = run(plan);
     expect(clashes).toEqual([]);
-    // one day of work instead of two, as nothing finishes later for it
+    // one day of work instead of two, since nothing finishes later for it
     expect(times(bookings)).toEqual(["s1/1 12-01T09:00", "s1/2 12-01T20:30"]);
     expect(bookings[1]!.pinned).toBe(true);
     plan.pins = [

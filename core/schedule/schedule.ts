@@ -43,7 +43,7 @@ export interface Schedule {
   finish: WallMinutes | null;
   /** days on which there is work */
   visits: number;
-  /** no schedule that keeps all this finishes sooner; null where that is not known */
+  /** no schedule that meets all this finishes earlier; null if that is not known */
   lowerBound: WallMinutes | null;
   proven: boolean;
 }
@@ -52,7 +52,7 @@ export interface ScheduleOptions {
   /** milliseconds to look for a better one; without it a quick schedule is made that is the same every time */
   budget?: number;
   now?: () => number;
-  /** told of every better schedule on the way; false calls it off */
+  /** called with every better schedule on the way; false cancels */
   onBetter?: (schedule: Schedule) => boolean;
 }
 
@@ -64,13 +64,16 @@ const QUICK_BUDGET = 600;
 const QUICK_CLASH = 2000;
 /** Claims looked at together that count as one more look at it. */
 const CLAIMS_A_LOOK = 25;
-/** Pieces of work that a schedule places at most while it looks for clashes; what is still open then is dated as it comes. */
+/**
+ * Pieces of work that a schedule places at most while it looks for clashes; what is still open then is dated as it
+ * comes.
+ */
 const MOST_PLACED = 16_000;
-/** Beyond this size the first schedule that keeps everything will do. */
+/** Beyond this size the first schedule that meets everything will do. */
 const LARGE = 1000;
 const QUICK_FAILS = 40;
 const PATIENCE = [0.05, 0, 0.5];
-/** The same when what is due comes too late so far. */
+/** The same when what is due is late so far. */
 const PRESSED = [1, 2];
 
 /** A clock for quick schedules: it counts what was done, so that the same work is done every time. */
@@ -88,7 +91,10 @@ type Missed = Lag | Activity;
 
 interface Quick {
   starts: Record<string, Minute> | null;
-  /** where it is null: the waits that were missed and what was moved from its own time, else all as it is with due dates missed */
+  /**
+   * if that is null: the waits that were missed and what was moved from its own time, or everything with due dates
+   * missed
+   */
   missed: Missed[];
   late: Record<string, Minute> | null;
 }
@@ -149,10 +155,10 @@ function find(
   };
 }
 
-/** Jobs that come after the day they are due: by how many minutes at least, and what is said of it. */
+/** Jobs that will be late: by how many minutes at least, and what is said of it. */
 type Late = Map<string, { by: Minutes; clash: Clash }>;
 
-/** What a job had to give up by itself, by names that do not hang on what else is scheduled with it. */
+/** What a job had to give up by itself, by names that do not depend on what else is scheduled with it. */
 interface Resolved {
   clashes: readonly Clash[];
   givenUp: readonly string[];
@@ -162,7 +168,7 @@ interface Resolved {
 
 const resolved = new WeakMap<Judgement, { plan: Plan; found: Resolved }>();
 
-/** What is impossible in a job by itself is so in every shop: found out once for each version of it. */
+/** What is impossible in a job by itself is impossible in every shop: worked out once for each version of it. */
 function aloneOf(work: Work): Resolved {
   const { plan, judgement, done, from } = work;
   const planned = done === undefined && from === undefined;
@@ -238,13 +244,16 @@ class Scheduler {
     }
   }
 
-  /** Places in turn and gives up what is proven impossible, until there is a schedule or nothing more is found impossible. */
+  /**
+   * Places in turn and gives up what is proven impossible, until there is a schedule or nothing more is found
+   * impossible.
+   */
   findClashes(): Quick {
     for (; ; this.rounds++) {
       const network = this.dated();
       const quick = quickly(network);
       if (quick.starts || this.spent(network)) return quick;
-      // what could not be placed in turn most often cannot be at all: that is soonest found out where it stuck
+      // what could not be placed in turn is usually impossible: looking where it got stuck shows that fastest
       if (!(quick.late ? this.cannotBeInTime(network, quick.late) : this.giveWay(quick.missed))) return quick;
     }
   }
@@ -272,7 +281,7 @@ class Scheduler {
     }
   }
 
-  /** The network with the due dates as far as they can be kept. */
+  /** The network with the due dates as far as they can be met. */
   private dated(): Network {
     if (this.late.size === 0) return this.network;
     const activities = this.network.activities.map((one) => {
@@ -282,7 +291,7 @@ class Scheduler {
     return { ...this.network, activities };
   }
 
-  /** Of each job that comes too late: what comes latest, and by how much. */
+  /** Of each job that is late: what comes latest, and by how much. */
   private lateJobs(network: Network, starts: Readonly<Record<string, Minute>>) {
     const jobs = new Map<string, { plan: Plan; worst: Activity; by: Minutes }>();
     for (const one of network.activities) {
@@ -294,7 +303,7 @@ class Scheduler {
     return [...jobs.values()];
   }
 
-  /** Of jobs that come too late: those that by their own waits and hours alone have to. False where there is none. */
+  /** Of late jobs: those that by their own waits and hours alone must be. False if there is none. */
   private cannotBeInTime(network: Network, starts: Readonly<Record<string, Minute>>): boolean {
     let proven = false;
     for (const { plan, worst, by } of this.lateJobs(network, starts)) {
@@ -316,7 +325,9 @@ class Scheduler {
     return proven;
   }
 
-  /** Jobs for which no order was found that is in time: they are dated after the day they are due, and it is said. */
+  /**
+   * Jobs for which no order was found that is in time: they are dated after the day they are due, and that is said.
+   */
   private postpone(network: Network, starts: Readonly<Record<string, Minute>>) {
     for (const { plan, worst, by } of this.lateJobs(network, starts)) {
       const before = this.late.get(plan.id);
@@ -328,7 +339,7 @@ class Scheduler {
     }
   }
 
-  /** What clashes, and what comes too late by how much. */
+  /** What clashes, and what is late by how much. */
   private allClashes(starts: Readonly<Record<string, Minute>> | null): Clash[] {
     const late = new Map(starts ? this.lateJobs(this.network, starts).map(({ plan, by }) => [plan.id, by]) : []);
     return [
@@ -355,7 +366,7 @@ class Scheduler {
     );
   }
 
-  /** Finds out what cannot hold together, says so, and gives the least of it up. False where that is not found in time. */
+  /** Finds out what cannot all be met, says so, and gives up the least of it. False if that is not found in time. */
   private giveWay(missed: readonly Missed[]): boolean {
     const claims = this.clash(undated(this.network), missed);
     if (!claims) return false;
@@ -395,7 +406,10 @@ class Scheduler {
     return true;
   }
 
-  /** Builds the network anew with these steps waiting until what lies below them is dry; what was given up is so again. */
+  /**
+   * Builds the network again with these steps waiting until what lies below them is dry; what was given up before is
+   * given up again.
+   */
   private wait(modes: DryModes) {
     this.dry = modes;
     this.shop = networkOfWork(this.works, modes);
@@ -410,7 +424,7 @@ class Scheduler {
     return sayClash(claims, { tasks, clock, reasonOf: (lag) => this.reasons.get(lag) }, says);
   }
 
-  /** Everything in its order with what could not be kept left out: dates for the rest. */
+  /** Everything in its order with what could not be met left out: dates for the rest. */
   private anyhow(): Record<string, Minute> {
     const serial = new Serial(this.network, fitsOf(this.network));
     const { starts, missed } = serial.run(0, () => 0);
@@ -469,9 +483,9 @@ class Scheduler {
 }
 
 /**
- * Dates for all work of some jobs: every wait, window, working hour and pair of hands kept, or said to be impossible with the
- * smallest set of claims that cannot hold together. Without a budget quick and the same every time; with one, the best found
- * in it, with a bound.
+ * Dates for all work of some jobs: every wait, window, working hour and painter respected, or reported as impossible
+ * with the smallest set of claims that cannot all be met. Without a budget quick and the same every time; with one,
+ * the best found in it, with a bound.
  */
 export function schedule(works: readonly Work[], options: ScheduleOptions = {}): Schedule {
   if (works.length === 0)

@@ -4,9 +4,12 @@ import type { Coat } from "../drying/law.ts";
 import { DAY, HOUR, type Minutes } from "../units/units.ts";
 import type { Minute, VaryingLag } from "./solve/problem.ts";
 
-// Waits whose length hangs on the hour they begin, as functions the solver can ask both ways.
+// Waits whose length depends on the hour they begin, as functions the solver can also invert.
 
-/** A gate of the label for a coat in a room, told for any beginning; `zero` is instant 0 of the climate on the network's clock. */
+/**
+ * A gate of the label for a coat in a room, for any beginning; `zero` is instant 0 of the climate on the network's
+ * clock.
+ */
 export function varyingLag(climate: Climate, coat: Coat, { stage, opens, shuts }: Gate, zero: Minute): VaryingLag {
   const later = (minutes: number) => Math.ceil(minutes - 1e-6);
   const sooner = (minutes: number) => Math.floor(minutes + 1e-6);

@@ -256,8 +256,8 @@ const isWorthIt = ({ stops, gain, clashes }: Tried, before: Schedule) =>
   stops.after <= stops.before && (clashes < before.clashes.length || (gain !== null && gain < 0));
 
 /**
- * Ideas that were tried, the best first: fewer clashes, then an earlier finish. Those that change nothing are left out. With a
- * budget each is looked at as long as the plan itself, so that like is held against like.
+ * Ideas that were tried, the best first: fewer clashes, then an earlier finish. Those that change nothing are left
+ * out. With a budget each gets as much time as the plan itself, so that the comparison is fair.
  */
 export function whatIf(plan: Plan, options: ScheduleOptions = {}): Tried[] {
   const judgement = judge(plan);

@@ -18,7 +18,7 @@ export interface Done {
   ends: WallMinutes;
 }
 
-/** A job with what was judged of it, and what of it is done already. */
+/** A job with its judgement, and what of it is already done. */
 export interface Work {
   plan: Plan;
   judgement: Judgement;
@@ -63,7 +63,7 @@ export interface ShopNetwork {
 /** Days that are looked ahead at least, and at most: ten years. */
 export const HORIZON_DAYS = 120;
 export const MOST_HORIZON_DAYS = 3650;
-/** Of a working day so much may stay empty because the next piece of work is longer than what is left of it. */
+/** This part of a working day may stay empty because the next piece of work is longer than what is left of it. */
 const FILLED = 0.5;
 /** A coat that dries for less does not need a place to itself. */
 const NEEDS_A_PLACE: Minutes = 60;
@@ -79,7 +79,9 @@ export const phaseName = ({ phase }: JudgedPhase) => {
   return phase.coats > 1 && phase.coat > 1 ? `${name}, coat ${phase.coat}` : name;
 };
 
-/** Where a demand may be met in two windows, the one that the nominal line used, unless it is told to wait for the dry one. */
+/**
+ * If a demand may be met in two windows, the one that the nominal line used, unless it has to wait for the dry one.
+ */
 function gateUsed(demand: PlacedWait, waited: Minutes, dry: boolean): number {
   const { gates } = demand;
   if (dry) return gates.length - 1;

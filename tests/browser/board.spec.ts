@@ -64,7 +64,7 @@ test("the board is drawn, scrubbed from bare ground to the end, and says what sh
 test("the page stays responsive while a board is drawn, and an edit is drawn anew", async ({ page }) => {
   await open(page, "/jobs/chart-cabinet/board?zone=plinth");
   await expect(page.locator("[data-board]")).toBeVisible();
-  // the page's own thread is never held long, though the worker is busy
+  // the page's own thread is never blocked for long, though the worker is busy
   const longest = await page.evaluate(
     () =>
       new Promise<number>((resolve) => {
@@ -176,7 +176,7 @@ test("a real board stands beside its prediction: the difference is measured and 
   const before = await apart();
   expect(before).toBeGreaterThan(2);
 
-  // what is kept is a new JPEG without what the camera noted
+  // the saved photo is a new JPEG without the camera's notes
   const address = await page.locator("section[aria-label='Real boards'] img").first().getAttribute("src");
   const kept = await page.request.get(address!);
   expect(kept.headers()["content-type"]).toBe("image/jpeg");
@@ -192,7 +192,7 @@ test("a real board stands beside its prediction: the difference is measured and 
   await page.getByRole("button", { name: /^Undo: Correct Milk paint, barn red/ }).click();
   await expect.poll(apart).toBeCloseTo(before, 0);
 
-  // rings move by the keyboard, and what is white can be set
+  // rings move by the keyboard, and the white point can be set
   const ring = page.getByRole("button", { name: /Place on the photo/ });
   await ring.focus();
   await page.keyboard.press("ArrowDown");
@@ -202,7 +202,7 @@ test("a real board stands beside its prediction: the difference is measured and 
   await page.mouse.click(board.x + board.width * 0.95, board.y + board.height * 0.9);
   await expect(panel.getByRole("button", { name: "White point set; pick again" })).toBeVisible();
 
-  // taken away, it can be put back
+  // removed, it can be restored
   await page.getByRole("button", { name: "Take away: a touch lighter" }).click();
   await expect(page.getByText("Taken away: a touch lighter.")).toBeVisible();
   await page.getByRole("button", { name: "Put it back" }).click();

@@ -13,7 +13,7 @@ test("a piece of work is dragged to another time, everything gives way, and it i
   await page.mouse.down();
   await page.mouse.move(box.x + 60, box.y + box.height / 2, { steps: 4 });
   await page.mouse.move(box.x + 120, box.y + box.height / 2, { steps: 4 });
-  // what it would come to is told while it is held
+  // the result is shown while it is dragged
   await expect(page.getByRole("status").filter({ hasText: /done|cannot/ })).toBeVisible();
   await page.mouse.up();
   await expect(work).toHaveAttribute("aria-label", /time set/);

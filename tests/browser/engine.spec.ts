@@ -159,7 +159,7 @@ test("a shared crust is split off for one zone, held beside another, and laid ag
   await page.getByLabel("Use another crust from this job").selectOption({ label: "Pale, worn to walnut" });
   await page.getByRole("button", { name: "Lay it" }).click();
   await expect(page.getByRole("textbox", { name: "Name of the crust" })).toHaveValue("Pale, worn to walnut");
-  // what no zone has any more can be taken away, and what lies under a step be kept for elsewhere
+  // a crust no zone uses can be removed, and what lies under a step kept for use elsewhere
   await page.getByRole("button", { name: "take away" }).click();
   await expect(page.getByRole("button", { name: "take away" })).toHaveCount(0);
   await page.locator("#ladder a[data-step=bone]").click();

@@ -34,7 +34,7 @@ test("two tabs, offline, different steps, both closed: both edits are handed in,
   await saved(after);
   expect(sent.length).toBe(2);
   expect(new Set(sent).size).toBe(2);
-  // nothing is left to hand in again
+  // nothing is left to send again
   const again = await context.newPage();
   again.on("request", (request) => expect(request.url()).not.toMatch(/\/edit$/));
   await open(again, crust);
@@ -87,7 +87,7 @@ test("what an older version left in the browser, or nobody can read, breaks noth
 }) => {
   const one = await context.newPage();
   await open(one, crust);
-  // a page that is about no job takes nothing over
+  // a page that is not about a job takes nothing over
   await one.goto("/guide");
   await one.evaluate(async () => {
     localStorage.setItem("jolly-crust/unsaved/dough-bin", '[{"id":"x","commands":7}]');

@@ -25,7 +25,7 @@ test.describe("with a logger in the room", () => {
     await page.reload();
     await page.locator("html[data-live]").waitFor();
     await expect(sensor).toContainText(/goes by its 14 days/);
-    // a change of something else in the room keeps what the sensor told
+    // changing something else in the room keeps the sensor's readings
     await page.getByLabel("a Draught, or a fan").check();
     await saved(page);
     await expect(sensor).toContainText(/goes by its 14 days/);

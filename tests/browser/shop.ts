@@ -21,16 +21,16 @@ interface Template {
 
 interface Options {
   demo: boolean;
-  /** how the logger in the room goes; null for a shop without one */
+  /** how the logger in the room behaves; null for a shop without one */
   sensor: Manner | null;
-  /** a server of its own, for tests that stop it or take its database away */
+  /** a server of its own, for tests that stop it or remove its database */
   alone: boolean;
   shop: Shop;
 }
 
 /**
- * A fresh shop for every test: a database with the demo, or an empty one. A server takes seconds to start, so the tests of one
- * worker share one: the database is put in the place of the one before, as a painter would put a backup back.
+ * A fresh shop for every test: a database with the demo, or an empty one. A server takes seconds to start, so the
+ * tests of one worker share one: the database replaces the one before, as a painter would restore a backup.
  */
 export const test = base.extend<Options, { template: Template; shared: Shop }>({
   template: [
@@ -102,13 +102,13 @@ export const test = base.extend<Options, { template: Template; shared: Shop }>({
 
 export { expect } from "@playwright/test";
 
-/** Opens a page and waits until it hears keys. */
+/** Opens a page and waits until its scripts handle keys. */
 export async function open(page: Page, path: string) {
   await page.goto(path);
   await page.locator("html[data-live]").waitFor();
 }
 
-/** Waits until everything typed is on the server. */
+/** Waits until everything typed is saved. */
 export async function saved(page: Page) {
   await page.waitForFunction(() => !document.querySelector("footer output"));
 }
@@ -122,7 +122,7 @@ export interface NewJob {
   wear?: string;
 }
 
-/** Fills the new job's form as a painter would, and sends it. */
+/** Fills in the new job's form as a painter would, and sends it. */
 export async function makeJob(
   page: Page,
   { title, piece, zone, species = "oak", ground = "raw timber", wear = "gentle" }: NewJob,

@@ -65,7 +65,7 @@ describe("networks with proven answers", () => {
 const infeasible = answered.filter((name) => !read(name.replace(".json", ".answer.json")).feasible);
 const alone = (network: Network) => canHold(network, { budget: 0, now, until: Number.POSITIVE_INFINITY });
 
-/** The claims cannot hold by themselves, and without any one of them they can. */
+/** The claims cannot all be met, and without any one of them they can. */
 function expectsClash(network: Network, clash: readonly Claim[]) {
   expect(alone(networkOf(network, clash))).toBe(false);
   for (const claim of clash) {
@@ -148,7 +148,7 @@ describe("the budget", () => {
       const network = networkNamed(name);
       const began = now();
       solve(network, { budget: 100, now });
-      // far above the budget and far below a hang: how near it comes is the benchmark's to say
+      // far above the budget and far below a hang: how close it comes is for the benchmark to say
       expect(now() - began).toBeLessThan(3000);
     }
   });

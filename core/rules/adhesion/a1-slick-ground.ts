@@ -71,7 +71,7 @@ function tooSlick(seam: Seam, material: Material, stack: Stack): Draft | null {
   };
 }
 
-/** The school that primes old varnish always, even where it is scuffed. */
+/** The school that always primes old varnish, even if it is scuffed. */
 function alwaysPrimed(seam: Seam, material: Material, stack: Stack): Draft | null {
   if (seam.houseRules.ground !== "primed" || stack !== null || material.role === "primer") return null;
   const { ground } = seam.before.ground;

@@ -4,7 +4,7 @@ import { dropWait } from "../repair.ts";
 import type { Place, Rule } from "../rule.ts";
 import { leaveFor, named, sayAge, sayOpens } from "../words.ts";
 
-/** How long paint stands before tape is pressed on it (common practice). */
+/** How long paint dries before tape is pressed on it (common practice). */
 const TAPE_HOLDS: Range = { typical: DAY, safe: DAY };
 
 export const tapeOnYoungPaint: Rule = {

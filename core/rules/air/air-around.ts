@@ -2,7 +2,7 @@ import { type Air, dewPoint } from "../../drying/air.ts";
 import type { Minutes } from "../../units/units.ts";
 import type { Seam } from "../rule.ts";
 
-// What the rules about air ask of the hours in which a coat dries.
+// The hours in which a coat dries, as the rules about air need them.
 
 export interface Moment {
   /** minutes after the coat is laid */
@@ -13,11 +13,14 @@ export interface Moment {
   dewsAt: number;
 }
 
-/** Whether rules about air speak at this seam: once at the first coat where the air never changes, at every coat where it does. */
+/**
+ * Whether rules about air speak at this seam: once at the first coat if the air never changes, at every coat if it
+ * does.
+ */
 export const airIsTold = ({ climate, phase, past }: Seam) =>
   phase.material !== null && (!climate.steady || !past.some((placed) => placed.phase.material !== null));
 
-/** The air of every hour from laying a coat until it is so far dry, in reference minutes of its own stage. */
+/** The air of every hour from laying a coat until it has come so far, in reference minutes of its own stage. */
 export function hoursUntil(seam: Seam, stage: "touch" | "recoat"): Moment[] {
   const { material, hands } = seam.phase;
   if (!material) return [];

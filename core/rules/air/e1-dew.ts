@@ -2,7 +2,7 @@ import type { Rule } from "../rule.ts";
 import { sayWhen } from "../words.ts";
 import { airIsTold, hoursUntil, worstOf } from "./air-around.ts";
 
-/** The surface stays this much above the dew point (ISO 8502-4 practice). */
+/** Keep the surface this much above the dew point (ISO 8502-4 practice). */
 const MARGIN = 3;
 
 export const dew: Rule = {

@@ -4,7 +4,7 @@ import type { Rule } from "../rule.ts";
 import { named } from "../words.ts";
 import { hoursUntil, worstOf } from "./air-around.ts";
 
-/** Less than this is not worth a word. */
+/** Less than this is not worth mentioning. */
 const WORTH_SAYING = 3 * HOUR;
 
 export const coldNight: Rule = {

@@ -4,10 +4,10 @@ import { layInstead, sealFirst } from "../repair.ts";
 import type { Draft, Rule, Seam } from "../rule.ts";
 import { capital, named } from "../words.ts";
 
-/** Below this colour difference a crack hardly reads. */
+/** Below this colour difference a crack hardly shows. */
 const CRACK_READS = 15;
 
-/** The paint over a crackle medium against what the medium lies on. */
+/** The paint over a crackle medium, compared with what the medium lies on. */
 function contrast(seam: Seam): Draft[] {
   const over = seam.phase.material;
   const medium = seam.seen.find((top) => top.stack?.film.material.role === "medium")?.stack;

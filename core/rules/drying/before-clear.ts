@@ -16,7 +16,7 @@ export function waitBeforeClear(material: Material, houseRules: HouseRules): Ran
 /** What is left to wait once warm air has dried a coat to the hand (from memory). */
 const AFTER_WARM_AIR: Range = { typical: 10, safe: 15 };
 
-/** The wait of a coat that was dried by warm air, where the house counts that as dry. */
+/** The wait of a coat that was dried by warm air, if the house rule counts that as dry. */
 export const dryByWarmAir = (film: Film, houseRules: HouseRules): Range | null =>
   film.forced && houseRules.forcedDry === "counts as dry" ? AFTER_WARM_AIR : null;
 

@@ -20,7 +20,7 @@ const wetInWet = ({ phase }: Seam, film: Film) =>
   phase.intents.includes("blend") ||
   (phase.material?.role === "glaze" && film.material.role === "glaze");
 
-/** The times at which the next coat may start; some films have two, wet in wet and dry, and nothing between. */
+/** The times at which the next coat may start; some films have two, wet in wet and dry, with nothing between. */
 function gatesOver(seam: Seam, film: Film): Gate[] {
   const { open, closed } = film.material.windows;
   const opens = recoatFrom(film, seam.houseRules);
@@ -49,7 +49,7 @@ export const recoat: Rule = {
     if (!material || material.role === "wax" || OWN_RULE.has(material.role)) return [];
     return seam.films.flatMap(({ film }): Demand[] => {
       const below = film.material;
-      // wax is never painted over by waiting, tack has a window of its own, and a clear coat waits by its own rule
+      // no wait lets paint go over wax, tack has its own window, and a clear coat waits by its own rule
       if (below.binder === "wax" || (below.role === "medium" && !film.spent)) return [];
       if (OWN_RULE.has(below.role) && below.role !== "leaf" && below.role !== "transfer") return [];
       if (material.role === "clear" && below.role !== "clear") return [];

@@ -8,7 +8,7 @@ import { capital, leaveFor, named, sayHad, sayOpens } from "../words.ts";
 /** What warm air needs to dry a glaze (from memory). */
 const HEAT_DRIED: Range = { typical: 20, safe: 30 };
 
-/** How long a glaze stands before it is sealed, by the school followed. */
+/** How long a glaze dries before it is sealed, by the school followed. */
 function standing(film: Film, houseRules: HouseRules): Range {
   const { drying } = film.material;
   if (houseRules.glazeWait === "heat-dried" && film.forced) return HEAT_DRIED;

@@ -3,7 +3,7 @@ import { patchStep } from "../repair.ts";
 import type { Rule } from "../rule.ts";
 import { named } from "../words.ts";
 
-/** The first share of a ratio like "60 : 40", or null when it says nothing of the kind. */
+/** The first share of a ratio like "60 : 40", or null if it is not one. */
 function firstShare(ratio: string | undefined): number | null {
   const parts = /^\s*(\d+(?:[.,]\d+)?)\s*:\s*(\d+(?:[.,]\d+)?)/.exec(ratio ?? "");
   if (!parts) return null;

@@ -22,7 +22,7 @@ function reachOf(seam: Seam, stack: Stack): Reach {
   return { opened, lands };
 }
 
-/** Where a cloth over a finger works when it is not told where. */
+/** Where a cloth over a finger works if no place is named. */
 const WORN = ["arris", "high"] as const;
 
 /** The deepest place that the cloth reaches on edges and beads, where the wear goes. */

@@ -5,11 +5,11 @@ import { indexOfStep, insertAt, ofFamily } from "../repair.ts";
 import type { Fix, Place, Rule, Top } from "../rule.ts";
 import { capital, named } from "../words.ts";
 
-/** Coats of an ordinary clear coat that stand a hard life (common practice). */
+/** Coats of an ordinary clear coat that withstand a hard life (common practice). */
 const COATS_FOR_HARD_WEAR = 3;
 const rank = (wear: Material["wear"]) => WEAR.indexOf(wear);
 
-/** The hardest life this stack stands: its toughest sealing film, one step more when there are three coats of it. */
+/** The hardest use this stack is fit for: its toughest sealing film, one step more with three coats of it. */
 function stands(top: Top): number {
   let best = 0;
   let clear = 0;

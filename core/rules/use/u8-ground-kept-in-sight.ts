@@ -3,7 +3,7 @@ import { WORTH_SAYING } from "../read-surface.ts";
 import type { Rule } from "../rule.ts";
 import { groundNamed } from "../words.ts";
 
-/** Of what was meant to stay in sight, at least so much must show. */
+/** At least this part of what was meant to stay in sight must show. */
 const ENOUGH = 0.5;
 
 export const groundKeptInSight: Rule = {

@@ -4,9 +4,9 @@ import { patchStep } from "../repair.ts";
 import type { Rule } from "../rule.ts";
 import { sayHad, sayOpens, sayShuts } from "../words.ts";
 
-/** How long a clear wax stays fresh enough to float the dark (from memory). */
+/** How long a clear wax stays fresh enough to work dark into it (from memory). */
 const FRESH = { typical: 30, safe: 20 };
-/** When it has set by the other school: the next day. */
+/** When it has set, by the other school: the next day. */
 const SET = { typical: 12 * HOUR, safe: 16 * HOUR };
 
 export const darkOnClear: Rule = {

@@ -3,16 +3,19 @@ import { Search } from "./search.ts";
 import { Serial } from "./serial.ts";
 import { horizonOf } from "./solve.ts";
 
-/** A claim that a schedule has to keep: a wait, the hands and hours of a piece of work, or the day by which it has to be done. */
+/**
+ * A claim that a schedule has to meet: a wait, the painter and hours of a piece of work, or the day by which it has
+ * to be done.
+ */
 export type Claim = { lag: Lag } | { activity: Activity } | { due: Activity };
 
 export interface ClashOptions {
   /** milliseconds it may take */
   budget: number;
   now: () => number;
-  /** dead ends after which it is left open whether some claims can hold */
+  /** dead ends after which it is left open whether some claims can be met */
   fails?: number;
-  /** told of every set of claims that is looked at, with its size: a counting clock then knows how much work was done */
+  /** called with the size of every set of claims that is tried: a counting clock then knows how much work was done */
   spend?: (claims: number) => void;
 }
 
@@ -60,7 +63,7 @@ export function canHold(network: Network, options: ClashOptions & { until: numbe
 const dueOf = (activities: readonly Activity[]): Claim[] =>
   activities.flatMap((one) => (one.due === undefined ? [] : [{ due: one }]));
 
-/** What stands on the longest way to something that is due: the likeliest reason that it comes too late. */
+/** What lies on the longest path to something that is due: the likeliest reason for its being late. */
 function onTheWayTo(network: Network, due: Activity): Claim[] {
   const lags = new Serial(network, fitsOf(network)).wayTo(due.id);
   const ids = new Set([due.id, ...lags.map(({ from }) => from)]);
@@ -71,7 +74,7 @@ function onTheWayTo(network: Network, due: Activity): Claim[] {
   ];
 }
 
-/** Claims that hang together with a lag or a due date, further and further away. */
+/** Claims connected with a lag or a due date, further and further away. */
 function* around(network: Network, suspect: Lag | Activity): Generator<Claim[]> {
   if (!("from" in suspect)) yield onTheWayTo(network, suspect);
   const near = new Set("from" in suspect ? [suspect.from, suspect.to] : [suspect.id]);
@@ -94,10 +97,10 @@ function* around(network: Network, suspect: Lag | Activity): Generator<Claim[]> 
 }
 
 /**
- * A small set of claims that cannot hold together, while without any one of them the rest can: why a network has no schedule.
- * Claims are dropped in ever smaller handfuls as long as the rest is proven impossible. `suspects` are lags and due dates that a
- * quick schedule could not keep; the search begins with what hangs together with them. Null where the network is not proven
- * impossible in the time given.
+ * A small set of claims that cannot all be met, while without any one of them the rest can: why a network has no
+ * schedule. Claims are dropped in ever smaller groups as long as the rest is proven impossible. `suspects` are lags
+ * and due dates that a quick schedule could not meet; the search begins with what is connected with them. Null if the
+ * network is not proven impossible in the time given.
  */
 export function clashOf(
   network: Network,
@@ -140,7 +143,7 @@ export function clashOf(
       } else at += size;
     }
     if (options.now() >= until) break;
-    // dropping one claim can make another needless: once more round at the end
+    // dropping one claim can make another needless: one more round at the end
     if (size === 1 && !dropped) break;
     size = size === 1 ? 1 : Math.ceil(size / 2);
   }

@@ -13,7 +13,7 @@ export interface LargeOptions {
     budget: number,
     known: Readonly<Record<string, Minute>> | null,
   ) => { makespan: Minute; starts: Record<string, Minute> } | null;
-  /** told of every better schedule; false calls it off */
+  /** called with every better schedule; false cancels */
   onBetter: (starts: Int32Array, makespan: Minute) => boolean;
 }
 
@@ -23,13 +23,13 @@ export interface LargeAnswer {
   bound: Minute;
 }
 
-/** Windows that are packed anew at a time, and how many activities at most they may hold. */
+/** Windows that are packed again at a time, and how many activities at most they may hold. */
 const WINDOWS = 3;
 const MOST = 23;
 const PART_BUDGET = 8;
 const MOST_PLACES = 14;
 const PATIENCE = [0.05, 0.1, 0.02, 0.3];
-/** Beyond this size packing anew moves too little for its time. */
+/** Beyond this size packing again gains too little for its time. */
 const MOST_PACKED = 2000;
 
 /** No schedule ends sooner: the longest way through the waits, window by window, and the work with what comes after it. */
@@ -57,7 +57,10 @@ function boundOf(network: Network, serial: Serial): Minute {
   return bound;
 }
 
-/** Good schedules of networks too large to decide pair by pair: placed in turn, then packed anew a few windows at a time. */
+/**
+ * Good schedules of networks too large to decide pair by pair: placed in turn, then packed again a few windows at a
+ * time.
+ */
 export function solveLarge(network: Network, options: LargeOptions): LargeAnswer {
   const serial = new Serial(network, fitsOf(network));
   const answer: LargeAnswer = { starts: null, makespan: FAR, bound: boundOf(network, serial) };
@@ -75,7 +78,7 @@ export function solveLarge(network: Network, options: LargeOptions): LargeAnswer
   for (const [turn, patience] of PATIENCE.entries()) {
     const { starts, makespan, missed, late } = serial.run(patience, () => 0, true);
     if (missed.length + late.length === 0 && makespan < FAR) keep(starts, makespan);
-    // what can be packed anew gains more by that than by another beginning
+    // whatever can be packed again gains more by that than by starting over
     if (called || over() || (packable && answer.starts !== null)) break;
     if (turn === 0 && missed.length > 0) break;
   }

@@ -4,7 +4,7 @@ import { Random } from "./random.ts";
 const LEAST = 10;
 const MOST = 22;
 
-/** Which activities are set free together: near in time, bound by lags, or any. */
+/** Which activities are freed together: near in time, bound by lags, or any. */
 export class Neighbours {
   private readonly linked: number[][];
   private readonly random: Random;
@@ -22,7 +22,7 @@ export class Neighbours {
     this.random = new Random(seed);
   }
 
-  /** A mark for each activity that is set free. */
+  /** A mark for each activity that is freed. */
   pick(starts: ArrayLike<Minute>, turn: number): Uint8Array {
     const { count } = this.problem;
     const free = new Uint8Array(count);

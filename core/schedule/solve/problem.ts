@@ -3,7 +3,7 @@ import type { Minutes } from "../../units/units.ts";
 /** Minutes from the network's zero, whole. */
 export type Minute = number;
 
-/** A wait whose ends hang on when it begins: both functions never fall, and each has its inverse. */
+/** A wait whose ends depend on when it begins: both functions never fall, and each has its inverse. */
 export interface VaryingLag {
   /** the earliest start of the later activity, when the earlier ends at this minute */
   opens(finish: Minute): Minute;
@@ -18,7 +18,7 @@ export interface VaryingLag {
 export interface Activity {
   id: string;
   duration: Minutes;
-  /** resources held while it runs; one that uses the painter lies whole in one working window */
+  /** resources held while it runs; one that uses the painter lies entirely in one working window */
   uses: Readonly<Record<string, number>>;
   /** which of the calendars it keeps; the first where left out */
   calendar?: number;
@@ -162,7 +162,10 @@ export class Workload {
 const workloads = new WeakMap<readonly Stretch[], Map<string, Workload>>();
 const MOST_KEPT = 40;
 
-/** The workload of a calendar for work of these lengths; while a clash is looked for, the same is asked again and again. */
+/**
+ * The workload of a calendar for work of these lengths; the same question comes up again and again while a clash is
+ * looked for.
+ */
 function workloadOf(windows: readonly Stretch[], durations: readonly Minutes[]): Workload {
   const kept = workloads.get(windows) ?? new Map<string, Workload>();
   workloads.set(windows, kept);

@@ -1,7 +1,7 @@
 import type { Minutes } from "../../units/units.ts";
 import type { Activity, Lag, Minute, Network, Stretch } from "./problem.ts";
 
-/** A stretch of a schedule as a network of its own: what lies whole in it is free, all the rest stands still. */
+/** A span of a schedule as a network of its own: what lies entirely in it is free, all the rest is fixed. */
 export interface Part {
   network: Network;
   /** numbers of the free activities in the whole */
@@ -24,7 +24,7 @@ function without(windows: readonly Stretch[], taken: readonly Stretch[]): Stretc
   return left;
 }
 
-/** For networks of one calendar and one pair of hands: cuts schedules into parts that can be packed anew. */
+/** For networks of one calendar and one painter: cuts schedules into parts that can be packed again. */
 export class Cutter {
   private readonly place: Map<string, number>;
   /** activities that maximum waits tie together move together */
@@ -65,7 +65,7 @@ export class Cutter {
     return this.windows.filter(([from]) => from < makespan).length;
   }
 
-  /** Minutes of hands that some activities take. */
+  /** Minutes of work that some activities take. */
   handsOn(members: readonly number[]): Minutes {
     const { activities } = this.network;
     return members.reduce(

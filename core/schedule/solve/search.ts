@@ -52,9 +52,9 @@ const MOST_STEPS = 20_000;
 const LOOK_EVERY = 16;
 
 /**
- * Looks for a schedule by deciding who goes first. Earliest and latest starts follow from what is decided: every lag, every
- * order and every working window only ever pushes a start one way, so the least starts that keep them all are a schedule as
- * soon as nobody is in anybody's way. What is decided on the way down is undone on the way up.
+ * Looks for a schedule by deciding who goes first. Earliest and latest starts follow from what is decided: every lag,
+ * every order and every working window only ever pushes a start one way, so the least starts that meet them all are a
+ * schedule as soon as nobody is in anybody's way. What is decided on the way down is undone on the way up.
  */
 export class Search {
   readonly early: Int32Array;

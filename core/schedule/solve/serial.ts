@@ -183,7 +183,7 @@ export class Serial {
     this.blocks = this.blocksOf(this.order);
   }
 
-  /** Each after what it waits for, where the least waits allow an order at all. */
+  /** Each after what it waits for, if the least waits allow an order at all. */
   private inOrder(): number[] {
     const waits = Int32Array.from(this.into, (links) => links.length);
     const order: number[] = [];
@@ -258,9 +258,9 @@ export class Serial {
   }
 
   /**
-   * Starts of all activities: again and again the block that can begin soonest, where one with a longer way before it may begin
-   * `patience` times as much later. With `fills`, of those that could begin together the ones are taken that leave least of the
-   * working window empty. Maximum waits that could not be kept are named; all else holds.
+   * Starts of all activities: again and again the block that can begin earliest, where one with a longer way before
+   * it may begin `patience` times as much later. With `fills`, of those that could begin together the ones are taken
+   * that leave least of the working window empty. Maximum waits that could not be met are named; all else is met.
    */
   run(patience: number, noise: () => number, fills = false): Placed {
     const lines = this.timelines();
@@ -345,12 +345,12 @@ export class Serial {
     return { starts, heldBy };
   }
 
-  /** The last finish if only waits and windows counted: no schedule ends sooner. */
+  /** The last finish if only waits and windows counted: no schedule ends earlier. */
   longestWay(): Minute {
     return this.unhindered().starts.reduce((last, start, at) => Math.max(last, start + this.duration[at]!), 0);
   }
 
-  /** The waits, one after another, that keep an activity from starting sooner than waits and windows let it. */
+  /** The waits, one after another, that keep an activity from starting earlier than waits and windows let it. */
   wayTo(id: string): Lag[] {
     const { heldBy } = this.unhindered();
     const place = new Map(this.network.activities.map((one, at) => [one.id, at]));

@@ -7,7 +7,10 @@ export interface Slack {
   critical: string[];
 }
 
-/** Room in a schedule, and the chain of waits and hands that decides when it ends. The order on every resource stays as it is. */
+/**
+ * Room in a schedule, and the chain of waits and work that decides when it ends. The order on every resource stays as
+ * it is.
+ */
 export function slackOf(network: Network, starts: Readonly<Record<string, Minute>>): Slack {
   const { activities, lags, capacity } = network;
   const count = activities.length;

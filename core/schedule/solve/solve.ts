@@ -12,9 +12,9 @@ export interface SolveOptions {
   /** a clock in milliseconds: the core has none of its own */
   now: () => number;
   seed?: number;
-  /** a schedule that is known already: only what ends sooner is looked for */
+  /** a schedule that is already known: only what ends earlier is looked for */
   known?: Readonly<Record<string, Minute>>;
-  /** told of every better schedule; answering false calls it off */
+  /** called with every better schedule; returning false cancels */
   onBetter?: (solution: Solution) => boolean;
 }
 
@@ -23,9 +23,9 @@ export interface Solution {
   /** the last finish; null where there is no schedule */
   makespan: Minute | null;
   starts: Record<string, Minute> | null;
-  /** no schedule finishes sooner */
+  /** no schedule finishes earlier */
   lowerBound: Minute;
-  /** the makespan is the best there is, or it is sure that there is none */
+  /** the makespan is the best there is, or it is certain that there is none */
   proven: boolean;
 }
 
@@ -69,7 +69,7 @@ class Solver {
     return this.called || this.options.now() >= this.until;
   }
 
-  /** Whether all could be done by then, as far as lags, windows and the amount of work tell. */
+  /** Whether all could be done by then, as far as lags, windows and the amount of work can show. */
   private couldEndBy(target: Minute): boolean {
     const mark = this.search.mark();
     this.search.unsure = false;
@@ -146,7 +146,10 @@ class Solver {
     this.makespan = starts.reduce((last, start, at) => Math.max(last, start + problem.duration[at]!), 0);
   }
 
-  /** Quick schedules, one block after another, by several ways of weighing what is soonest against what has a long way to go. */
+  /**
+   * Quick schedules, one block after another, by several ways of weighing what is earliest against what has a long
+   * way to go.
+   */
   private placeInTurn() {
     const serial = new Serial(this.problem.network, this.problem.fits);
     const noise = new Random(this.seed);
@@ -276,7 +279,7 @@ function largely(network: Network, options: SolveOptions, started: number): Solu
     now,
     seed,
     solvePart: (part, budget, known) => {
-      // another seed each time: the same part looked at again is looked at anew
+      // another seed each time, so that the same part is not searched the same way twice
       const found = solve(part.network, {
         budget,
         now,

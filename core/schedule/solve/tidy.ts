@@ -1,7 +1,8 @@
 import { DAY } from "../../units/units.ts";
 import { type Activity, fitsOf, latestOf, type Minute, type Network, PAINTER } from "./problem.ts";
 
-// A schedule as early as it goes comes often and leaves gaps: here work moves later where nothing finishes later for it.
+// A schedule that is as early as possible has many starts and gaps: here work moves later where nothing finishes
+// later for it.
 
 /** How often in a row everything may be pushed before it counts as stuck. */
 const MOST_ROUNDS = 60;
@@ -52,7 +53,7 @@ class Mover {
       users.sort((one, two) => starts[one]! - starts[two]! || one - two);
       users.forEach((one, index) => {
         const end = starts[one]! + this.duration[one]!;
-        // whoever comes after one that comes after it need not be told
+        // a start that only comes after the next one need not be pushed
         let told = Number.POSITIVE_INFINITY;
         for (let at = index + 1; at < users.length && starts[users[at]!]! < told; at++) {
           const two = users[at]!;
@@ -149,9 +150,9 @@ function roomInWindows(network: Network, mover: Mover, first: Minute[]): Minute[
 }
 
 /**
- * The same finish with fewer days of work, and more room in the windows that shut. Waits, windows, due dates and the order on
- * every resource stay kept. `latest` is how late each could begin, to leave out what cannot move. Where nothing can be gained
- * the starts come back as they are.
+ * The same finish with fewer days of work, and more room in the windows that shut. Waits, windows, due dates and the
+ * order on every resource are kept. `latest` is how late each could begin, to leave out what cannot move. If nothing
+ * can be gained the starts come back unchanged.
  */
 export function tidied(
   network: Network,
