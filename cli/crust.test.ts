@@ -145,7 +145,7 @@ describe("crust on the command line", () => {
     expect(crust("check", one, two).code).toBe(1);
   });
 
-  it("check: exit 0 where nothing stands in the way", () => {
+  it("check: exit 0 where there is no stop", () => {
     const { code, out } = crust("check", file("sound.crust.json", writePlanFile(sound)));
     expect(code).toBe(0);
     expect(JSON.parse(out).counts).toEqual({ stop: 0, caution: 0, note: 0 });

@@ -127,7 +127,7 @@ describe("one bad job", () => {
     });
   });
 
-  it("a table that is not that of this version is told by its code, not by its words", async () => {
+  it("a table of another version is recognised by its code, not by its words", async () => {
     await store.db.run(sql`alter table plans rename column summary to full_summary`);
     await expect(listJobs(store)).rejects.toThrow(/from another version/);
   });

@@ -15,7 +15,7 @@ const NOTICED = 1200;
 /** The database is replaced, removed, brought back and held by another program while edits come in. */
 export const database: Trial = {
   name: "database",
-  says: "the open database exchanged, gone, back, and held by another program, while edits come in",
+  says: "the open database replaced, removed, brought back, and held by another program, while edits come in",
   async run({ short, note, start }) {
     const rounds = short ? SHORT : WHOLE;
     const shop = await start();
@@ -82,7 +82,7 @@ export const database: Trial = {
     return {
       tried: count,
       faults,
-      came: `${rounds} rounds, ${confirmed} of ${count} edits confirmed, and each of them was in the file at the path; the others met no file, and stayed on the page`,
+      came: `${rounds} rounds, ${confirmed} of ${count} edits confirmed, and each of them was in the file at the path; the others found no file, and stayed on the page`,
     };
   },
 };

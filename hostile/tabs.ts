@@ -18,7 +18,7 @@ export const tabs: Trial = {
     return {
       tried: stats.expected + faults,
       faults,
-      came: `six scenes, ${WHOLE} times each: every edit handed in once, in the order it was made, or put before the painter`,
+      came: `six scenes, ${WHOLE} times each: every edit sent once, in the order it was made, or shown to the painter to choose`,
     };
   },
 };

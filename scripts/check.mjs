@@ -1,4 +1,4 @@
-// The fast lane for the inner loop: types, lint, layering, and the unit tests but for those that take longest. npm test runs all.
+// The fast lane for the inner loop: types, lint, layering, spelling, and the unit tests but for those that take longest. npm test runs all.
 import { spawn } from "node:child_process";
 import { bin, ensurePackages, root } from "./ready.mjs";
 
@@ -13,6 +13,7 @@ const SLOW = [
   "cli/crust.test.ts",
   "db/open.test.ts",
   "server/pool.test.ts",
+  "tests/words/findings.test.ts",
 ];
 
 ensurePackages();
@@ -49,6 +50,7 @@ await run("layering", "depcruise", [
   "cli",
   "demo",
 ]);
+await run("spelling", "cspell", ["lint", "--no-progress", "--no-summary", "."]);
 await run("unit tests, the quick ones", "vitest", ["run", ...SLOW.flatMap((glob) => ["--exclude", glob])]);
 await types;
 process.exitCode = failed === 0 ? 0 : 1;

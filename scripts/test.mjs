@@ -1,4 +1,4 @@
-// The whole test command: what is missing is installed, then type check, lint, layering, unit and published-source tests,
+// The whole test command: what is missing is installed, then type check, lint, layering, spelling, unit and published-source tests,
 // and the browser tests. Ends with the true counts alone on a line.
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -123,6 +123,7 @@ try {
   check("types", "tsc", ["-p", "."]);
   check("format and lint", "biome", ["ci", "."]);
   check("layering", "depcruise", ["--config", ".dependency-cruiser.cjs", ...LAYERS]);
+  check("spelling", "cspell", ["lint", "--no-progress", "--no-summary", "."]);
   checkWholeness();
   unitTests(folder);
   build();

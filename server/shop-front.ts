@@ -12,7 +12,7 @@ import { type Job, type Outcome, Pool, type PoolOptions } from "./pool";
 
 /** For a machine of two cores: one can be busy with slow work, and the other always has time for a page. */
 const DESKS = { quick: 2, slow: 1 };
-/** How long a page is waited for before the painter is told that it is still being worked out. */
+/** How long a page is waited for before the painter sees that it is still being worked out. */
 const PATIENCE = 2500;
 /** How long anything may take at all. */
 const DEADLINE = 25_000;
@@ -150,7 +150,7 @@ class ShopFront {
   /** milliseconds that answers about a subject took, weighted to the latest */
   private readonly took = new Map<string, number>();
   private readonly weights = new Map<string, number>();
-  /** answers that came after the painter was told to wait, and addresses that never finished */
+  /** answers that came after the painter was asked to wait, and addresses that never finished */
   private readonly late = new Map<string, { answer: AnswerMessage | null; until: number }>();
   private readonly boards = new Map<string, number>();
   private readonly toSummarise = new Set<string>();

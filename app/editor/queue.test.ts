@@ -225,7 +225,7 @@ describe("undo and redo", () => {
   });
 });
 
-describe("a page loaded anew", () => {
+describe("a page loaded again", () => {
   it("takes a newer plan, never over something typed", async () => {
     const server = new Server();
     const { queue } = open(server);

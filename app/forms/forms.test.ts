@@ -44,7 +44,7 @@ const faultsOf = (fields: FormFields, on?: Plan) => {
 const steps = (of: Plan) => of.crusts[0]!.steps;
 
 describe("the step's form", () => {
-  it("adds on top, or where it is told, and pins the material", () => {
+  it("adds on top, or where the form says, and pins the material", () => {
     const added = done({ do: "add step", pick: "brush|milk-ochre" });
     expect(steps(added).at(-1)).toMatchObject({ how: "brush", what: "milk-ochre", coats: 1, kind: "coat" });
     expect(added.pinned.materials.some((material) => material.id === "milk-ochre")).toBe(true);
@@ -95,7 +95,7 @@ describe("the step's form", () => {
     expect(after).toEqual({ ...before, coats: 3 });
   });
 
-  it("sets and clears waits, intents and what shall show", () => {
+  it("sets and clears waits, intents and what should show", () => {
     const set = done({
       do: "patch step",
       stepId: "s2",

@@ -8,7 +8,7 @@ const fileOf = (bytes: Uint8Array | string, name = "board.jpg") =>
   new File([bytes as BlobPart], name, { type: "image/jpeg" });
 
 describe("a photo of a real board", () => {
-  it("is written anew, made smaller, without what the camera noted", async () => {
+  it("is written again, made smaller, without the camera's notes", async () => {
     const taken = await picture(3000, 2000)
       .withExif({ IFD0: { Copyright: "somebody", ImageDescription: "a secret place" } })
       .jpeg()

@@ -10,7 +10,7 @@ const noSuchZone = () =>
     "The board is drawn for a zone of the job. Open the board view and choose one there.",
   );
 
-/** The sample board of a zone as a PNG picture. A browser that already has it is told so, and nothing is drawn. */
+/** The sample board of a zone as a PNG picture. For a browser that already has it, nothing is drawn. */
 export const loader = ({ params, request }: Route.LoaderArgs) =>
   resource(async () => {
     const planId = planIdOf(params);

@@ -72,7 +72,7 @@ export async function action({ request }: Route.ActionArgs) {
       case "import":
         return importFile(store, form);
       case "remove":
-      case "put back":
+      case "restore":
         await setRemoved(store, planId, form.get("do") === "remove");
         return redirect("/");
       default:
@@ -343,7 +343,7 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
                 <span className="w-64 truncate">{job.title}</span>
                 <Form method="post">
                   <input type="hidden" name="planId" value={job.id} />
-                  <button name="do" value="put back" className="press">
+                  <button name="do" value="restore" className="press">
                     Restore
                   </button>
                 </Form>

@@ -80,8 +80,8 @@ export interface Kinds {
 const SMALLEST_KIND = 0.008;
 const MOST_KINDS = 16;
 
-// What was reckoned of the stack before is kept, by size of picture: most steps change one film, and only that is reckoned
-// anew. Sums are only ever added to in the order of the stack, so that they come out the same to the last bit on any way.
+// Results of the last stack are kept, by size of picture: most steps change one film, and only that is computed
+// again. Sums are only ever added to in the order of the stack, so that they come out the same to the last bit either way.
 
 const MOST_SIZES = 3;
 

@@ -19,7 +19,7 @@ const shareIn = (mask: Float32Array, name: (typeof RELIEF_CLASSES)[number]) => {
 const part = fc.double({ min: 0.05, max: 0.95, noNaN: true });
 
 describe("a mask", () => {
-  it("takes in of every relief class the share it was told, wherever its score lies", () => {
+  it("covers the given share of every relief class, wherever its score lies", () => {
     fc.assert(
       fc.property(
         fc.record({ arris: part, field: part, high: part, recess: part }),

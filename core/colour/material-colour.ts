@@ -49,7 +49,7 @@ const MOST_KEPT = 2000;
 
 /**
  * K and S of a material per micrometre of dry film: from its swatches over white and over black where it has them, else from
- * its masstone and the contrast ratio of one normal coat. Kept by what it hangs on, for plans are read anew again and again.
+ * its masstone and the contrast ratio of one normal coat. Kept by what it depends on, because plans are read again and again.
  */
 export function opticsOf(material: Material): Optics {
   const { colour, contrastRatio, gloss, swatches } = material;

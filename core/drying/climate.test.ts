@@ -66,7 +66,7 @@ describe("what a painter knows of drying", () => {
     expect(stretchOf({ ...water, load: 2 }, "recoat")).toBeCloseTo(2 ** 1.5, 9);
   });
 
-  it("a thirsty face draws a coat touch dry sooner, and no sooner through", () => {
+  it("a thirsty surface draws a coat touch dry earlier, but not dry through", () => {
     const drawn = { ...water, drawnBy: 0.9 };
     expect(stretchOf(drawn, "touch")).toBeLessThan(0.85);
     expect(stretchOf(drawn, "through")).toBe(1);
@@ -131,7 +131,7 @@ describe("drying by the hour", () => {
     );
   });
 
-  it("a later beginning never ends sooner", () => {
+  it("a later beginning never ends earlier", () => {
     fc.assert(
       fc.property(
         anyCourse,

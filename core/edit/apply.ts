@@ -70,7 +70,7 @@ function editStep(plan: Plan, command: Extract<Command, { crustId: string; stepI
           inverse: { do: "insert step", crustId, at, step },
         };
       case "move step": {
-        if (command.to >= crust.steps.length) return "There is no such position in the crust.";
+        if (command.to >= crust.steps.length) return "That place in the crust does not exist.";
         return {
           crust: { ...crust, steps: withInserted(without(crust.steps, at), command.to, step) },
           inverse: { do: "move step", crustId, stepId, to: at },
@@ -241,7 +241,7 @@ export function applyCommand(plan: Plan, command: Command): Applied {
       return inCrust(plan, command.crustId, (crust) => {
         if (crust.steps.length >= LIMITS.steps) return `A crust holds ${LIMITS.steps} steps at most.`;
         if (crust.steps.some((step) => step.id === command.step.id)) return "This step is already in the crust.";
-        if (command.at > crust.steps.length) return "There is no such position in the crust.";
+        if (command.at > crust.steps.length) return "That place in the crust does not exist.";
         return {
           crust: { ...crust, steps: withInserted(crust.steps, command.at, command.step) },
           inverse: { do: "remove step", crustId: crust.id, stepId: command.step.id },

@@ -67,7 +67,7 @@ describe("judging again after an edit", () => {
     );
   });
 
-  it("judges anew when the house rules, the room or a material change", () => {
+  it("judges again when the house rules, the room or a material change", () => {
     fc.assert(
       fc.property(plan, (any) => {
         const before = judge(any);
@@ -135,7 +135,7 @@ describe("the rules", () => {
     const trade = [
       ...numbered("A", 10),
       ...numbered("B", 8),
-      // glaze over wax is told by A3 and W6
+      // A3 and W6 speak of glaze over wax
       ...numbered("D", 6, [5]),
       ...numbered("W", 11),
       ...numbered("K", 11),

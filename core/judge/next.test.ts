@@ -42,7 +42,7 @@ describe("what can go on now", () => {
     expect(option(options, "wax-clear", "wax")).toMatchObject({ can: "from", from: ends + 24 * 60 });
   });
 
-  it("offers what the shelf holds, where it is told to", () => {
+  it("offers only what the shelf has, if asked to", () => {
     const { of } = on([["brush", "chalk-slate"]]);
     const shelf = CATALOGUE.filter((material) => material.id === "wax-clear");
     const options = next(of, judge(of).zones[0]!, { materials: shelf });

@@ -183,7 +183,7 @@ export const Material = z.strictObject({
       origin: Origin,
     })
     .nullable()
-    .describe("null: nothing a painter uses dissolves it again"),
+    .describe("no value: nothing a painter uses dissolves it again"),
   absorbency: ShareFigure,
   tooth: ShareFigure.describe("how well the next coat grips it"),
   grip: ShareFigure.describe("how slick a surface it can still hold on"),

@@ -50,7 +50,7 @@ describe("contradictory grounds", () => {
     ["lead in paint of last year", { ...groundOf("old paint"), lead: "found" as const, age: "after 1978" as const }],
     ["tannin out of glass", { ...groundOf("glass or glazed"), bleeds: ["tannin" as const] }],
     ["waxed and thirsty at once", { ...groundOf("raw timber", "beech"), contamination: ["wax" as const] }],
-  ])("%s is told", (_what, ground) => {
+  ])("%s is reported", (_what, ground) => {
     expect(contradictionsIn(ground).length).toBeGreaterThan(0);
   });
 });

@@ -57,9 +57,10 @@ export const sayOpens = ({ gates, label }: Pick<Miss, "gates" | "label">): strin
 export const sayShuts = ({ gates, label }: Pick<Miss, "gates" | "label">): string =>
   sayHere(gates[0]!.shuts!.safe, label[0]!.shuts!.safe);
 
-/** "between 40 min and 2 h", or that there is no such time here. */
+/** "between 40 min and 2 h", "within 10 min", or that there is no safe time here. */
 export function sayBetween({ gates }: Pick<Miss, "gates">): string {
   const { opens, shuts } = gates[0]!;
+  if (opens.safe === 0) return `within ${sayDuration(shuts!.safe)}`;
   return shuts!.safe < opens.safe
     ? "at no safe time in this air"
     : `between ${sayDuration(opens.safe)} and ${sayDuration(shuts!.safe)}`;

@@ -31,7 +31,7 @@ describe("a due date", () => {
     expect(datesOf(work, made)!.leaves).toBeLessThanOrEqual(at("2026-12-04T17:00"));
   });
 
-  it("that no order of work can keep is told once, with the waits that take too long and how late it is", () => {
+  it("that no order of work can meet is reported once, with the waits that take too long and how late it is", () => {
     const work = job("chest", "2026-12-01T09:30", TWO_COATS);
     const made = schedule([work]);
     expect(made.clashes).toHaveLength(1);
@@ -63,7 +63,7 @@ describe("a due date", () => {
     expect(made.clashes[0]!.claims.join()).toMatch(/to be dry by the due date/);
   });
 
-  it("before the beginning is told like any other clash", () => {
+  it("before the beginning is reported like any other clash", () => {
     const made = schedule([job("chest", "2026-11-01T09:00", TWO_COATS)]);
     expect(made.clashes).toHaveLength(1);
     expect(made.clashes[0]!.says).toMatch(/cannot be ready by then/);
@@ -152,7 +152,7 @@ describe("work that has been done", () => {
     expect(made.bookings.filter((booking) => booking.done)).toHaveLength(2);
   });
 
-  it("whose window has shut is told, with the time it was done", () => {
+  it("whose window has shut is reported, with the time it was done", () => {
     const crackle = job("frame", undefined, [
       ["brush", "mineral-storm"],
       ["brush", "crackle-medium"],

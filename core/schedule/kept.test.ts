@@ -18,7 +18,7 @@ const plan = (id: string) => ({
 });
 
 describe("what is kept with a plan", () => {
-  it("is what would be worked out anew", () => {
+  it("is what would be worked out again", () => {
     const one = plan("one");
     expect(judgementOf(one).counts).toEqual(judge(one).counts);
     expect(scheduleOf(one)).toEqual(schedule([{ plan: one, judgement: judge(one) }]));

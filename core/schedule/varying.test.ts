@@ -33,7 +33,7 @@ const window = fc
 const minute = fc.integer({ min: 0, max: 8000 });
 
 describe("a wait that hangs on when it begins", () => {
-  it("opens and shuts no sooner for a later beginning", () => {
+  it("opens and shuts no earlier for a later beginning", () => {
     fc.assert(
       fc.property(climate, window, minute, fc.integer({ min: 0, max: 2000 }), (one, gate, finish, more) => {
         const lag = varyingLag(one, coat, gate, 0);

@@ -48,7 +48,7 @@ describe("what if", () => {
     for (const { finish, gain } of ideas) expect(gain).toBe(finish! - before.finish!);
   });
 
-  it("a warmer room is done sooner, and the best comes first", () => {
+  it("a warmer room is done earlier, and the best comes first", () => {
     const ideas = whatIf(cold());
     const warmer = ideas.filter(({ id }) => id.startsWith("warm"));
     expect(Math.min(...warmer.map(({ gain }) => gain!))).toBeLessThan(0);

@@ -15,7 +15,7 @@ export const byRelief = (of: (relief: ReliefClass) => number): ByRelief => ({
 
 export type Contaminant = "grease" | "wax" | "oil";
 
-/** What a phase does to the surface. Each effect is told by relief class, for every technique has another hand on each. */
+/** What a phase does to the surface. Each effect is given by relief class, because every technique works each of them differently. */
 export type Effect =
   | { does: "deposit"; micrometres: Micrometres; profile: ByRelief }
   /** Leaf and crumb hold only where something wet or tacky lies on top. */

@@ -36,7 +36,7 @@ export interface Film {
 
 /**
  * Films from the top down, as a shared list: laying is one link, taking off is following it. Null is the bare ground.
- * Depth and total thickness are kept so that unlike stacks are told apart without walking them.
+ * Depth and total thickness are kept so that unlike stacks can be distinguished without walking them.
  */
 export type Stack = {
   readonly film: Film;
@@ -75,7 +75,7 @@ export interface GroundState {
 export interface Surface {
   ground: GroundState;
   patches: Record<ReliefClass, readonly Patch[]>;
-  /** named places that have been told apart so far, one bit each */
+  /** named places that have been split off so far, one bit each */
   places: number;
   /** when it was last misted with water; null if never */
   misted: Instant | null;
@@ -216,7 +216,7 @@ function cutBelow(stack: Stack, fits: (film: Film) => boolean): Stack {
   return cut;
 }
 
-/** Under this tooth a film or a ground holds nothing against a blade. */
+/** Under this tooth a film or a ground lets a blade lift what lies on it. */
 const SLICK = 0.25;
 
 /**
@@ -279,7 +279,7 @@ const LEAVES = { water: "water", alcohol: "solvent", solvent: "solvent", none: "
 const THINNEST = 0.4;
 const THICKEST = 2.5;
 
-/** How thick a technique lays a material against its usual one, for which its drying times are told. */
+/** How thick a technique lays a material, compared with the usual one that its drying times are for. */
 function loadOf(technique: Technique, material: Material): number {
   const usual = techniquesFor(material)[0]?.load ?? 0;
   return usual > 0 ? Math.min(THICKEST, Math.max(THINNEST, technique.load / usual)) : 1;
@@ -328,7 +328,7 @@ export function freshFilm(
   };
 }
 
-/** Films do not know the ground, so that zones under one crust share them: what a bare ground draws is told at its seam. */
+/** Films do not know the ground, so that zones under one crust share them: what a bare ground soaks up is worked out at its seam. */
 const drawnByFilm = (stack: Stack): Share => (stack === null ? 0 : stack.film.material.absorbency.typical);
 
 /** The same coat on unlike films: it dries faster on what drinks, and is one film otherwise. */

@@ -47,7 +47,7 @@ export function instantIn(timeZone: string, wall: WallMinutes): number {
 }
 
 interface Change {
-  /** the first wall time that is told by the new clock alone */
+  /** the first wall time that only the new clock shows */
   from: WallMinutes;
   /** minutes that have passed less, or more, than the wall shows */
   shift: Minutes;

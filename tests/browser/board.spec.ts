@@ -61,7 +61,7 @@ test("the board is drawn, scrubbed from bare ground to the end, and says what sh
   await expect(page).toHaveURL(/after=0/);
 });
 
-test("the page stays responsive while a board is drawn, and an edit is drawn anew", async ({ page }) => {
+test("the page stays responsive while a board is drawn, and an edit is drawn again", async ({ page }) => {
   await open(page, "/jobs/chart-cabinet/board?zone=plinth");
   await expect(page.locator("[data-board]")).toBeVisible();
   // the page's own thread is never blocked for long, though the worker is busy
@@ -120,9 +120,9 @@ test("wet and dry, daylight and lamp, the turned light, another panel and anothe
   await expect.poll(async () => (await pixels(page)).width).toBe(1134);
 });
 
-test("two boards are held against each other with a line that is wiped across", async ({ page }) => {
+test("two boards are compared with a line that is moved across", async ({ page }) => {
   await open(page, "/jobs/carved-settle/board?zone=back");
-  await page.getByLabel("Hold against").selectOption("zone:front-panels");
+  await page.getByLabel("Compare with").selectOption("zone:front-panels");
   await expect(page.locator("[data-board] canvas")).toHaveCount(2);
   await page.locator(finished).waitFor();
   expect((await pixels(page, 0)).hash).not.toBe((await pixels(page, 1)).hash);
@@ -138,7 +138,7 @@ test("two boards are held against each other with a line that is wiped across", 
   await page.mouse.move(box.x + 200, box.y + 40);
   await page.mouse.up();
   await expect(line).not.toHaveAttribute("aria-valuenow", "48");
-  await page.getByLabel("Hold against").selectOption("step:ground");
+  await page.getByLabel("Compare with").selectOption("step:ground");
   await page.locator(finished).waitFor();
 });
 

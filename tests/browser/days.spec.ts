@@ -2,7 +2,9 @@ import { expect, open, saved, test } from "./shop";
 
 const SETTLE = "/jobs/carved-settle/days";
 
-test("a piece of work is dragged to another time, everything gives way, and it is set free again", async ({ page }) => {
+test("a piece of work is dragged to another time, everything gives way, and its time is cleared again", async ({
+  page,
+}) => {
   await open(page, SETTLE);
   const work = page
     .locator("[data-booking='carved-settle:seat-board:stain/1'], [data-booking^='carved-settle:seat-board']")
@@ -23,7 +25,7 @@ test("a piece of work is dragged to another time, everything gives way, and it i
   await page.locator("html[data-live]").waitFor();
   await expect(work).toHaveAttribute("aria-label", /time set/);
   await work.click();
-  await page.getByRole("button", { name: "Set it free" }).click();
+  await page.getByRole("button", { name: "Clear the time" }).click();
   await expect(work).not.toHaveAttribute("aria-label", /time set/);
 });
 
@@ -37,7 +39,7 @@ test("with the keyboard a time is moved by a quarter of an hour, and undone", as
   await expect(work).not.toHaveAttribute("aria-label", /time set/);
 });
 
-test("work in hand says when, how late it could be, what it waits for and the sign to look for; a time is typed", async ({
+test("selected work says when, how late it could be, what it waits for and the sign to look for; a time is typed", async ({
   page,
 }) => {
   await open(page, SETTLE);

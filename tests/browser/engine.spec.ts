@@ -125,7 +125,9 @@ test("another school judges at once, and the finding says which", async ({ page 
   await expect(page.getByRole(foot)).toContainText("0 cautions");
 });
 
-test("the label on the tin wins, nonsense on it is told, and a house copy leaves the first alone", async ({ page }) => {
+test("the label on the tin wins, nonsense on it is reported, and a copy leaves the original alone", async ({
+  page,
+}) => {
   await open(page, "/jobs/carved-settle/materials?material=chalk-bone-white");
   const hand = page.getByRole("complementary", { name: "Selected material" });
   await hand.getByText("From my tin's label").click();

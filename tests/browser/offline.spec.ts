@@ -82,7 +82,7 @@ test("a value typed but not left is kept when the tab is closed", async ({ conte
   await saved(after);
 });
 
-test("what an older version left in the browser, or nobody can read, breaks nothing and is told", async ({
+test("what an older version left in the browser, or nobody can read, breaks nothing and is reported", async ({
   context,
 }) => {
   const one = await context.newPage();

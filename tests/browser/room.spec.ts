@@ -50,7 +50,7 @@ for (const [manner, says] of [
 ] as const)
   test.describe(`with a logger that is ${manner}`, () => {
     test.use({ sensor: manner });
-    test("the reason is told, and the job's air unchanged", async ({ page }) => {
+    test("the reason is shown, and the job's air unchanged", async ({ page }) => {
       await open(page, "/jobs/iron-strongbox/house");
       const sensor = page.getByRole("region", { name: "Room sensor" });
       await expect(sensor.getByRole("alert")).toContainText(says);
@@ -60,7 +60,7 @@ for (const [manner, says] of [
     });
   });
 
-test("air of two weeks is pasted whole; a gap in it is told where it is, and nothing typed is lost", async ({
+test("air of two weeks is pasted whole; a gap in it is shown where it is, and nothing typed is lost", async ({
   page,
 }) => {
   await open(page, HOUSE);

@@ -14,7 +14,7 @@ const SCREENS = [
   ["mixing bench", "/jobs/carved-settle/mix?want=%235d8177"],
   ["days", "/jobs/carved-settle/days"],
   ["days with a clash", "/jobs/chart-cabinet/days"],
-  ["days, work in hand and what if", "/jobs/dough-bin/days?work=dough-bin:bin:clear&otherwise=yes&chain=yes"],
+  ["days, selected work and what if", "/jobs/dough-bin/days?work=dough-bin:bin:clear&otherwise=yes&chain=yes"],
   ["days of the shop", "/days"],
   ["sheet for the wall", "/jobs/carved-settle/wall"],
   ["shelf", "/jobs/sailmakers-bench/shelf"],
@@ -73,7 +73,7 @@ test("a press on a seam of the section adds a step there", async ({ page }) => {
   expect(names.indexOf("Chalk-type, slate")).toBe(names.indexOf("Sealing tint-base, walnut") - 1);
 });
 
-test("a zone is measured anew where the piece is; hours and school are changed where the house rules are", async ({
+test("a zone is measured again where the piece is; hours and school are changed where the house rules are", async ({
   page,
 }) => {
   await page.goto("/jobs/carved-settle/piece?zone=seat-board");

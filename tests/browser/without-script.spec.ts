@@ -73,7 +73,7 @@ test("without script: a negative coat count is refused where it was typed, and a
   await expect(page.getByLabel("Coats")).toHaveValue("-2");
 });
 
-test("without script: a page that is out of date is told what changed and keeps what was typed", async ({
+test("without script: a page that is out of date shows what changed and keeps what was typed", async ({
   page,
   context,
 }) => {

@@ -45,7 +45,7 @@ const PAIRS: [Lab: [number, number, number], other: [number, number, number], di
 const lab = ([l, a, b]: [number, number, number]): Lab => ({ l, a, b });
 
 describe("CIEDE2000", () => {
-  it("is held against all 34 pairs", () => {
+  it("agrees with all 34 pairs", () => {
     expect(PAIRS).toHaveLength(34);
   });
 

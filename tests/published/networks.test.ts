@@ -82,7 +82,7 @@ describe("a network that has no schedule", () => {
     expect(clash.length).toBeLessThanOrEqual(8);
   });
 
-  it("is told with its clash in the report", () => {
+  it("is reported with its clash", () => {
     const report = solveReport(NetworkFile.parse(read("i4-00-full-inf-between.json")), 500, now);
     expect(report).toMatchObject({ feasible: false, proven: true, starts: null, makespan: null });
     expect(report.clash).toContainEqual({ lag: { from: "bad.glaze", to: "bad.wipe", min: 5, max: 20 } });

@@ -75,7 +75,7 @@ describe("forms about colour", () => {
     expect(read({ do: "correct colour", materialId: "nothing", predicted: "#000000", real: "#ffffff" }).ok).toBe(false);
   });
 
-  it("wanted colours are kept, taken in from a palette once, and dropped", () => {
+  it("target colours are saved, imported from a palette once, and removed", () => {
     const kept = done({ do: "add wanted", wanted: "#a9bdb3", wantedName: "duck egg" });
     expect(kept.palette).toEqual([{ name: "duck egg", colour: "#a9bdb3" }]);
     const palette = "GIMP Palette\n169 189 179 duck egg\n1 2 3 night";
@@ -88,7 +88,7 @@ describe("forms about colour", () => {
     expect(!wrong.ok && wrong.faults.palette).toBe("line 2: A colour is three numbers from 0 to 255 and a name.");
   });
 
-  it("a job holds so many wanted colours and no more", () => {
+  it("a job holds so many target colours and no more", () => {
     const full: Plan = {
       ...plan,
       palette: Array.from({ length: 256 }, (_, at) => ({ name: `${at}`, colour: "#000000" })),

@@ -78,7 +78,7 @@ function outsideLeaf(x: number, y: number, length: number): number {
   return Math.max(Math.abs(y) - edge, -x, x - length, part > 0.12 && part < 0.85 ? 0.55 - Math.abs(y) : -1);
 }
 
-/** How far round a shape of the wreath places are told how far outside they lie, in millimetres. */
+/** How far from a shape of the wreath the distance to it is still worked out, in millimetres. */
 const TOLD = 9;
 
 /** How far each place lies outside a wreath of flowers and leaves round the middle of the panel; less than 0 within its shapes. */

@@ -52,7 +52,7 @@ export const tackWindow: Rule = {
               verdict === "late"
                 ? "The paint will dry whole: the medium is past its tack"
                 : "The paint will slide on the wet crackle medium",
-            because: `Painted ${sayAfter(waited, "the medium")}. It cracks ${sayBetween(at)}, when the medium is milky with hair lines.`,
+            because: `Painted ${sayAfter(waited, "the medium")}. It cracks ${sayBetween(at)}, ${tack.opens.safe === 0 ? "while it is still wet" : "when it is milky with hair lines"}.`,
             lower: film.stepId,
             fixes: (place) => fixesFor(place, seam.phase, film.stepId),
           }),

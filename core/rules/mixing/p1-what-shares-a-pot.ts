@@ -28,7 +28,7 @@ export function together(one: Material, two: Material): Verdict {
       severity: "stop",
       because:
         other === "none"
-          ? "One is thinned with water and the other takes none: they separate or curdle."
+          ? "Only one of them takes water, so they separate or curdle."
           : `Water and ${other} separate or curdle.`,
     };
   }

@@ -32,7 +32,7 @@ const PATIENCE = [0.05, 0.1, 0.02, 0.3];
 /** Beyond this size packing again gains too little for its time. */
 const MOST_PACKED = 2000;
 
-/** No schedule ends sooner: the longest way through the waits, window by window, and the work with what comes after it. */
+/** No schedule ends earlier: the longest way through the waits, window by window, and the work with what comes after it. */
 function boundOf(network: Network, serial: Serial): Minute {
   const { activities, calendars, capacity } = network;
   let bound = serial.longestWay();
@@ -100,7 +100,7 @@ function pack(
   const cutter = new Cutter(network);
   const starts = answer.starts!.slice();
   const makespanOf = () => activities.reduce((last, { duration }, at) => Math.max(last, starts[at]! + duration), 0);
-  // with `shorter` only what ends sooner is taken; else the first that holds all of the part
+  // with `shorter` only what ends earlier is taken; otherwise the first that holds all of the part
   const take = (part: Part | null, shorter: boolean): boolean => {
     const known =
       part && shorter ? Object.fromEntries(part.members.map((at) => [activities[at]!.id, starts[at]!])) : null;

@@ -32,14 +32,14 @@ interface Block {
 interface Attempt {
   starts: Map<number, Minute>;
   begins: Minute;
-  /** maximum waits that could not be kept */
+  /** maximum waits that were missed */
   missed: Lag[];
 }
 
 export interface Placed {
   starts: Int32Array;
   makespan: Minute;
-  /** maximum waits that could not be kept */
+  /** maximum waits that were missed */
   missed: Lag[];
   /** activities that came after their latest, by number */
   late: number[];
@@ -145,7 +145,7 @@ export class Serial {
   private readonly needs: { name: string; use: number }[][];
   /** longest way from an activity's start to the end of everything */
   readonly tails: Int32Array;
-  /** the same with due dates: what is due sooner has a longer way */
+  /** the same with due dates: what is due earlier has a longer way */
   private readonly urgency: Int32Array;
 
   constructor(
@@ -195,7 +195,7 @@ export class Serial {
     return order;
   }
 
-  /** What is due sooner has as much more way to go; what is not due at all counts as due long after all else. */
+  /** What is due earlier has that much further to go; what is not due at all counts as due long after all else. */
   private untilLastDue(): Int32Array {
     const { activities } = this.network;
     const last = activities.reduce((latest, { due = 0 }) => Math.max(latest, due), 0) + NOT_DUE;

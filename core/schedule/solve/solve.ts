@@ -36,7 +36,7 @@ const GROWTH = 1.35;
 const ROOM = [0, 0.03, 0.12, 0.4];
 /** Up to this size whole probes alone do best. */
 const SMALL = 24;
-/** One whole probe to so many parts set free. */
+/** One whole probe to so many freed parts. */
 const PROBE_EVERY = 8;
 const PART_FAILS = 60;
 /** Minutes of beginning later that a minute of way still to go is worth, in the quick schedules. */
