@@ -24,6 +24,7 @@ const VIEWS = [
   ["materials", "/jobs/carved-settle/materials?material=chalk-bone-white"],
   ["house-rules", "/jobs/iron-strongbox/house"],
   ["guide", "/guide"],
+  ["words", "/words"],
 ];
 
 ensurePackages();
@@ -58,7 +59,7 @@ try {
     await page.goto(server.address + path);
     await page.locator("html[data-live]").waitFor();
     await page.evaluate(() => document.fonts.ready);
-    // the days are pictured when the worker has found the best order and tried the ways out
+    // the days are pictured when the worker has found the best order and tried what would help
     if (path.endsWith("/days"))
       await page.getByRole("status").filter({ hasText: /…/ }).first().waitFor({ state: "hidden" });
     if (path.endsWith("/house")) await page.getByText("finishing loft").waitFor();

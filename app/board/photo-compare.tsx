@@ -132,7 +132,7 @@ export function PhotoCompare({ judged, shown, prediction, photo, spots, white, o
         Pick a flat place left of the line, then the same kind of place on the photo. Arrow keys move the rings too.
       </p>
       <div className="mt-2 flex flex-wrap items-end gap-2">
-        <button type="button" className="press" aria-pressed={pickingWhite} onClick={() => onWhite(!pickingWhite)}>
+        <button type="button" className="button" aria-pressed={pickingWhite} onClick={() => onWhite(!pickingWhite)}>
           {pickingWhite ? "Pick something white …" : whiteSeen ? "White point set; pick again" : "Set the white point"}
         </button>
         <EditForm
@@ -151,7 +151,7 @@ export function PhotoCompare({ judged, shown, prediction, photo, spots, white, o
               ))}
             </select>
           </label>
-          <button className="press">Correct</button>
+          <button className="button">Correct</button>
         </EditForm>
       </div>
     </section>

@@ -1,7 +1,7 @@
 import { Form, Link, useActionData, useNavigation, useSearchParams } from "react-router";
 import type { ZoneJudgement } from "#core/judge/judge";
 import type { PhotoShelf } from "#db/photos";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import type { PhotoResult } from "~/http/photo-action.server";
 import { boardAddress } from "./board-address";
 
@@ -20,7 +20,7 @@ export function RealBoards({
   stepLabel: string;
   against: string | null;
 }) {
-  const { plan, token } = usePlanInHand();
+  const { plan, token } = useJob();
   const [params] = useSearchParams();
   const navigation = useNavigation();
   const result = useActionData() as Partial<PhotoResult> | undefined;
@@ -111,7 +111,7 @@ export function RealBoards({
               defaultValue={`After ${stepLabel.toLowerCase()}`}
             />
           </label>
-          <button className="press" disabled={sending}>
+          <button className="button" disabled={sending}>
             {sending ? "Adding …" : "Add photo"}
           </button>
         </div>

@@ -3,7 +3,7 @@ import { signOf } from "#core/drying/signs";
 import { readWallTime, sayWallTime } from "#core/units/wall-time";
 import { sayClocks, sayDate, sayDayClock } from "#core/units/when";
 import { gatesHere, type LaneBooking } from "~/drawing/days-drawing";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 
 /**
@@ -11,7 +11,7 @@ import { EditForm, Field } from "~/forms/edit-form-parts";
  * set its time.
  */
 export function BookingPanel({ item, items }: { item: LaneBooking; items: readonly LaneBooking[] }) {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const [params] = useSearchParams();
   const { booking, judged, placed } = item;
   const start = readWallTime(plan.start)!;
@@ -86,15 +86,15 @@ export function BookingPanel({ item, items }: { item: LaneBooking; items: readon
                 )}
               </Field>
               <div className="mt-2 flex flex-wrap gap-2">
-                <button className="press" name="way" value="set">
+                <button className="button" name="way" value="set">
                   Set this time
                 </button>
                 {booking.pinned && (
-                  <button className="press" name="way" value="free">
+                  <button className="button" name="way" value="free">
                     Clear the time
                   </button>
                 )}
-                <Link className="press" to={`/jobs/${plan.id}/crust?zone=${booking.zoneId}&step=${booking.stepId}`}>
+                <Link className="button" to={`/jobs/${plan.id}/crust?zone=${booking.zoneId}&step=${booking.stepId}`}>
                   Go to the step
                 </Link>
               </div>

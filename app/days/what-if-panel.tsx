@@ -42,7 +42,7 @@ export function Ideas({ ideas, failed, waysOut = false }: Props) {
             <button
               type="button"
               onClick={() => send(idea.label, idea.commands)}
-              className={`press flex w-full items-baseline gap-2 text-left whitespace-normal ${at === 0 && waysOut ? "press-main" : ""}`}
+              className={`button flex w-full items-baseline gap-2 text-left whitespace-normal ${at === 0 && waysOut ? "button-main" : ""}`}
             >
               <span className="min-w-0 flex-1">{idea.label}</span>
               <span className="shrink-0 text-note tabular-nums">{gain === null ? "" : sayDifference(gain)}</span>

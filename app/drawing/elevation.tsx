@@ -405,7 +405,7 @@ export function Elevation({ zones, judged, width, height, chosen, linkTo, says }
       ];
     }),
   );
-  const inHand = chosen ? screen.get(chosen) : undefined;
+  const selected = chosen ? screen.get(chosen) : undefined;
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
@@ -431,12 +431,12 @@ export function Elevation({ zones, judged, width, height, chosen, linkTo, says }
           </Link>
         );
       })}
-      {inHand && (
+      {selected && (
         <rect
-          x={inHand.x - 4}
-          y={inHand.y - 4}
-          width={inHand.width + 8}
-          height={inHand.height + 8}
+          x={selected.x - 4}
+          y={selected.y - 4}
+          width={selected.width + 8}
+          height={selected.height + 8}
           rx={3}
           fill="none"
           stroke="#2f6f62"

@@ -52,18 +52,15 @@ export interface JobEditor {
  * The part of a job that does not depend on dates or saving: components that use only this render again only after
  * edits.
  */
-export type PlanInHand = Pick<
-  JobEditor,
-  "plan" | "judgement" | "token" | "send" | "draft" | "resolve" | "settleContested"
->;
+export type Job = Pick<JobEditor, "plan" | "judgement" | "token" | "send" | "draft" | "resolve" | "settleContested">;
 
 const Editor = createContext<JobEditor | null>(null);
-const InHand = createContext<PlanInHand | null>(null);
+const JobContext = createContext<Job | null>(null);
 
-export function usePlanInHand(): PlanInHand {
-  const inHand = useContext(InHand);
-  if (!inHand) throw new Error("outside a job");
-  return inHand;
+export function useJob(): Job {
+  const job = useContext(JobContext);
+  if (!job) throw new Error("outside a job");
+  return job;
 }
 
 export function useJobEditor(): JobEditor {
@@ -76,7 +73,7 @@ export function useJobEditor(): JobEditor {
 const LOOKS_FOR = 800;
 
 /** The selected job, where the page is about one. */
-export const useJobInHand = () => useContext(Editor);
+export const useJobIfAny = () => useContext(Editor);
 
 /** A tab that was closed just before this one opened may take a moment to disappear. */
 const LOOK_AGAIN_MILLISECONDS = 1500;
@@ -133,7 +130,7 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
   const { schedule: made, state: looking, stop } = useBestSchedule(together, quick, LOOKS_FOR, heavy);
   const dates = useMemo(() => datesOf({ plan: settledPlan, judgement: settled }, made), [settledPlan, settled, made]);
 
-  const inHand = useMemo<PlanInHand>(
+  const jobPart = useMemo<Job>(
     () => ({
       plan,
       judgement,
@@ -156,7 +153,7 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
   );
   const editor = useMemo<JobEditor>(
     () => ({
-      ...inHand,
+      ...jobPart,
       version: view.saved.version,
       schedule: made,
       looking,
@@ -174,11 +171,11 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
         });
       },
     }),
-    [inHand, view, judgement, settled, made, looking, stop, dates, queue],
+    [jobPart, view, judgement, settled, made, looking, stop, dates, queue],
   );
   return (
-    <InHand.Provider value={inHand}>
+    <JobContext.Provider value={jobPart}>
       <Editor.Provider value={editor}>{children}</Editor.Provider>
-    </InHand.Provider>
+    </JobContext.Provider>
   );
 }

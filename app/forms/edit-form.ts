@@ -39,7 +39,7 @@ function addStep(place: Place): FormEdit {
       coats: 1,
       intents: [],
       ...branchAt(crust, at),
-      ...(technique.kind === "inspect" ? twoWays(place) : {}),
+      ...(technique.kind === "inspect" ? twoAnswers(place) : {}),
     };
     return {
       ok: true,
@@ -57,7 +57,7 @@ function branchAt(crust: Crust, at: number): Pick<Step, "branch"> {
 }
 
 /** A new inspection has the two most common answers. */
-function twoWays({ newId }: Place): Pick<Step, "branches" | "expected"> {
+function twoAnswers({ newId }: Place): Pick<Step, "branches" | "expected"> {
   const good = newId();
   return {
     branches: [

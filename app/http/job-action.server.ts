@@ -63,7 +63,7 @@ export async function jobAction(request: Request, params: { planId: string }) {
       return again({ "": "The form arrived incomplete. Reload the page and try again." }, fields);
     if (fields.do === "undo" || fields.do === "redo")
       return backTo({ request, planId }, await stepThroughEdits(store, planId, base, fields.do), fields, {});
-    if (fields.do === "take sensor") Object.assign(fields, await sensorFields());
+    if (fields.do === "import sensor") Object.assign(fields, await sensorFields());
     // ids made from the form's own, so that sending the same form twice makes the same edit
     const edit = Id.safeParse(fields.edit).data ?? nanoid();
     let made = 0;

@@ -5,7 +5,7 @@ import type { Material } from "#core/materials/material";
 import type { Crust } from "#core/plan/plan";
 import { TECHNIQUES, techniquesFor } from "#core/surface/techniques";
 import { HandMark, Swatch } from "~/drawing/swatch";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import { stepName } from "~/forms/edit-form";
 import { EditForm } from "~/forms/edit-form-parts";
 import type { Selection } from "./selection";
@@ -70,7 +70,7 @@ const matches = (choice: Choice, words: string[]) =>
  * form as well.
  */
 export function AddStep({ crust, at, selection }: { crust: Crust; at: number; selection: Selection }) {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const [typed, setTyped] = useState("");
   const list = useRef<HTMLDivElement>(null);
   const words = typed

@@ -4,13 +4,13 @@ import { countFindings, judge, type ZoneJudgement } from "#core/judge/judge";
 import { stripOf } from "#core/judge/strip";
 import { shortDuration } from "#core/units/duration";
 import { CrustStrip } from "~/drawing/crust-strip";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import { stepName } from "~/forms/edit-form";
 import { countOf } from "~/words/amount";
 import type { Selection } from "./selection";
 
 function Column({ judged, title }: { judged: ZoneJudgement; title: string }) {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const counts = countFindings(judged.findings);
   const hands = judged.phases.reduce((sum, { phase }) => sum + phase.hands, 0);
   return (
@@ -54,7 +54,7 @@ function Column({ judged, title }: { judged: ZoneJudgement; title: string }) {
 
 /** Two crusts side by side on the same zone: findings, times, layers. */
 export function CompareCrusts({ judged, selection }: { judged: ZoneJudgement; selection: Selection }) {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const navigate = useNavigate();
   const others = plan.crusts.filter((crust) => crust.id !== judged.crust.id);
   const other = others.find((crust) => crust.id === selection.compareWith) ?? others[0];

@@ -16,10 +16,10 @@ export function ConflictNotice() {
           {queue.contested.map((edit) => edit.label).join("; ")}. The same places have been changed since. They are kept
           here until you choose.
         </p>
-        <button type="button" className="press press-main" onClick={() => settleContested("mine")}>
+        <button type="button" className="button button-main" onClick={() => settleContested("mine")}>
           Use my edits
         </button>
-        <button type="button" className="press" onClick={() => settleContested("theirs")}>
+        <button type="button" className="button" onClick={() => settleContested("theirs")}>
           Discard my edits
         </button>
       </div>
@@ -35,10 +35,10 @@ export function ConflictNotice() {
         {queue.since.join("; ") || "an edit was undone"}. <b className="font-semibold">Yours is not saved yet:</b>{" "}
         {queue.pending.map((edit) => edit.label).join("; ")}.
       </p>
-      <button type="button" className="press press-main" onClick={() => resolve("mine")}>
+      <button type="button" className="button button-main" onClick={() => resolve("mine")}>
         Keep both
       </button>
-      <button type="button" className="press" onClick={() => resolve("theirs")}>
+      <button type="button" className="button" onClick={() => resolve("theirs")}>
         Discard mine
       </button>
     </div>

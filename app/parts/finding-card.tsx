@@ -5,7 +5,7 @@ import { otherwise } from "#core/judge/schools";
 import type { Finding } from "#core/rules/rule";
 import { findRule } from "#core/rules/rules";
 import { sayDifference } from "#core/units/duration";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
 import { SEVERITY_WORDS } from "./severity";
 import { Explained, FirstMeetings } from "./term";
@@ -14,7 +14,7 @@ import { Explained, FirstMeetings } from "./term";
  * The plan with one of its findings, once the page has been painted: trying repairs and schools can wait that long.
  */
 function useSettled(finding: Finding) {
-  const { plan, judgement } = usePlanInHand();
+  const { plan, judgement } = useJob();
   return useDeferredValue(useMemo(() => ({ plan, judgement, finding }), [plan, judgement, finding]));
 }
 
@@ -37,7 +37,7 @@ function Fixes({ finding }: { finding: Finding }) {
           key={fix.label}
           name="fix"
           value={fix.label}
-          className={`press w-full !justify-between gap-3 text-left ${index === 0 ? "press-main" : ""}`}
+          className={`button w-full !justify-between gap-3 text-left ${index === 0 ? "button-main" : ""}`}
           data-first-fix={index === 0 ? "" : undefined}
         >
           <span>
@@ -57,7 +57,7 @@ function Fixes({ finding }: { finding: Finding }) {
 
 /** Which schools would judge otherwise, and how. */
 function Schools({ finding }: { finding: Finding }) {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const settled = useSettled(finding);
   const others = useMemo(() => otherwise(settled.plan, settled.finding), [settled]);
   if (others.length === 0) return null;
@@ -106,7 +106,7 @@ export function FindingCard({
       </summary>
       <FirstMeetings>
         <div className="px-4 pb-4">
-          <p>
+          <p data-because="">
             <Explained text={finding.because} />
           </p>
           {rule && (

@@ -71,7 +71,7 @@ export function GroundTestsPart({ zone }: { zone: Zone }) {
                     key={answer}
                     name="answer"
                     value={answer}
-                    className={`press !min-h-8 ${given === answer ? "press-main" : ""}`}
+                    className={`button !min-h-8 ${given === answer ? "button-main" : ""}`}
                     title={means}
                   >
                     {answer}
@@ -107,7 +107,7 @@ export function GroundTestsPart({ zone }: { zone: Zone }) {
               </label>
             ))}
             <noscript>
-              <button className="press">Save these</button>
+              <button className="button">Save these</button>
             </noscript>
           </EditForm>
         </details>

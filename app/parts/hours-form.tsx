@@ -1,10 +1,10 @@
 import { MOST_PAINTERS } from "#core/plan/hours";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 import { sayExceptions, sayHours, WEEKDAYS } from "~/forms/hours-form";
 
 export function HoursForm() {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const { weekdays, exceptions, painters, dryingPlaces, timeZone } = plan.pinned.hours;
   return (
     <EditForm
@@ -71,7 +71,7 @@ export function HoursForm() {
             )}
           </Field>
           <noscript className="col-span-2">
-            <button className="press">Save the working hours</button>
+            <button className="button">Save the working hours</button>
           </noscript>
         </>
       )}

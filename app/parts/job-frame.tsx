@@ -5,7 +5,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { Link, NavLink, PrefetchPageLinks, useLocation, useNavigate } from "react-router";
 import { zonesOf } from "#core/plan/plan";
 import { sayClock, sayDate, sayMoment } from "#core/units/when";
-import { useJobEditor, usePlanInHand } from "~/editor/job-editor";
+import { useJob, useJobEditor } from "~/editor/job-editor";
 import { sayRoom } from "~/words/room";
 import { PageHead } from "./brand";
 import { ConflictNotice } from "./conflict-notice";
@@ -187,7 +187,7 @@ function useFrameKeys() {
 
 /** Loads the other views while the page is idle, so that they also open when the server does not answer. */
 function OtherViews() {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const [quiet, setQuiet] = useState(false);
   useEffect(() => {
     const timer = setTimeout(() => setQuiet(true), QUIET_MILLISECONDS);
@@ -201,7 +201,7 @@ const QUIET_MILLISECONDS = 1200;
 
 /** The frame of a job: brand and name, the views, undo and redo; the view; the foot line. */
 export function JobFrame({ children }: { children: ReactNode }) {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   useFrameKeys();
   return (
     <div className="flex h-screen min-h-[640px] min-w-[1024px] flex-col">

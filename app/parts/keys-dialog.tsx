@@ -29,7 +29,7 @@ export function KeysDialog({ children }: { children: ReactNode }) {
               <X size={16} strokeWidth={1.5} aria-hidden="true" />
             </Dialog.Close>
           </div>
-          <KeysList />
+          <KeysList heading="h3" />
           <p className="mt-5 border-t border-line pt-3 text-soft">
             Not sure of a trade word?{" "}
             <Link to="/words" className="link" onClick={() => setOpen(false)}>

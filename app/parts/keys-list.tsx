@@ -1,11 +1,12 @@
 import { KEY_GROUPS } from "./keys";
 
-export function KeysList() {
+/** Every key, by view; `heading` continues the levels of the page or dialog around it. */
+export function KeysList({ heading: Heading }: { heading: "h2" | "h3" }) {
   return (
     <div className="grid grid-cols-2 gap-x-10 gap-y-5">
       {KEY_GROUPS.map(({ title, lines }) => (
         <section key={title}>
-          <h3 className="mb-1 text-base">{title}</h3>
+          <Heading className="mb-1 text-base">{title}</Heading>
           <dl>
             {lines.map(({ keys, does }) => (
               <div key={does} className="flex items-baseline gap-3 border-b border-hair py-1">

@@ -1,10 +1,10 @@
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import { sayAirCsv } from "~/forms/air-csv";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 
 /** The air of the room, which waits and windows are worked out from: steady, by day and night, or hour by hour. */
 export function RoomForm() {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const { room } = plan.pinned;
   const night = room.course?.kind === "day and night" ? room.course.night : undefined;
   return (
@@ -68,7 +68,7 @@ export function RoomForm() {
             </Field>
           </div>
           <noscript className="col-span-2">
-            <button className="press">Save the air</button>
+            <button className="button">Save the air</button>
           </noscript>
         </>
       )}

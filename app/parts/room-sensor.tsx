@@ -3,7 +3,7 @@ import { useFetcher } from "react-router";
 import { HOUR } from "#core/units/units";
 import { readWallTime } from "#core/units/wall-time";
 import { sayDate, sayMoment } from "#core/units/when";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import { sayAirCsv } from "~/forms/air-csv";
 import { EditForm } from "~/forms/edit-form-parts";
 import type { loader } from "~/routes/room-sensor";
@@ -13,7 +13,7 @@ const ASK_EVERY_MILLISECONDS = 5 * 60_000;
 
 /** What the logger in the room reads now, and the button that imports its readings as the room's air. */
 export function RoomSensor() {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const { load, data: told, state } = useFetcher<typeof loader>();
   useEffect(() => {
     load("/room-sensor");
@@ -56,9 +56,9 @@ export function RoomSensor() {
         </p>
       )}
       {told?.ok !== false && (
-        <EditForm does="take sensor" label="Import the air from the room sensor" className="mt-2">
+        <EditForm does="import sensor" label="Import the air from the room sensor" className="mt-2">
           {told?.ok && <input type="hidden" name="hours" value={sayAirCsv(told)} />}
-          <button className="press">{taken ? "Import new readings" : "Import its readings"}</button>
+          <button className="button">{taken ? "Import new readings" : "Import its readings"}</button>
         </EditForm>
       )}
     </section>

@@ -1,6 +1,6 @@
 import { HardHat } from "lucide-react";
 import type { Caution } from "#core/safety/safety";
-import { useJobInHand } from "~/editor/job-editor";
+import { useJobIfAny } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
 
 /**
@@ -16,7 +16,7 @@ export function SafetyNote({
   /** only the headings, to be opened */
   brief?: boolean;
 }) {
-  const job = useJobInHand();
+  const job = useJobIfAny();
   if (cautions.length === 0) return null;
   const taken = (danger: string) => job?.plan.acknowledged.includes(danger) ?? false;
   const unread = job ? cautions.filter(({ danger, mustBeRead }) => mustBeRead && !taken(danger)) : [];
@@ -38,7 +38,7 @@ export function SafetyNote({
       </div>
       {unread.map(({ danger, title }) => (
         <EditForm key={danger} does="acknowledge" about={{ danger }} className="mt-2" label={`${title}, read`}>
-          <button className="press press-main w-full">{title}: I have read this and will follow it</button>
+          <button className="button button-main w-full">{title}: I have read this and will follow it</button>
         </EditForm>
       ))}
       <p className="mt-1.5 text-note text-soft">Local law and the maker's label come before all of this.</p>

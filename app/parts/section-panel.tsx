@@ -7,7 +7,7 @@ import { SEVERITY_ORDER, type Severity } from "#core/rules/rule";
 import { groundNamed } from "#core/rules/words";
 import { SectionDrawing } from "~/drawing/section-drawing";
 import { layersOf, type SectionGeometry, sectionGeometry } from "~/drawing/section-profile";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import { stepName } from "~/forms/edit-form";
 import { sayArea } from "~/words/amount";
 import { reachOnSection } from "./distress-reach";
@@ -47,7 +47,7 @@ export function SectionPanel({
   height: number;
   linkBase?: string;
 }) {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const navigate = useNavigate();
   const { zone, crust, findings } = judged;
   const size = { width: SECTION_WIDTH, height };

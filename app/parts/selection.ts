@@ -1,7 +1,7 @@
 import { useSearchParams } from "react-router";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { type Zone, zonesOf } from "#core/plan/plan";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 
 export interface Selection {
   zone: Zone | undefined;
@@ -27,7 +27,7 @@ export interface Selection {
 
 /** What is selected. It lives in the address, so that links, the keyboard and a reload all agree. */
 export function useSelection(): Selection {
-  const { plan, judgement } = usePlanInHand();
+  const { plan, judgement } = useJob();
   const [params] = useSearchParams();
   const zones = zonesOf(plan);
   const zone = zones.find((one) => one.id === params.get("zone")) ?? zones[0];

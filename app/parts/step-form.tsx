@@ -3,7 +3,7 @@ import { CATALOGUE } from "#core/materials/catalogue";
 import { isTimber } from "#core/plan/ground";
 import { type Crust, INTENTS, type Step, WHERE, type Zone } from "#core/plan/plan";
 import { findTechnique, TECHNIQUES, techniquesFor } from "#core/surface/techniques";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import { stepName, waitText } from "~/forms/edit-form";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 import { INTENT_WORDS, WHERE_WORDS } from "./step-words";
@@ -15,7 +15,7 @@ const MIXABLE: ReadonlySet<string> = new Set(["paint", "glaze", "wax", "tint-bas
 
 /** The selected step: every field is saved as it is left. */
 export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone: Zone }) {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const technique = findTechnique(step.how);
   const materials = [
     ...plan.pinned.materials,
@@ -192,7 +192,7 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
             </Field>
           </div>
           <noscript className="col-span-2">
-            <button className="press press-main w-full" type="submit">
+            <button className="button button-main w-full" type="submit">
               Save the step
             </button>
           </noscript>
@@ -203,29 +203,29 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
 }
 
 /** Moving the selected step, and removing it. */
-export function StepPresses({ crust, step }: { crust: Crust; step: Step }) {
+export function StepButtons({ crust, step }: { crust: Crust; step: Step }) {
   const at = crust.steps.indexOf(step);
   const about = { crustId: crust.id, stepId: step.id };
   return (
     <div className="flex flex-wrap gap-2">
       <EditForm does="move step" about={{ ...about, to: "up" }}>
-        <button className="press" disabled={at === crust.steps.length - 1}>
+        <button className="button" disabled={at === crust.steps.length - 1}>
           <ArrowUp size={15} strokeWidth={1.5} aria-hidden="true" /> Up
         </button>
       </EditForm>
       <EditForm does="move step" about={{ ...about, to: "down" }}>
-        <button className="press" disabled={at === 0}>
+        <button className="button" disabled={at === 0}>
           <ArrowDown size={15} strokeWidth={1.5} aria-hidden="true" /> Down
         </button>
       </EditForm>
       <EditForm does="remove step" about={about}>
-        <button className="press">
+        <button className="button">
           <Trash2 size={15} strokeWidth={1.5} aria-hidden="true" /> Remove
         </button>
       </EditForm>
       {at > 0 && step.branch === undefined && (
         <EditForm does="split crust" about={about}>
-          <button className="press" title="Keeps the layers under this step as a separate crust, to use elsewhere">
+          <button className="button" title="Keeps the layers under this step as a separate crust, to use elsewhere">
             <Scissors size={15} strokeWidth={1.5} aria-hidden="true" /> Split
           </button>
         </EditForm>

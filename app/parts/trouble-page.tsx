@@ -52,15 +52,15 @@ export function TroublePage({ error }: { error: unknown }) {
       <h1 className="text-3xl">{title}</h1>
       <p className="mt-3 text-base">{says}</p>
       <p className="mt-6 flex gap-3">
-        <Link to="/" className="press press-main">
+        <Link to="/" className="button button-main">
           Go to the jobs list
         </Link>
         {file && (
-          <a href={file.href} download className="press">
+          <a href={file.href} download className="button">
             {file.label}
           </a>
         )}
-        <Link to="." reloadDocument className="press">
+        <Link to="." reloadDocument className="button">
           Reload this page
         </Link>
       </p>

@@ -6,7 +6,7 @@ import { next, type Option } from "#core/judge/next";
 import { findRule } from "#core/rules/rules";
 import { shortDuration } from "#core/units/duration";
 import { HandMark, Swatch } from "~/drawing/swatch";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
 import type { Selection } from "./selection";
 import { SEVERITY_WORDS, SeamMark } from "./severity";
@@ -117,7 +117,7 @@ function Forbidden({ options }: { options: readonly Option[] }) {
  * reason.
  */
 export function WhatNext({ judged, selection }: { judged: ZoneJudgement; selection: Selection }) {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const [shelfOnly, setShelfOnly] = useState(false);
   const [typed, setTyped] = useState("");
   const [show, setShow] = useState<"all" | Option["can"]>("all");

@@ -1,12 +1,12 @@
 import { Link } from "react-router";
 import { findCrust, type Zone, zonesWithCrust } from "#core/plan/plan";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import { stepName } from "~/forms/edit-form";
 import { EditForm } from "~/forms/edit-form-parts";
 
 /** The crust of a zone: which zones share it, what differs here, and how to use another. */
 export function ZoneCrust({ zone }: { zone: Zone }) {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const crust = findCrust(plan, zone.crustId);
   if (!crust) return null;
   const others = zonesWithCrust(plan, crust.id).filter((one) => one.id !== zone.id);
@@ -28,7 +28,7 @@ export function ZoneCrust({ zone }: { zone: Zone }) {
             className="mt-2"
             label="A crust of its own"
           >
-            <button className="press">Give this zone its own copy</button>
+            <button className="button">Give this zone its own copy</button>
           </EditForm>
           <details className="mt-2">
             <summary className="py-1 font-semibold">

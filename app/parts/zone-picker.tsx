@@ -2,13 +2,13 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { Link, useNavigate } from "react-router";
 import { zonesOf } from "#core/plan/plan";
 import { SEVERITY_ORDER } from "#core/rules/rule";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import type { Selection } from "./selection";
 import { SEVERITY_WORDS, SeamMark } from "./severity";
 
 /** The zones of the job, the selected one filled; each shows the worst finding on it. */
 export function ZonePicker({ selection }: { selection: Selection }) {
-  const { plan, judgement } = usePlanInHand();
+  const { plan, judgement } = useJob();
   const navigate = useNavigate();
   const zones = zonesOf(plan);
   const at = zones.findIndex((zone) => zone.id === selection.zone?.id);

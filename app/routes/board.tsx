@@ -29,7 +29,7 @@ import { RealBoards } from "~/board/real-boards";
 import { Scrub, stopsOf } from "~/board/scrub";
 import { ShowsTable } from "~/board/shows-table";
 import { useBoards } from "~/board/use-board";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import { stepName } from "~/forms/edit-form";
 import { jobAction } from "~/http/job-action.server";
 import { isPhotoForm, photoAction } from "~/http/photo-action.server";
@@ -151,7 +151,7 @@ function Choice({ on, to, children }: { on: boolean; to: string; children: React
 
 /** Saves the picture as it is on screen. Without scripts the link loads the server's own. */
 function ExportLink({ address, zoneId, title }: { address: BoardAddress; zoneId: string; title: string }) {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const params = new URLSearchParams({
     zone: zoneId,
     after: String(address.count),
@@ -164,14 +164,14 @@ function ExportLink({ address, zoneId, title }: { address: BoardAddress; zoneId:
     width: String(address.lifeSize ? LIFE_SIZE : WHOLE),
   });
   return (
-    <a className="press" href={`/jobs/${plan.id}/board.png?${params}`} download={`${title}.png`}>
+    <a className="button" href={`/jobs/${plan.id}/board.png?${params}`} download={`${title}.png`}>
       Export PNG
     </a>
   );
 }
 
 function Against({ judged, address, nameOf }: { judged: ZoneJudgement; address: BoardAddress; nameOf: Name }) {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const [params] = useSearchParams();
   const navigate = useNavigate();
   const others = zonesOf(plan).filter((zone) => zone.id !== judged.zone.id);
@@ -217,14 +217,14 @@ function Against({ judged, address, nameOf }: { judged: ZoneJudgement; address: 
         </select>
       </label>
       <noscript>
-        <button className="press">Compare</button>
+        <button className="button">Compare</button>
       </noscript>
     </form>
   );
 }
 
 function BoardView({ judged }: { judged: ZoneJudgement }) {
-  const { plan, judgement } = usePlanInHand();
+  const { plan, judgement } = useJob();
   const [params] = useSearchParams();
   const navigate = useNavigate();
   const address = readBoardAddress(params, judged);
@@ -397,7 +397,7 @@ function BoardView({ judged }: { judged: ZoneJudgement }) {
             to={boardAddress(params, { seed: String((seed % MOST_SEED) + 1) })}
             replace
             preventScrollReset
-            className="press"
+            className="button"
             title="The same crust laid by the same hand on another board"
           >
             Another board

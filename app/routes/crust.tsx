@@ -6,13 +6,14 @@ import type { ZoneJudgement } from "#core/judge/judge";
 import { type Finding, SEVERITY_ORDER } from "#core/rules/rule";
 import { cautionsFor } from "#core/safety/safety";
 import { sayDuration } from "#core/units/duration";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import { readEditForm, stepName } from "~/forms/edit-form";
 import { EditForm } from "~/forms/edit-form-parts";
 import { jobAction } from "~/http/job-action.server";
 import { AddStep } from "~/parts/add-step";
+import { Answers } from "~/parts/answers";
 import { CompareCrusts } from "~/parts/compare-crusts";
-import { CrustPresses } from "~/parts/crust-presses";
+import { CrustButtons } from "~/parts/crust-buttons";
 import { DistressReach } from "~/parts/distress-reach";
 import { FindingCard } from "~/parts/finding-card";
 import { HidesBeneath } from "~/parts/hides-beneath";
@@ -22,9 +23,8 @@ import { NoZone } from "~/parts/no-zone";
 import { SafetyNote } from "~/parts/safety-note";
 import { SectionPanel, useSection } from "~/parts/section-panel";
 import { type Selection, useSelection } from "~/parts/selection";
-import { StepForm, StepPresses } from "~/parts/step-form";
+import { StepButtons, StepForm } from "~/parts/step-form";
 import { Explained } from "~/parts/term";
-import { Ways } from "~/parts/ways";
 import { WhatNext } from "~/parts/what-next";
 import { WhatShows } from "~/parts/what-shows";
 import { countOf } from "~/words/amount";
@@ -36,7 +36,7 @@ const SECTION_HEIGHT = 520;
 const LADDER_TOP = 50;
 
 function useCrustKeys(judged: ZoneJudgement | undefined, selection: Selection) {
-  const editor = usePlanInHand();
+  const editor = useJob();
   const navigate = useNavigate();
   const steps = judged?.crust.steps ?? [];
   const at = steps.findIndex((step) => step.id === selection.stepId);
@@ -78,7 +78,7 @@ function useCrustKeys(judged: ZoneJudgement | undefined, selection: Selection) {
   useHotkeys("shift+enter", () => go(selection.linkTo({ add: Math.max(0, at) })), { preventDefault: true }, keys);
   useHotkeys(
     "e",
-    () => document.querySelector<HTMLElement>("#in-hand select, #in-hand input:not([type=hidden])")?.focus(),
+    () => document.querySelector<HTMLElement>("#selection select, #selection input:not([type=hidden])")?.focus(),
     { preventDefault: true },
   );
   useHotkeys("f", () => document.querySelector<HTMLElement>("[data-first-fix]")?.click(), { preventDefault: true });
@@ -143,8 +143,8 @@ function Findings({
   );
 }
 
-function InHand({ judged, selection }: { judged: ZoneJudgement; selection: Selection }) {
-  const { plan } = usePlanInHand();
+function SelectionPanel({ judged, selection }: { judged: ZoneJudgement; selection: Selection }) {
+  const { plan } = useJob();
   const { crust, zone, findings, phases } = judged;
   const step = crust.steps.find((one) => one.id === selection.stepId);
   if (selection.addAt !== null || crust.steps.length === 0)
@@ -166,7 +166,7 @@ function InHand({ judged, selection }: { judged: ZoneJudgement; selection: Selec
         )}
         <Findings told={told} judged={judged} selection={selection} />
         <WhatShows judged={judged} />
-        <CrustPresses judged={judged} selection={selection} />
+        <CrustButtons judged={judged} selection={selection} />
       </div>
     );
   const phase = phases.find((placed) => placed.phase.step.id === step.id)?.phase;
@@ -180,7 +180,7 @@ function InHand({ judged, selection }: { judged: ZoneJudgement; selection: Selec
       )}
       {phase && <SafetyNote cautions={cautionsFor(phase, zone)} />}
       <DistressReach judged={judged} stepId={step.id} />
-      <section id="in-hand" aria-label="Selected step">
+      <section id="selection" aria-label="Selected step">
         <div className="mb-2 flex items-baseline justify-between gap-2">
           <h2 className="text-lg">
             <span className="kicker mr-1 text-[0.9375rem] text-soft">{number}</span> {stepName(plan, step)}
@@ -189,7 +189,7 @@ function InHand({ judged, selection }: { judged: ZoneJudgement; selection: Selec
             Deselect
           </Link>
         </div>
-        {step.branches && <Ways crust={crust} step={step} />}
+        {step.branches && <Answers crust={crust} step={step} />}
         <StepForm crust={crust} step={step} zone={zone} />
         <HidesBeneath judged={judged} stepId={step.id} />
         {phase?.technique.sign && (
@@ -199,7 +199,7 @@ function InHand({ judged, selection }: { judged: ZoneJudgement; selection: Selec
           </p>
         )}
         <div className="mt-4">
-          <StepPresses crust={crust} step={step} />
+          <StepButtons crust={crust} step={step} />
         </div>
       </section>
     </div>
@@ -207,7 +207,7 @@ function InHand({ judged, selection }: { judged: ZoneJudgement; selection: Selec
 }
 
 export default function CrustRoute() {
-  const { plan, send } = usePlanInHand();
+  const { plan, send } = useJob();
   const selection = useSelection();
   const { judged } = selection;
   useCrustKeys(judged, selection);
@@ -311,7 +311,7 @@ export default function CrustRoute() {
         />
       )}
       <aside className="min-h-0 overflow-y-auto p-4" aria-label="Selection">
-        <InHand judged={judged} selection={selection} />
+        <SelectionPanel judged={judged} selection={selection} />
       </aside>
     </div>
   );

@@ -11,7 +11,7 @@ import { DayList } from "~/days/day-list";
 import { lanesOf, withPhases } from "~/days/lanes";
 import { useIdeas } from "~/days/use-schedule";
 import { Ideas } from "~/days/what-if-panel";
-import { useJobEditor, usePlanInHand } from "~/editor/job-editor";
+import { useJob, useJobEditor } from "~/editor/job-editor";
 import { jobAction } from "~/http/job-action.server";
 import { SeamMark } from "~/parts/severity";
 import { Term } from "~/parts/term";
@@ -80,12 +80,12 @@ function Clashes({ ideas, failed }: ReturnType<typeof useIdeas>) {
 }
 
 function NoDays() {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   return (
     <div className="flex h-full flex-col items-center justify-center gap-3">
       <h1 className="text-view">No dates yet</h1>
       <p className="text-soft">Add the first step to the crust, and its waits and windows show on this calendar.</p>
-      <Link to={`/jobs/${plan.id}/crust`} className="press press-main">
+      <Link to={`/jobs/${plan.id}/crust`} className="button button-main">
         Go to the crust
       </Link>
     </div>
@@ -94,7 +94,7 @@ function NoDays() {
 
 /** There is so much work that dating it is left to the worker. */
 function Dating() {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   return (
     <div className="flex h-full flex-col items-center justify-center gap-3">
       <h1 className="text-view">Working out the days …</h1>
@@ -102,10 +102,10 @@ function Dating() {
         There is a lot of work in this job; the calendar appears here in a few seconds.
       </p>
       <p className="flex gap-3">
-        <a href={`/jobs/${plan.id}/wall`} className="press">
+        <a href={`/jobs/${plan.id}/wall`} className="button">
           Sheet for the wall
         </a>
-        <a href={`/jobs/${plan.id}/days.ics`} download className="press">
+        <a href={`/jobs/${plan.id}/days.ics`} download className="button">
           Calendar file
         </a>
       </p>
@@ -144,7 +144,7 @@ function Days() {
   const lanes = useMemo(() => lanesOf(works, items, kind), [works, items, kind]);
   const ideas = useIdeas(plan, asking || made.clashes.length > 0);
   const chosen = params.get("work");
-  const inHand = items.find(({ booking }) => booking.id === chosen);
+  const selected = items.find(({ booking }) => booking.id === chosen);
   const climate = judgement.zones[0]?.climate;
   const due = plan.due ? readWallTime(plan.due) : null;
   const go = (to: string) => navigate(to, { replace: true, preventScrollReset: true });
@@ -230,15 +230,15 @@ function Days() {
           </p>
         )}
         <Clashes {...ideas} />
-        {inHand && <BookingPanel item={inHand} items={items} />}
+        {selected && <BookingPanel item={selected} items={items} />}
         {days.day !== null && (
           <DayList day={days.day} items={items} linkTo={({ booking }) => link({ work: booking.id })} />
         )}
         <p className="mt-3 flex flex-wrap gap-2">
-          <Link className="press" to={`/jobs/${plan.id}/wall`}>
+          <Link className="button" to={`/jobs/${plan.id}/wall`}>
             Sheet for the wall
           </Link>
-          <a className="press" href={`/jobs/${plan.id}/days.ics`} download>
+          <a className="button" href={`/jobs/${plan.id}/days.ics`} download>
             Calendar file
           </a>
         </p>

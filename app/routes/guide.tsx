@@ -71,10 +71,10 @@ export default function GuideRoute({ loaderData }: Route.ComponentProps) {
   return (
     <div className="flex h-screen flex-col">
       <PageHead title="Guide">
-        <Link to="/words" className="press mr-2">
+        <Link to="/words" className="button mr-2">
           Words
         </Link>
-        <Link to="/keys" className="press">
+        <Link to="/keys" className="button">
           Keys
         </Link>
       </PageHead>

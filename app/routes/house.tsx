@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import { HOUSE_RULE_KEYS, SCHOOLS } from "#core/plan/house-rules";
 import { RULES } from "#core/rules/rules";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
 import { jobAction } from "~/http/job-action.server";
 import { sensorAddress } from "~/http/room-sensor.server";
@@ -27,7 +27,7 @@ const inSentence = (title: string) => title.charAt(0).toLowerCase() + title.slic
 
 /** One question on which practitioners differ: every answer with its reason, the shop's own selected. */
 function Question({ name }: { name: (typeof HOUSE_RULE_KEYS)[number] }) {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const { title, asks, reason, choices } = SCHOOLS[name];
   const chosen = plan.pinned.houseRules[name];
   const judging = RULES.filter((rule) => rule.meta.schools.includes(name));
@@ -77,7 +77,7 @@ function Question({ name }: { name: (typeof HOUSE_RULE_KEYS)[number] }) {
             ))}
           </fieldset>
           <noscript>
-            <button className="press mt-1">Follow this school</button>
+            <button className="button mt-1">Follow this school</button>
           </noscript>
         </EditForm>
       </div>

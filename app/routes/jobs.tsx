@@ -217,7 +217,7 @@ function Empty() {
           A job is one commission or one piece for sale: measure it, lay its crust, and every seam is checked and dated.
         </p>
         <p className="mt-4">
-          <Link to="/jobs/new" className="press press-main px-5 text-base">
+          <Link to="/jobs/new" className="button button-main px-5 text-base">
             Create the first one
           </Link>
         </p>
@@ -263,14 +263,14 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
             aria-label="Crust file"
             className="w-56 text-note file:mr-2 file:min-h-8 file:rounded-std file:border file:border-edge file:bg-board file:px-3"
           />
-          <button name="do" value="import" className="press" disabled={busy}>
+          <button name="do" value="import" className="button" disabled={busy}>
             {busy ? "Reading …" : "Import"}
           </button>
         </Form>
-        <Link to="/days" className="press">
+        <Link to="/days" className="button">
           Shop calendar
         </Link>
-        <Link to="/jobs/new" className="press press-main">
+        <Link to="/jobs/new" className="button button-main">
           <Plus size={16} strokeWidth={1.75} aria-hidden="true" /> New job
         </Link>
       </header>
@@ -343,7 +343,7 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
                 <span className="w-64 truncate">{job.title}</span>
                 <Form method="post">
                   <input type="hidden" name="planId" value={job.id} />
-                  <button name="do" value="restore" className="press">
+                  <button name="do" value="restore" className="button">
                     Restore
                   </button>
                 </Form>

@@ -9,7 +9,7 @@ import { nonsenseIn } from "#core/materials/sense";
 import { shortDuration, writeDuration } from "#core/units/duration";
 import { DrawDown } from "~/drawing/draw-down";
 import { Swatch } from "~/drawing/swatch";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 import { jobAction } from "~/http/job-action.server";
 import { Explained } from "~/parts/term";
@@ -216,7 +216,7 @@ function LabelForm({ material }: { material: Material }) {
               />
             )}
           </Field>
-          <button className="press press-main col-span-2">Save these figures</button>
+          <button className="button button-main col-span-2">Save these figures</button>
         </>
       )}
     </EditForm>
@@ -272,7 +272,7 @@ function ColourForm({ material }: { material: Material }) {
                     {(field) => <input {...field} {...input} defaultValue={values?.[way] ?? colour} />}
                   </Field>
                 </div>
-                <button className="press">Use it</button>
+                <button className="button">Use it</button>
               </>
             )}
           </EditForm>
@@ -296,7 +296,7 @@ function ColourForm({ material }: { material: Material }) {
                   <input {...field} type="text" maxLength={40} defaultValue={values?.overBlack ?? chart.overBlack} />
                 )}
               </Field>
-              <button className="press">Use both</button>
+              <button className="button">Use both</button>
             </>
           )}
         </EditForm>
@@ -313,7 +313,7 @@ function sayHiding(material: Material): string {
 }
 
 export default function MaterialsRoute() {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const [params] = useSearchParams();
   const [typed, setTyped] = useState("");
   const { materials: pinned } = plan.pinned;
@@ -401,12 +401,12 @@ export default function MaterialsRoute() {
               </ul>
             )}
             <div className="mt-3 flex gap-2">
-              <EditForm does="house copy" about={{ materialId: chosen.id }} label={`Copy ${chosen.name}`}>
-                <button className="press">Make our own copy</button>
+              <EditForm does="own copy" about={{ materialId: chosen.id }} label={`Copy ${chosen.name}`}>
+                <button className="button">Make our own copy</button>
               </EditForm>
               {isPinned && !inUse && (
                 <EditForm does="unpin material" about={{ materialId: chosen.id }} label={`Remove ${chosen.name}`}>
-                  <button className="press">Remove from this job</button>
+                  <button className="button">Remove from this job</button>
                 </EditForm>
               )}
             </div>

@@ -8,10 +8,10 @@ import { readColour } from "#core/colour/written";
 import { CATALOGUE } from "#core/materials/catalogue";
 import type { Material } from "#core/materials/material";
 import { dryFilm } from "#core/quantity/spread";
-import { together } from "#core/rules/mixing/p1-what-shares-a-pot";
+import { together } from "#core/rules/mixing/p1-what-may-be-mixed";
 import { DrawDown } from "~/drawing/draw-down";
 import { Swatch } from "~/drawing/swatch";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 import { MOST_PARTS, MOST_TINS, readMixParts } from "~/forms/edits/colour";
 import { jobAction } from "~/http/job-action.server";
@@ -96,7 +96,7 @@ function Tin({
           })}
           replace
           preventScrollReset
-          className="press !min-w-8 !px-0"
+          className="button !min-w-8 !px-0"
           aria-label={`One fewer part of ${part.material.name}`}
         >
           −
@@ -110,7 +110,7 @@ function Tin({
           })}
           replace
           preventScrollReset
-          className="press !min-w-8 !px-0"
+          className="button !min-w-8 !px-0"
           aria-label={`One more part of ${part.material.name}`}
         >
           +
@@ -197,7 +197,7 @@ function MixLine({ mix, wanted, chosen, to }: { mix: Mix; wanted: string; chosen
 }
 
 export default function MixRoute() {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const [params] = useSearchParams();
   const navigate = useNavigate();
   const { materials } = plan.pinned;
@@ -293,7 +293,7 @@ export default function MixRoute() {
         )}
         {parts.length > 1 && (
           <EditForm
-            does="keep mix"
+            does="save mix"
             about={{ mix: written(parts) }}
             label="Save this mix"
             className="mt-4 flex items-end gap-2"
@@ -305,7 +305,7 @@ export default function MixRoute() {
                     {(field) => <input {...field} type="text" maxLength={80} defaultValue={values?.mixName ?? ""} />}
                   </Field>
                 </div>
-                <button className="press press-main">Save mix</button>
+                <button className="button button-main">Save mix</button>
               </>
             )}
           </EditForm>
@@ -333,7 +333,7 @@ export default function MixRoute() {
               {(field) => <input {...field} key={wantedText} type="text" maxLength={40} defaultValue={wantedText} />}
             </Field>
           </div>
-          <button className="press press-main">Find the nearest mixes</button>
+          <button className="button button-main">Find the nearest mixes</button>
         </form>
         <WantedColours wanted={wanted} />
         <div className="mt-5 flex items-baseline gap-3 border-b border-line pb-1">
@@ -380,7 +380,7 @@ export default function MixRoute() {
 
 /** The job's target colours: saved, imported from a palette, exported as one. */
 function WantedColours({ wanted }: { wanted: string | null }) {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const [params] = useSearchParams();
   return (
     <div className="mt-3">
@@ -402,7 +402,7 @@ function WantedColours({ wanted }: { wanted: string | null }) {
                 />
                 {name}
               </Link>
-              <EditForm does="drop wanted" about={{ at: String(at) }} label={`Remove ${name}`}>
+              <EditForm does="remove target" about={{ at: String(at) }} label={`Remove ${name}`}>
                 <button className="px-1.5 text-soft hover:text-ink" aria-label={`Remove ${name}`}>
                   ×
                 </button>
@@ -414,7 +414,7 @@ function WantedColours({ wanted }: { wanted: string | null }) {
       <details className="mt-2">
         <summary className="py-1 text-note text-soft">Save this colour, or import a palette</summary>
         <div className="mt-1 grid grid-cols-2 gap-4">
-          <EditForm key={wanted} does="add wanted" label="Save a target colour" className="flex flex-col gap-2">
+          <EditForm key={wanted} does="add target" label="Save a target colour" className="flex flex-col gap-2">
             {({ faults, values }) => (
               <>
                 <Field name="wanted" label="Colour" fault={faults.wanted}>
@@ -423,7 +423,7 @@ function WantedColours({ wanted }: { wanted: string | null }) {
                 <Field name="wantedName" label="Name" fault={faults.wantedName}>
                   {(field) => <input {...field} type="text" maxLength={80} defaultValue={values?.wantedName ?? ""} />}
                 </Field>
-                <button className="press">Save colour</button>
+                <button className="button">Save colour</button>
               </>
             )}
           </EditForm>
@@ -447,8 +447,8 @@ function WantedColours({ wanted }: { wanted: string | null }) {
                 </Field>
                 <PaletteFile />
                 <div className="flex gap-2">
-                  <button className="press">Import</button>
-                  <a className="press" href={`/jobs/${plan.id}/palette.gpl`} download>
+                  <button className="button">Import</button>
+                  <a className="button" href={`/jobs/${plan.id}/palette.gpl`} download>
                     Export palette
                   </a>
                 </div>

@@ -89,7 +89,7 @@ export default function NewJob({ loaderData, actionData }: Route.ComponentProps)
           </FieldGroup>
           <ZoneFields values={values} faults={faults} />
           <div className="flex justify-end border-t border-line pt-4">
-            <button className="press press-main px-6 text-base" disabled={busy}>
+            <button className="button button-main px-6 text-base" disabled={busy}>
               {busy ? "Creating the job …" : "Create the job"}
             </button>
           </div>

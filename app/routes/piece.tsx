@@ -8,7 +8,7 @@ import { SEVERITY_ORDER, type Severity } from "#core/rules/rule";
 import { groundNamed } from "#core/rules/words";
 import { CrustStrip } from "~/drawing/crust-strip";
 import { Elevation } from "~/drawing/elevation";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 import { SHAPE_SIZES, zoneFields } from "~/forms/zone-form";
 import { jobAction } from "~/http/job-action.server";
@@ -28,7 +28,7 @@ const sayShape = ({ shape }: Zone) => {
 };
 
 function ZoneLine({ zone, selection }: { zone: Zone; selection: Selection }) {
-  const { plan, judgement } = usePlanInHand();
+  const { plan, judgement } = useJob();
   const judged = judgement.zones.find((one) => one.zone.id === zone.id);
   const chosen = selection.zone?.id === zone.id && selection.addAt === null;
   const crust = judged?.crust;
@@ -73,7 +73,7 @@ function ZoneLine({ zone, selection }: { zone: Zone; selection: Selection }) {
 
 /** Zones of a standard piece, from a few measurements. */
 function KitForm() {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const [kitId, setKit] = useState(PIECE_KITS[0]!.id);
   const kit = PIECE_KITS.find((one) => one.id === kitId) ?? PIECE_KITS[0]!;
   return (
@@ -83,7 +83,7 @@ function KitForm() {
         Adds its zones with their sizes and places; you can change all of it later.
       </p>
       <EditForm
-        does="add kit"
+        does="add standard piece"
         about={{ pieceId: plan.pieces[0]?.id ?? "" }}
         label="Standard piece"
         className="grid grid-cols-3 gap-3"
@@ -108,7 +108,7 @@ function KitForm() {
                 {(field) => <input {...field} type="text" inputMode="decimal" defaultValue={size.usual} />}
               </Field>
             ))}
-            <button className="press press-main col-span-3">Add its zones</button>
+            <button className="button button-main col-span-3">Add its zones</button>
           </>
         )}
       </EditForm>
@@ -134,7 +134,7 @@ function CrustChoice({ plan, chosen, own }: { plan: Plan; chosen?: string; own: 
 }
 
 function ZoneForm({ zone }: { zone: Zone }) {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   return (
     <>
       <EditForm
@@ -149,7 +149,7 @@ function ZoneForm({ zone }: { zone: Zone }) {
             <ZoneFields values={values ?? zoneFields(zone)} faults={faults} />
             <CrustChoice plan={plan} chosen={zone.crustId} own="a new crust of its own" />
             <noscript>
-              <button className="press press-main" type="submit">
+              <button className="button button-main" type="submit">
                 Save the zone
               </button>
             </noscript>
@@ -158,7 +158,7 @@ function ZoneForm({ zone }: { zone: Zone }) {
       </EditForm>
       {zonesOf(plan).length > 1 && (
         <EditForm does="remove zone" about={{ zoneId: zone.id }} className="mt-4">
-          <button className="press">Remove this zone</button>
+          <button className="button">Remove this zone</button>
         </EditForm>
       )}
     </>
@@ -166,14 +166,14 @@ function ZoneForm({ zone }: { zone: Zone }) {
 }
 
 function NewZone() {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   return (
     <EditForm does="add zone" about={{ pieceId: plan.pieces[0]?.id ?? "" }} label="New zone">
       {({ faults, values }) => (
         <div className="flex flex-col gap-5">
           <ZoneFields values={values ?? {}} faults={faults} />
           <CrustChoice plan={plan} own="a new crust of its own" />
-          <button className="press press-main">Add the zone</button>
+          <button className="button button-main">Add the zone</button>
         </div>
       )}
     </EditForm>
@@ -181,7 +181,7 @@ function NewZone() {
 }
 
 function JobForm() {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   return (
     <EditForm
       key={`${plan.title}/${plan.client}/${plan.start}/${plan.due}`}
@@ -205,7 +205,7 @@ function JobForm() {
             </Field>
           ))}
           <noscript className="col-span-2">
-            <button className="press" type="submit">
+            <button className="button" type="submit">
               Save the job
             </button>
           </noscript>
@@ -225,7 +225,7 @@ function worstOf(judged: ZoneJudgement | undefined): Severity | null {
 }
 
 export default function PieceRoute() {
-  const { plan, judgement } = usePlanInHand();
+  const { plan, judgement } = useJob();
   const selection = useSelection();
   const zones = zonesOf(plan);
   const adding = selection.addAt !== null || zones.length === 0;

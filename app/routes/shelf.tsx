@@ -1,7 +1,7 @@
 import { shop } from "#core/judge/shop";
 import { LOSS_ON_TOOLS } from "#core/quantity/spread";
 import { Swatch } from "~/drawing/swatch";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import { jobAction } from "~/http/job-action.server";
 import { SectionPanel, useSection } from "~/parts/section-panel";
 import { useSelection } from "~/parts/selection";
@@ -14,7 +14,7 @@ export const action = ({ request, params }: Route.ActionArgs) => jobAction(reque
 const SECTION_HEIGHT = 430;
 
 export default function ShelfRoute() {
-  const { plan } = usePlanInHand();
+  const { plan } = useJob();
   const selection = useSelection();
   const geometry = useSection(selection.judged, SECTION_HEIGHT);
   const needs = shop(plan);

@@ -68,7 +68,7 @@ export default function ShopDays() {
   return (
     <div className="flex h-screen min-h-[640px] min-w-[1024px] flex-col">
       <PageHead title="Shop calendar">
-        <a className="press" href="/days.ics">
+        <a className="button" href="/days.ics">
           Calendar feed
         </a>
       </PageHead>
@@ -180,7 +180,7 @@ export default function ShopDays() {
             </>
           )}
           <NotHere jobs={leftOut} />
-          <Link to="/" className="press press-main">
+          <Link to="/" className="button button-main">
             Go to the jobs
           </Link>
         </main>

@@ -75,10 +75,10 @@ export default function Waiting({ loaderData: { to, row } }: Route.ComponentProp
           </dl>
         )}
         <p className="mt-8 flex gap-3">
-          <a href={to} className="press press-main">
+          <a href={to} className="button button-main">
             Try now
           </a>
-          <Link to="/" className="press">
+          <Link to="/" className="button">
             Go to the jobs list
           </Link>
         </p>

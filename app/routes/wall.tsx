@@ -63,7 +63,7 @@ export default function Wall({ loaderData: { id, title, days } }: Route.Componen
         <Link to={`/jobs/${id}/days`} className="link">
           Back to Days
         </Link>
-        <button type="button" className="press press-main" onClick={() => window.print()}>
+        <button type="button" className="button button-main" onClick={() => window.print()}>
           Print
         </button>
       </p>

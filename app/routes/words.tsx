@@ -9,7 +9,7 @@ export default function Words() {
   return (
     <>
       <PageHead title="Words">
-        <Link to="/keys" className="press">
+        <Link to="/keys" className="button">
           Keys
         </Link>
       </PageHead>

@@ -46,7 +46,7 @@ import { imitationLeafTarnishes } from "./leaf/l3-imitation-leaf-tarnishes.ts";
 import { acidOnBareMetal } from "./metal/m1-acid-on-bare-metal.ts";
 import { sprayWhileWet } from "./metal/m2-spray-while-wet.ts";
 import { sealAfterTheReaction } from "./metal/m3-seal-after-the-reaction.ts";
-import { whatSharesAPot } from "./mixing/p1-what-shares-a-pot.ts";
+import { whatMayBeMixed } from "./mixing/p1-what-may-be-mixed.ts";
 import { pickUp } from "./rewetting/b1-pick-up.ts";
 import { distressReach } from "./rewetting/b2-distress-reach.ts";
 import { setTooHard } from "./rewetting/b3-set-too-hard.ts";
@@ -171,7 +171,7 @@ export const RULES: readonly Rule[] = [
   putBackTogether,
   aBrushForDarkWax,
   blockDryBeforeTurning,
-  whatSharesAPot,
+  whatMayBeMixed,
   lead,
   heat,
 ];

@@ -1,4 +1,5 @@
 import type { Plan } from "../plan/plan.ts";
+import { capital } from "../rules/words.ts";
 import { sayDuration } from "../units/duration.ts";
 import type { ShopClock } from "../units/time-zone.ts";
 import { readWallTime } from "../units/wall-time.ts";
@@ -32,7 +33,7 @@ export const sayDue = ({ title, due, start }: Plan) =>
 
 /** A clash in words; `says` where the sentence is known already. */
 export function sayClash(claims: readonly Claim[], about: About, says?: string): Clash {
-  const told = claims.filter((claim) => !("lag" in claim) || about.reasonOf(claim.lag)?.kind !== "order");
+  const worthSaying = claims.filter((claim) => !("lag" in claim) || about.reasonOf(claim.lag)?.kind !== "order");
   const task = taskOf(claims, about);
   const { phase, plan } = task;
   return {
@@ -40,7 +41,7 @@ export function sayClash(claims: readonly Claim[], about: About, says?: string):
     zoneId: phase?.judged.zone.id ?? "",
     stepId: phase?.placed.phase.step.id ?? "",
     says: says ?? sentence(claims, task, about),
-    claims: (told.length > 0 ? told : claims).map((claim) => sayClaim(claim, about)),
+    claims: (worthSaying.length > 0 ? worthSaying : claims).map((claim) => capital(sayClaim(claim, about))),
   };
 }
 

@@ -7,6 +7,7 @@ import { CATALOGUE } from "../materials/catalogue.ts";
 import type { Material } from "../materials/material.ts";
 import type { Hours } from "../plan/hours.ts";
 import type { Plan, Step } from "../plan/plan.ts";
+import { named } from "../rules/words.ts";
 import { techniquesFor } from "../surface/techniques.ts";
 import { HOUR, type Minutes, type WallMinutes } from "../units/units.ts";
 import { readWallTime, sayWallTime } from "../units/wall-time.ts";
@@ -115,6 +116,11 @@ function schoolIdeas({ pinned: { houseRules } }: Plan): Idea[] {
   return ideas;
 }
 
+function nameIn(plan: Plan, materialId: string | undefined): string {
+  const material = plan.pinned.materials.find(({ id }) => id === materialId);
+  return material ? named(material) : "it";
+}
+
 /** Where several thin coats of a paint are planned, one fewer. */
 function coatIdeas(plan: Plan, stepIds: readonly string[]): Idea[] {
   return plan.crusts.flatMap((crust) =>
@@ -122,7 +128,7 @@ function coatIdeas(plan: Plan, stepIds: readonly string[]): Idea[] {
       .filter((step) => stepIds.includes(step.id) && step.coats > 1)
       .map((step) => ({
         id: `coat-${crust.id}-${step.id}`,
-        label: `One fewer coat of ${plan.pinned.materials.find(({ id }) => id === step.what)?.name ?? "it"}`,
+        label: `One fewer coat of ${nameIn(plan, step.what)}`,
         commands: [{ do: "patch step", crustId: crust.id, stepId: step.id, patch: { coats: step.coats - 1 } }],
       })),
   );
@@ -173,7 +179,7 @@ function productIdeas(plan: Plan, made: Schedule): Idea[] {
   return steps.slice(0, MOST_SWAPS).flatMap(({ crust, step, material }) =>
     insteadOf(plan, step, material).map((other) => ({
       id: `product-${crust.id}-${step.id}-${other.id}`,
-      label: `Use ${other.name} instead of ${material.name}`,
+      label: `Use ${named(other)} instead of ${named(material)}`,
       commands: [
         ...(plan.pinned.materials.some(({ id }) => id === other.id)
           ? []

@@ -366,7 +366,8 @@ export function networkOfWork(works: readonly Work[], dry: DryModes = new Set())
 
 /** A wait as a claim: what has to come how long after what. */
 export function sayLag({ min, max }: Lag, { kind, from, to, reason }: Reason): string {
-  if (kind === "order" || kind === "apart") return `"${to}" comes after "${from}"`;
+  if (kind === "order" || kind === "apart" || (min === 0 && max === null)) return `"${to}" comes after "${from}"`;
+  if (max === 0) return `"${to}" must begin straight after "${from}"`;
   if (max !== null && max === min) return `"${to}" must begin exactly ${sayDuration(min)} after "${from}"`;
   if (kind === "author") return `the plan makes "${to}" wait ${sayDuration(min)} after "${from}"`;
   if (max === null) return `"${to}" waits ${sayDuration(min)} after "${from}" (${reason})`;

@@ -9,7 +9,7 @@ const crustFile = (change: (plan: Record<string, unknown>) => void) => {
 };
 
 const FILES: [name: string, text: string, says: RegExp][] = [
-  ["cut short", '{"format":"jolly-crust"', /is not whole: it breaks off or is damaged in line/],
+  ["cut short", '{"format":"jolly-crust"', /is damaged on line 1/],
   ["another kind", '{"format":"shopping-list"}', /This is not a crust file/],
   ["from the future", crustFile((plan) => Object.assign(plan, { version: 99 })), /written by a newer version/],
   [
@@ -24,7 +24,7 @@ const FILES: [name: string, text: string, says: RegExp][] = [
     ),
     /zone "[^"]+", shape, width:.*a size must be more than 0 mm/is,
   ],
-  ["too large", `{"format":"jolly-crust","title":"${"x".repeat(5_050_000)}"}`, /5 MB at most/],
+  ["too large", `{"format":"jolly-crust","title":"${"x".repeat(5_050_000)}"}`, /the limit for a crust file is 5 MB/],
 ];
 
 test("a broken project file is refused with where and what to do, and the jobs stay as they are", async ({
@@ -61,8 +61,8 @@ test("a wrong figure on the page is said at its field and changes nothing", asyn
   await page.getByLabel("Coats").press("Tab");
   await expect(page.getByText("At least one coat.")).toBeVisible();
   await page.getByLabel("Wait before it").selectOption("at least");
-  await page.getByLabel("… so long").fill("a while");
-  await page.getByLabel("… so long").press("Tab");
+  await page.getByLabel("How long").fill("a while");
+  await page.getByLabel("How long").press("Tab");
   await expect(page.getByText("Write the wait like 45 min, 2 h or 1 day.")).toBeVisible();
   await expect(page.getByRole("button", { name: "Nothing to undo" })).toBeVisible();
 });
@@ -108,6 +108,6 @@ test("a removed job can be restored", async ({ page }) => {
   await page.getByRole("button", { name: "Remove Dough bin" }).click();
   await expect(page.getByRole("link", { name: "Dough bin" })).toHaveCount(0);
   await page.getByText("1 removed job").click();
-  await page.getByRole("button", { name: "Put back" }).click();
+  await page.getByRole("button", { name: "Restore" }).click();
   await expect(page.getByRole("link", { name: "Dough bin", exact: true })).toBeVisible();
 });

@@ -86,10 +86,7 @@ test("the page stays responsive while a board is drawn, and an edit is drawn aga
   const before = await pixels(page);
   await page.getByRole("link", { name: /^Crust/ }).click();
   await page.locator("a[data-step=bone]").first().click();
-  await page
-    .getByRole("button", { name: /Leave (it|the step) out|Leave out/ })
-    .first()
-    .click();
+  await page.getByRole("button", { name: "Remove", exact: true }).first().click();
   await saved(page);
   await page.getByRole("link", { name: /^Board/ }).click();
   await page.locator(finished).waitFor();
@@ -184,8 +181,8 @@ test("a real board stands beside its prediction: the difference is measured and 
   expect(exif).toBeUndefined();
   expect(width).toBe(900);
 
-  await panel.getByLabel("Which material").selectOption({ label: "Milk paint, barn red" });
-  await panel.getByRole("button", { name: "Correct it" }).click();
+  await panel.getByRole("combobox", { name: "Material" }).selectOption({ label: "Milk paint, barn red" });
+  await panel.getByRole("button", { name: "Correct" }).click();
   await saved(page);
   await page.locator(finished).waitFor();
   await expect.poll(apart).toBeLessThan(before * 0.6);
@@ -203,9 +200,9 @@ test("a real board stands beside its prediction: the difference is measured and 
   await expect(panel.getByRole("button", { name: "White point set; pick again" })).toBeVisible();
 
   // removed, it can be restored
-  await page.getByRole("button", { name: "Take away: a touch lighter" }).click();
-  await expect(page.getByText("Taken away: a touch lighter.")).toBeVisible();
-  await page.getByRole("button", { name: "Put it back" }).click();
+  await page.getByRole("button", { name: "Remove: a touch lighter" }).click();
+  await expect(page.getByText("Removed: a touch lighter.")).toBeVisible();
+  await page.getByRole("button", { name: "Restore" }).click();
   await expect(page.getByRole("link", { name: "a touch lighter" })).toBeVisible();
 });
 
@@ -226,7 +223,7 @@ test("a file that is no photo, or too much of one, is refused in words and nothi
   const huge = await sharp({ create: { width: 8200, height: 6150, channels: 3, background: "#777777" } })
     .png({ compressionLevel: 9 })
     .toBuffer();
-  await send("huge.png", "image/png", huge, /50 megapixels; 40 at most/);
+  await send("huge.png", "image/png", huge, /50 megapixels; the limit is 40/);
   await expect(page.getByText("None yet.")).toBeVisible();
 });
 
@@ -241,9 +238,9 @@ test("the mixing bench predicts a mix, finds the nearest one, and keeps it as a 
   await expect(mixed).not.toHaveText(first!);
 
   await page.getByRole("list", { name: "Nearest mixes" }).getByRole("link").first().click();
-  await expect(page.getByText(/^Against the wanted colour/)).toContainText(/ΔE [0-4]\./);
+  await expect(page.getByText(/^Against the target colour/)).toContainText(/ΔE00 [0-4]\./);
   await page.getByLabel("Save as").fill("Harbour green");
-  await page.getByRole("button", { name: "Save the mix" }).click();
+  await page.getByRole("button", { name: "Save mix" }).click();
   await expect(page.getByRole("button", { name: "Undo: Save the mix Harbour green" })).toBeVisible();
   await saved(page);
   await page.getByRole("link", { name: /^Materials/ }).click();
@@ -255,10 +252,10 @@ test("a palette is taken in and given out; a wrong colour or palette says where 
   await page.getByText("Save this colour, or import a palette").click();
   const palette = page.getByLabel("GIMP palette (*.gpl), as text");
   await palette.fill("GIMP Palette\nName: harbour\n169 189 300 too blue");
-  await page.getByRole("button", { name: "Take it in" }).click();
+  await page.getByRole("button", { name: "Import" }).click();
   await expect(page.getByText("line 3: A colour is three numbers from 0 to 255 and a name.")).toBeVisible();
   await palette.fill("GIMP Palette\nName: harbour\nColumns: 2\n#\n169 189 179 duck egg\n86 100 107\tslate sea");
-  await page.getByRole("button", { name: "Take it in" }).click();
+  await page.getByRole("button", { name: "Import" }).click();
   await page.getByRole("list", { name: "Target colours of this job" }).getByRole("link", { name: "slate sea" }).click();
   await expect(page).toHaveURL(/want=%2356646b/);
   await saved(page);
@@ -275,21 +272,21 @@ test("a material's colour is written as Lab or as two swatches", async ({ page }
   await open(page, "/jobs/carved-settle/materials?material=chalk-bone-white");
   const form = page.getByRole("form", { name: "Write the colour of Chalk-type, bone white" });
   await form.getByRole("textbox").fill("lab 200 0 0");
-  await form.getByRole("button", { name: "Take it" }).click();
+  await form.getByRole("button", { name: "Use it" }).click();
   await expect(page.getByText("L runs from 0, black, to 100, white; 200 is outside.")).toBeVisible();
   await form.getByRole("textbox").fill("Lab 80 2 12");
-  await form.getByRole("button", { name: "Take it" }).click();
-  await expect(form.getByText(/^Written: #/)).toContainText("Lab 80 2 12");
+  await form.getByRole("button", { name: "Use it" }).click();
+  await expect(form.getByText(/^Colour code: #/)).toContainText("Lab 80 2 12");
   await page.goto("/jobs/carved-settle/materials?material=wax-dark");
   await page.locator("html[data-live]").waitFor();
   const swatches = page.getByRole("form", { name: "Swatches of Dark wax" });
   await swatches.getByLabel("One coat over white").fill("#101010");
   await swatches.getByLabel("and over black").fill("#e0d0c0");
-  await swatches.getByRole("button", { name: "Take both" }).click();
+  await swatches.getByRole("button", { name: "Use both" }).click();
   await expect(page.getByText("Over black it must look darker than over white; are the two swapped?")).toBeVisible();
   await swatches.getByLabel("One coat over white").fill("#c09a70");
   await swatches.getByLabel("and over black").fill("#140f0b");
-  await swatches.getByRole("button", { name: "Take both" }).click();
+  await swatches.getByRole("button", { name: "Use both" }).click();
   await expect(page.getByRole("button", { name: "Undo: Colour of Dark wax" })).toBeVisible();
 });
 
@@ -312,7 +309,7 @@ test.describe("without script", () => {
       .getByLabel("Photo (up to 8 MB)")
       .setInputFiles({ name: "x.jpg", mimeType: "image/jpeg", buffer: await photoOf("#445566") });
     await page.getByRole("button", { name: "Add photo" }).click();
-    await expect(page.getByRole("button", { name: /^Take away/ })).toBeVisible();
+    await expect(page.getByRole("button", { name: /^Remove:/ })).toBeVisible();
   });
 
   test("a board of a zone that is not there is an error page with a sentence", async ({ page }) => {

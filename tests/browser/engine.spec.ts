@@ -68,7 +68,7 @@ test("what can go on here: asked of a step, it says now, later and never, and ad
   page,
 }) => {
   await open(page, "/jobs/carved-settle/crust?zone=back&step=clear");
-  await page.getByRole("link", { name: "what next?" }).click();
+  await page.getByRole("link", { name: "What next?" }).click();
   const panel = page.getByRole("region", { name: "What can go on here" });
   await expect(panel.locator("[data-can=never]")).toContainText("No clear coat over wax");
   await expect(panel.locator("[data-can=now]")).toContainText("Dark wax");
@@ -90,7 +90,7 @@ test("a long crust stays in view whole, with its verdicts", async ({ page }) => 
   const last = await page.locator("#ladder > li").last().boundingBox();
   const footLine = await page.getByRole(foot).boundingBox();
   expect(last!.y + last!.height).toBeLessThanOrEqual(footLine!.y);
-  await expect(page.locator("#ladder")).toContainText("has not dried long enough");
+  await expect(page.locator("#ladder")).toContainText("The clear coat may pull at the");
   for (const row of await page.locator("#ladder a[data-step]").all())
     expect((await row.boundingBox())!.height).toBeGreaterThanOrEqual(20);
 });
@@ -99,7 +99,7 @@ test("heat is read and taken on before the step is begun", async ({ page }) => {
   await imported(page, fileOf("Warm air", [["brush", "mineral-storm"], ["heat-gun"]]));
   await page.locator("#ladder a[data-step=s2]").click();
   const safety = page.getByRole("region", { name: "Safety" });
-  await expect(safety).toContainText("Never on paint that may hold lead");
+  await expect(safety).toContainText("Never on paint that may contain lead");
   await safety.getByRole("button", { name: /I have read this/ }).click();
   await expect(safety.getByRole("button")).toHaveCount(0);
   await page.reload();
@@ -150,7 +150,7 @@ test("a row is dragged to another place, and the step moves there", async ({ pag
   expect(await names()).not.toEqual(before);
 });
 
-test("a shared crust is split off for one zone, held beside another, and laid again", async ({ page }) => {
+test("a shared crust is split off for one zone, compared with another, and used again", async ({ page }) => {
   await open(page, "/jobs/carved-settle/crust?zone=back");
   await page.getByRole("button", { name: "Own copy for this zone" }).click();
   await expect(page.getByRole("textbox", { name: "Name of the crust" })).toHaveValue("Pale, worn to walnut, 2");
@@ -159,14 +159,15 @@ test("a shared crust is split off for one zone, held beside another, and laid ag
   await expect(page.getByRole("heading", { level: 3, name: "Seat, sealed dark" })).toBeVisible();
   await page.getByRole("link", { name: "Close" }).click();
   await page.getByLabel("Use another crust from this job").selectOption({ label: "Pale, worn to walnut" });
-  await page.getByRole("button", { name: "Lay it" }).click();
+  await page.getByRole("button", { name: "Use it" }).click();
   await expect(page.getByRole("textbox", { name: "Name of the crust" })).toHaveValue("Pale, worn to walnut");
   // a crust no zone uses can be removed, and what lies under a step kept for use elsewhere
-  await page.getByRole("button", { name: "take away" }).click();
-  await expect(page.getByRole("button", { name: "take away" })).toHaveCount(0);
+  const unused = page.getByRole("form", { name: "Remove Pale, worn to walnut, 2" });
+  await unused.getByRole("button", { name: "Remove" }).click();
+  await expect(unused).toHaveCount(0);
   await page.locator("#ladder a[data-step=bone]").click();
   await page.getByRole("button", { name: "Split" }).click();
-  await page.getByRole("link", { name: "Let go" }).click();
+  await page.getByRole("link", { name: "Deselect" }).click();
   await expect(page.getByText("Pale, worn to walnut, 2, not used")).toBeVisible();
 });
 

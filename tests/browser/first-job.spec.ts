@@ -21,7 +21,7 @@ test("from an empty shop: a pale finish on bare oak goes wrong, is mended, dated
   page,
 }, info) => {
   await page.goto("/");
-  await expect(page.getByRole("heading", { name: "No job yet" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "No jobs yet" })).toBeVisible();
   await makeJob(page, { title: "Oak coffer", piece: "Coffer", zone: "Lid" });
 
   await addOnTop(page, "bone", "Chalk-type, bone white");
@@ -29,17 +29,17 @@ test("from an empty shop: a pale finish on bare oak goes wrong, is mended, dated
   await addOnTop(page, "satin", "Clear coat, satin");
 
   // the caution and the two stops, with their reasons
-  await page.getByRole("link", { name: "Let go" }).click();
+  await page.getByRole("link", { name: "Deselect" }).click();
   const cards = page.locator("[data-finding]");
   await expect(page.getByRole("contentinfo")).toContainText("2 stops");
   await expect(page.getByRole("contentinfo")).toContainText("1 caution");
   await expect(cards.filter({ hasText: "Raw oak will bleed through" })).toContainText(
-    "nothing that blocks it between the timber and the first pale coat",
+    "Nothing blocks the tannin under the first pale coat",
   );
   const overWax = cards.filter({ hasText: "will not stick to wax" });
   await overWax.locator("summary").click();
   await expect(overWax).toContainText("would bead, and peel within weeks");
-  const stains = cards.filter({ hasText: "for good" });
+  const stains = cards.filter({ hasText: "Dark wax may stain" });
   await stains.locator("summary").click();
   await expect(stains).toContainText("thirsty and unsealed");
   const before = await finish(page);

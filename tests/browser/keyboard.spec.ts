@@ -47,7 +47,7 @@ test("zones, views and the list of keys have keys", async ({ page }) => {
   await page.keyboard.press("4");
   await expect(page).toHaveURL(/\/days/);
   await page.keyboard.press("?");
-  await expect(page.getByRole("dialog", { name: "Keys and words" })).toBeVisible();
+  await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
   await page.keyboard.press("Escape");
   await expect(page.getByRole("dialog")).toHaveCount(0);
 });

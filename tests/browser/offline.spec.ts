@@ -10,7 +10,7 @@ const back = (context: BrowserContext) => context.unroute("**/edit");
 async function setCoats(page: Page, count: string) {
   await page.getByLabel("Coats").fill(count);
   await page.getByLabel("Coats").press("Tab");
-  await expect(page.locator("footer output")).toContainText("The server does not answer");
+  await expect(page.locator("footer output")).toContainText("Jolly Crust is not answering");
 }
 
 test("two tabs, offline, different steps, both closed: both edits are handed in, once", async ({ context }) => {

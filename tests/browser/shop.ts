@@ -133,9 +133,9 @@ export async function makeJob(
   await page.getByLabel("Name", { exact: true }).fill(zone);
   await page.getByLabel("Width, mm").fill("900");
   await page.getByLabel("Height, mm").fill("400");
-  await page.getByLabel("It is").selectOption(ground);
+  await page.getByLabel("Kind").selectOption(ground);
   await page.getByLabel("Timber").selectOption(species);
-  await page.getByLabel("Use").selectOption(wear);
+  await page.getByLabel("Use", { exact: true }).selectOption(wear);
   await page.getByRole("button", { name: "Create the job" }).click();
   await page.waitForURL(/\/jobs\/[^/]+\/crust/);
 }
@@ -143,7 +143,7 @@ export async function makeJob(
 /** Adds a step on top of the crust by its name in the list. */
 export async function addOnTop(page: Page, letters: string, name: string) {
   const before = await page.locator("#ladder a[data-step]").count();
-  if (before > 0) await page.getByRole("link", { name: "+ step" }).click();
+  if (before > 0) await page.getByRole("link", { name: "Add step" }).click();
   await page.getByPlaceholder(/Type a few letters/).fill(letters);
   await page.getByRole("button", { name, exact: true }).click();
   await page.waitForFunction((count) => document.querySelectorAll("#ladder a[data-step]").length === count, before + 1);

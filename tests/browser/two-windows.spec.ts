@@ -34,7 +34,7 @@ test("what was typed while the server was away is kept over a reload and saved w
   await page.route("**/edit", (route) => route.abort());
   await page.getByLabel("Coats").fill("4");
   await page.getByLabel("Coats").press("Tab");
-  await expect(page.locator("footer output")).toContainText("The server does not answer");
+  await expect(page.locator("footer output")).toContainText("Jolly Crust is not answering");
   await expect(page.locator("#ladder")).toContainText("4 coats");
   await page.reload();
   await expect(page.locator("#ladder")).toContainText("4 coats");
@@ -56,7 +56,7 @@ test.describe("with a database of its own", () => {
     renameSync(`${shop.folder}/crust.db`, `${shop.folder}/away.db`);
     await page.getByLabel("Coats").fill("2");
     await page.getByLabel("Coats").press("Tab");
-    await expect(page.locator("footer output")).toContainText("is gone. Everything it held was copied to");
+    await expect(page.locator("footer output")).toContainText("is gone. Everything in it was copied to");
     const other = await page.context().newPage();
     const answer = await other.goto("/");
     expect(answer?.status()).toBe(503);

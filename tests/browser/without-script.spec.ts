@@ -8,15 +8,15 @@ test("without script: make a job, add layers, see the verdict, mend it, take it 
   await expect(page.locator("#ladder a[data-step]")).toHaveCount(1);
   await expect(page.getByRole("contentinfo")).toContainText("1 stop");
 
-  await page.getByRole("link", { name: "+ step" }).click();
+  await page.getByRole("link", { name: "Add step" }).click();
   await page.getByRole("button", { name: "Dark wax", exact: true }).click();
   await expect(page.locator("#ladder a[data-step]")).toHaveCount(2);
   await expect(page.getByRole("contentinfo")).toContainText("1 caution");
   await expect(page.getByRole("heading", { name: /for good/ })).toBeVisible();
 
-  await page.getByRole("button", { name: /Clear wax first/ }).click();
+  await page.getByRole("button", { name: /clear wax first/ }).click();
   await expect(page.getByRole("contentinfo")).toContainText("0 cautions");
-  await page.getByRole("button", { name: /^Undo: Clear wax first/ }).click();
+  await page.getByRole("button", { name: /^Undo: Lay clear wax first/ }).click();
   await expect(page.getByRole("contentinfo")).toContainText("1 caution");
 
   // the days and the amounts are there as well
@@ -88,7 +88,7 @@ test("without script: a page that is out of date shows what changed and keeps wh
   await page.getByLabel("Share covered, %").fill("40");
   await page.getByRole("button", { name: "Save the step" }).click();
   await expect(page.getByRole("alert").first()).toContainText(
-    "changed in another window meanwhile: Change Acrylic mineral, oyster",
+    "changed in another window: Change Acrylic mineral, oyster",
   );
   await expect(page.getByLabel("Share covered, %")).toHaveValue("40");
 });

@@ -76,14 +76,14 @@ describe("forms about colour", () => {
   });
 
   it("target colours are saved, imported from a palette once, and removed", () => {
-    const kept = done({ do: "add wanted", wanted: "#a9bdb3", wantedName: "duck egg" });
+    const kept = done({ do: "add target", wanted: "#a9bdb3", wantedName: "duck egg" });
     expect(kept.palette).toEqual([{ name: "duck egg", colour: "#a9bdb3" }]);
     const palette = "GIMP Palette\n169 189 179 duck egg\n1 2 3 night";
     const taken = done({ do: "import palette", palette }, kept);
     expect(taken.palette.map(({ name }) => name)).toEqual(["duck egg", "night"]);
     expect(read({ do: "import palette", palette }, taken)).toMatchObject({ ok: false });
-    expect(done({ do: "drop wanted", at: "0" }, taken).palette).toEqual([{ name: "night", colour: "#010203" }]);
-    expect(read({ do: "drop wanted", at: "7" }, taken).ok).toBe(false);
+    expect(done({ do: "remove target", at: "0" }, taken).palette).toEqual([{ name: "night", colour: "#010203" }]);
+    expect(read({ do: "remove target", at: "7" }, taken).ok).toBe(false);
     const wrong = read({ do: "import palette", palette: "GIMP Palette\nx" });
     expect(!wrong.ok && wrong.faults.palette).toBe("line 2: A colour is three numbers from 0 to 255 and a name.");
   });
@@ -93,18 +93,18 @@ describe("forms about colour", () => {
       ...plan,
       palette: Array.from({ length: 256 }, (_, at) => ({ name: `${at}`, colour: "#000000" })),
     };
-    expect(read({ do: "add wanted", wanted: "#a9bdb3" }, full)).toMatchObject({ ok: false });
+    expect(read({ do: "add target", wanted: "#a9bdb3" }, full)).toMatchObject({ ok: false });
     expect(read({ do: "import palette", palette: "GIMP Palette\n1 2 3 night" }, full)).toMatchObject({ ok: false });
   });
 
   it("a mix is kept as a paint that behaves as its main tin, in the colour of the mix", () => {
     const mix = "chalk-slate:1,chalk-bone-white:3";
-    const kept = done({ do: "keep mix", mix, mixName: "Harbour fog" });
+    const kept = done({ do: "save mix", mix, mixName: "Harbour fog" });
     const fog = kept.pinned.materials.at(-1)!;
     expect(fog).toMatchObject({ name: "Harbour fog", family: "chalk-type paint", copyOf: "chalk-bone-white" });
     expect(fog.id).toMatch(/^mix-/);
-    expect(read({ do: "keep mix", mix: "chalk-slate:1", mixName: "alone" })).toMatchObject({ ok: false });
-    expect(read({ do: "keep mix", mix, mixName: " " })).toMatchObject({
+    expect(read({ do: "save mix", mix: "chalk-slate:1", mixName: "alone" })).toMatchObject({ ok: false });
+    expect(read({ do: "save mix", mix, mixName: " " })).toMatchObject({
       ok: false,
       faults: { mixName: expect.any(String) },
     });

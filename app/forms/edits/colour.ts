@@ -164,7 +164,7 @@ export const COLOUR_FORMS: Record<string, (place: Place) => FormEdit> = {
   "set colour": setColour,
   "correct colour": correctColour,
   "import palette": importPalette,
-  "add wanted": addWanted,
-  "drop wanted": dropWanted,
-  "keep mix": keepMix,
+  "add target": addWanted,
+  "remove target": dropWanted,
+  "save mix": keepMix,
 };

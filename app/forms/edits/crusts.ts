@@ -97,7 +97,7 @@ function overrideStep(place: Place): FormEdit {
 }
 
 /** The names of an inspection's answers, and which one is planned. */
-function setWays(place: Place): FormEdit {
+function setAnswers(place: Place): FormEdit {
   return onStep(place, (crust, step) => {
     const { fields, plan, newId } = place;
     const branches = (step.branches ?? []).flatMap((branch) => {
@@ -147,9 +147,9 @@ export function inspectionUnder(steps: readonly Step[], at: number): Step | null
 export const CRUST_FORMS: Record<string, (place: Place) => FormEdit> = {
   "duplicate crust": duplicateCrust,
   "split crust": splitCrust,
-  "lay crust": layCrust,
+  "use crust": layCrust,
   "remove crust": removeCrust,
   "override step": overrideStep,
-  "set ways": setWays,
-  "set way": setWay,
+  "set answers": setAnswers,
+  "set answer": setWay,
 };

@@ -49,13 +49,17 @@ describe("forms about crusts", () => {
   it.each([
     ["splitting under the first step", { do: "split crust", stepId: "s1" }, /nothing under the first step/],
     ["taking away a crust that lies on a zone", { do: "remove crust" }, /still used on a zone/],
-    ["a way that no inspection has", { do: "set way", stepId: "s2", branch: "elsewhere" }, /does not have that answer/],
-    ["an inspection with one answer", { do: "set ways", stepId: "s2" }, /at least two answers/],
-    ["a ready piece nobody knows", { do: "add kit", kit: "throne" }, /Choose a standard piece/],
+    [
+      "a way that no inspection has",
+      { do: "set answer", stepId: "s2", branch: "elsewhere" },
+      /does not have that answer/,
+    ],
+    ["an inspection with one answer", { do: "set answers", stepId: "s2" }, /at least two answers/],
+    ["a ready piece nobody knows", { do: "add standard piece", kit: "throne" }, /Choose a standard piece/],
     ["a test without an answer", { do: "test ground", test: "waterDrop" }, /Choose what you saw/],
     ["a test with another's answer", { do: "test ground", test: "waterDrop", answer: "clean" }, /one of the answers/],
     ["a room of letters", { do: "set room", celsius: "warm", relativeHumidity: "50" }, /./],
-    ["a material nobody knows", { do: "house copy", materialId: "moon-paint" }, /not in the job/],
+    ["a material nobody knows", { do: "own copy", materialId: "moon-paint" }, /not in the job/],
     ["a material in use, taken out", { do: "unpin material", materialId: "chalk-slate" }, /still uses it/],
   ] as [string, FormFields, RegExp][])("%s is refused in a sentence", (_what, fields, says) => {
     const form = read(plan(), fields);
@@ -68,7 +72,7 @@ describe("forms about crusts", () => {
     const inspection = looked.crusts[0]!.steps[1]!;
     expect(inspection.branches).toHaveLength(2);
     const other = inspection.branches![1]!.id;
-    const moved = done(looked, { do: "set way", stepId: "s2", branch: other });
+    const moved = done(looked, { do: "set answer", stepId: "s2", branch: other });
     expect(judge(moved).zones[0]!.phases.some(({ phase }) => phase.step.id === "s2")).toBe(false);
   });
 

@@ -66,5 +66,5 @@ function addKit({ plan, fields, newId }: Place): FormEdit {
 
 export const PIECE_FORMS: Record<string, (place: Place) => FormEdit> = {
   "test ground": testGround,
-  "add kit": addKit,
+  "add standard piece": addKit,
 };

@@ -227,10 +227,10 @@ function unpin(place: Place): FormEdit {
 
 export const SHOP_FORMS: Record<string, (place: Place) => FormEdit> = {
   "set room": setRoom,
-  "take sensor": takeSensor,
+  "import sensor": takeSensor,
   "set time": setTime,
   acknowledge,
   "from label": fromLabel,
-  "house copy": houseCopy,
+  "own copy": houseCopy,
   "unpin material": unpin,
 };

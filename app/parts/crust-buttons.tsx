@@ -2,13 +2,13 @@ import { Columns2, Copy } from "lucide-react";
 import { Link } from "react-router";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { zonesWithCrust } from "#core/plan/plan";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
 import type { Selection } from "./selection";
 
 /** What can be done with a whole crust: copy it, make it the zone's own, use another instead, compare it. */
-export function CrustPresses({ judged, selection }: { judged: ZoneJudgement; selection: Selection }) {
-  const { plan } = usePlanInHand();
+export function CrustButtons({ judged, selection }: { judged: ZoneJudgement; selection: Selection }) {
+  const { plan } = useJob();
   const { crust, zone } = judged;
   const shared = zonesWithCrust(plan, crust.id).length > 1;
   const others = plan.crusts.filter((one) => one.id !== crust.id);
@@ -18,20 +18,20 @@ export function CrustPresses({ judged, selection }: { judged: ZoneJudgement; sel
       <h2 className="mb-1.5 text-lg">The whole crust</h2>
       <div className="flex flex-wrap gap-2">
         <EditForm does="duplicate crust" about={{ crustId: crust.id, zoneId: zone.id }} label="Copy for this zone">
-          <button className="press">
+          <button className="button">
             <Copy size={15} strokeWidth={1.5} aria-hidden="true" />{" "}
             {shared ? "Own copy for this zone" : "Copy, keep the original"}
           </button>
         </EditForm>
         {others.length > 0 && (
-          <Link to={selection.linkTo({ aside: "compare" })} replace preventScrollReset className="press">
+          <Link to={selection.linkTo({ aside: "compare" })} replace preventScrollReset className="button">
             <Columns2 size={15} strokeWidth={1.5} aria-hidden="true" /> Compare
           </Link>
         )}
       </div>
       {others.length > 0 && (
         <EditForm
-          does="lay crust"
+          does="use crust"
           about={{ zoneId: zone.id }}
           className="mt-2 flex items-end gap-2"
           label="Use another crust"
@@ -46,7 +46,7 @@ export function CrustPresses({ judged, selection }: { judged: ZoneJudgement; sel
               ))}
             </select>
           </label>
-          <button className="press">Use it</button>
+          <button className="button">Use it</button>
         </EditForm>
       )}
       {unused.map((one) => (

@@ -1,11 +1,11 @@
 import type { Crust, Step } from "#core/plan/plan";
-import { usePlanInHand } from "~/editor/job-editor";
+import { useJob } from "~/editor/job-editor";
 import { stepName } from "~/forms/edit-form";
 import { EditForm } from "~/forms/edit-form-parts";
 
 /** The answers of an inspection: their names, which one is planned, and the steps under each. */
-export function Ways({ crust, step }: { crust: Crust; step: Step }) {
-  const { plan } = usePlanInHand();
+export function Answers({ crust, step }: { crust: Crust; step: Step }) {
+  const { plan } = useJob();
   const branches = step.branches ?? [];
   const expected = step.expected ?? branches[0]?.id;
   const after = crust.steps.slice(crust.steps.indexOf(step) + 1);
@@ -20,7 +20,7 @@ export function Ways({ crust, step }: { crust: Crust; step: Step }) {
     <div className="mb-3">
       <EditForm
         key={JSON.stringify(step)}
-        does="set ways"
+        does="set answers"
         about={{ crustId: crust.id, stepId: step.id }}
         autosave
         label="Answers and what follows"
@@ -65,13 +65,13 @@ export function Ways({ crust, step }: { crust: Crust; step: Step }) {
           )}
         </fieldset>
         <noscript>
-          <button className="press mt-1">Save the answers</button>
+          <button className="button mt-1">Save the answers</button>
         </noscript>
       </EditForm>
       {[...run, ...(firstCommon ? [firstCommon] : [])].map((one) => (
         <EditForm
           key={`${one.id}/${one.branch}`}
-          does="set way"
+          does="set answer"
           about={{ crustId: crust.id, stepId: one.id }}
           autosave
           className="mt-1 flex items-center gap-2"
@@ -92,7 +92,7 @@ export function Ways({ crust, step }: { crust: Crust; step: Step }) {
             ))}
           </select>
           <noscript>
-            <button className="press">Save</button>
+            <button className="button">Save</button>
           </noscript>
         </EditForm>
       ))}

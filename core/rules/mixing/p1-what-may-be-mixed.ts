@@ -46,7 +46,7 @@ export function together(one: Material, two: Material): Verdict {
   };
 }
 
-export const whatSharesAPot: Rule = {
+export const whatMayBeMixed: Rule = {
   meta: {
     id: "P1",
     title: "What may be mixed",
