@@ -363,7 +363,7 @@ function AirStrip({
       dash: "7 3",
     },
     {
-      says: `dew margin ${range((hour) => hour.margin, "°C")}`,
+      says: `to dew ${range((hour) => hour.margin, "°C")}`,
       d: path((hour) => hour.margin, 0, 24),
       colour: "var(--color-soft)",
       dash: "2 3",

@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import { CATALOGUE } from "#core/materials/catalogue";
 import type { Material } from "#core/materials/material";
 import type { Crust } from "#core/plan/plan";
+import { named } from "#core/rules/words";
 import { TECHNIQUES, techniquesFor } from "#core/surface/techniques";
 import { HandMark, Swatch } from "~/drawing/swatch";
 import { useJob } from "~/editor/job-editor";
@@ -87,13 +88,16 @@ export function AddStep({ crust, at, selection }: { crust: Crust; at: number; se
     return !choice.material || techniquesFor(choice.material)[0]?.id === choice.how;
   });
   const under = crust.steps[at - 1];
+  const lower = plan.pinned.materials.find(({ id }) => id === under?.what);
   return (
     <section aria-label="Add a step">
       <div className="flex items-baseline justify-between gap-3">
         <h2 className="text-lg">
-          {under
-            ? `What comes ${under.what ? "over" : "after"} ${stepName(plan, under).toLowerCase()}?`
-            : "What comes first?"}
+          {lower
+            ? `What goes over the ${named(lower)}?`
+            : under
+              ? `What comes after "${stepName(plan, under)}"?`
+              : "What comes first?"}
         </h2>
         <Link to={selection.linkTo({ add: null })} replace preventScrollReset className="link shrink-0 text-note">
           Close

@@ -1,6 +1,7 @@
 import { type Ground, isTimber } from "#core/plan/ground";
 import { contradictionsIn, GUIDED_TESTS } from "#core/plan/ground-tests";
 import type { Zone } from "#core/plan/plan";
+import { listed } from "#core/rules/words";
 import { mayHoldLead } from "#core/safety/safety";
 import { EditForm } from "~/forms/edit-form-parts";
 
@@ -14,7 +15,7 @@ function Properties({ ground }: { ground: Ground }) {
     drinks,
     slick,
     ground.soundness,
-    ground.bleeds.length > 0 ? `bleeds ${ground.bleeds.join(", ")}` : "does not bleed",
+    ground.bleeds.length > 0 ? `bleeds ${listed(ground.bleeds)}` : "does not bleed",
     ground.contamination.length > 0 ? `${ground.contamination.join(" and ")} on it` : "clean",
     ground.lead === "found"
       ? "contains lead"

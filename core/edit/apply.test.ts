@@ -212,9 +212,9 @@ describe("an edit that cannot be done says why and changes nothing", () => {
   it.each<[string, Command, RegExp]>([
     ["a step that is gone", { do: "remove step", crustId: "c1", stepId: "nobody" }, /no longer in the crust/],
     ["a crust that is gone", { do: "remove step", crustId: "nobody", stepId: "s1" }, /crust is no longer in the plan/],
-    ["a place that is not there", { do: "move step", crustId: "c1", stepId: "s1", to: 3 }, /no such position/],
+    ["a place that is not there", { do: "move step", crustId: "c1", stepId: "s1", to: 3 }, /does not exist/],
     ["a step put in twice", { do: "insert step", crustId: "c1", at: 0, step: newStep("s1") }, /already in the crust/],
-    ["a step past the top", { do: "insert step", crustId: "c1", at: 9, step: newStep("s9") }, /no such position/],
+    ["a step past the top", { do: "insert step", crustId: "c1", at: 9, step: newStep("s9") }, /does not exist/],
     ["a crust that still lies on a zone", { do: "remove crust", crustId: "c1" }, /still used on Panel/],
     [
       "a zone on no crust",
