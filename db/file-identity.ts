@@ -1,8 +1,7 @@
 import { closeSync, existsSync, openSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { z } from "zod";
 
-// An embedded database is three files that belong together. When somebody replaces the open one, the old one lives on
-// without a
+// An embedded database is three files that belong together. When somebody replaces the open one, the old one lives on without a
 // name: what is written to it then is in no file that anybody will ever open.
 
 /**

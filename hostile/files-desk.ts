@@ -5,8 +5,7 @@ import { checkReport, scheduleReport, shopReport } from "#core/exchange/report";
 import { zonesOf } from "#core/plan/plan";
 import { mutated } from "./mutations.ts";
 
-// Reads one mutated file after another, and does everything with it that the tool does with a plan. The trial ends
-// this thread
+// Reads one mutated file after another, and does everything with it that the tool does with a plan. The trial ends this thread
 // if one takes too long.
 
 /** Words of the library that checks the files: a painter never sees any of them. */

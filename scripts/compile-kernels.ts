@@ -1,5 +1,4 @@
-// Compiles kernels/kernels.ts to WebAssembly and returns the TypeScript that carries it: `npm run kernels` writes
-// that file,
+// Compiles kernels/kernels.ts to WebAssembly and returns the TypeScript that carries it: `npm run kernels` writes that file,
 // and a test compares the two.
 import { writeFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";

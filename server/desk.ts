@@ -7,9 +7,8 @@ import type { Refusal } from "../app/http/guard.server";
 import { plainPage } from "../app/http/plain-page";
 import type { AnswerMessage, AskMessage, ChoreMessage, FromDesk, ToDesk } from "./messages";
 
-// A desk: one thread that answers pages, one request at a time. It may take as long as it likes; the front ends it
-// when its time
-// is up, and nobody else has waited for it.
+// A desk: one thread that answers pages, one request at a time. It may take as long as it likes; the front ends it when its
+// time is up, and nobody else has waited for it.
 
 const port = parentPort!;
 const build = (await import((workerData as { build: string }).build)) as ServerBuild;

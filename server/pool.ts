@@ -1,8 +1,7 @@
 import type { Worker } from "node:worker_threads";
 import type { AnswerMessage, FromDesk, ToDesk } from "./messages";
 
-// Desks and the work that waits for them. What is known to take long has desks and a queue of its own, so that quick
-// work never
+// Desks and the work that waits for them. What is known to take long has desks and a queue of its own, so that quick work never
 // waits behind it; whatever takes longer than allowed is ended, and its desk is replaced.
 
 /** A piece of work for a desk. */

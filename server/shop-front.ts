@@ -6,8 +6,7 @@ import { PLAIN_HEADERS } from "../app/http/security.server";
 import type { AnswerMessage, ChoreMessage } from "./messages";
 import { type Job, type Outcome, Pool, type PoolOptions } from "./pool";
 
-// The front: reads requests, refuses those it should not answer, serves files, and has everything else done at a
-// desk. It never
+// The front: reads requests, refuses those it should not answer, serves files, and has everything else done at a desk. It never
 // works anything out itself, so it always has time for the next request.
 
 /** For a machine of two cores: one can be busy with slow work, and the other always has time for a page. */

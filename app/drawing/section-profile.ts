@@ -6,9 +6,8 @@ import { RELIEF_CLASSES } from "#core/plan/plan";
 import type { Surface } from "#core/surface/surface";
 import { seedOf, waver } from "./noise";
 
-// The section through the crust: an arris, a field, a groove, a bead and a field again, with every film on it as
-// thick as
-// the surface says, to a stretched scale.
+// The section through the crust: an arris, a field, a groove, a bead and a field again, with every film on it as thick as the
+// surface says, to a stretched scale.
 
 export interface SectionSize {
   width: number;

@@ -4,8 +4,7 @@ import { z } from "zod";
 import { Commands } from "#core/edit/command";
 import type { PendingEdit } from "./queue";
 
-// Edits that have not reached the server, kept in the browser: a list for every tab, so that no tab overwrites
-// another's. A tab
+// Edits that have not reached the server, kept in the browser: a list for every tab, so that no tab overwrites another's. A tab
 // that is gone leaves its list to the next one that opens the job.
 
 /**

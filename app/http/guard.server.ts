@@ -1,5 +1,4 @@
-// Who may ask for what: checked for every request, before anything is read or worked out. The server checks here
-// first, and the
+// Who may ask for what: checked for every request, before anything is read or worked out. The server checks here first, and the
 // pages once more, so that it also holds under the development server.
 
 /** A request that is not answered, and what is said instead. */

@@ -1,8 +1,7 @@
 import type { Field } from "./grid.ts";
 import { KERNELS } from "./kernels.wasm.ts";
 
-// Loops over every pixel run in WebAssembly with SIMD: several times faster than here. A call copies what it needs
-// into linear
+// Loops over every pixel run in WebAssembly with SIMD: several times faster than here. A call copies what it needs into linear
 // memory, runs, and copies its result out, so that nothing outlives it there and fields stay ordinary arrays.
 
 type Kernel = (...numbers: number[]) => number;

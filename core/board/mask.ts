@@ -8,9 +8,8 @@ import type { Kinds } from "./layers.ts";
 import { clouds, noise } from "./noise.ts";
 import { classesIn, type Relief } from "./relief.ts";
 
-// Where something works is drawn by a score; how much of each relief class it covers comes from the effect. A mask is
-// the
-// score cut at thresholds that give each class its share, so that the picture and the surface agree.
+// Where something works is drawn by a score; how much of each relief class it covers comes from the effect. A mask is the score
+// cut at thresholds that give each class its share, so that the picture and the surface agree.
 
 export interface Cut {
   score: Field;

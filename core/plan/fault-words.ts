@@ -2,9 +2,8 @@ import type { z } from "zod";
 import { withoutUnseen } from "../units/plain-text.ts";
 import type { PlanFault } from "./sense.ts";
 
-// What is wrong with a plan, in a painter's words: where it is, what is wrong, what would be right. Never the words
-// of the library
-// that checked it.
+// What is wrong with a plan, in a painter's words: where it is, what is wrong, what would be right. Never the words of the
+// library that checked it.
 
 type Tree = Record<PropertyKey, unknown>;
 
