@@ -2,7 +2,8 @@ import { bodyColour } from "#core/colour/material-colour";
 import { surfaceAfter, type ZoneJudgement } from "#core/judge/judge";
 import { RELIEF_CLASSES, type ReliefClass } from "#core/plan/plan";
 import { groundNamed, named } from "#core/rules/words";
-import { type Surface, shows } from "#core/surface/surface";
+import { shows } from "#core/surface/shares";
+import type { Surface } from "#core/surface/surface";
 import { Term } from "./term";
 
 const OPENS = new Set(["dissolve", "abrade", "chip", "scrape", "thin", "lift"]);

@@ -1,7 +1,7 @@
 import { bodyColour } from "#core/colour/material-colour";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { groundNamed, named } from "#core/rules/words";
-import { shows } from "#core/surface/surface";
+import { shows } from "#core/surface/shares";
 import { Explained } from "./term";
 
 const WORTH_A_LINE = 0.01;

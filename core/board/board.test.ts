@@ -1,6 +1,7 @@
 import { isDeepStrictEqual } from "node:util";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { amounts } from "../../tests/amounts.ts";
 import { FINISHES, judgedFinish } from "../../tests/finishes";
 import { plan as anyPlan } from "../../tests/random-crusts";
 import { colourDifference, labOf } from "../colour/difference.ts";
@@ -310,15 +311,16 @@ describe("what is taken off", () => {
       "raw timber",
     );
     const board = boardOf(zone);
-    const [under, top] = board.after(2).layers as [Layer, Layer];
-    const [underLeft, topLeft] = board.after(3).layers as [Layer, Layer];
-    const hard = top.film.material.hardness.typical / 0.35;
-    for (let at = 0; at < top.thickness.length; at++) {
-      const gone = top.thickness[at]! - topLeft.thickness[at]! + under.thickness[at]! - underLeft.thickness[at]!;
+    const films = (count: number) => [...amounts(board.after(count).layers).values()] as [Float32Array, Float32Array];
+    const [under, top] = films(2);
+    const [underLeft, topLeft] = films(3);
+    const hard = board.after(2).layers.at(-1)!.film.material.hardness.typical / 0.35;
+    for (let at = 0; at < top.length; at++) {
+      const gone = top[at]! - topLeft[at]! + under[at]! - underLeft[at]!;
       expect(gone).toBeGreaterThanOrEqual(-1e-4);
       expect(gone * hard).toBeLessThanOrEqual(110 + 1);
       // nothing is taken from beneath while there is anything above
-      if (topLeft.thickness[at]! > 0) expect(underLeft.thickness[at]).toBe(under.thickness[at]);
+      if (topLeft[at]! > 0) expect(underLeft[at]).toBe(under[at]);
     }
   });
 

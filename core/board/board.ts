@@ -1,5 +1,8 @@
 import { Climate } from "../drying/climate.ts";
-import { bareSurface, filmGloss, type GroundState, groundAfter } from "../surface/surface.ts";
+import { filmGloss } from "../surface/film.ts";
+import { type GroundState, groundAfter, mistedAfter, untouched } from "../surface/ground-state.ts";
+import { lawOf } from "../surface/laws/laws.ts";
+import type { Instant } from "../units/units.ts";
 import { type BoardWork, inCommon, USUAL_VIEW, type View } from "./board-work.ts";
 import { type Laid, laidGround, type Skin, seen } from "./composite.ts";
 import { type Field, type Grid, gridOf } from "./grid.ts";
@@ -15,10 +18,11 @@ import { seedOf } from "./random.ts";
 import { type Relief, reliefOf } from "./relief.ts";
 import { take } from "./take.ts";
 
-/** A board at one step: its films and its ground as preparing has left it. */
+/** A board at one step: its films, its ground as preparing has left it, and when it was last misted. */
 export interface BoardState {
   layers: Layers;
   ground: GroundState;
+  misted: Instant | null;
 }
 
 const reliefs = new Map<string, Relief>();
@@ -73,7 +77,7 @@ export class Board {
     this.relief = reliefAt(work.panel, width);
     this.grid = this.relief.grid;
     this.climate = new Climate(work.air.course, work.air.zero);
-    this.states = [{ layers: [], ground: bareSurface(work.ground).ground }];
+    this.states = [{ layers: [], ground: untouched(work.ground), misted: null }];
   }
 
   /** Takes over what a board of earlier work has in common with this one: the first phases, as long as they are the same. */
@@ -97,7 +101,7 @@ export class Board {
     return this.states[wanted]!;
   }
 
-  private worked({ layers, ground }: BoardState, index: number): BoardState {
+  private worked({ layers, ground, misted }: BoardState, index: number): BoardState {
     const { phase, starts } = this.work.phases[index]!;
     let now = layers;
     for (const effect of phase.effects) {
@@ -109,13 +113,17 @@ export class Board {
         climate: this.climate,
         total: () => this.standing(now),
       };
-      const coat = { phase, at: starts };
-      if (effect.does === "deposit" || effect.does === "stick") now = lay(effect, coat, now, bench);
-      else now = take(effect, coat, now, bench, ground);
+      const meeting = { phase, at: starts, misted, ground };
+      const law = lawOf(effect);
+      now = law.way === "lays" ? lay(effect, law, meeting, now, bench) : take(effect, meeting, now, bench);
     }
     const reaches =
       PREPARES.some((does) => phase.does.has(does)) && (phase.does.has("strip") || this.isBareSomewhere(now));
-    return { layers: now, ground: reaches ? groundAfter(ground, phase) : ground };
+    return {
+      layers: now,
+      ground: reaches ? groundAfter(ground, phase) : ground,
+      misted: mistedAfter(misted, phase, starts),
+    };
   }
 
   private isBareSomewhere(layers: Layers): boolean {

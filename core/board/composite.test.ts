@@ -7,7 +7,7 @@ import { dryTerm, seenOf, WET } from "../colour/surface-term.ts";
 import { STANDARD_CLIMATE } from "../drying/climate.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
 import type { Material } from "../materials/material.ts";
-import { type Film, filmGloss } from "../surface/surface.ts";
+import { type Film, filmGloss } from "../surface/film.ts";
 import { type Laid, laidGround, seen } from "./composite.ts";
 import type { GroundFace } from "./ground-face.ts";
 import type { Layer } from "./layers.ts";
@@ -29,6 +29,7 @@ const filmOf = (material: Material, more: Partial<Film> = {}): Film => ({
   forced: false,
   reacted: false,
   spent: false,
+  soaked: false,
   resist: false,
   chips: false,
   ...more,

@@ -2,11 +2,11 @@ import { BANDS } from "../colour/bands.ts";
 import { bandLight, type Optics } from "../colour/film.ts";
 import type { Light } from "../colour/observer.ts";
 import { dryTerm, WET } from "../colour/surface-term.ts";
-import { filmGloss } from "../surface/surface.ts";
+import { filmGloss, TRACE } from "../surface/film.ts";
 import type { Field } from "./grid.ts";
 import type { GroundFace } from "./ground-face.ts";
 import { Memory } from "./kernels.ts";
-import { FilmRoom, type Layer, type Layers, TRACE } from "./layers.ts";
+import { FilmRoom, type Layer, type Layers } from "./layers.ts";
 
 const COUNT = 8;
 const WET_GLOSS = 0.85;

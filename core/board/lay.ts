@@ -2,26 +2,17 @@ import { fromMasstone } from "../colour/film.ts";
 import { innerSpectrum, opticsOf } from "../colour/material-colour.ts";
 import { solved } from "../colour/reflectance.ts";
 import { isReliefClass, RELIEF_CLASSES } from "../plan/plan.ts";
+import { freshFilm, type LaidOn, TRACE } from "../surface/film.ts";
+import type { Laying, Meeting } from "../surface/laws/law.ts";
+import { CRACK_SHARE, cracksOver } from "../surface/laws/laying.ts";
 import { type ByRelief, byRelief, type Effect, type Phase } from "../surface/phase.ts";
-import { CRACK_SHARE, cracksOver, freshFilm, isWet } from "../surface/surface.ts";
-import { EVEN } from "../surface/technique.ts";
-import type { Instant, Share } from "../units/units.ts";
+import type { Share } from "../units/units.ts";
 import { crackMask, crackSpacing, cracksNamed } from "./crackle.ts";
 import { type Field, fieldOn, gridOf } from "./grid.ts";
 import type { Bench, Laid } from "./hands/hand.ts";
 import { handOf } from "./hands/hands.ts";
 import { asField, Memory } from "./kernels.ts";
-import {
-  isMetal,
-  kindsOf,
-  type Layer,
-  type Layers,
-  opticsLaid,
-  shareOfSecond,
-  TRACE,
-  topAt,
-  topsOf,
-} from "./layers.ts";
+import { isMetal, kindsOf, type Layer, type Layers, opticsLaid, shareOfSecond, topAt, topsOf } from "./layers.ts";
 import { cloudScore, maskOf, regionOf, sampled } from "./mask.ts";
 import { clouds } from "./noise.ts";
 import { classesIn, type Relief } from "./relief.ts";
@@ -78,38 +69,69 @@ function toCover(mask: Field): Uint8Array {
   return memory.bytes(bytes, mask.length);
 }
 
-type Laying = Extract<Effect, { does: "deposit" | "stick" }>;
+/** One way in which what is laid meets what lies on top: the film it makes, and how thick that is by relief class. */
+interface Met {
+  on: LaidOn;
+  amount: ByRelief;
+}
 
-/** What a phase lays, and when. */
-export interface Coat {
-  phase: Phase;
-  at: Instant;
+/** How a laying meets each film, and the bare ground (at −1). */
+interface Meets {
+  ways: readonly Met[];
+  /** index of the way at each film from the ground up, the ground itself first */
+  wayOn: readonly number[];
+}
+
+function waysOfMeeting<E extends Effect>(effect: E, law: Laying<E>, { phase, ground }: Meeting, layers: Layers): Meets {
+  const ways: Met[] = [];
+  const wayOn = [null, ...layers.map(({ film }) => film)].map((film) => {
+    const on = law.meets(phase.material!, film, ground);
+    const known = ways.findIndex((way) => way.on.drawnBy === on.drawnBy && way.on.soaked === on.soaked);
+    if (known >= 0) return known;
+    return ways.push({ on, amount: byRelief((name) => law.amount(effect, name, on)) }) - 1;
+  });
+  return { ways, wayOn };
 }
 
 /** Share of each class that a laying reaches. */
-const shareLaid = (effect: Laying, { phase: { where } }: Coat): ByRelief =>
+const shareLaid = ({ ways }: Meets, { phase: { where } }: Meeting): ByRelief =>
   byRelief((name) => {
     if (isReliefClass(where.on) && where.on !== name) return 0;
-    return effect.does === "stick" || effect.micrometres * effect.profile[name] >= TRACE ? where.share : 0;
+    return ways.some(({ amount }) => amount[name] >= TRACE) ? where.share : 0;
   });
 
 /** Leaf tears and crumb skips a little even where they are laid whole. */
 const TORN: Share = 0.025;
 
-/** Where leaf or crumb finds something to hold to; null where a laying asks for nothing. */
-function holdsWhere(effect: Laying, coat: Coat, layers: Layers, bench: Bench): Uint8Array | null {
-  if (effect.does !== "stick") return null;
+/** Where a laying finds something to hold to; null where it asks for nothing. */
+function holdsWhere<E extends Effect>(
+  effect: E,
+  law: Laying<E>,
+  meeting: Meeting,
+  layers: Layers,
+  bench: Bench,
+): Uint8Array | null {
+  const fits = [null, ...layers.map(({ film }) => film)].map((film) => law.holds(effect, film, meeting));
+  if (fits.every(Boolean)) return null;
   const tops = topsOf(layers, bench.grid);
-  const fits = layers.map(({ film }) => (effect.to === "size" ? film.material.role === "size" : isWet(film, coat.at)));
-  return Uint8Array.from(tops, (top) => (top >= 0 && fits[top] ? 1 : 0));
+  const holds = new Uint8Array(tops.length);
+  for (let at = 0; at < holds.length; at++) holds[at] = fits[tops[at]! + 1] ? 1 : 0;
+  return holds;
 }
 
-function coverOf(effect: Laying, coat: Coat, laid: Laid, layers: Layers, bench: Bench): Field | null {
+function coverOf<E extends Effect>(
+  effect: E,
+  law: Laying<E>,
+  share: ByRelief,
+  meeting: Meeting,
+  laid: Laid,
+  layers: Layers,
+  bench: Bench,
+): Field | null {
   const { relief, seed } = bench;
-  const share = shareLaid(effect, coat);
-  const region = regionOf(coat.phase.where.on, bench);
-  const holds = holdsWhere(effect, coat, layers, bench);
-  const torn = effect.does === "stick" && effect.to === "size" ? TORN : 0;
+  const region = regionOf(meeting.phase.where.on, bench);
+  const holds = holdsWhere(effect, law, meeting, layers, bench);
+  const torn = holds !== null && meeting.phase.material?.role === "leaf" ? TORN : 0;
   const whole = RELIEF_CLASSES.every((name) => share[name] >= 1) && region === null && torn === 0;
   // a class taken whole or not at all asks for no measuring
   const pinned = torn === 0 && RELIEF_CLASSES.every((name) => share[name] <= 0 || share[name] >= 1);
@@ -132,8 +154,8 @@ function coverOf(effect: Laying, coat: Coat, laid: Laid, layers: Layers, bench: 
 }
 
 /** Which films a coat laid now would tear over. */
-function tearing(coat: Coat, layers: Layers): boolean[] {
-  return layers.map(({ film }) => cracksOver(film, coat.phase.material!, coat.at));
+function tearing({ phase, at }: Meeting, layers: Layers): boolean[] {
+  return layers.map(({ film }) => cracksOver(film, phase.material!, at));
 }
 
 /**
@@ -148,8 +170,8 @@ const unevenAt = (x: number, y: number): number => {
 };
 
 /** Opens the coat along grown cracks where it lies on a medium at its tack. */
-function cracked(coat: Coat, cover: Field | null, thickness: Field, layers: Layers, bench: Bench): Field | null {
-  const tears = tearing(coat, layers);
+function cracked(meeting: Meeting, cover: Field | null, thickness: Field, layers: Layers, bench: Bench): Field | null {
+  const tears = tearing(meeting, layers);
   if (!tears.includes(true)) return cover;
   const { relief, grid, seed } = bench;
   const tops = topsOf(layers, grid);
@@ -184,30 +206,65 @@ function cracked(coat: Coat, cover: Field | null, thickness: Field, layers: Laye
   return open;
 }
 
-/** Lays what a phase lays over the films so far. */
-export function lay(effect: Laying, coat: Coat, layers: Layers, bench: Bench): Layers {
-  const { phase } = coat;
-  if (phase.material === null) return layers;
+/** A way that takes less than this of the face is not told apart. */
+const HARDLY = 0.004;
+
+/** A cover of its own for each way of meeting that there is room for; the one cover for all where there is only one way. */
+function coversByWay({ ways, wayOn }: Meets, cover: Uint8Array | null, layers: Layers, { grid }: Bench) {
+  if (ways.length === 1) return [{ way: ways[0]!, cover }];
+  const tops = topsOf(layers, grid);
+  const onTop = new Float64Array(wayOn.length);
+  for (let at = 0; at < tops.length; at++) onTop[tops[at]! + 1]!++;
+  const lying = ways.map((_, way) => wayOn.reduce((sum, its, top) => sum + (its === way ? onTop[top]! : 0), 0));
+  const most = lying.indexOf(Math.max(...lying));
+  const told = ways.map((_, way) => way === most || lying[way]! >= HARDLY * tops.length);
+  if (told.filter(Boolean).length === 1) return [{ way: ways[most]!, cover }];
+  const owns = ways.map((_, way) => (told[way] ? new Uint8Array(tops.length) : null));
+  const ownOn = wayOn.map((way) => owns[way] ?? owns[most]!);
+  for (let at = 0; at < tops.length; at++) ownOn[tops[at]! + 1]![at] = cover === null ? 255 : cover[at]!;
+  return ways.flatMap((way, index) => (owns[index] ? [{ way, cover: owns[index] }] : []));
+}
+
+/** Lays what a phase lays over the films so far, by its law. */
+export function lay<E extends Effect>(
+  effect: E,
+  law: Laying<E>,
+  meeting: Meeting,
+  layers: Layers,
+  bench: Bench,
+): Layers {
+  const { phase, at } = meeting;
+  const { material } = phase;
+  if (material === null) return layers;
   const { relief } = bench;
-  const laid = handOf(phase.technique.id, phase.material)(bench);
-  const profile = effect.does === "deposit" ? effect.profile : EVEN;
+  const meets = waysOfMeeting(effect, law, meeting, layers);
+  const laid = handOf(phase.technique.id, material)(bench);
   const weight = asField(laid.weight);
-  const thickness = shaped(weight, classFactors(weight, profile, relief), effect.micrometres, relief);
-  const broken = coverOf(effect, coat, laid, layers, bench);
-  const cover = cracked(coat, broken, thickness, layers, bench);
-  const tears = tearing(coat, layers);
+  const thicknessOf = ({ amount }: Met) => shaped(weight, classFactors(weight, amount, relief), 1, relief);
+  const broken = coverOf(effect, law, shareLaid(meets, meeting), meeting, laid, layers, bench);
+  const thickness = new Map(meets.ways.map((way) => [way, thicknessOf(way)]));
+  const open = cracked(meeting, broken, thickness.get(meets.ways[meets.wayOn.at(-1)!]!)!, layers, bench);
+  const tears = tearing(meeting, layers);
   const under = layers.map((layer, index) =>
     tears[index] ? { ...layer, film: { ...layer.film, spent: true } } : layer,
   );
-  const drawnBy = layers.at(-1)?.film.material.absorbency.typical ?? 0;
-  const fresh: Layer = {
-    film: freshFilm(phase, coat.at, phase.material, effect.micrometres, drawnBy, bench.climate),
-    optics: laid.apart ? opticsOf(phase.material) : opticsLaid(phase),
-    metallic: isMetal(phase),
-    thickness,
-    cover: cover === null ? null : toCover(cover),
-  };
-  return [...under, fresh, ...secondColour(laid, fresh, coat, bench), ...printed(laid, fresh, coat, bench)];
+  const fresh = coversByWay(meets, open === null ? null : toCover(open), layers, bench).map(
+    ({ way, cover }): Layer => ({
+      film: freshFilm(phase, at, material, way.amount.field, way.on, bench.climate),
+      optics: laid.apart ? opticsOf(material) : opticsLaid(phase),
+      metallic: isMetal(phase),
+      thickness: thickness.get(way)!,
+      cover,
+    }),
+  );
+  return [
+    ...under,
+    ...fresh.flatMap((layer) => [
+      layer,
+      ...secondColour(laid, layer, phase, bench),
+      ...printed(laid, layer, phase, bench),
+    ]),
+  ];
 }
 
 /** The part of one film that lies where a mask says, and where the film itself does. */
@@ -218,7 +275,7 @@ function coverWithin(mask: Field, film: Layer): Uint8Array {
 }
 
 /** The second colour of a brush that carries two, beside the first and not mixed into it. */
-function secondColour({ apart, breaks, softness }: Laid, first: Layer, { phase }: Coat, { relief }: Bench): Layer[] {
+function secondColour({ apart, breaks, softness }: Laid, first: Layer, phase: Phase, { relief }: Bench): Layer[] {
   if (!apart || !phase.with || !breaks) return [];
   const share = byRelief(() => shareOfSecond(phase));
   const where = maskOf({ score: asField(breaks), share, softness }, relief);
@@ -228,7 +285,7 @@ function secondColour({ apart, breaks, softness }: Laid, first: Layer, { phase }
 const PRINT_HIDES = 0.75;
 
 /** What is printed on a sheet, as films of its own that lie where the sheet does. */
-function printed({ prints = [] }: Laid, sheet: Layer, { phase }: Coat, { grid }: Bench): Layer[] {
+function printed({ prints = [] }: Laid, sheet: Layer, phase: Phase, { grid }: Bench): Layer[] {
   const { gloss } = phase.material!;
   return prints.map(({ where, colour }) => ({
     film: sheet.film,

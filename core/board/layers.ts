@@ -1,14 +1,14 @@
 import type { Optics } from "../colour/film.ts";
 import { isMetallic, opticsOf, opticsOfMix } from "../colour/material-colour.ts";
+import { type Film, TRACE } from "../surface/film.ts";
 import type { Phase } from "../surface/phase.ts";
-import type { Film } from "../surface/surface.ts";
 import { type Field, type Grid, pixelsOf } from "./grid.ts";
 import { Memory } from "./kernels.ts";
 import { hashed } from "./random.ts";
 
 /** One film on the board, pixel by pixel. Never changed in place: what a step changes is a new layer. */
 export interface Layer {
-  /** what the film is and how old; its own `micrometres` is the mean it was laid with */
+  /** what the film is and how old; its own `micrometres` is what was laid on the flat */
   film: Film;
   optics: Optics;
   /** whether its shine has the colour of metal */
@@ -22,12 +22,31 @@ export interface Layer {
 /** The films on a board from the ground up. */
 export type Layers = readonly Layer[];
 
-/** Below this many micrometres a film is a trace, and counts as gone. */
-export const TRACE = 0.3;
 const HALF = 128;
 
 const lies = ({ thickness, cover }: Layer, at: number): boolean =>
   thickness[at]! > TRACE && (cover === null || cover[at]! >= HALF);
+
+/** At how many pixels a film lies. */
+export function lyingAt(layer: Layer): number {
+  const { thickness, cover } = layer;
+  let lying = 0;
+  for (let at = 0; at < thickness.length; at++)
+    if (thickness[at]! > TRACE && (cover === null || cover[at]! >= HALF)) lying++;
+  return lying;
+}
+
+/** A film taken apart: its covers outside a part and inside it (1 inside, 0 outside). */
+export function takenApart({ cover }: Layer, part: Uint8Array): { outside: Uint8Array; inside: Uint8Array } {
+  const outside = new Uint8Array(part.length);
+  const inside = new Uint8Array(part.length);
+  for (let at = 0; at < part.length; at++) {
+    const all = cover === null ? 255 : cover[at]!;
+    if (part[at] === 0) outside[at] = all;
+    else inside[at] = all;
+  }
+  return { outside, inside };
+}
 
 /** Index of the film that lies on top at a pixel; −1 on bare ground. */
 export function topAt(layers: Layers, at: number): number {

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { PLACES, RELIEF_CLASSES } from "../plan/plan.ts";
-import { PLACE_SHARE } from "../surface/surface.ts";
+import { PLACE_SHARE } from "../surface/places.ts";
 import { reliefAt } from "./board.ts";
 import { classFactors, shaped } from "./lay.ts";
 import { cloudScore, maskOf, regionOf } from "./mask.ts";

@@ -1,6 +1,6 @@
 import { isReliefClass, type PlaceOnFace, RELIEF_CLASSES, type Where } from "../plan/plan.ts";
 import { type ByRelief, byRelief } from "../surface/phase.ts";
-import { PLACE_SHARE } from "../surface/surface.ts";
+import { PLACE_SHARE } from "../surface/places.ts";
 import { type Field, fieldOn, PANEL_HEIGHT, PANEL_WIDTH } from "./grid.ts";
 import type { Bench } from "./hands/hand.ts";
 import { Memory, reckon } from "./kernels.ts";

@@ -1,6 +1,7 @@
 import { RELIEF_CLASSES, type ReliefClass, type Relief as ReliefShares } from "../plan/plan.ts";
 import { dryFilm } from "../quantity/spread.ts";
-import { hiding, type Surface } from "../surface/surface.ts";
+import { hiding } from "../surface/film.ts";
+import type { Surface } from "../surface/surface.ts";
 import type { Share } from "../units/units.ts";
 import type { Layers } from "./layers.ts";
 import type { Relief } from "./relief.ts";

@@ -1,24 +1,23 @@
-import { opens } from "../drying/solubility.ts";
 import { isReliefClass, RELIEF_CLASSES } from "../plan/plan.ts";
+import { type Film, TRACE } from "../surface/film.ts";
+import type { Flaking, Meeting, Opening, Thinning, Turning, Wearing } from "../surface/laws/law.ts";
+import { lawOf } from "../surface/laws/laws.ts";
 import { type ByRelief, byRelief, type Effect } from "../surface/phase.ts";
-import { chipsDownTo, type GroundState, HARDNESS_OF_SOFT_PAINT, ripeness, warmedFilm } from "../surface/surface.ts";
 import { EVEN } from "../surface/technique.ts";
 import { flakeScore } from "./flakes.ts";
-import { type Field, fieldOn } from "./grid.ts";
+import type { Field } from "./grid.ts";
 import { ragged } from "./hands/dabs.ts";
 import { hollows } from "./hands/fluid.ts";
 import type { Bench } from "./hands/hand.ts";
 import { Memory, reckon } from "./kernels.ts";
-import { type Coat, classFactors, shaped } from "./lay.ts";
-import { FilmRoom, kindsOf, type Layer, type Layers, TRACE, topsOf } from "./layers.ts";
+import { classFactors, shaped } from "./lay.ts";
+import { FilmRoom, kindsOf, type Layer, type Layers, lyingAt, takenApart, topsOf } from "./layers.ts";
 import { maskOf, regionOf } from "./mask.ts";
 import { clouds, noise, streaks } from "./noise.ts";
 
-type Working = Extract<Effect, { does: "dissolve" | "abrade" | "chip" }>;
-
 /** Share of each class that a taking works on. */
-const shareWorked = (worked: ByRelief, { phase: { where } }: Coat): ByRelief =>
-  byRelief((name) => (isReliefClass(where.on) && where.on !== name ? 0 : where.share * worked[name]));
+const shareWorked = (worked: ByRelief, { phase: { where } }: Meeting): ByRelief =>
+  byRelief((name) => (isReliefClass(where.on) && where.on !== name ? 0 : where.share * Math.min(1, worked[name])));
 
 const MOST_PRESSURE = 2.6;
 
@@ -54,31 +53,32 @@ function paperScore({ relief, grid, seed }: Bench, coarse: number): Field {
 const FEATHER = 0.12;
 const WET_FEATHER = 0.6;
 const CRISP = 0.07;
+/** Paper that takes more micrometres than this is coarse. */
+const COARSE = 40;
 
-function workMask(effect: Working, coat: Coat, layers: Layers, bench: Bench): Field {
-  const worked = shareWorked(effect.worked, coat);
-  const region = regionOf(coat.phase.where.on, bench);
+/** Where something works, cut from where it bears so that every relief class gives its share. */
+function workedWhere(score: Field, softness: number, worked: ByRelief, meeting: Meeting, layers: Layers, bench: Bench) {
+  const share = shareWorked(worked, meeting);
+  const region = regionOf(meeting.phase.where.on, bench);
   const kinds = kindsOf(layers, bench.grid, bench.relief.sample);
-  const cut = (score: Field, softness: number) =>
-    maskOf({ score, share: worked, softness, region, kinds }, bench.relief);
-  if (effect.does === "chip") return cut(flakeScore(bench.relief, bench.seed), CRISP);
-  if (effect.does === "dissolve") return cut(clothScore(bench), WET_FEATHER);
-  return cut(paperScore(bench, effect.micrometres > 40 ? 2 : 1), FEATHER);
+  return maskOf({ score, share, softness, region, kinds }, bench.relief);
 }
 
-/** Paper takes so much effort; hard films lose less of themselves to it. From the top down, until the effort is spent. */
-function abrade(effect: Extract<Effect, { does: "abrade" }>, mask: Field, layers: Layers): Layers {
+/** Films wear from the top down, until the effort is spent. */
+function wear<E extends Effect>(effect: E, law: Wearing<E>, meeting: Meeting, layers: Layers, bench: Bench): Layers {
+  const effort = law.effort(effect);
+  const score = paperScore(bench, effort > COARSE ? 2 : 1);
+  const mask = workedWhere(score, FEATHER, law.worked(effect), meeting, layers, bench);
   const count = mask.length;
   const memory = new Memory();
   const left = memory.room(4 * count);
-  memory.run.addTimes(left, memory.put(mask), count, effect.micrometres);
+  memory.run.addTimes(left, memory.put(mask), count, effort);
   const film = new FilmRoom(memory, count);
   const after = [...layers];
   for (let index = layers.length - 1; index >= 0; index--) {
     const layer = layers[index]!;
     const cover = film.load(layer);
-    const hard = layer.film.material.hardness.typical / HARDNESS_OF_SOFT_PAINT;
-    const goesOn = memory.run.abrade(left, film.thickness, cover, count, hard, TRACE);
+    const goesOn = memory.run.abrade(left, film.thickness, cover, count, law.hardness(layer.film), TRACE);
     after[index] = { ...layer, thickness: memory.floats(film.thickness, count) };
     if (goesOn === 0) break;
   }
@@ -89,12 +89,8 @@ function abrade(effect: Extract<Effect, { does: "abrade" }>, mask: Field, layers
 const BARRIER = 1;
 
 /** A wet cloth opens soluble films from the top until one holds. */
-function dissolve(
-  effect: Extract<Effect, { does: "dissolve" }>,
-  mask: Field,
-  layers: Layers,
-  { at: now }: Coat,
-): Layers {
+function open<E extends Effect>(effect: E, law: Opening<E>, meeting: Meeting, layers: Layers, bench: Bench): Layers {
+  const mask = workedWhere(clothScore(bench), WET_FEATHER, law.worked(effect), meeting, layers, bench);
   const count = mask.length;
   const memory = new Memory();
   const held = memory.room(count);
@@ -104,7 +100,7 @@ function dissolve(
   for (let index = layers.length - 1; index >= 0; index--) {
     const layer = layers[index]!;
     const cover = film.load(layer);
-    if (!opens(layer.film.material, effect.solvent, ripeness(layer.film, now), effect.rubbing)) {
+    if (!law.goes(effect, layer.film, meeting)) {
       memory.run.holdBack(held, film.thickness, cover, count, BARRIER);
       continue;
     }
@@ -114,56 +110,80 @@ function dissolve(
   return after;
 }
 
-/** Films from the top down to and with `lowest` come away where the mask says so. */
-function flakeOff(mask: Field, layers: Layers, lowestAt: (at: number) => number): Layers {
-  const covers = layers.map((layer) => layer.cover);
-  const own = new Set<number>();
-  for (let at = 0; at < mask.length; at++) {
-    if (mask[at]! <= 0) continue;
-    const lowest = lowestAt(at);
-    for (let index = layers.length - 1; index >= lowest; index--) {
-      if (layers[index]!.thickness[at]! <= 0) continue;
-      if (!own.has(index)) {
-        covers[index] = covers[index] ? Uint8Array.from(covers[index]!) : new Uint8Array(mask.length).fill(255);
-        own.add(index);
+/** Films that let go at a place, as indexes from the lowest up, and how much more of the lowest comes away than usual. */
+interface Loose {
+  films: readonly number[];
+  eager: number;
+}
+
+/** Sorts out what lets go at each pixel: the same stacks come up again and again, and each is looked at once. */
+function looseness<E extends Effect>(effect: E, law: Flaking<E>, meeting: Meeting, layers: Layers) {
+  const known = new Map<string, Loose>();
+  return (at: number): Loose => {
+    let key = "";
+    for (let index = 0; index < layers.length; index++) {
+      const { thickness, cover } = layers[index]!;
+      if (thickness[at]! > TRACE && (cover === null || cover[at]! > 0))
+        key += cover === null || cover[at]! >= 128 ? `${index},` : `~${index},`;
+    }
+    let loose = known.get(key);
+    if (loose === undefined) {
+      const films: number[] = [];
+      let under: Film | null = null;
+      for (const part of key.split(",")) {
+        if (part === "") continue;
+        const fringe = part.startsWith("~");
+        const index = Number(fringe ? part.slice(1) : part);
+        const { film } = layers[index]!;
+        if (law.letsGo(effect, film, under, meeting)) films.push(index);
+        if (!fringe) under = film;
       }
-      const cover = covers[index]!;
-      cover[at] = Math.round(cover[at]! * (1 - mask[at]!));
+      loose = { films, eager: films.length === 0 ? 0 : law.eager(effect, layers[films[0]!]!.film) };
+      known.set(key, loose);
+    }
+    return loose;
+  };
+}
+
+/** Films come away in flakes, down to the lowest that lets go. */
+function flake<E extends Effect>(effect: E, law: Flaking<E>, meeting: Meeting, layers: Layers, bench: Bench): Layers {
+  const looseAt = looseness(effect, law, meeting, layers);
+  const worked = law.worked(effect);
+  const score = flakeScore(bench.relief, bench.seed);
+  const masks = new Map<number, Field>();
+  const maskFor = (eager: number): Field => {
+    let mask = masks.get(eager);
+    if (!mask) {
+      const share = byRelief((name) => worked[name] * eager);
+      mask = workedWhere(Float32Array.from(score), CRISP, share, meeting, layers, bench);
+      masks.set(eager, mask);
+    }
+    return mask;
+  };
+  const covers = new Map<number, Uint8Array>();
+  const coverOf = (index: number): Uint8Array => {
+    let cover = covers.get(index);
+    if (!cover) {
+      const was = layers[index]!.cover;
+      cover = was ? Uint8Array.from(was) : new Uint8Array(score.length).fill(255);
+      covers.set(index, cover);
+    }
+    return cover;
+  };
+  for (let at = 0; at < score.length; at++) {
+    const { films, eager } = looseAt(at);
+    if (films.length === 0) continue;
+    const part = maskFor(eager)[at]!;
+    if (part <= 0) continue;
+    // a film goes with whatever under it lets go: with all of it, or only with its fringe
+    let going = 0;
+    for (let index = films[0]!; index < layers.length; index++) {
+      const { thickness, cover } = layers[index]!;
+      if (films.includes(index)) going = Math.max(going, cover === null ? 1 : cover[at]! / 255);
+      if (thickness[at]! > 0) coverOf(index)[at] = Math.round(coverOf(index)[at]! * (1 - part * going));
     }
   }
-  return layers.map((layer, index) => (own.has(index) ? { ...layer, cover: covers[index]! } : layer));
-}
-
-function chip(mask: Field, layers: Layers, ground: GroundState): Layers {
-  // the same stacks come up at pixel after pixel: each is looked at once
-  const known = new Map<string, number>();
-  return flakeOff(mask, layers, (at) => {
-    const here: number[] = [];
-    for (let index = layers.length - 1; index >= 0; index--) {
-      const { thickness, cover } = layers[index]!;
-      if (thickness[at]! > TRACE && (cover === null || cover[at]! >= 128)) here.push(index);
-    }
-    const key = here.join();
-    let lowest = known.get(key);
-    if (lowest === undefined) {
-      const gone = chipsDownTo(
-        here.map((index) => layers[index]!.film),
-        ground,
-      );
-      lowest = gone === 0 ? layers.length : here[gone - 1]!;
-      known.set(key, lowest);
-    }
-    return lowest;
-  });
-}
-
-function scrape(layers: Layers): Layers {
-  const lowest = layers.findIndex(({ film }) => film.material.role === "crumb");
-  if (lowest < 0) return layers;
-  const { thickness, cover } = layers[lowest]!;
-  const mask = fieldOn({ width: thickness.length, height: 1, millimetres: 1 });
-  for (let at = 0; at < mask.length; at++) mask[at] = thickness[at]! > TRACE ? (cover ? cover[at]! / 255 : 1) : 0;
-  return flakeOff(mask, layers, () => lowest);
+  return layers.map((layer, index) => (covers.has(index) ? { ...layer, cover: covers.get(index)! } : layer));
 }
 
 /** What a rag leaves, about 1: more in hollows, less where it pressed; a dabbing rag leaves its folds. */
@@ -180,33 +200,36 @@ function wipeTexture(bench: Bench, how: string): Field {
     .field();
 }
 
+const isWhole = (share: ByRelief) => RELIEF_CLASSES.every((name) => share[name] >= 1);
+
+/** Where a step that works everywhere alike is at work, 0 to 1 a pixel; null for the whole face. */
+function partWhere(meeting: Meeting, layers: Layers, bench: Bench, softness: number): Field | null {
+  const { grid, seed } = bench;
+  if (regionOf(meeting.phase.where.on, bench) === null && isWhole(shareWorked(EVEN, meeting))) return null;
+  return workedWhere(clouds(grid, seed + 70, 30, 4).field(), softness, EVEN, meeting, layers, bench);
+}
+
 /** The film on top is taken down to a part of itself, where it can be. */
-function thin(leaves: ByRelief, coat: Coat, layers: Layers, bench: Bench, takes: (layer: Layer) => boolean): Layers {
-  const able = layers.map(takes);
-  if (!able.includes(true)) return layers;
-  const { relief, grid, seed } = bench;
+function thin<E extends Effect>(effect: E, law: Thinning<E>, meeting: Meeting, layers: Layers, bench: Bench): Layers {
+  const leaves = layers.map(({ film }) => byRelief((name) => law.left(effect, film, name, meeting)));
+  if (leaves.every(isWhole)) return layers;
+  const { relief, grid } = bench;
   const tops = topsOf(layers, grid);
-  const texture = wipeTexture(bench, coat.phase.technique.id);
-  const left = shaped(texture, classFactors(texture, leaves, relief), 1, relief);
-  const { share } = coat.phase.where;
-  const region = regionOf(coat.phase.where.on, bench);
-  const worked = shareWorked(EVEN, coat);
-  const whole = region === null && RELIEF_CLASSES.every((name) => worked[name] >= 1);
-  const mask =
-    whole && share >= 1
-      ? null
-      : maskOf(
-          {
-            score: clouds(grid, seed + 70, 30, 4).field(),
-            share: worked,
-            softness: 0.5,
-            region,
-            kinds: kindsOf(layers, grid, relief.sample),
-          },
-          relief,
-        );
+  const texture = wipeTexture(bench, meeting.phase.technique.id);
+  const mask = partWhere(meeting, layers, bench, 0.5);
+  const made = new Map<string, Field>();
+  const leftOf = (of: ByRelief): Field => {
+    const key = RELIEF_CLASSES.map((name) => of[name]).join();
+    let left = made.get(key);
+    if (!left) {
+      left = shaped(texture, classFactors(texture, of, relief), 1, relief);
+      made.set(key, left);
+    }
+    return left;
+  };
   return layers.map((layer, index) => {
-    if (!able[index]) return layer;
+    if (isWhole(leaves[index]!)) return layer;
+    const left = leftOf(leaves[index]!);
     const thickness = Float32Array.from(layer.thickness);
     let touched = false;
     for (let at = 0; at < thickness.length; at++) {
@@ -220,60 +243,54 @@ function thin(leaves: ByRelief, coat: Coat, layers: Layers, bench: Bench, takes:
   });
 }
 
-/** The top films, where they fit, with something about them changed: dried, keyed, polished, turned. */
-function turned(
-  layers: Layers,
-  fits: (layer: Layer) => boolean,
-  change: (film: Layer["film"]) => Layer["film"],
-): Layers {
-  const last = layers.length - 1;
-  return layers.map((layer, index) => (index === last && fits(layer) ? { ...layer, film: change(layer.film) } : layer));
+/** A film turned over less than this part of itself, or over all but it, is not taken apart. */
+const HARDLY = 0.004;
+
+/** The films on top, where something changes about them: dried, keyed, polished, turned. What is not on top stays as it was. */
+function turn<E extends Effect>(effect: E, law: Turning<E>, meeting: Meeting, layers: Layers, bench: Bench): Layers {
+  const films = layers.map(({ film }) => law.turned(effect, film));
+  if (films.every((film, index) => film === layers[index]!.film)) return layers;
+  const { grid } = bench;
+  const tops = topsOf(layers, grid);
+  const mask = partWhere(meeting, layers, bench, CRISP);
+  return layers.flatMap((layer, index): Layer[] => {
+    const film = films[index]!;
+    if (film === layer.film) return [layer];
+    const part = new Uint8Array(tops.length);
+    let turned = 0;
+    for (let at = 0; at < part.length; at++)
+      if (tops[at] === index && (mask === null || mask[at]! >= 0.5)) {
+        part[at] = 1;
+        turned++;
+      }
+    const lying = turned === 0 ? 1 : lyingAt(layer);
+    if (turned <= HARDLY * lying) return [layer];
+    if (turned >= (1 - HARDLY) * lying) return [{ ...layer, film }];
+    const { outside, inside } = takenApart(layer, part);
+    return [
+      { ...layer, cover: outside },
+      { ...layer, film, cover: inside },
+    ];
+  });
 }
 
-/** What an effect takes off or changes. Everything that it leaves alone is the same layer, bit for bit. */
-export function take(effect: Effect, coat: Coat, layers: Layers, bench: Bench, ground: GroundState): Layers {
+/** What an effect takes off or changes, by its law. Everything that it leaves alone is the same layer, bit for bit. */
+export function take(effect: Effect, meeting: Meeting, layers: Layers, bench: Bench): Layers {
   if (layers.length === 0) return layers;
-  switch (effect.does) {
-    case "abrade":
-      return abrade(effect, workMask(effect, coat, layers, bench), layers);
-    case "dissolve":
-      return dissolve(effect, workMask(effect, coat, layers, bench), layers, coat);
-    case "chip":
-      return chip(workMask(effect, coat, layers, bench), layers, ground);
-    case "scrape":
-      return scrape(layers);
-    case "thin":
-      return thin(effect.leaves, coat, layers, bench, ({ film }) =>
-        opens(film.material, "water", ripeness(film, coat.at), coat.phase.technique.rubbing),
-      );
-    case "lift":
-      return thin(effect.leaves, coat, layers, bench, ({ film }) => film.material.binder === effect.binder);
-    case "strip":
+  const law = lawOf(effect);
+  switch (law.way) {
+    case "wears":
+      return wear(effect, law, meeting, layers, bench);
+    case "opens":
+      return open(effect, law, meeting, layers, bench);
+    case "flakes":
+      return flake(effect, law, meeting, layers, bench);
+    case "thins":
+      return thin(effect, law, meeting, layers, bench);
+    case "turns":
+      return turn(effect, law, meeting, layers, bench);
+    case "strips":
       return [];
-    case "force dry":
-      return turned(
-        layers,
-        () => true,
-        (film) => warmedFilm(film, effect.minutes),
-      );
-    case "key":
-      return turned(
-        layers,
-        () => true,
-        (film) => ({ ...film, keyed: true }),
-      );
-    case "react":
-      return turned(
-        layers,
-        ({ film }) => film.material.reacts,
-        (film) => ({ ...film, reacted: true }),
-      );
-    case "polish":
-      return turned(
-        layers,
-        ({ film }) => film.material.binder === "wax",
-        (film) => ({ ...film, polished: true }),
-      );
     default:
       return layers;
   }

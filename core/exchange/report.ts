@@ -5,7 +5,8 @@ import { shop } from "../judge/shop.ts";
 import { findCrust, type Plan, type Zone, zoneArea, zonesOf } from "../plan/plan.ts";
 import { datesOf } from "../schedule/dates.ts";
 import { schedule } from "../schedule/schedule.ts";
-import { covers, type Surface, shows } from "../surface/surface.ts";
+import { covers, shows } from "../surface/shares.ts";
+import type { Surface } from "../surface/surface.ts";
 import type { Instant, WallMinutes } from "../units/units.ts";
 import { readWallTime, sayWallTime } from "../units/wall-time.ts";
 

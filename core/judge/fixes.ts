@@ -2,7 +2,7 @@ import { applyCommands } from "../edit/apply.ts";
 import type { Material } from "../materials/material.ts";
 import { findCrust, type Plan } from "../plan/plan.ts";
 import { type Finding, type Fix, SEVERITY_ORDER } from "../rules/rule.ts";
-import { shows } from "../surface/surface.ts";
+import { shows } from "../surface/shares.ts";
 import type { Minutes, Share } from "../units/units.ts";
 import { type Judgement, type JudgeOptions, judgeZones, shelfOf, type ZoneJudgement } from "./judge.ts";
 

@@ -6,7 +6,8 @@ import { Plan, RELIEF_CLASSES, zonesOf } from "../plan/plan.ts";
 import { examplePlan } from "../rules/example.ts";
 import type { Finding } from "../rules/rule.ts";
 import { RULES } from "../rules/rules.ts";
-import { PATCH_LIMIT, shows } from "../surface/surface.ts";
+import { shows } from "../surface/shares.ts";
+import { PATCH_LIMIT } from "../surface/stack.ts";
 import { namedFixes, workingFixes } from "./fixes.ts";
 import { judge, surfaceAfter } from "./judge.ts";
 

@@ -18,8 +18,10 @@ import {
   type Top,
   type Wait,
 } from "../rules/rule.ts";
+import { coatOf, type Film } from "../surface/film.ts";
+import { absorbencyOf } from "../surface/ground-state.ts";
 import type { Phase } from "../surface/phase.ts";
-import { absorbencyOf, apply, coatOf, type Film, patchesWhere, type Surface } from "../surface/surface.ts";
+import { apply, patchesWhere, type Surface } from "../surface/surface.ts";
 import type { Technique } from "../surface/technique.ts";
 
 import type { Instant, Minutes, Share } from "../units/units.ts";

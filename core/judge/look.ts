@@ -5,7 +5,9 @@ import { hexOf } from "../colour/screen.ts";
 import { dryTerm, seenOf } from "../colour/surface-term.ts";
 import type { Ground } from "../plan/ground.ts";
 import { RELIEF_CLASSES, type ReliefClass } from "../plan/plan.ts";
-import { filmGloss, type Stack, type Surface } from "../surface/surface.ts";
+import { filmGloss } from "../surface/film.ts";
+import type { Stack } from "../surface/stack.ts";
+import type { Surface } from "../surface/surface.ts";
 
 /** Inner reflectance of what lies under and with a film, kept: surfaces share most of their stacks. */
 const kept = new WeakMap<NonNullable<Stack>, { ground: string; spectrum: Spectrum }>();

@@ -1,7 +1,7 @@
 import type { Material } from "../materials/material.ts";
 import { type Plan, zoneArea, zonesOf } from "../plan/plan.ts";
 import { volumeNeeded } from "../quantity/spread.ts";
-import { shareWhere } from "../surface/surface.ts";
+import { shareWhere } from "../surface/places.ts";
 import { findTechnique } from "../surface/techniques.ts";
 import type { Millilitres, SquareMetres } from "../units/units.ts";
 

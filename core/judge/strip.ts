@@ -1,5 +1,6 @@
 import { bodyColour } from "../colour/material-colour.ts";
-import { hiding, type Stack } from "../surface/surface.ts";
+import { hiding } from "../surface/film.ts";
+import type { Stack } from "../surface/stack.ts";
 import type { ZoneJudgement } from "./judge.ts";
 
 /** The layers of the widest patch of the field, from the ground up: what a small strip shows of a crust. */

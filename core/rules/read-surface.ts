@@ -2,7 +2,11 @@ import { lightness } from "../colour/difference.ts";
 import type { Material } from "../materials/material.ts";
 import { groundOf } from "../plan/ground.ts";
 import { RELIEF_CLASSES, type ReliefClass } from "../plan/plan.ts";
-import { absorbencyOf, bareSurface, type Film, isWet, patchesWhere, type Stack, toothOf } from "../surface/surface.ts";
+import { type Film, isWet } from "../surface/film.ts";
+import { absorbencyOf, toothOf } from "../surface/ground-state.ts";
+import type { Meeting } from "../surface/laws/law.ts";
+import type { Stack } from "../surface/stack.ts";
+import { bareSurface, patchesWhere } from "../surface/surface.ts";
 import type { Share } from "../units/units.ts";
 import type { Seam, Top } from "./rule.ts";
 import { groundNamed, named } from "./words.ts";
@@ -11,8 +15,7 @@ import { groundNamed, named } from "./words.ts";
 
 /** Under this share of the zone a place is too small to mention. */
 export const WORTH_SAYING: Share = 0.02;
-/** From here a surface is thirsty: stain, wax and crackle medium go in rather than lie on top. */
-export const THIRSTY = 0.5;
+export { THIRSTY } from "../surface/laws/laying.ts";
 /** From this L* a paint shows what bleeds through it. */
 export const PALE = 65;
 
@@ -42,6 +45,14 @@ export function stacksUnder(seam: Seam): { relief: ReliefClass; stack: Stack; sh
 
 /** How much of the zone these tops take together. */
 export const sharesOf = (tops: readonly Top[]): Share => tops.reduce((sum, top) => sum + top.share, 0);
+
+/** What the laws ask of a phase where it begins. */
+export const meetingAt = ({ phase, at, before }: Seam): Meeting => ({
+  phase,
+  at,
+  misted: before.misted,
+  ground: before.ground,
+});
 
 /** Whether a film is still wet when the phase begins. */
 export const isOpenWet = (seam: Seam, film: Film) => isWet(film, seam.at);

@@ -5,8 +5,10 @@ import type { Material } from "../materials/material.ts";
 import type { HouseRules } from "../plan/house-rules.ts";
 import type { Crust, Relief, Zone } from "../plan/plan.ts";
 import type { Room } from "../plan/room.ts";
+import type { Film } from "../surface/film.ts";
 import type { Effect, Phase, RuledAs } from "../surface/phase.ts";
-import type { Film, Stack, Surface } from "../surface/surface.ts";
+import type { Stack } from "../surface/stack.ts";
+import type { Surface } from "../surface/surface.ts";
 import type { Instant, Minutes, Share } from "../units/units.ts";
 import type { ExampleStack } from "./example.ts";
 

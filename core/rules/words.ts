@@ -1,6 +1,6 @@
 import type { Material } from "../materials/material.ts";
 import type { Ground } from "../plan/ground.ts";
-import type { Stack } from "../surface/surface.ts";
+import type { Stack } from "../surface/stack.ts";
 import { sayDuration, shortDuration } from "../units/duration.ts";
 import type { Minutes, Share } from "../units/units.ts";
 import type { Miss, Seam } from "./rule.ts";

@@ -2,8 +2,8 @@ import type { Material } from "../materials/material.ts";
 import type { Crust, Step, StepKind, Zone } from "../plan/plan.ts";
 import { zoneArea } from "../plan/plan.ts";
 import { HOUR } from "../units/units.ts";
+import { coatThickness } from "./film.ts";
 import type { Effect, Phase, RuledAs } from "./phase.ts";
-import { coatThickness } from "./surface.ts";
 import type { Technique } from "./technique.ts";
 import { findTechnique, techniquesFor } from "./techniques.ts";
 

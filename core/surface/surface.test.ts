@@ -8,19 +8,12 @@ import { dryFilm } from "../quantity/spread.ts";
 import { type ExampleStep, examplePlan } from "../rules/example.ts";
 import { HOUR } from "../units/units.ts";
 import { compile } from "./compile.ts";
+import { hiding } from "./film.ts";
+import { absorbencyOf, toothOf } from "./ground-state.ts";
 import type { Phase } from "./phase.ts";
-import {
-  absorbencyOf,
-  apply,
-  bareSurface,
-  covers,
-  hiding,
-  PATCH_LIMIT,
-  type Stack,
-  type Surface,
-  shows,
-  toothOf,
-} from "./surface.ts";
+import { covers, shows } from "./shares.ts";
+import { PATCH_LIMIT, type Stack } from "./stack.ts";
+import { apply, bareSurface, type Surface } from "./surface.ts";
 
 const materials = new Map(CATALOGUE.map((material) => [material.id, material]));
 const only = (relief: ReliefClass) => ({ arris: 0, field: 0, high: 0, recess: 0, [relief]: 1 });

@@ -53,7 +53,7 @@ test("nothing runs out of the window at 1280 by 800", async ({ page }) => {
   }
 });
 
-test("a press on a layer of the section takes it in hand", async ({ page }) => {
+test("a press on a layer of the section selects its step", async ({ page }) => {
   await page.goto("/jobs/carved-settle/crust?zone=back");
   await page
     .getByRole("link", { name: "Sealing tint-base, walnut" })
@@ -66,7 +66,7 @@ test("a press on a seam of the section adds a step there", async ({ page }) => {
   await page.goto("/jobs/carved-settle/crust?zone=back");
   await page.locator("html[data-live]").waitFor();
   await page.locator("[data-insert-over=walnut]").click();
-  await expect(page.getByRole("heading", { name: /over sealing tint-base, walnut/ })).toBeVisible();
+  await expect(page.getByRole("heading", { name: /over the walnut sealing tint-base/ })).toBeVisible();
   await page.getByPlaceholder(/Type a few letters/).fill("slate");
   await page.getByRole("button", { name: "Chalk-type, slate", exact: true }).click();
   const names = await page.locator("#ladder a[data-step] span.font-semibold").allTextContents();

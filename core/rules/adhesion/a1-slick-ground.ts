@@ -1,5 +1,5 @@
 import type { Material } from "../../materials/material.ts";
-import type { Stack } from "../../surface/surface.ts";
+import type { Stack } from "../../surface/stack.ts";
 import { isWax, keyedTooth, stepOf } from "../read-surface.ts";
 import { insertBefore, type NewStep, ofFamily, patchStep, withIntent } from "../repair.ts";
 import type { Draft, Fix, Place, Rule, Seam } from "../rule.ts";

@@ -1,4 +1,5 @@
-import { dried, type Stack } from "../../surface/surface.ts";
+import { dried } from "../../surface/film.ts";
+import type { Stack } from "../../surface/stack.ts";
 import { isResist, isWax } from "../read-surface.ts";
 import { leaveOut, withIntent } from "../repair.ts";
 import type { Rule, Seam } from "../rule.ts";

@@ -1,4 +1,4 @@
-import type { Stack } from "../../surface/surface.ts";
+import type { Stack } from "../../surface/stack.ts";
 import { isResist, isWax } from "../read-surface.ts";
 import { leaveOut, moveBefore } from "../repair.ts";
 import type { Fix, Place, Rule, Seam } from "../rule.ts";

@@ -1,4 +1,4 @@
-import { dried, type Film } from "../../surface/surface.ts";
+import { dried, type Film } from "../../surface/film.ts";
 import { shortDuration } from "../../units/duration.ts";
 import { THIRSTY, WORTH_SAYING } from "../read-surface.ts";
 import { layInstead, ofFamily, waitBefore, withIntent } from "../repair.ts";

@@ -1,5 +1,6 @@
 import { openFrom, type Range } from "../../drying/gate.ts";
-import type { Film, Stack } from "../../surface/surface.ts";
+import type { Film } from "../../surface/film.ts";
+import type { Stack } from "../../surface/stack.ts";
 import { HOUR } from "../../units/units.ts";
 import { films, stacksUnder, stepOf } from "../read-surface.ts";
 import { dropWait, leaveOut } from "../repair.ts";

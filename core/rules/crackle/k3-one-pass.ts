@@ -1,4 +1,5 @@
-import { cracksOver, type Film } from "../../surface/surface.ts";
+import type { Film } from "../../surface/film.ts";
+import { cracksOver } from "../../surface/laws/laying.ts";
 import { patchStep } from "../repair.ts";
 import type { Rule, Seam } from "../rule.ts";
 import { capital, named } from "../words.ts";

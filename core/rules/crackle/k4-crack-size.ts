@@ -1,4 +1,4 @@
-import { cracksOver } from "../../surface/surface.ts";
+import { cracksOver } from "../../surface/laws/laying.ts";
 import { films } from "../read-surface.ts";
 import type { Rule } from "../rule.ts";
 

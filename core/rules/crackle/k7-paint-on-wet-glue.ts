@@ -1,4 +1,4 @@
-import { cracksOver } from "../../surface/surface.ts";
+import { cracksOver } from "../../surface/laws/laying.ts";
 import { patchStep } from "../repair.ts";
 import type { Rule } from "../rule.ts";
 import { capital } from "../words.ts";

@@ -1,7 +1,7 @@
 import { openFrom, type Range } from "../../drying/gate.ts";
 import type { Material } from "../../materials/material.ts";
 import type { HouseRules } from "../../plan/house-rules.ts";
-import type { Film } from "../../surface/surface.ts";
+import type { Film } from "../../surface/film.ts";
 import { patchStep } from "../repair.ts";
 import type { Demand, Seam } from "../rule.ts";
 import { leaveFor, named, sayHad, sayOpens } from "../words.ts";

@@ -1,6 +1,6 @@
 import { type Gate, openBetween, openFrom, openUntil, type Range } from "../../drying/gate.ts";
 import type { HouseRules } from "../../plan/house-rules.ts";
-import type { Film } from "../../surface/surface.ts";
+import type { Film } from "../../surface/film.ts";
 import { HOUR } from "../../units/units.ts";
 import { dropWait } from "../repair.ts";
 import type { Demand, Rule, Seam } from "../rule.ts";

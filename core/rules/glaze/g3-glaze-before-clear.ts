@@ -1,6 +1,6 @@
 import { openFrom, type Range } from "../../drying/gate.ts";
 import type { HouseRules } from "../../plan/house-rules.ts";
-import type { Film } from "../../surface/surface.ts";
+import type { Film } from "../../surface/film.ts";
 import { dropWait } from "../repair.ts";
 import type { Miss, Place, Rule } from "../rule.ts";
 import { capital, leaveFor, named, sayHad, sayOpens } from "../words.ts";

@@ -1,5 +1,5 @@
 import { holdsFrom, opens } from "../../drying/solubility.ts";
-import { type Film, ripeness } from "../../surface/surface.ts";
+import { type Film, ripeness } from "../../surface/film.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { indexOfStep, insertBefore, ofFamily, waitBefore, withIntent } from "../repair.ts";
 import type { Fix, Place, Rule, Seam, Top } from "../rule.ts";

@@ -1,8 +1,12 @@
 import { holdsFrom } from "../../drying/solubility.ts";
 import { RELIEF_CLASSES } from "../../plan/plan.ts";
-import { dissolved, type Film, patchesWhere, type Stack } from "../../surface/surface.ts";
+import type { Film } from "../../surface/film.ts";
+import { lawOf } from "../../surface/laws/laws.ts";
+import type { Effect, Phase } from "../../surface/phase.ts";
+import type { Stack } from "../../surface/stack.ts";
+import { opened, patchesWhere } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";
-import { films, stepOf, topName } from "../read-surface.ts";
+import { films, meetingAt, stepOf, topName } from "../read-surface.ts";
 import { indexOfStep, insertBefore, ofFamily, patchStep, waitBefore } from "../repair.ts";
 import type { Draft, Fix, Place, Rule, Seam } from "../rule.ts";
 import { listed, named, sayAge } from "../words.ts";
@@ -12,27 +16,32 @@ interface Reach {
   lands: Stack;
 }
 
-function reachOf(seam: Seam, stack: Stack): Reach {
-  const lands = dissolved(stack, "water", seam.phase.technique.rubbing, seam.at);
-  const opened: Film[] = [];
+type Rubbing = Extract<Effect, { does: "dissolve" }>;
+
+const rubbingIn = ({ effects }: Phase) => effects.find((effect): effect is Rubbing => effect.does === "dissolve");
+
+function reachOf(seam: Seam, rubbing: Rubbing, stack: Stack): Reach {
+  const law = lawOf(rubbing);
+  const lands = law.way === "opens" ? opened(stack, rubbing, law, meetingAt(seam)) : stack;
+  const through: Film[] = [];
   for (const film of films(stack)) {
     if (lands !== null && film === lands.film) break;
-    opened.push(film);
+    through.push(film);
   }
-  return { opened, lands };
+  return { opened: through, lands };
 }
 
 /** Where a cloth over a finger works if no place is named. */
 const WORN = ["arris", "high"] as const;
 
 /** The deepest place that the cloth reaches on edges and beads, where the wear goes. */
-function deepest(seam: Seam): Reach | null {
+function deepest(seam: Seam, rubbing: Rubbing): Reach | null {
   let found: Reach | null = null;
   const { on } = seam.phase.where;
   for (const relief of on === "everywhere" ? WORN : RELIEF_CLASSES) {
     if (seam.relief[relief] <= 0) continue;
     for (const { stack } of patchesWhere(seam.before, relief, on)) {
-      const reach = reachOf(seam, stack);
+      const reach = reachOf(seam, rubbing, stack);
       if (reach.opened.length > (found?.opened.length ?? 0)) found = reach;
     }
   }
@@ -89,8 +98,8 @@ export const distressReach: Rule = {
   looksAt: ["take"],
   when: { does: ["dissolve"] },
   check(seam) {
-    if (!seam.phase.effects.some((effect) => effect.does === "dissolve")) return [];
-    const reach = deepest(seam);
+    const rubbing = rubbingIn(seam.phase);
+    const reach = rubbing ? deepest(seam, rubbing) : null;
     if (!reach) return [];
     const { reveals } = seam.phase.step;
     if (reveals) {

@@ -1,6 +1,6 @@
 import { openBetween, openFrom } from "../../drying/gate.ts";
 import { holdsFrom } from "../../drying/solubility.ts";
-import type { Film } from "../../surface/surface.ts";
+import type { Film } from "../../surface/film.ts";
 import { patchStep } from "../repair.ts";
 import type { Demand, Rule } from "../rule.ts";
 import { named, sayHad, sayOpens, sayShuts } from "../words.ts";

@@ -1,5 +1,5 @@
 import { holdsFrom } from "../../drying/solubility.ts";
-import { dried } from "../../surface/surface.ts";
+import { dried } from "../../surface/film.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { patchStep, waitBefore } from "../repair.ts";
 import type { Rule } from "../rule.ts";

@@ -1,4 +1,4 @@
-import { dried } from "../../surface/surface.ts";
+import { dried } from "../../surface/film.ts";
 import { isWax } from "../read-surface.ts";
 import { leaveOut } from "../repair.ts";
 import type { Rule } from "../rule.ts";

@@ -1,4 +1,4 @@
-import { absorbencyOf } from "../../surface/surface.ts";
+import { absorbencyOf } from "../../surface/ground-state.ts";
 import { seen, THIRSTY } from "../read-surface.ts";
 import { insertAt, ofFamily } from "../repair.ts";
 import type { Fix, Place, Rule } from "../rule.ts";

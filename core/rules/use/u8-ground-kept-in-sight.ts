@@ -1,4 +1,4 @@
-import { shows } from "../../surface/surface.ts";
+import { shows } from "../../surface/shares.ts";
 import { WORTH_SAYING } from "../read-surface.ts";
 import type { Rule } from "../rule.ts";
 import { groundNamed } from "../words.ts";

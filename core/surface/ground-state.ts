@@ -1,0 +1,101 @@
+import { type Ground, isTimber } from "../plan/ground.ts";
+import type { Instant } from "../units/units.ts";
+import type { Film } from "./film.ts";
+import type { Contaminant, Phase } from "./phase.ts";
+import type { Stack } from "./stack.ts";
+
+/** The ground as preparing has left it. */
+export interface GroundState {
+  ground: Ground;
+  contamination: readonly Contaminant[];
+  keyed: boolean;
+  deglossed: boolean;
+  sound: boolean;
+  /** taken down to bare timber */
+  stripped: boolean;
+}
+
+/** The ground before the first step. */
+export const untouched = (ground: Ground): GroundState => ({
+  ground,
+  contamination: ground.contamination,
+  keyed: false,
+  deglossed: false,
+  sound: ground.soundness === "sound",
+  stripped: false,
+});
+
+/** Whether paint meets two grounds alike; null is no meeting with the ground at all. */
+export function alikeToPaint(one: GroundState | null, two: GroundState | null): boolean {
+  if (one === two) return true;
+  if (one === null || two === null) return false;
+  return (
+    one.keyed === two.keyed &&
+    one.deglossed === two.deglossed &&
+    one.ground.absorbency === two.ground.absorbency &&
+    one.ground.tooth === two.ground.tooth
+  );
+}
+
+/** Bare timber under a stripped finish, from memory. */
+const STRIPPED = { kind: "raw timber", absorbency: 0.7, tooth: 0.85, soundness: "sound" } as const;
+
+/** The ground as a phase leaves it, where it reaches it. */
+export function groundAfter(state: GroundState, phase: Phase): GroundState {
+  let next = state;
+  for (const effect of phase.effects)
+    switch (effect.does) {
+      case "clean":
+        next = { ...next, contamination: next.contamination.filter((one) => !effect.removes.includes(one)) };
+        break;
+      case "key":
+        next = { ...next, keyed: true };
+        break;
+      case "degloss":
+        next = { ...next, deglossed: true };
+        break;
+      case "knock back":
+        next = { ...next, sound: true };
+        break;
+      case "strip":
+        next = {
+          ...next,
+          ground: isTimber(next.ground.kind) || next.ground.species ? { ...next.ground, ...STRIPPED } : next.ground,
+          contamination: [],
+          sound: true,
+          stripped: true,
+        };
+        break;
+    }
+  return next;
+}
+
+/** When a face was last misted, after a phase that begins at this instant. */
+export const mistedAfter = (misted: Instant | null, phase: Phase, at: Instant): Instant | null =>
+  phase.does.has("mist") ? at + phase.hands : misted;
+
+/** Under this tooth nothing keys by itself, and scuffing helps little. */
+export const VERY_SLICK = 0.2;
+
+/** Tooth after scuffing: a slick thing gains little, a sound film much (from memory). */
+export const scuffed = (tooth: number): number => Math.min(1, tooth + (tooth < VERY_SLICK ? 0.2 : 0.4));
+
+/** What deglossing gives instead of scuffing (from memory). */
+const DEGLOSSED = 0.12;
+
+/** How well the next coat keys to this film, or to the ground (null). */
+export function toothOn(film: Film | null, ground: GroundState): number {
+  const tooth = film === null ? ground.ground.tooth : film.material.tooth.typical;
+  if (film === null ? ground.keyed : film.keyed) return scuffed(tooth);
+  return film === null && ground.deglossed ? Math.min(1, tooth + DEGLOSSED) : tooth;
+}
+
+/** How well the next coat keys to what lies on top of this stack. */
+export const toothOf = (stack: Stack, ground: GroundState): number => toothOn(stack?.film ?? null, ground);
+
+/** How thirsty this film is, or the ground (null), 0 to 1. */
+export const absorbencyOn = (film: Film | null, ground: GroundState): number =>
+  film === null ? ground.ground.absorbency : film.material.absorbency.typical;
+
+/** How thirsty what lies on top of this stack is, 0 to 1. */
+export const absorbencyOf = (stack: Stack, ground: GroundState): number => absorbencyOn(stack?.film ?? null, ground);

@@ -1,0 +1,52 @@
+import type { Material } from "../../materials/material.ts";
+import type { Instant, Share } from "../../units/units.ts";
+import { dried, type Film, isWet, type LaidOn } from "../film.ts";
+import { absorbencyOn, type GroundState } from "../ground-state.ts";
+import type { Effect } from "../phase.ts";
+import type { Laying } from "./law.ts";
+
+/** From here a surface is thirsty: stain, wax and glaze go in rather than lie on top (from memory). */
+export const THIRSTY = 0.5;
+
+/** Kinds of material that are thin enough to go into a thirsty surface. */
+const SOAKS_IN: ReadonlySet<Material["role"]> = new Set(["wax", "glaze", "stain", "oil"]);
+
+/** How a material meets the film it is laid on, or the bare ground (null). */
+export function meets(material: Material, under: Film | null, ground: GroundState): LaidOn {
+  const drawnBy = absorbencyOn(under, ground);
+  return { drawnBy, soaked: SOAKS_IN.has(material.role) && drawnBy >= THIRSTY };
+}
+
+/** A coat comes to lie as the hand of its technique shares it out (profiles are from memory). */
+export const depositing: Laying<Extract<Effect, { does: "deposit" }>> = {
+  way: "lays",
+  holds: () => true,
+  meets,
+  amount: ({ micrometres, profile }, relief) => micrometres * profile[relief],
+};
+
+/** Leaf holds on size, crumb on what is wet (common practice). */
+export const sticking: Laying<Extract<Effect, { does: "stick" }>> = {
+  way: "lays",
+  holds: ({ to }, under, { at }) =>
+    under !== null && (to === "size" ? under.material.role === "size" : isWet(under, at)),
+  meets,
+  amount: ({ micrometres }) => micrometres,
+};
+
+/** Share of a cracked coat that lies open (common practice and trial boards: about a seventh, whatever the size). */
+export const CRACK_SHARE: Share = 0.15;
+
+/** Whether a coat laid now onto this film tears into cracks: it has tack, and the window is open (common practice). */
+export function cracksOver(film: Film, material: Material, at: Instant): boolean {
+  const { tack } = film.material.windows;
+  if (
+    film.material.role !== "medium" ||
+    film.spent ||
+    !tack ||
+    (material.role !== "paint" && material.role !== "paste")
+  )
+    return false;
+  const age = dried(film, "tack", at);
+  return age >= tack.opens.typical && age <= tack.shuts.typical;
+}
