@@ -1,6 +1,8 @@
 import type { Layer } from "#core/board/layers";
 
-const amountAt = ({ thickness, cover }: Layer, at: number) => thickness[at]! * (cover === null ? 1 : cover[at]! / 255);
+/** Micrometres of a film at a pixel, by how much of the pixel it covers. */
+export const amountAt = ({ thickness, cover }: Layer, at: number) =>
+  thickness[at]! * (cover === null ? 1 : cover[at]! / 255);
 
 /** What lies of each phase's film, pixel by pixel: films that were taken apart count as one. */
 export function amounts(layers: readonly Layer[]): Map<string, Float32Array> {

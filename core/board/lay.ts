@@ -12,7 +12,17 @@ import { type Field, fieldOn, gridOf } from "./grid.ts";
 import type { Bench, Laid } from "./hands/hand.ts";
 import { handOf } from "./hands/hands.ts";
 import { asField, Memory } from "./kernels.ts";
-import { isMetal, kindsOf, type Layer, type Layers, opticsLaid, shareOfSecond, topAt, topsOf } from "./layers.ts";
+import {
+  isMetal,
+  kindsOf,
+  type Layer,
+  type Layers,
+  opticsLaid,
+  shareOfSecond,
+  topAt,
+  topsOf,
+  turnedWhere,
+} from "./layers.ts";
 import { cloudScore, maskOf, regionOf, sampled } from "./mask.ts";
 import { clouds } from "./noise.ts";
 import { classesIn, type Relief } from "./relief.ts";
@@ -206,6 +216,23 @@ function cracked(meeting: Meeting, cover: Field | null, thickness: Field, layers
   return open;
 }
 
+/** A medium that has torn a coat tears no other: what the coat has reached of it is spent. */
+function spent(meeting: Meeting, reached: Field | null, layers: Layers, { grid }: Bench): Layers {
+  const tears = tearing(meeting, layers);
+  if (!tears.includes(true)) return layers;
+  const tops = topsOf(layers, grid);
+  return layers.flatMap((layer, index) =>
+    tears[index]
+      ? turnedWhere(
+          layer,
+          { ...layer.film, spent: true },
+          tops.length,
+          (at) => tops[at] === index && (reached === null || reached[at]! >= 0.5),
+        )
+      : [layer],
+  );
+}
+
 /** A way that takes less than this of the face is not told apart. */
 const HARDLY = 0.004;
 
@@ -244,10 +271,7 @@ export function lay<E extends Effect>(
   const broken = coverOf(effect, law, shareLaid(meets, meeting), meeting, laid, layers, bench);
   const thickness = new Map(meets.ways.map((way) => [way, thicknessOf(way)]));
   const open = cracked(meeting, broken, thickness.get(meets.ways[meets.wayOn.at(-1)!]!)!, layers, bench);
-  const tears = tearing(meeting, layers);
-  const under = layers.map((layer, index) =>
-    tears[index] ? { ...layer, film: { ...layer.film, spent: true } } : layer,
-  );
+  const under = spent(meeting, broken, layers, bench);
   const fresh = coversByWay(meets, open === null ? null : toCover(open), layers, bench).map(
     ({ way, cover }): Layer => ({
       film: freshFilm(phase, at, material, way.amount.field, way.on, bench.climate),

@@ -28,24 +28,40 @@ const lies = ({ thickness, cover }: Layer, at: number): boolean =>
   thickness[at]! > TRACE && (cover === null || cover[at]! >= HALF);
 
 /** At how many pixels a film lies. */
-export function lyingAt(layer: Layer): number {
-  const { thickness, cover } = layer;
+function lyingAt({ thickness, cover }: Layer): number {
   let lying = 0;
   for (let at = 0; at < thickness.length; at++)
     if (thickness[at]! > TRACE && (cover === null || cover[at]! >= HALF)) lying++;
   return lying;
 }
 
-/** A film taken apart: its covers outside a part and inside it (1 inside, 0 outside). */
-export function takenApart({ cover }: Layer, part: Uint8Array): { outside: Uint8Array; inside: Uint8Array } {
-  const outside = new Uint8Array(part.length);
-  const inside = new Uint8Array(part.length);
-  for (let at = 0; at < part.length; at++) {
+/** A film turned over less than this part of itself, or over all but it, is not taken apart. */
+const HARDLY = 0.004;
+
+/** A film that becomes another at some of the pixels where it lies: taken apart in two, unless that is hardly any or nearly all. */
+export function turnedWhere(layer: Layer, film: Film, count: number, where: (at: number) => boolean): Layer[] {
+  const { cover } = layer;
+  const part = new Uint8Array(count);
+  let turned = 0;
+  for (let at = 0; at < count; at++)
+    if (where(at)) {
+      part[at] = 1;
+      turned++;
+    }
+  const lying = turned === 0 ? 1 : lyingAt(layer);
+  if (turned <= HARDLY * lying) return [layer];
+  if (turned >= (1 - HARDLY) * lying) return [{ ...layer, film }];
+  const outside = new Uint8Array(count);
+  const inside = new Uint8Array(count);
+  for (let at = 0; at < count; at++) {
     const all = cover === null ? 255 : cover[at]!;
     if (part[at] === 0) outside[at] = all;
     else inside[at] = all;
   }
-  return { outside, inside };
+  return [
+    { ...layer, cover: outside },
+    { ...layer, film, cover: inside },
+  ];
 }
 
 /** Index of the film that lies on top at a pixel; −1 on bare ground. */

@@ -11,7 +11,7 @@ import { hollows } from "./hands/fluid.ts";
 import type { Bench } from "./hands/hand.ts";
 import { Memory, reckon } from "./kernels.ts";
 import { classFactors, shaped } from "./lay.ts";
-import { FilmRoom, kindsOf, type Layer, type Layers, lyingAt, takenApart, topsOf } from "./layers.ts";
+import { FilmRoom, kindsOf, type Layer, type Layers, topsOf, turnedWhere } from "./layers.ts";
 import { maskOf, regionOf } from "./mask.ts";
 import { clouds, noise, streaks } from "./noise.ts";
 
@@ -243,9 +243,6 @@ function thin<E extends Effect>(effect: E, law: Thinning<E>, meeting: Meeting, l
   });
 }
 
-/** A film turned over less than this part of itself, or over all but it, is not taken apart. */
-const HARDLY = 0.004;
-
 /** The films on top, where something changes about them: dried, keyed, polished, turned. What is not on top stays as it was. */
 function turn<E extends Effect>(effect: E, law: Turning<E>, meeting: Meeting, layers: Layers, bench: Bench): Layers {
   const films = layers.map(({ film }) => law.turned(effect, film));
@@ -256,21 +253,7 @@ function turn<E extends Effect>(effect: E, law: Turning<E>, meeting: Meeting, la
   return layers.flatMap((layer, index): Layer[] => {
     const film = films[index]!;
     if (film === layer.film) return [layer];
-    const part = new Uint8Array(tops.length);
-    let turned = 0;
-    for (let at = 0; at < part.length; at++)
-      if (tops[at] === index && (mask === null || mask[at]! >= 0.5)) {
-        part[at] = 1;
-        turned++;
-      }
-    const lying = turned === 0 ? 1 : lyingAt(layer);
-    if (turned <= HARDLY * lying) return [layer];
-    if (turned >= (1 - HARDLY) * lying) return [{ ...layer, film }];
-    const { outside, inside } = takenApart(layer, part);
-    return [
-      { ...layer, cover: outside },
-      { ...layer, film, cover: inside },
-    ];
+    return turnedWhere(layer, film, tops.length, (at) => tops[at] === index && (mask === null || mask[at]! >= 0.5));
   });
 }
 

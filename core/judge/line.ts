@@ -187,7 +187,9 @@ class WatchedSurface implements Surface {
   readonly places: number;
   readonly misted: Instant | null;
   readonly climate: Climate;
+  readonly patchLimit: Surface["patchLimit"];
   constructor(private readonly surface: Surface) {
+    this.patchLimit = surface.patchLimit;
     this.patches = surface.patches;
     this.places = surface.places;
     this.misted = surface.misted;

@@ -25,18 +25,6 @@ export const untouched = (ground: Ground): GroundState => ({
   stripped: false,
 });
 
-/** Whether paint meets two grounds alike; null is no meeting with the ground at all. */
-export function alikeToPaint(one: GroundState | null, two: GroundState | null): boolean {
-  if (one === two) return true;
-  if (one === null || two === null) return false;
-  return (
-    one.keyed === two.keyed &&
-    one.deglossed === two.deglossed &&
-    one.ground.absorbency === two.ground.absorbency &&
-    one.ground.tooth === two.ground.tooth
-  );
-}
-
 /** Bare timber under a stripped finish, from memory. */
 const STRIPPED = { kind: "raw timber", absorbency: 0.7, tooth: 0.85, soundness: "sound" } as const;
 

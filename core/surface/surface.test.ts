@@ -1,18 +1,20 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { steps as anySteps, zone as anyZone } from "../../tests/random-crusts.ts";
+import { judge } from "../judge/judge.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
 import { groundOf } from "../plan/ground.ts";
 import { RELIEF_CLASSES, type ReliefClass } from "../plan/plan.ts";
 import { dryFilm } from "../quantity/spread.ts";
 import { type ExampleStep, examplePlan } from "../rules/example.ts";
+import { WORTH_SAYING } from "../rules/read-surface.ts";
 import { HOUR } from "../units/units.ts";
 import { compile } from "./compile.ts";
 import { hiding } from "./film.ts";
 import { absorbencyOf, toothOf } from "./ground-state.ts";
 import type { Phase } from "./phase.ts";
 import { covers, shows } from "./shares.ts";
-import { PATCH_LIMIT, type Stack } from "./stack.ts";
+import { PATCH_LIMIT, type PatchLimit, type Stack } from "./stack.ts";
 import { apply, bareSurface, type Surface } from "./surface.ts";
 
 const materials = new Map(CATALOGUE.map((material) => [material.id, material]));
@@ -205,7 +207,7 @@ describe("on any crust", () => {
       fc.property(phasesOf, ({ phases, zone }) => {
         for (const surface of fold(phases, zone.ground))
           for (const relief of RELIEF_CLASSES) {
-            expect(surface.patches[relief].length).toBeLessThanOrEqual(PATCH_LIMIT);
+            expect(surface.patches[relief].length).toBeLessThanOrEqual(PATCH_LIMIT.all);
             for (const { stack, share } of surface.patches[relief]) {
               expect(share).toBeGreaterThan(0);
               let films = 0;
@@ -233,7 +235,7 @@ describe("on any crust", () => {
         for (const [index, after] of fold(phases, zone.ground).entries()) {
           const lays = phases[index]!.material !== null;
           for (const relief of RELIEF_CLASSES) {
-            if (after.patches[relief].length >= PATCH_LIMIT || before.patches[relief].length >= PATCH_LIMIT) continue;
+            if ([before, after].some(({ patches }) => patches[relief].length >= PATCH_LIMIT.alike)) continue;
             const change = amount(after, relief) - amount(before, relief);
             // a speck counted with its neighbour may shift a little
             if (lays) expect(change).toBeGreaterThan(-3);
@@ -302,5 +304,75 @@ describe("compiling", () => {
     expect(hands({ ...large, relief: { arris: 0.1, field: 0.2, high: 0.3, recess: 0.4 } })).toBeGreaterThan(
       hands(large),
     );
+  });
+});
+
+describe("patches counted together", () => {
+  const GENEROUS: PatchLimit = { alike: 400, all: 400 };
+  /** Share of a class by what lies on top and its state. */
+  const topsOf = (surface: Surface, relief: ReliefClass) => {
+    const tops = new Map<string, number>();
+    for (const { share, stack } of surface.patches[relief]) {
+      const film = stack?.film;
+      const key = film ? `${film.phaseId} ${film.keyed} ${film.polished} ${film.spent} ${film.soaked}` : "ground";
+      tops.set(key, (tops.get(key) ?? 0) + share);
+    }
+    return tops;
+  };
+  const phasesOf = fc.tuple(anySteps(12), anyZone("z1", "c1")).map(([steps, zone]) => ({
+    phases: compile({ id: "c1", name: "Any", steps }, zone, materials).phases,
+    ground: zone.ground,
+  }));
+  const folded = (phases: readonly Phase[], ground: ReturnType<typeof groundOf>, limit?: PatchLimit) =>
+    phases.reduce((surface, phase, index) => apply(surface, phase, index * 200), bareSurface(ground, undefined, limit));
+
+  it("lose nothing that lies on top: small wet specks are there as with room for hundreds of patches", () => {
+    fc.assert(
+      fc.property(phasesOf, ({ phases, ground }) => {
+        const few = folded(phases, ground);
+        const many = folded(phases, ground, GENEROUS);
+        for (const relief of RELIEF_CLASSES) {
+          const [kept, all] = [topsOf(few, relief), topsOf(many, relief)];
+          for (const [key, share] of all) {
+            expect(Math.abs((kept.get(key) ?? 0) - share), `${relief}: ${key}`).toBeLessThan(0.05);
+            if (share >= WORTH_SAYING) expect(kept.has(key), `${relief}: ${key}`).toBe(true);
+          }
+        }
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it("wet specks under wax are a stop on two coats and on nine", () => {
+    for (const coats of [2, 3, 6, 9]) {
+      const findings = judge(
+        examplePlan({
+          shows: "wax over wet specks",
+          ground: "old paint",
+          steps: [
+            ["scuff"],
+            ...Array.from(
+              { length: coats },
+              (_, at): ExampleStep => [
+                "dry-brush",
+                at % 2 ? "chalk-slate" : "chalk-bone-white",
+                { where: { on: "everywhere", share: 0.5 }, wait: { kind: "at least", minutes: 24 * HOUR } },
+              ],
+            ),
+            [
+              "spatter",
+              "ink-soot",
+              { where: { on: "everywhere", share: 0.04 }, wait: { kind: "at least", minutes: 24 * HOUR } },
+            ],
+            ["wax", "wax-clear", { wait: { kind: "exactly", minutes: 1 } }],
+          ],
+        }),
+      ).zones[0]!.findings;
+      const stops = findings.filter(({ severity, stepId }) => severity === "stop" && stepId === `s${coats + 3}`);
+      expect(
+        stops.map(({ rule }) => rule),
+        `${coats} coats`,
+      ).not.toEqual([]);
+    }
   });
 });

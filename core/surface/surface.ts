@@ -4,13 +4,13 @@ import type { Ground } from "../plan/ground.ts";
 import { isReliefClass, type PlaceOnFace, RELIEF_CLASSES, type ReliefClass, type Where } from "../plan/plan.ts";
 import type { Instant, Share } from "../units/units.ts";
 import { type Film, freshFilm, TRACE } from "./film.ts";
-import { alikeToPaint, type GroundState, groundAfter, mistedAfter, untouched } from "./ground-state.ts";
+import { type GroundState, groundAfter, mistedAfter, untouched } from "./ground-state.ts";
 import type { Flaking, Law, Laying, Meeting, Opening, Wearing } from "./laws/law.ts";
 import { lawOf } from "./laws/laws.ts";
-import { CRACK_SHARE, cracksOver } from "./laws/laying.ts";
+import { CRACK_SHARE, cracksOver, isThirsty, soaksIn } from "./laws/laying.ts";
 import type { Effect, Phase } from "./phase.ts";
 import { bitOf, isPlace, PLACE_SHARE } from "./places.ts";
-import { laidOn, type Patch, type Stack, tidied, withTop } from "./stack.ts";
+import { laidOn, PATCH_LIMIT, type Patch, type PatchLimit, type Stack, tidied, withTop } from "./stack.ts";
 
 /** The surface as it is: the ground, and per relief class a few patches whose shares sum to 1. */
 export interface Surface {
@@ -22,24 +22,31 @@ export interface Surface {
   misted: Instant | null;
   /** the air in which it dries */
   climate: Climate;
+  patchLimit: PatchLimit;
 }
 
 const WHOLE: readonly Patch[] = [{ share: 1, stack: null, places: 0 }];
 const BARE: Surface["patches"] = { arris: WHOLE, field: WHOLE, high: WHOLE, recess: WHOLE };
 
 /** The bare ground before the first step. */
-export const bareSurface = (ground: Ground, climate: Climate = STANDARD_CLIMATE): Surface => ({
+export const bareSurface = (
+  ground: Ground,
+  climate: Climate = STANDARD_CLIMATE,
+  patchLimit = PATCH_LIMIT,
+): Surface => ({
   ground: untouched(ground),
   patches: BARE,
   places: 0,
   misted: null,
   climate,
+  patchLimit,
 });
 
 /** A meeting on one relief class of one surface. */
 interface Here extends Meeting {
   relief: ReliefClass;
   climate: Climate;
+  patchLimit: PatchLimit;
 }
 
 /** What is left of a stack where an effect opens it: films go from the top until one holds. */
@@ -144,19 +151,17 @@ function laid<E extends Effect>(
       broken = true;
       continue;
     }
-    const cracked = stack !== null && cracksOver(stack.film, film.material, at) ? CRACK_SHARE : 0;
+    const tears = stack !== null && cracksOver(stack.film, film.material, at);
+    // a medium that has torn one coat tears no other
+    const beneath = tears ? laidOn({ ...stack.film, spent: true }, stack.below) : stack;
+    const cracked = tears ? CRACK_SHARE : 0;
     if (covered < 1) next.push({ share: patch.share * (1 - covered), stack, places });
-    if (stack !== null && cracked > 0)
-      next.push({
-        share: patch.share * covered * cracked,
-        stack: laidOn({ ...stack.film, spent: true }, stack.below),
-        places,
-      });
-    next.push({ share: patch.share * covered * (1 - cracked), stack: laidOn(film, stack), places });
+    if (tears) next.push({ share: patch.share * covered * cracked, stack: beneath, places });
+    next.push({ share: patch.share * covered * (1 - cracked), stack: laidOn(film, beneath), places });
     broken ||= covered < 1 || cracked > 0;
   }
   // a coat over everything keeps unlike patches unlike; only what covers in part can make them alike or many
-  return broken ? tidied(next) : next;
+  return broken ? tidied(next, here.patchLimit) : next;
 }
 
 /** Share of a relief class that an effect works on, before the step's own share. */
@@ -186,7 +191,7 @@ function afterEffect(patches: readonly Patch[], effect: Effect, here: Here): rea
     if (part < 1) next.push({ share: patch.share * (1 - part), stack: patch.stack, places: patch.places });
     next.push({ share: part < 1 ? patch.share * part : patch.share, stack, places: patch.places });
   }
-  return moved ? tidied(next) : patches;
+  return moved ? tidied(next, here.patchLimit) : patches;
 }
 
 /** Splits a named place off the whole face, the first time that a step goes there. */
@@ -200,6 +205,7 @@ function withPlace(surface: Surface, place: PlaceOnFace): Surface {
         { share: share * inside, stack, places: places | bit },
         { share: share * (1 - inside), stack, places },
       ]),
+      surface.patchLimit,
     );
   const { arris, field, high, recess } = surface.patches;
   return {
@@ -215,22 +221,30 @@ interface Step {
   at: Instant;
   misted: Instant | null;
   climate: Climate;
-  /** the ground it met, if it met the ground at all */
-  ground: GroundState | null;
+  /** what it asked of the ground */
+  ground: string;
   patches: Surface["patches"];
 }
 const lastStep = new WeakMap<Surface["patches"], Step>();
 
-/** Whether what an effect does to patches may depend on the ground. */
-function meetsGround(effect: Effect, { patches }: Surface): boolean {
-  const { way } = lawOf(effect);
-  if (way === "flakes") return true;
-  return way === "lays" && RELIEF_CLASSES.some((relief) => patches[relief].some(({ stack }) => stack === null));
+/** All that a phase asks of the ground under these patches, as a word that is the same where grounds answer alike. */
+function askedOfGround({ patches, ground }: Surface, { effects, material }: Phase): string {
+  let asked = "";
+  for (const effect of effects) {
+    const { way } = lawOf(effect);
+    if (way === "flakes")
+      asked += `${ground.ground.absorbency} ${ground.ground.tooth} ${ground.keyed} ${ground.deglossed};`;
+    else if (way === "lays" && material && soaksIn(material)) {
+      const bare = RELIEF_CLASSES.some((relief) => patches[relief].some(({ stack }) => stack === null));
+      if (bare) asked += isThirsty(null, ground) ? "thirsty;" : "sealed;";
+    }
+  }
+  return asked;
 }
 
 function patchesAfter(surface: Surface, phase: Phase, at: Instant): Surface["patches"] {
-  const { misted, climate } = surface;
-  const ground = phase.effects.some((effect) => meetsGround(effect, surface)) ? surface.ground : null;
+  const { misted, climate, patchLimit } = surface;
+  const ground = askedOfGround(surface, phase);
   const known = lastStep.get(surface.patches);
   if (
     known &&
@@ -238,14 +252,14 @@ function patchesAfter(surface: Surface, phase: Phase, at: Instant): Surface["pat
     known.at === at &&
     known.misted === misted &&
     known.climate === climate &&
-    alikeToPaint(known.ground, ground)
+    known.ground === ground
   )
     return known.patches;
   const { on } = phase.where;
   const patches = { ...surface.patches };
   for (const relief of RELIEF_CLASSES) {
     if (isReliefClass(on) && on !== relief) continue;
-    const here: Here = { phase, at, misted, relief, ground: surface.ground, climate };
+    const here: Here = { phase, at, misted, relief, ground: surface.ground, climate, patchLimit };
     for (const effect of phase.effects) patches[relief] = afterEffect(patches[relief], effect, here);
   }
   const same = RELIEF_CLASSES.every((relief) => patches[relief] === surface.patches[relief]);
@@ -275,6 +289,7 @@ export function apply(surface: Surface, phase: Phase, at: Instant): Surface {
     places: placed.places,
     misted: mistedAfter(placed.misted, phase, at),
     climate: placed.climate,
+    patchLimit: placed.patchLimit,
   };
 }
 

@@ -8,14 +8,19 @@ import type { Laying } from "./law.ts";
 /** From here a surface is thirsty: stain, wax and glaze go in rather than lie on top (from memory). */
 export const THIRSTY = 0.5;
 
+/** Whether a film, or the bare ground (null), draws in what is thin enough. */
+export const isThirsty = (under: Film | null, ground: GroundState): boolean => absorbencyOn(under, ground) >= THIRSTY;
+
 /** Kinds of material that are thin enough to go into a thirsty surface. */
 const SOAKS_IN: ReadonlySet<Material["role"]> = new Set(["wax", "glaze", "stain", "oil"]);
 
-/** How a material meets the film it is laid on, or the bare ground (null). */
-export function meets(material: Material, under: Film | null, ground: GroundState): LaidOn {
-  const drawnBy = absorbencyOn(under, ground);
-  return { drawnBy, soaked: SOAKS_IN.has(material.role) && drawnBy >= THIRSTY };
-}
+export const soaksIn = ({ role }: Material): boolean => SOAKS_IN.has(role);
+
+/** How a material meets the film it is laid on, or the bare ground (null), whose pull on drying is asked at the seam. */
+export const meets = (material: Material, under: Film | null, ground: GroundState): LaidOn => ({
+  drawnBy: under === null ? 0 : under.material.absorbency.typical,
+  soaked: soaksIn(material) && isThirsty(under, ground),
+});
 
 /** A coat comes to lie as the hand of its technique shares it out (profiles are from memory). */
 export const depositing: Laying<Extract<Effect, { does: "deposit" }>> = {
