@@ -1,7 +1,7 @@
 import { useRef } from "react";
 import { Link } from "react-router";
 import { bodyColour } from "#core/colour/material-colour";
-import { dewPoint } from "#core/drying/air";
+import { DEW_MARGIN, dewPoint } from "#core/drying/air";
 import type { Climate } from "#core/drying/climate";
 import type { Stage } from "#core/drying/gate";
 import type { JudgedPhase, ZoneJudgement } from "#core/judge/judge";
@@ -308,9 +308,6 @@ function hourMarks(axis: TimeAxis): { wall: WallMinutes; x: number }[] {
   }
   return marks;
 }
-
-/** The margin to keep between the piece and its dew point (ISO 8502-4 practice). */
-const DEW_MARGIN = 3;
 
 /** The room's air on the same axis: temperature, humidity, and the margin above the dew point. */
 function AirStrip({

@@ -3,6 +3,7 @@ import { bodyColour, isTranslucent } from "#core/colour/material-colour";
 import type { Material } from "#core/materials/material";
 import type { ReliefClass, Step } from "#core/plan/plan";
 import { RELIEF_CLASSES } from "#core/plan/plan";
+import { TRACE } from "#core/surface/film";
 import type { Surface } from "#core/surface/surface";
 import { seedOf, waver } from "./noise";
 
@@ -69,7 +70,6 @@ function timberAt(x: number, width: number, groove: number): number {
   );
 }
 
-const TRACE = 0.3;
 const THINNEST = 2.4;
 const THICKEST_SCALE = 6.4;
 

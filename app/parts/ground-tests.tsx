@@ -1,8 +1,7 @@
-import { type Ground, isTimber } from "#core/plan/ground";
+import { type Ground, isTimber, mayHoldLead } from "#core/plan/ground";
 import { contradictionsIn, GUIDED_TESTS } from "#core/plan/ground-tests";
 import type { Zone } from "#core/plan/plan";
 import { listed } from "#core/rules/words";
-import { mayHoldLead } from "#core/safety/safety";
 import { EditForm } from "~/forms/edit-form-parts";
 
 const CLUES = ["slotted screws", "hand-cut joints", "crazed varnish"] as const;

@@ -1,7 +1,8 @@
 import { Climate } from "../drying/climate.ts";
 import { filmGloss } from "../surface/film.ts";
-import { type GroundState, groundAfter, mistedAfter, untouched } from "../surface/ground-state.ts";
+import { type GroundState, groundAfter, untouched } from "../surface/ground-state.ts";
 import { lawOf } from "../surface/laws/laws.ts";
+import { mistedAfter } from "../surface/laws/misting.ts";
 import type { Instant } from "../units/units.ts";
 import { type BoardWork, inCommon, USUAL_VIEW, type View } from "./board-work.ts";
 import { type Laid, laidGround, type Skin, seen } from "./composite.ts";

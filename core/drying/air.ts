@@ -34,6 +34,9 @@ export function dewPoint(celsius: number, relativeHumidity: number): number {
   return (243.12 * warmth) / (17.62 - warmth);
 }
 
+/** Keep a surface this many °C above the dew point while it is coated and dries (ISO 8502-4 practice). */
+export const DEW_MARGIN = 3;
+
 /** Water in the air, in grams a cubic metre (ideal gas). */
 export const vapourDensity = (celsius: number, relativeHumidity: number): number =>
   (VAPOUR * vapourPressure(celsius, relativeHumidity)) / (celsius + 273.15);

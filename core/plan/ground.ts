@@ -104,6 +104,12 @@ const TIMBER: ReadonlySet<GroundKind> = new Set(["raw timber", "varnished timber
 export const isTimber = (kind: GroundKind) => TIMBER.has(kind);
 
 /** A ground of this kind with its usual properties. Old finish over a bleeding timber still bleeds. */
+/** Whether an old finish may contain lead, for all that is known of it. */
+export const mayHoldLead = ({ kind, age, lead }: Ground): boolean =>
+  age !== "after 1978" &&
+  lead !== "none found" &&
+  (kind === "old paint" || kind === "old gilding" || kind === "varnished timber");
+
 export function groundOf(kind: GroundKind, species?: Species, knots = 0): Ground {
   const preset = PRESETS[kind];
   const timber = isTimber(kind) && species !== undefined;

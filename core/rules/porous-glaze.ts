@@ -1,18 +1,15 @@
 import type { HouseRules } from "../plan/house-rules.ts";
+import { isDamp } from "../surface/laws/misting.ts";
 import { insertBefore, ofFamily, withIntent } from "./repair.ts";
 import type { Fix, Place, Seam } from "./rule.ts";
 import { named } from "./words.ts";
 
 // What the schools do about glaze on thirsty paint; rules D1 and D2 share it.
 
-/** How long a mist keeps a face damp enough to glaze on (from memory). */
-const DAMP_FOR = 15;
-
-export const isDamp = (seam: Seam) => seam.before.misted !== null && seam.at - seam.before.misted <= DAMP_FOR;
-
 /** Whether the house goes straight on, or onto a face that is still damp from misting. */
 export const acceptsThirst = (seam: Seam) =>
-  seam.houseRules.porousGlaze === "straight" || (seam.houseRules.porousGlaze === "mist" && isDamp(seam));
+  seam.houseRules.porousGlaze === "straight" ||
+  (seam.houseRules.porousGlaze === "mist" && isDamp(seam.before.misted, seam.at));
 
 /** The repairs, the house rule's own first. */
 export function porousGlazeFixes(place: Place, stepId: string, houseRules: HouseRules): Fix[] {

@@ -1,7 +1,7 @@
 import type { Hazard } from "../materials/material.ts";
-import type { Ground } from "../plan/ground.ts";
+import { mayHoldLead } from "../plan/ground.ts";
 import type { Zone } from "../plan/plan.ts";
-import type { Phase } from "../surface/phase.ts";
+import { disturbsOldFinish, type Phase } from "../surface/phase.ts";
 
 // The usual cautions, said with the step where the hazard arises. They never replace local law or the maker's label.
 
@@ -79,28 +79,10 @@ const CAUTIONS: Record<Danger, Omit<Caution, "danger">> = {
   },
 };
 
-const DISTURBS: readonly Phase["effects"][number]["does"][] = [
-  "abrade",
-  "chip",
-  "key",
-  "knock back",
-  "strip",
-  "scrape",
-  "dissolve",
-  "force dry",
-];
-
-/** Whether an old finish may contain lead, for all that is known of it. */
-export const mayHoldLead = (ground: Ground): boolean =>
-  ground.age !== "after 1978" &&
-  ground.lead !== "none found" &&
-  (ground.kind === "old paint" || ground.kind === "old gilding" || ground.kind === "varnished timber");
-
 /** The dangers of one phase on one zone, the most serious first. */
 export function cautionsFor(phase: Phase, zone: Pick<Zone, "ground">): Caution[] {
   const dangers = new Set<Danger>();
-  const disturbs = DISTURBS.some((does) => phase.does.has(does));
-  if (disturbs && mayHoldLead(zone.ground)) dangers.add("lead");
+  if (disturbsOldFinish(phase) && mayHoldLead(zone.ground)) dangers.add("lead");
   for (const hazard of phase.technique.hazards) dangers.add(hazard);
   // a film makes dust when it is sanded, not when it is laid
   for (const hazard of phase.material?.hazards ?? []) if (hazard !== "dust") dangers.add(hazard);

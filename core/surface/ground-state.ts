@@ -1,5 +1,4 @@
 import { type Ground, isTimber } from "../plan/ground.ts";
-import type { Instant } from "../units/units.ts";
 import type { Film } from "./film.ts";
 import type { Contaminant, Phase } from "./phase.ts";
 import type { Stack } from "./stack.ts";
@@ -57,10 +56,6 @@ export function groundAfter(state: GroundState, phase: Phase): GroundState {
     }
   return next;
 }
-
-/** When a face was last misted, after a phase that begins at this instant. */
-export const mistedAfter = (misted: Instant | null, phase: Phase, at: Instant): Instant | null =>
-  phase.does.has("mist") ? at + phase.hands : misted;
 
 /** Under this tooth nothing keys by itself, and scuffing helps little. */
 export const VERY_SLICK = 0.2;

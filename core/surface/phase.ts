@@ -45,6 +45,21 @@ export type Effect =
   | { does: "strip" }
   | { does: "polish" };
 
+/** Effects that break into an old finish, or heat it: what is in it comes out as dust, fume or wet smear. */
+const DISTURBS: readonly Effect["does"][] = [
+  "abrade",
+  "chip",
+  "key",
+  "knock back",
+  "strip",
+  "scrape",
+  "dissolve",
+  "force dry",
+];
+
+/** Whether a phase disturbs an old finish where it reaches it. */
+export const disturbsOldFinish = ({ does }: Phase): boolean => DISTURBS.some((one) => does.has(one));
+
 /** What the rules look at a phase as: handling, looking and holding are all help. */
 export type RuledAs = "prepare" | "coat" | "take" | "help";
 

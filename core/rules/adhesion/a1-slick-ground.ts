@@ -1,4 +1,5 @@
 import type { Material } from "../../materials/material.ts";
+import { scuffed, VERY_SLICK } from "../../surface/ground-state.ts";
 import type { Stack } from "../../surface/stack.ts";
 import { isWax, keyedTooth, stepOf } from "../read-surface.ts";
 import { insertBefore, type NewStep, ofFamily, patchStep, withIntent } from "../repair.ts";
@@ -7,7 +8,6 @@ import { capital, named, topNamed } from "../words.ts";
 
 /** Shortfall of tooth and grip from which it peels rather than may peel (from memory). */
 const PEELS = 0.22;
-const VERY_SLICK = 0.2;
 
 const shortfall = (material: Material, tooth: number) => 1 - tooth - material.grip.typical;
 
@@ -26,9 +26,8 @@ function tooSlick(seam: Seam, material: Material, stack: Stack): Draft | null {
   const keyed = stack === null ? ground.keyed : stack.film.keyed;
   const fixes = (place: Place): Fix[] => {
     const list: Fix[] = [];
-    const afterScuff = Math.min(1, tooth + (tooth < VERY_SLICK ? 0.2 : 0.4));
     const scuff: NewStep[] = keyed ? [] : [{ how: "scuff" }];
-    if (!keyed && shortfall(material, afterScuff) < 1e-9)
+    if (!keyed && shortfall(material, scuffed(tooth)) < 1e-9)
       list.push({
         label: `Scuff the ${stack === null ? "ground" : below} first`,
         commands: insertBefore(place, stepId, scuff),

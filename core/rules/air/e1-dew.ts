@@ -1,9 +1,7 @@
+import { DEW_MARGIN } from "../../drying/air.ts";
 import type { Rule } from "../rule.ts";
 import { sayWhen } from "../words.ts";
 import { airIsTold, hoursUntil, worstOf } from "./air-around.ts";
-
-/** Keep the surface this much above the dew point (ISO 8502-4 practice). */
-const MARGIN = 3;
 
 export const dew: Rule = {
   meta: {
@@ -18,13 +16,13 @@ export const dew: Rule = {
   check(seam) {
     if (!airIsTold(seam)) return [];
     const worst = worstOf(hoursUntil(seam, "touch"), ({ surface, dewsAt }) => surface - dewsAt);
-    if (worst === null || worst.surface - worst.dewsAt >= MARGIN) return [];
+    if (worst === null || worst.surface - worst.dewsAt >= DEW_MARGIN) return [];
     const { surface, dewsAt, after } = worst;
     return [
       {
         severity: "stop",
         title: "Dew will settle under the coat",
-        because: `${sayWhen(seam, after, "The piece")} is at ${surface.toFixed(0)} °C and dew settles at ${dewsAt.toFixed(1)} °C; keep them ${MARGIN} °C apart. Warm the room or dry the air, and let the piece warm up.`,
+        because: `${sayWhen(seam, after, "The piece")} is at ${surface.toFixed(0)} °C and dew settles at ${dewsAt.toFixed(1)} °C; keep them ${DEW_MARGIN} °C apart. Warm the room or dry the air, and let the piece warm up.`,
         lower: "ground",
       },
     ];

@@ -1,4 +1,5 @@
 import { openUntil } from "../../drying/gate.ts";
+import { isDamp } from "../../surface/laws/misting.ts";
 import { isOpenWet, stepOf } from "../read-surface.ts";
 import { dropWait, insertBefore, leaveOut } from "../repair.ts";
 import type { Place, Rule } from "../rule.ts";
@@ -56,7 +57,7 @@ export const crumbOnWetPaint: Rule = {
         },
       ];
     const wet = seam.films.some(({ film }) => film.material.role === "paint" && isOpenWet(seam, film));
-    if (!wet || (seam.before.misted !== null && seam.at - seam.before.misted <= 20)) return [];
+    if (!wet || isDamp(seam.before.misted, seam.at)) return [];
     return [
       {
         severity: "caution",

@@ -1,3 +1,4 @@
+import { isDamp } from "../../surface/laws/misting.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { isOpenWet, stepOf } from "../read-surface.ts";
 import { insertBefore, ofFamily } from "../repair.ts";
@@ -28,7 +29,7 @@ export const workableArea: Rule = {
     const pieces = shape.count * faces * (shape.kind === "frame" ? 4 : shape.kind === "box" ? 5 : 1);
     const laying = Math.max(0, seam.phase.hands - technique.setUp) / pieces;
     const slip = seam.films.some(({ film }) => film.material.family === "clear glaze medium" && isOpenWet(seam, film));
-    const misted = seam.before.misted !== null && seam.at - seam.before.misted <= 30;
+    const misted = isDamp(seam.before.misted, seam.at);
     const workable = open.typical * (slip ? LONGER : 1) * (misted ? LONGER : 1);
     if (laying <= workable) return [];
     return [

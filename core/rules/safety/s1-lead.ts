@@ -1,20 +1,8 @@
-import type { Phase } from "../../surface/phase.ts";
+import { mayHoldLead } from "../../plan/ground.ts";
+import { disturbsOldFinish } from "../../surface/phase.ts";
 import { insertBefore, leaveOut, ofFamily } from "../repair.ts";
 import type { Rule } from "../rule.ts";
 import { capital, groundNamed } from "../words.ts";
-
-const MAKES_DUST: readonly Phase["effects"][number]["does"][] = [
-  "abrade",
-  "chip",
-  "key",
-  "knock back",
-  "strip",
-  "force dry",
-  "scrape",
-  "dissolve",
-];
-
-const mayHoldLead = (kind: string) => kind === "old paint" || kind === "old gilding" || kind === "varnished timber";
 
 export const lead: Rule = {
   meta: {
@@ -29,8 +17,7 @@ export const lead: Rule = {
   looksAt: ["prepare", "take", "help"],
   check(seam) {
     const { ground } = seam.zone;
-    const old = ground.age !== "after 1978" && ground.lead !== "none found" && mayHoldLead(ground.kind);
-    if (!old || !MAKES_DUST.some((does) => seam.phase.does.has(does))) return [];
+    if (!mayHoldLead(ground) || !disturbsOldFinish(seam.phase)) return [];
     const bare = seam.tops.some((top) => top.stack === null);
     const reaches = bare || seam.phase.effects.some((effect) => effect.does === "abrade" && effect.micrometres >= 60);
     if (!reaches) return [];

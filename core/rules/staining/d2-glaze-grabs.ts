@@ -1,4 +1,5 @@
-import { acceptsThirst, isDamp, porousGlazeFixes } from "../porous-glaze.ts";
+import { isDamp } from "../../surface/laws/misting.ts";
+import { acceptsThirst, porousGlazeFixes } from "../porous-glaze.ts";
 import { absorbs, isTinted, stepOf, THIRSTY, topName } from "../read-surface.ts";
 import type { Place, Rule } from "../rule.ts";
 import { capital, named } from "../words.ts";
@@ -28,7 +29,7 @@ export const glazeGrabs: Rule = {
         title: wanted
           ? `${capital(named(material))} should tint the ${below} unevenly, as you want`
           : `${capital(named(material))} may grab on ${below}`,
-        because: isDamp(seam)
+        because: isDamp(seam.before.misted, seam.at)
           ? "The face is damp from misting, so the glaze stays workable for a few minutes, then sets."
           : "It is thirsty and unsealed, so the glaze may not move after the first touch.",
         schools: "Some use a slip coat, some a film or a mist of water, and some go straight on.",
