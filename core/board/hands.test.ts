@@ -6,6 +6,7 @@ import { judge } from "../judge/judge.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
 import type { Step } from "../plan/plan.ts";
 import { type ExampleStep, examplePlan } from "../rules/example.ts";
+import { lays } from "../surface/techniques/lay.ts";
 import { TECHNIQUES, techniquesFor } from "../surface/techniques.ts";
 import { Board } from "./board.ts";
 import { boardWorkOf } from "./board-work.ts";
@@ -73,7 +74,7 @@ describe.each(LAYING.map((one) => [one.technique.name, one] as const))(
     });
 
     it("has a hand and marks", () => {
-      expect(handOf(technique.id, material)).toBeTypeOf("function");
+      expect(lays(technique) && handOf(technique.id, material)).toBeTypeOf("function");
       expect(marksOf(technique.id, material)).toBeTypeOf("string");
     });
   },

@@ -6,6 +6,7 @@ import { freshFilm, type LaidOn, TRACE } from "../surface/film.ts";
 import type { Laying, Meeting } from "../surface/laws/law.ts";
 import { CRACK_SHARE, cracksOver } from "../surface/laws/laying.ts";
 import { type ByRelief, byRelief, type Effect, type Phase } from "../surface/phase.ts";
+import { lays } from "../surface/techniques/lay.ts";
 import type { Share } from "../units/units.ts";
 import { crackMask, crackSpacing, cracksNamed } from "./crackle.ts";
 import { type Field, fieldOn, gridOf } from "./grid.ts";
@@ -261,11 +262,11 @@ export function lay<E extends Effect>(
   bench: Bench,
 ): Layers {
   const { phase, at } = meeting;
-  const { material } = phase;
-  if (material === null) return layers;
+  const { material, technique } = phase;
+  if (material === null || !lays(technique)) return layers;
   const { relief } = bench;
   const meets = waysOfMeeting(effect, law, meeting, layers);
-  const laid = handOf(phase.technique.id, material)(bench);
+  const laid = handOf(technique.id, material)(bench);
   const weight = asField(laid.weight);
   const thicknessOf = ({ amount }: Met) => shaped(weight, classFactors(weight, amount, relief), 1, relief);
   const broken = coverOf(effect, law, shareLaid(meets, meeting), meeting, laid, layers, bench);

@@ -38,10 +38,11 @@ export const WAXED: ByRelief = { arris: 0.35, field: 0.7, high: 0.45, recess: 2.
 /** A brush or finger that hardly touches: what stands proud takes it, grooves stay as they were. */
 export const SKIMMED: ByRelief = { arris: 1, field: 0.5, high: 1, recess: 0 };
 
-type Row = Partial<Technique> & Pick<Technique, "id" | "name" | "kind" | "minutesPerSquareMetre" | "hint">;
+/** A technique as it is written down: what is usual may be left out. */
+export type Row = Partial<Technique> & Pick<Technique, "id" | "name" | "kind" | "minutesPerSquareMetre" | "hint">;
 
 /** A technique with what is usual filled in; work rates and hands by relief are common practice unless a rule says otherwise. */
-export const technique = (row: Row): Technique => ({
+export const technique = <const Id extends string>(row: Row & { id: Id }): Technique & { id: Id } => ({
   lays: [],
   load: 1,
   profile: NONE,

@@ -1,11 +1,12 @@
 import type { Material } from "../../materials/material.ts";
+import type { LayingId } from "../../surface/techniques/lay.ts";
 import * as brushes from "./brushes.ts";
 import * as dabs from "./dabs.ts";
 import type { Hand } from "./hand.ts";
 import * as ornaments from "./ornaments.ts";
 
-/** How each technique lays what it lays. A technique that is not here is laid as by brush. */
-const HANDS: Record<string, Hand> = {
+/** How each technique lays what it lays. */
+const HANDS: Readonly<Record<LayingId, Hand>> = {
   brush: brushes.brush,
   "cross-hatch": brushes.crossHatch,
   "thin-coat": brushes.brush,
@@ -41,9 +42,9 @@ const HANDS: Record<string, Hand> = {
 const POOLS: ReadonlySet<string> = new Set(["glaze", "stain"]);
 
 /** The hand that a technique (by its id) lays a material with. */
-export function handOf(how: string, material: Pick<Material, "role"> | null): Hand {
+export function handOf(how: LayingId, material: Pick<Material, "role"> | null): Hand {
   if (material?.role === "patina") return brushes.patina;
   if (material && POOLS.has(material.role) && (how === "brush" || how === "pad")) return brushes.glaze;
   if (material?.role === "glaze" && how === "dry-brush") return brushes.dryBrushedGlaze;
-  return HANDS[how] ?? brushes.brush;
+  return HANDS[how];
 }

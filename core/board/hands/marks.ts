@@ -1,4 +1,5 @@
 import type { Material } from "../../materials/material.ts";
+import type { LayingId } from "../../surface/techniques/lay.ts";
 
 /** The marks a hand leaves, in a word: small drawings that have no room for the real ones draw these. */
 export type Marks =
@@ -13,7 +14,7 @@ export type Marks =
   | "gleam"
   | "none";
 
-const MARKS: Record<string, Marks> = {
+const MARKS: Readonly<Record<LayingId, Marks>> = {
   brush: "strokes",
   "cross-hatch": "hatch",
   "thin-coat": "strokes",
@@ -51,5 +52,5 @@ const FLUID: ReadonlySet<string> = new Set(["glaze", "stain", "clear", "medium",
 export function marksOf(how: string, material: Pick<Material, "role"> | null): Marks {
   if (material?.role === "patina") return "dabs";
   if (material && FLUID.has(material.role) && (how === "brush" || how === "pad")) return "gleam";
-  return MARKS[how] ?? "strokes";
+  return how in MARKS ? MARKS[how as LayingId] : "strokes";
 }

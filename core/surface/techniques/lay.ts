@@ -1,8 +1,8 @@
-import { BRUSHED, EVEN, SKIMMED, type Technique, technique, WASHED, WAXED } from "../technique.ts";
+import { BRUSHED, EVEN, type Row, SKIMMED, type Technique, technique, WASHED, WAXED } from "../technique.ts";
 
-const lay = (row: Omit<Parameters<typeof technique>[0], "kind">) => technique({ ...row, kind: "coat" });
+const lay = <const Id extends string>(row: Omit<Row, "kind"> & { id: Id }) => technique({ ...row, kind: "coat" });
 
-export const LAYING: readonly Technique[] = [
+export const LAYING = [
   lay({
     id: "brush",
     name: "Brush",
@@ -309,3 +309,9 @@ export const LAYING: readonly Technique[] = [
     hint: "ink thinly, straight down, straight up",
   }),
 ];
+
+/** The ids of the techniques that lay something: each has a hand and marks on the board, or it does not compile. */
+export type LayingId = (typeof LAYING)[number]["id"];
+
+export const lays = (technique: Technique): technique is Technique & { id: LayingId } =>
+  LAYING.some(({ id }) => id === technique.id);
