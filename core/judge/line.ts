@@ -177,62 +177,6 @@ const bare = ({ rule, from, to, lower, gates, reason, label, coat }: PlacedDeman
 /** What waits for work that lays nothing goes by the clock alone. */
 const BY_THE_CLOCK: Coat = { leaves: "nothing", load: 1, drawnBy: 0, warmed: 0 };
 
-/**
- * The surface under a seam, which notices whether a rule looks at the ground: a rule that looks at neither the zone
- * nor its ground says the same on every zone under the same surface, and need not be asked again there.
- */
-class WatchedSurface implements Surface {
-  touched = false;
-  readonly patches: Surface["patches"];
-  readonly places: number;
-  readonly misted: Instant | null;
-  readonly climate: Climate;
-  readonly patchLimit: Surface["patchLimit"];
-  constructor(private readonly surface: Surface) {
-    this.patchLimit = surface.patchLimit;
-    this.patches = surface.patches;
-    this.places = surface.places;
-    this.misted = surface.misted;
-    this.climate = surface.climate;
-  }
-  get ground() {
-    this.touched = true;
-    return this.surface.ground;
-  }
-}
-
-class WatchedSeam implements Seam {
-  readonly before: WatchedSurface;
-  readonly tops: readonly Top[];
-  readonly seen: readonly Top[];
-  readonly films: readonly { film: Film; share: Share }[];
-  readonly relief: Relief;
-  readonly houseRules: HouseRules;
-  readonly room: Room;
-  readonly climate: Climate;
-  constructor(
-    private readonly bench: Bench,
-    readonly phase: Phase,
-    surface: Surface,
-    { tops, seen, films }: Tops,
-    public at: Instant,
-    readonly past: readonly Placed[],
-  ) {
-    this.before = new WatchedSurface(surface);
-    this.tops = tops;
-    this.seen = seen;
-    this.films = films;
-    this.relief = bench.zone.relief;
-    this.houseRules = bench.houseRules;
-    this.room = bench.room;
-    this.climate = bench.climate;
-  }
-  get zone() {
-    this.before.touched = true;
-    return this.bench.zone;
-  }
-}
-
 interface SharedLook {
   phase: Phase;
   free: Instant;
@@ -247,19 +191,23 @@ interface SharedLook {
 
 const lastLooks = new WeakMap<Surface["patches"], SharedLook>();
 
-/** Asks a rule, unless it has already said what it says on any zone under this surface. */
+/** Whether what a rule says here holds for every zone with the same films: it has declared what it depends on. */
+function holdsForAll({ dependsOn }: Rule, { tops }: Seam): boolean {
+  return dependsOn === "films" || (dependsOn === "bare ground" && tops.every(({ stack }) => stack !== null));
+}
+
+/** Asks a rule, unless it has already said what it says for every zone with the same films. */
 function askOnce<Said>(
   said: Map<Rule, readonly Said[]> | undefined,
   rule: Rule,
-  seam: WatchedSeam,
+  seam: Seam,
   ask: (seam: Seam) => readonly Said[],
 ): readonly Said[] {
-  if (said === undefined) return ask(seam);
+  if (said === undefined || !holdsForAll(rule, seam)) return ask(seam);
   const known = said.get(rule);
   if (known) return known;
-  seam.before.touched = false;
   const fresh = ask(seam);
-  if (!seam.before.touched) said.set(rule, fresh);
+  said.set(rule, fresh);
   return fresh;
 }
 
@@ -409,11 +357,26 @@ export class Line {
     return found;
   }
 
-  private seam(phase: Phase): WatchedSeam {
-    return new WatchedSeam(this.bench, phase, this.surface, this.tops(phase.where.on), this.free, this.phases);
+  private seam(phase: Phase): Seam {
+    const { zone, houseRules, room, climate } = this.bench;
+    const { tops, seen, films } = this.tops(phase.where.on);
+    return {
+      zone,
+      houseRules,
+      room,
+      climate,
+      phase,
+      before: this.surface,
+      tops,
+      seen,
+      films,
+      relief: zone.relief,
+      at: this.free,
+      past: this.phases,
+    };
   }
 
-  /** What was said of this phase on this surface before, by rules that did not look at the zone. */
+  /** What was said of this phase on this surface before, by rules that depend on neither zone nor ground here. */
   private sharedLook(phase: Phase): SharedLook {
     const { houseRules, room, zone } = this.bench;
     const { patches, misted } = this.surface;

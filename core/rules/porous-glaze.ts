@@ -1,13 +1,13 @@
 import type { HouseRules } from "../plan/house-rules.ts";
 import { isDamp } from "../surface/laws/misting.ts";
 import { insertBefore, ofFamily, withIntent } from "./repair.ts";
-import type { Fix, Place, Seam } from "./rule.ts";
+import type { FilmSeam, Fix, Place } from "./rule.ts";
 import { named } from "./words.ts";
 
 // What the schools do about glaze on thirsty paint; rules D1 and D2 share it.
 
 /** Whether the house goes straight on, or onto a face that is still damp from misting. */
-export const acceptsThirst = (seam: Seam) =>
+export const acceptsThirst = (seam: FilmSeam) =>
   seam.houseRules.porousGlaze === "straight" ||
   (seam.houseRules.porousGlaze === "mist" && isDamp(seam.before.misted, seam.at));
 

@@ -4,11 +4,11 @@ import { groundOf } from "../plan/ground.ts";
 import { RELIEF_CLASSES, type ReliefClass } from "../plan/plan.ts";
 import { type Film, isWet } from "../surface/film.ts";
 import { absorbencyOf, toothOf } from "../surface/ground-state.ts";
-import type { Meeting } from "../surface/laws/law.ts";
+import type { Working } from "../surface/laws/law.ts";
 import type { Stack } from "../surface/stack.ts";
 import { bareSurface, patchesWhere } from "../surface/surface.ts";
 import type { Share } from "../units/units.ts";
-import type { Seam, Top } from "./rule.ts";
+import type { FilmSeam, Seam, Top } from "./rule.ts";
 import { groundNamed, named } from "./words.ts";
 
 // Small questions that several rules ask of the surface.
@@ -33,7 +33,7 @@ export function* films(stack: Stack): Generator<Film> {
 export const isResist = (film: Film) => film.resist;
 
 /** All stacks where the phase goes, with the relief class they lie on. */
-export function stacksUnder(seam: Seam): { relief: ReliefClass; stack: Stack; share: Share }[] {
+export function stacksUnder(seam: FilmSeam): { relief: ReliefClass; stack: Stack; share: Share }[] {
   return RELIEF_CLASSES.flatMap((relief) =>
     patchesWhere(seam.before, relief, seam.phase.where.on).map((patch) => ({
       relief,
@@ -47,15 +47,10 @@ export function stacksUnder(seam: Seam): { relief: ReliefClass; stack: Stack; sh
 export const sharesOf = (tops: readonly Top[]): Share => tops.reduce((sum, top) => sum + top.share, 0);
 
 /** What the laws ask of a phase where it begins. */
-export const meetingAt = ({ phase, at, before }: Seam): Meeting => ({
-  phase,
-  at,
-  misted: before.misted,
-  ground: before.ground,
-});
+export const workingAt = ({ phase, at, before }: FilmSeam): Working => ({ phase, at, misted: before.misted });
 
 /** Whether a film is still wet when the phase begins. */
-export const isOpenWet = (seam: Seam, film: Film) => isWet(film, seam.at);
+export const isOpenWet = (seam: FilmSeam, film: Film) => isWet(film, seam.at);
 
 /** The palest paint among these tops, if it is pale enough to show what is done to it. */
 export const paleTop = (tops: readonly Top[]) =>

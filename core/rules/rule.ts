@@ -90,6 +90,9 @@ export interface Demand extends Wait {
   tell(miss: Miss): Draft | null;
 }
 
+/** What lies on a zone, without its ground. */
+export type Films = Omit<Surface, "ground">;
+
 /** A phase with its place on the zone's nominal line. */
 export interface Placed {
   phase: Phase;
@@ -104,16 +107,16 @@ export interface Top {
 }
 
 /**
- * What a rule looks at: one phase about to be laid on the surface as it is then. What comes later is not known here.
+ * What a rule looks at: one phase about to be laid on the films that lie there then. What comes later is not known here. It is
+ * the same for all zones with the same films and relief.
  */
-export interface Seam {
-  zone: Zone;
+export interface FilmSeam {
   houseRules: HouseRules;
   room: Room;
   /** the air of the room over time, on the line's own clock */
   climate: Climate;
   phase: Phase;
-  before: Surface;
+  before: Films;
   tops: readonly Top[];
   /** those large enough to mention */
   seen: readonly Top[];
@@ -124,6 +127,12 @@ export interface Seam {
   /** while demands are collected: the earliest the painter is free; while checking: when the phase starts */
   at: Instant;
   past: readonly Placed[];
+}
+
+/** The same with the zone and its ground. */
+export interface Seam extends FilmSeam {
+  zone: Zone;
+  before: Surface;
 }
 
 /** The whole stack when the last step is done. */
@@ -142,7 +151,7 @@ export interface Shelf {
   catalogue: readonly Material[];
 }
 
-export interface Rule {
+interface RuleFrame {
   meta: {
     id: string;
     title: string;
@@ -158,10 +167,24 @@ export interface Rule {
   looksAt: readonly (RuledAs | "finish")[];
   /** of those, only the phases that lay one of these or do one of these; every one when left out */
   when?: { lays?: readonly Material["role"][]; does?: readonly Effect["does"][] };
-  demands?(seam: Seam): Demand[];
-  check?(seam: Seam): Draft[];
   finish?(finish: Finish): Draft[];
   examples: { clean: readonly ExampleStack[]; faulty: readonly ExampleStack[] };
 }
+
+/** A rule that depends on nothing but films and time: what it says once holds for every zone with the same films. */
+interface FilmRule extends RuleFrame {
+  dependsOn: "films";
+  demands?(seam: FilmSeam): Demand[];
+  check?(seam: FilmSeam): Draft[];
+}
+
+/** A rule that also depends on the ground, where it lies bare under the phase, or on the zone as a whole. */
+interface ZoneRule extends RuleFrame {
+  dependsOn: "bare ground" | "zone";
+  demands?(seam: Seam): Demand[];
+  check?(seam: Seam): Draft[];
+}
+
+export type Rule = FilmRule | ZoneRule;
 
 export type { ExampleStack };

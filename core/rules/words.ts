@@ -3,7 +3,7 @@ import type { Ground } from "../plan/ground.ts";
 import type { Stack } from "../surface/stack.ts";
 import { sayDuration, shortDuration } from "../units/duration.ts";
 import type { Minutes, Share } from "../units/units.ts";
-import type { Miss, Seam } from "./rule.ts";
+import type { FilmSeam, Miss } from "./rule.ts";
 
 /** Kinds that are an adjective by themselves: "chalk-type", "acrylic mineral". */
 const NEEDS_NOUN = /(type|mineral|acrylic|metallic)$/i;
@@ -85,5 +85,5 @@ export const leaveFor = ({ gates }: Pick<Miss, "gates">): string =>
   `Leave it for ${shortDuration(gates.at(-1)!.opens.safe)}`;
 
 /** Begins a sentence about the air: at once, or so long after the coat is laid where the air changes. */
-export const sayWhen = ({ climate }: Seam, after: Minutes, subject: string) =>
+export const sayWhen = ({ climate }: FilmSeam, after: Minutes, subject: string) =>
   climate.steady || after === 0 ? subject : `${sayDuration(after)} after it is laid, ${subject.toLowerCase()}`;

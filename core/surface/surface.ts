@@ -5,7 +5,7 @@ import { isReliefClass, type PlaceOnFace, RELIEF_CLASSES, type ReliefClass, type
 import type { Instant, Share } from "../units/units.ts";
 import { type Film, freshFilm, TRACE } from "./film.ts";
 import { type GroundState, groundAfter, untouched } from "./ground-state.ts";
-import type { Flaking, Law, Laying, Meeting, Opening, Wearing } from "./laws/law.ts";
+import type { Flaking, Law, Laying, Meeting, Opening, Wearing, Working } from "./laws/law.ts";
 import { lawOf } from "./laws/laws.ts";
 import { CRACK_SHARE, cracksOver, isThirsty, soaksIn } from "./laws/laying.ts";
 import { mistedAfter } from "./laws/misting.ts";
@@ -51,9 +51,9 @@ interface Here extends Meeting {
 }
 
 /** What is left of a stack where an effect opens it: films go from the top until one holds. */
-export function opened<E extends Effect>(stack: Stack, effect: E, law: Opening<E>, meeting: Meeting): Stack {
+export function opened<E extends Effect>(stack: Stack, effect: E, law: Opening<E>, working: Working): Stack {
   let left = stack;
-  while (left !== null && law.goes(effect, left.film, meeting)) left = left.below;
+  while (left !== null && law.goes(effect, left.film, working)) left = left.below;
   return left;
 }
 
@@ -295,7 +295,11 @@ export function apply(surface: Surface, phase: Phase, at: Instant): Surface {
 }
 
 /** The patches of a relief class where a step would go, each with its share of the class. */
-export function patchesWhere(surface: Surface, relief: ReliefClass, on: Where): readonly Patch[] {
+export function patchesWhere(
+  surface: Pick<Surface, "patches" | "places">,
+  relief: ReliefClass,
+  on: Where,
+): readonly Patch[] {
   if (on === "everywhere" || on === relief) return surface.patches[relief];
   if (!isPlace(on)) return [];
   const bit = bitOf(on);

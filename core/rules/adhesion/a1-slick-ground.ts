@@ -107,6 +107,7 @@ export const slickGround: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "bare ground",
   check(seam) {
     const { material, step } = seam.phase;
     if (!material || material.role === "wax" || seam.phase.coat > 1) return [];

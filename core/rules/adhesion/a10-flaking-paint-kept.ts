@@ -13,6 +13,7 @@ export const flakingPaintKept: Rule = {
     subsumes: ["A1"],
   },
   looksAt: ["coat"],
+  dependsOn: "bare ground",
   check(seam) {
     const { material, step, intents } = seam.phase;
     if (!material || !seam.seen.some((top) => top.stack === null) || seam.before.ground.sound) return [];

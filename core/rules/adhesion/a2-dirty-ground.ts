@@ -14,6 +14,7 @@ export const dirtyGround: Rule = {
     subsumes: ["A3", "A1"],
   },
   looksAt: ["coat"],
+  dependsOn: "bare ground",
   check(seam) {
     const { material, step } = seam.phase;
     if (!material || material.role === "wax" || !seam.seen.some((top) => top.stack === null)) return [];

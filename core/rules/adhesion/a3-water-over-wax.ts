@@ -2,11 +2,11 @@ import { dried } from "../../surface/film.ts";
 import type { Stack } from "../../surface/stack.ts";
 import { isResist, isWax } from "../read-surface.ts";
 import { leaveOut, withIntent } from "../repair.ts";
-import type { Rule, Seam } from "../rule.ts";
+import type { FilmSeam, Rule } from "../rule.ts";
 import { capital, named, sayShare } from "../words.ts";
 
 /** Oil carries nothing until it has dried through (common practice). */
-const isFreshOil = (seam: Seam, stack: Stack) =>
+const isFreshOil = (seam: FilmSeam, stack: Stack) =>
   stack?.film.material.role === "oil" &&
   dried(stack.film, "before clear", seam.at) < stack.film.material.drying.beforeClear.typical;
 
@@ -21,6 +21,7 @@ export const waterOverWax: Rule = {
     subsumes: ["A1"],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   check(seam) {
     const { material } = seam.phase;
     if (!material || material.role === "wax") return [];

@@ -1,11 +1,11 @@
 import type { Stack } from "../../surface/stack.ts";
 import { isResist, isWax } from "../read-surface.ts";
 import { leaveOut, moveBefore } from "../repair.ts";
-import type { Fix, Place, Rule, Seam } from "../rule.ts";
+import type { FilmSeam, Fix, Place, Rule } from "../rule.ts";
 import { capital, named, sayShare } from "../words.ts";
 
 /** The lowest step of the run of waxes (and buffing) that lies directly under this one. */
-function lowestWaxOfRun(seam: Seam): string | null {
+function lowestWaxOfRun(seam: FilmSeam): string | null {
   let lowest: string | null = null;
   for (let at = seam.past.length - 1; at >= 0; at--) {
     const { phase } = seam.past[at]!;
@@ -32,6 +32,7 @@ export const clearCoatOverWax: Rule = {
     subsumes: ["A1", "A3", "W6"],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["clear"] },
   check(seam) {
     const { material, step } = seam.phase;

@@ -15,6 +15,7 @@ export const recoatWindowShut: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   demands(seam) {
     const { material, step } = seam.phase;
     if (!material || material.role === "wax") return [];

@@ -2,13 +2,13 @@ import { dried, type Film } from "../../surface/film.ts";
 import { shortDuration } from "../../units/duration.ts";
 import { THIRSTY, WORTH_SAYING } from "../read-surface.ts";
 import { layInstead, ofFamily, waitBefore, withIntent } from "../repair.ts";
-import type { Fix, Rule, Seam } from "../rule.ts";
+import type { FilmSeam, Fix, Rule } from "../rule.ts";
 import { capital, named } from "../words.ts";
 
 /** Under this hardness a film gives for good (from memory). */
 const STAYS_SOFT = 0.3;
 
-function gives(seam: Seam, film: Film): boolean {
+function gives(seam: FilmSeam, film: Film): boolean {
   const { material } = film;
   if (material.role === "oil") return dried(film, "cure", seam.at) < material.drying.cure.safe;
   return (
@@ -30,6 +30,7 @@ export const brittleOverSoft: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   check(seam) {
     const { material, step, intents } = seam.phase;
     if (!material?.brittle || seam.phase.coat > 1) return [];

@@ -17,6 +17,7 @@ export const tapeOnYoungPaint: Rule = {
     subsumes: [],
   },
   looksAt: ["help", "coat"],
+  dependsOn: "films",
   demands(seam) {
     const { phase } = seam;
     if (phase.technique.id !== "mask" && phase.technique.id !== "stencil") return [];

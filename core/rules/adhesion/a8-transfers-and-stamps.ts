@@ -15,6 +15,7 @@ export const transfersAndStamps: Rule = {
     subsumes: ["A1", "A3", "W6", "C1"],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["transfer", "ink"] },
   demands(seam) {
     const { material, step } = seam.phase;

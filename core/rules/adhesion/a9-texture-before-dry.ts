@@ -26,6 +26,7 @@ export const textureBeforeDry: Rule = {
     subsumes: ["C1"],
   },
   looksAt: ["coat", "take"],
+  dependsOn: "films",
   demands(seam) {
     const { phase } = seam;
     const scrapes = phase.does.has("scrape");

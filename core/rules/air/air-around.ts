@@ -1,6 +1,6 @@
 import { type Air, dewPoint } from "../../drying/air.ts";
 import type { Minutes } from "../../units/units.ts";
-import type { Seam } from "../rule.ts";
+import type { FilmSeam } from "../rule.ts";
 
 // The hours in which a coat dries, as the rules about air need them.
 
@@ -17,11 +17,11 @@ export interface Moment {
  * Whether rules about air speak at this seam: once at the first coat if the air never changes, at every coat if it
  * does.
  */
-export const airIsTold = ({ climate, phase, past }: Seam) =>
+export const airIsTold = ({ climate, phase, past }: FilmSeam) =>
   phase.material !== null && (!climate.steady || !past.some((placed) => placed.phase.material !== null));
 
 /** The air of every hour from laying a coat until it has come so far, in reference minutes of its own stage. */
-export function hoursUntil(seam: Seam, stage: "touch" | "recoat"): Moment[] {
+export function hoursUntil(seam: FilmSeam, stage: "touch" | "recoat"): Moment[] {
   const { material, hands } = seam.phase;
   if (!material) return [];
   const laid = seam.at + hands;

@@ -13,6 +13,7 @@ export const dew: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   check(seam) {
     if (!airIsTold(seam)) return [];
     const worst = worstOf(hoursUntil(seam, "touch"), ({ surface, dewsAt }) => surface - dewsAt);

@@ -17,6 +17,7 @@ export const tooCold: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   check(seam) {
     const { material } = seam.phase;
     if (material?.carrier !== "water") return [];

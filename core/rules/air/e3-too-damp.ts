@@ -16,6 +16,7 @@ export const tooDamp: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   check(seam) {
     if (!airIsTold(seam)) return [];
     const worst = worstOf(hoursUntil(seam, "touch"), ({ air }) => -air.relativeHumidity);

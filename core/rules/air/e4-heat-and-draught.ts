@@ -13,6 +13,7 @@ export const heatAndDraught: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   check(seam) {
     if (!airIsTold(seam)) return [];
     const { draught } = seam.room;

@@ -18,6 +18,7 @@ export const coldNight: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   check(seam) {
     const { material, coat } = seam.phase;
     if (!material || coat > 1 || seam.climate.steady) return [];

@@ -53,6 +53,7 @@ export const baseForCracks: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "bare ground",
   when: { lays: ["medium", "paint"] },
   check(seam) {
     if (seam.phase.material?.role !== "medium") return contrast(seam);

@@ -14,6 +14,7 @@ export const heatBeforeSkin: Rule = {
     subsumes: [],
   },
   looksAt: ["help"],
+  dependsOn: "films",
   when: { does: ["force dry"] },
   check(seam) {
     if (!seam.phase.does.has("force dry")) return [];

@@ -12,6 +12,7 @@ export const mediumToEveryEdge: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["medium"] },
   check(seam) {
     const { material, step, where } = seam.phase;

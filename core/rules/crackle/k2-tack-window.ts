@@ -32,6 +32,7 @@ export const tackWindow: Rule = {
     subsumes: ["C1", "B1"],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   demands(seam) {
     const { material, step } = seam.phase;
     if (!material || material.role === "wax") return [];

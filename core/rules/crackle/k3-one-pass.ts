@@ -1,13 +1,13 @@
 import type { Film } from "../../surface/film.ts";
 import { cracksOver } from "../../surface/laws/laying.ts";
 import { patchStep } from "../repair.ts";
-import type { Rule, Seam } from "../rule.ts";
+import type { FilmSeam, Rule } from "../rule.ts";
 import { capital, named } from "../words.ts";
 
 /** From this rubbing a technique goes over the same place twice. */
 const GOES_BACK = 0.25;
 
-const underCracks = (seam: Seam): Film | null => {
+const underCracks = (seam: FilmSeam): Film | null => {
   const { material } = seam.phase;
   if (material?.role !== "paint") return null;
   return seam.films.find(({ film }) => cracksOver(film, material, seam.at))?.film ?? null;
@@ -24,6 +24,7 @@ export const onePass: Rule = {
     subsumes: ["B1"],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["paint"] },
   check(seam) {
     const { technique, step } = seam.phase;

@@ -19,6 +19,7 @@ export const crackSize: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["paint"] },
   check(seam) {
     const { material } = seam.phase;

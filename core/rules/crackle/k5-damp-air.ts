@@ -14,6 +14,7 @@ export const dampAir: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["medium"] },
   check(seam) {
     const { material } = seam.phase;

@@ -14,6 +14,7 @@ export const sealTheCracks: Rule = {
     subsumes: [],
   },
   looksAt: ["coat", "finish"],
+  dependsOn: "films",
   when: { lays: ["clear"] },
   check(seam) {
     const { material, step, technique } = seam.phase;

@@ -14,6 +14,7 @@ export const paintOnWetGlue: Rule = {
     subsumes: ["B1", "K3"],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["paint"] },
   check(seam) {
     const { material, technique, step } = seam.phase;

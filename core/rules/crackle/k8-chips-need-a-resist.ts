@@ -1,4 +1,5 @@
-import { absorbs, films, isWax, keyedTooth, sharesOf, stacksUnder, stepOf, topName } from "../read-surface.ts";
+import { comesAway } from "../../surface/laws/flaking.ts";
+import { absorbs, films, sharesOf, stacksUnder, stepOf, topName } from "../read-surface.ts";
 import { insertBefore, leaveOut, ofFamily, patchStep } from "../repair.ts";
 import type { Fix, Rule, Seam, Top } from "../rule.ts";
 import { capital, named, sayShare } from "../words.ts";
@@ -6,13 +7,8 @@ import { capital, named, sayShare } from "../words.ts";
 /** From this absorbency milk paint soaks in and stays. */
 const SOAKS_IN = 0.5;
 
-function comesAway(seam: Seam, top: Top): boolean {
-  const { stack } = top;
-  if (stack !== null && (stack.film.resist || isWax(stack))) return true;
-  const slick = keyedTooth(seam, stack) < 0.25;
-  const sealed = absorbs(seam, stack) < 0.3;
-  return slick || (sealed && seam.phase.material!.brittle);
-}
+const letsGo = (seam: Seam, { stack }: Top): boolean =>
+  comesAway(seam.phase.material!, true, stack?.film ?? null, seam.before.ground);
 
 export const chipsNeedAResist: Rule = {
   meta: {
@@ -25,6 +21,7 @@ export const chipsNeedAResist: Rule = {
     subsumes: ["A1"],
   },
   looksAt: ["coat", "take"],
+  dependsOn: "bare ground",
   when: { lays: ["paint"], does: ["chip"] },
   check(seam) {
     const { material, step, intents } = seam.phase;
@@ -53,14 +50,14 @@ export const chipsNeedAResist: Rule = {
     }
     if (material?.role !== "paint" || !intents.includes("chips") || seam.phase.coat > 1) return [];
     const open = seam.seen;
-    const some = open.find((top) => comesAway(seam, top));
+    const some = open.find((top) => letsGo(seam, top));
     if (some) {
       const lower = topName(seam, some.stack);
       return [
         {
           severity: "note",
           title: `${capital(named(material))} should chip off the ${lower}, as you want`,
-          because: `${capital(sayShare(sharesOf(open.filter((top) => comesAway(seam, top)))))} gives it nothing to grip. Forced drying makes more flakes.`,
+          because: `${capital(sayShare(sharesOf(open.filter((top) => letsGo(seam, top)))))} gives it nothing to grip. Forced drying makes more flakes.`,
           lower: stepOf(some.stack),
         },
       ];

@@ -17,6 +17,7 @@ export const thickPasteCracks: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["paste"] },
   check(seam) {
     const { material, step, intents, technique } = seam.phase;

@@ -17,6 +17,7 @@ export const crumbOnWetPaint: Rule = {
     subsumes: ["A1", "C1", "B1"],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["crumb"] },
   demands(seam) {
     const { material, step } = seam.phase;

@@ -15,6 +15,7 @@ export const paintOverCrumb: Rule = {
     subsumes: ["C1", "B1", "A1", "A9"],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   demands(seam) {
     const { material, step } = seam.phase;
     if (!material || material.role === "crumb") return [];

@@ -13,6 +13,7 @@ export const scrapeWhenDry: Rule = {
     subsumes: [],
   },
   looksAt: ["take"],
+  dependsOn: "films",
   when: { does: ["scrape"] },
   check(seam) {
     if (!seam.phase.does.has("scrape")) return [];

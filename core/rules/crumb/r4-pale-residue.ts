@@ -12,6 +12,7 @@ export const paleResidue: Rule = {
     subsumes: [],
   },
   looksAt: ["finish"],
+  dependsOn: "films",
   finish(finish) {
     const scraped = finish.past.findLast(({ phase }) => phase.does.has("scrape"));
     if (!scraped) return [];

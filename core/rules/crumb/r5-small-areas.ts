@@ -13,6 +13,7 @@ export const smallAreas: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "zone",
   when: { lays: ["crumb"] },
   check(seam) {
     const { material } = seam.phase;

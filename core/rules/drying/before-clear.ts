@@ -3,7 +3,7 @@ import type { Material } from "../../materials/material.ts";
 import type { HouseRules } from "../../plan/house-rules.ts";
 import type { Film } from "../../surface/film.ts";
 import { patchStep } from "../repair.ts";
-import type { Demand, Seam } from "../rule.ts";
+import type { Demand, FilmSeam } from "../rule.ts";
 import { leaveFor, named, sayHad, sayOpens } from "../words.ts";
 
 /** How long this material dries before wax or a clear coat, by the school followed. */
@@ -22,7 +22,7 @@ export const dryByWarmAir = (film: Film, houseRules: HouseRules): Range | null =
 
 /** The demand that a film dries long enough before what seals it: stop before touch dry, caution before the school's wait. */
 export function standsBefore(
-  seam: Seam,
+  seam: FilmSeam,
   film: Film,
   rule: string,
   fault: (may: string, below: string) => string,

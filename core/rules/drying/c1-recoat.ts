@@ -3,7 +3,7 @@ import type { HouseRules } from "../../plan/house-rules.ts";
 import type { Film } from "../../surface/film.ts";
 import { HOUR } from "../../units/units.ts";
 import { dropWait } from "../repair.ts";
-import type { Demand, Rule, Seam } from "../rule.ts";
+import type { Demand, FilmSeam, Rule } from "../rule.ts";
 import { leaveFor, named, sayHad, sayOpens, sayShuts } from "../words.ts";
 import { dryByWarmAir } from "./before-clear.ts";
 
@@ -15,13 +15,13 @@ function recoatFrom(film: Film, houseRules: HouseRules): Range {
 }
 
 /** Whether the next coat is meant to go into this one while it is wet. */
-const wetInWet = ({ phase }: Seam, film: Film) =>
+const wetInWet = ({ phase }: FilmSeam, film: Film) =>
   phase.technique.id === "blend" ||
   phase.intents.includes("blend") ||
   (phase.material?.role === "glaze" && film.material.role === "glaze");
 
 /** The times at which the next coat may start; some films have two, wet in wet and dry, with nothing between. */
-function gatesOver(seam: Seam, film: Film): Gate[] {
+function gatesOver(seam: FilmSeam, film: Film): Gate[] {
   const { open, closed } = film.material.windows;
   const opens = recoatFrom(film, seam.houseRules);
   if (closed) return [openBetween("recoat", opens, closed.from), openFrom("recoat", closed.until)];
@@ -42,6 +42,7 @@ export const recoat: Rule = {
     subsumes: [],
   },
   looksAt: ["coat", "help"],
+  dependsOn: "films",
   demands(seam) {
     const { step, does } = seam.phase;
     // misting is the first stroke of the coat it prepares for, and waits as that would

@@ -14,6 +14,7 @@ export const dryBeforeSanding: Rule = {
     subsumes: [],
   },
   looksAt: ["take", "prepare"],
+  dependsOn: "films",
   when: { does: ["abrade", "key"] },
   demands(seam) {
     const { phase } = seam;

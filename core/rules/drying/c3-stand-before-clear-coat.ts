@@ -11,6 +11,7 @@ export const standBeforeClearCoat: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["clear"] },
   demands(seam) {
     if (seam.phase.material?.role !== "clear") return [];

@@ -19,6 +19,7 @@ export const workableArea: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "zone",
   check(seam) {
     const { material, technique, step } = seam.phase;
     const open = material?.windows.open;

@@ -14,6 +14,7 @@ export const wipeWindow: Rule = {
     subsumes: [],
   },
   looksAt: ["take"],
+  dependsOn: "films",
   when: { does: ["thin"] },
   demands(seam) {
     const { phase } = seam;

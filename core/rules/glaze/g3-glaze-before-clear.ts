@@ -26,6 +26,7 @@ export const glazeBeforeClear: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["clear", "wax"] },
   demands(seam) {
     const { material, step } = seam.phase;

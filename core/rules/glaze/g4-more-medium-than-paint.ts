@@ -22,6 +22,7 @@ export const moreMediumThanPaint: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["glaze"] },
   check(seam) {
     const { material, step } = seam.phase;

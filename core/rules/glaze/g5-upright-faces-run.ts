@@ -11,6 +11,7 @@ export const uprightFacesRun: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "zone",
   check(seam) {
     const { material, technique } = seam.phase;
     const runny = material?.role === "glaze" || technique.id === "wash";

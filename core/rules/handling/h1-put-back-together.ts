@@ -18,6 +18,7 @@ export const putBackTogether: Rule = {
     subsumes: [],
   },
   looksAt: ["finish"],
+  dependsOn: "films",
   finish(finish) {
     const at = (how: string) => finish.past.findLastIndex(({ phase }) => phase.technique.id === how);
     const drafts: Draft[] = [];

@@ -15,6 +15,7 @@ export const aBrushForDarkWax: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "zone",
   when: { lays: ["wax"] },
   check(seam) {
     const { material } = seam.phase;

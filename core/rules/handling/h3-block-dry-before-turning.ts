@@ -21,6 +21,7 @@ export const blockDryBeforeTurning: Rule = {
     subsumes: [],
   },
   looksAt: ["help"],
+  dependsOn: "films",
   demands(seam) {
     const { phase } = seam;
     if (phase.technique.id !== "turn-over" && phase.technique.id !== "top-on") return [];

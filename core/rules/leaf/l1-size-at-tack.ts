@@ -15,6 +15,7 @@ export const sizeAtTack: Rule = {
     subsumes: ["A1", "C1"],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["leaf"] },
   demands(seam) {
     const { material, step } = seam.phase;

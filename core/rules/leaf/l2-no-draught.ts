@@ -11,6 +11,7 @@ export const noDraught: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["leaf"] },
   check(seam) {
     if (seam.phase.material?.role !== "leaf" || !seam.room.draught) return [];

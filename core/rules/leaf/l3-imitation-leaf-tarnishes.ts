@@ -17,6 +17,7 @@ export const imitationLeafTarnishes: Rule = {
     subsumes: [],
   },
   looksAt: ["coat", "finish"],
+  dependsOn: "films",
   check(seam) {
     const { material, step } = seam.phase;
     if (material?.carrier !== "water" || material.role === "clear" || step.intents.includes("weathered")) return [];

@@ -15,6 +15,7 @@ export const acidOnBareMetal: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "zone",
   when: { lays: ["patina"] },
   check(seam) {
     const { material } = seam.phase;

@@ -15,6 +15,7 @@ export const sprayWhileWet: Rule = {
     subsumes: ["C1", "A1", "B1"],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["patina"] },
   demands(seam) {
     const { material, step } = seam.phase;

@@ -13,6 +13,7 @@ export const sealAfterTheReaction: Rule = {
     subsumes: ["C1", "C3", "W4"],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   demands(seam) {
     const { material, step } = seam.phase;
     if (!material || material.role === "patina") return [];

@@ -57,6 +57,7 @@ export const whatMayBeMixed: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   check(seam) {
     const { material, step } = seam.phase;
     const other = seam.phase.with;

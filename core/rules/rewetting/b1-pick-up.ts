@@ -2,11 +2,11 @@ import { holdsFrom, opens } from "../../drying/solubility.ts";
 import { type Film, ripeness } from "../../surface/film.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { indexOfStep, insertBefore, ofFamily, waitBefore, withIntent } from "../repair.ts";
-import type { Fix, Place, Rule, Seam, Top } from "../rule.ts";
+import type { FilmSeam, Fix, Place, Rule, Top } from "../rule.ts";
 import { capital, named, sayAge } from "../words.ts";
 
 /** What the rag or the flood reaches that is not meant to move: the film on top, or under a wet glaze the one beneath it. */
-function reached(seam: Seam, top: Top): Film | null {
+function reached(seam: FilmSeam, top: Top): Film | null {
   const stack = top.stack;
   if (stack === null || stack.film.stepId === seam.phase.step.id) return null;
   const wipes = seam.phase.effects.some((effect) => effect.does === "thin");
@@ -16,7 +16,7 @@ function reached(seam: Seam, top: Top): Film | null {
   return target !== null && isOpen(seam, target.film) ? target.film : null;
 }
 
-const isOpen = (seam: Seam, film: Film) =>
+const isOpen = (seam: FilmSeam, film: Film) =>
   opens(film.material, "water", ripeness(film, seam.at), seam.phase.technique.rubbing);
 
 export const pickUp: Rule = {
@@ -30,6 +30,7 @@ export const pickUp: Rule = {
     subsumes: [],
   },
   looksAt: ["coat", "take"],
+  dependsOn: "films",
   check(seam) {
     const { technique, step, material } = seam.phase;
     const wet = technique.wets === "water" || material?.carrier === "water";

@@ -6,7 +6,7 @@ import type { Effect, Phase } from "../../surface/phase.ts";
 import type { Stack } from "../../surface/stack.ts";
 import { opened, patchesWhere } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";
-import { films, meetingAt, stepOf, topName } from "../read-surface.ts";
+import { films, stepOf, topName, workingAt } from "../read-surface.ts";
 import { indexOfStep, insertBefore, ofFamily, patchStep, waitBefore } from "../repair.ts";
 import type { Draft, Fix, Place, Rule, Seam } from "../rule.ts";
 import { listed, named, sayAge } from "../words.ts";
@@ -22,7 +22,7 @@ const rubbingIn = ({ effects }: Phase) => effects.find((effect): effect is Rubbi
 
 function reachOf(seam: Seam, rubbing: Rubbing, stack: Stack): Reach {
   const law = lawOf(rubbing);
-  const lands = law.way === "opens" ? opened(stack, rubbing, law, meetingAt(seam)) : stack;
+  const lands = law.way === "opens" ? opened(stack, rubbing, law, workingAt(seam)) : stack;
   const through: Film[] = [];
   for (const film of films(stack)) {
     if (lands !== null && film === lands.film) break;
@@ -96,6 +96,7 @@ export const distressReach: Rule = {
     subsumes: ["B1"],
   },
   looksAt: ["take"],
+  dependsOn: "zone",
   when: { does: ["dissolve"] },
   check(seam) {
     const rubbing = rubbingIn(seam.phase);

@@ -16,6 +16,7 @@ export const setTooHard: Rule = {
     subsumes: [],
   },
   looksAt: ["take"],
+  dependsOn: "films",
   when: { does: ["dissolve"] },
   demands(seam) {
     const { phase } = seam;

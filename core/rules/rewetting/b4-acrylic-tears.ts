@@ -16,6 +16,7 @@ export const acrylicTears: Rule = {
     subsumes: [],
   },
   looksAt: ["take"],
+  dependsOn: "films",
   when: { does: ["abrade"] },
   check(seam) {
     const { phase } = seam;

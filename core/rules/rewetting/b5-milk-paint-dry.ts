@@ -12,6 +12,7 @@ export const milkPaintDry: Rule = {
     subsumes: ["B2", "B3"],
   },
   looksAt: ["take"],
+  dependsOn: "films",
   when: { does: ["dissolve"] },
   check(seam) {
     if (!seam.phase.effects.some((effect) => effect.does === "dissolve")) return [];

@@ -14,6 +14,7 @@ export const brushOnChippyPaint: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["clear"] },
   check(seam) {
     const { material, step, technique } = seam.phase;

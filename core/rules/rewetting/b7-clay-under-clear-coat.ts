@@ -12,6 +12,7 @@ export const clayUnderClearCoat: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["clear"] },
   demands(seam) {
     if (seam.phase.material?.role !== "clear") return [];

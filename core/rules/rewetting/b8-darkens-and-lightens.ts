@@ -13,6 +13,7 @@ export const darkensAndLightens: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["clear", "wax"] },
   check(seam) {
     const { material } = seam.phase;

@@ -15,6 +15,7 @@ export const lead: Rule = {
     subsumes: ["S2"],
   },
   looksAt: ["prepare", "take", "help"],
+  dependsOn: "zone",
   check(seam) {
     const { ground } = seam.zone;
     if (!mayHoldLead(ground) || !disturbsOldFinish(seam.phase)) return [];

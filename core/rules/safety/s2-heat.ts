@@ -15,6 +15,7 @@ export const heat: Rule = {
     subsumes: [],
   },
   looksAt: ["help"],
+  dependsOn: "films",
   when: { does: ["force dry"] },
   check(seam) {
     const { phase } = seam;

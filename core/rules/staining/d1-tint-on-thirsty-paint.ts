@@ -18,6 +18,7 @@ export const tintOnThirstyPaint: Rule = {
     subsumes: ["D2"],
   },
   looksAt: ["coat"],
+  dependsOn: "bare ground",
   when: { lays: ["wax", "glaze"] },
   check(seam) {
     const { material, step } = seam.phase;

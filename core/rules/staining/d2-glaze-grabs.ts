@@ -15,6 +15,7 @@ export const glazeGrabs: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "bare ground",
   when: { lays: ["glaze"] },
   check(seam) {
     const { material, step } = seam.phase;

@@ -12,6 +12,7 @@ export const missedSlipCoat: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "bare ground",
   when: { lays: ["glaze"] },
   check(seam) {
     const { material } = seam.phase;

@@ -21,6 +21,7 @@ export const bleedThrough: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "zone",
   when: { lays: ["paint", "primer"] },
   check(seam) {
     const { material, step } = seam.phase;

@@ -14,6 +14,7 @@ export const varnishAmbersWhite: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "zone",
   when: { lays: ["clear", "oil"] },
   check(seam) {
     const { material, step, intents } = seam.phase;

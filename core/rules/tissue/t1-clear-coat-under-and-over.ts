@@ -14,6 +14,7 @@ export const clearCoatUnderAndOver: Rule = {
     subsumes: ["A1", "C3", "C1"],
   },
   looksAt: ["coat", "finish"],
+  dependsOn: "films",
   when: { lays: ["tissue"] },
   demands(seam) {
     const { material, step } = seam.phase;

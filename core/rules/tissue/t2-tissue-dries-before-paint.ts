@@ -13,6 +13,7 @@ export const tissueDriesBeforePaint: Rule = {
     subsumes: ["C1", "C3"],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   demands(seam) {
     const { material, step } = seam.phase;
     if (!material) return [];

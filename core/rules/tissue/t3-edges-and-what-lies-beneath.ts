@@ -13,6 +13,7 @@ export const tissueEdges: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "zone",
   when: { lays: ["tissue"] },
   check(seam) {
     const { material } = seam.phase;

@@ -13,6 +13,7 @@ export const hotCups: Rule = {
     subsumes: [],
   },
   looksAt: ["finish"],
+  dependsOn: "films",
   finish(finish) {
     if (!finish.zone.use.heat) return [];
     const top = seen(finish.tops).find(

@@ -40,6 +40,7 @@ export const hardWear: Rule = {
     subsumes: [],
   },
   looksAt: ["finish"],
+  dependsOn: "films",
   finish(finish) {
     const need = rank(finish.zone.use.wear);
     if (need < rank("daily")) return [];

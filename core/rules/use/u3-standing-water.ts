@@ -15,6 +15,7 @@ export const standingWater: Rule = {
     subsumes: [],
   },
   looksAt: ["finish"],
+  dependsOn: "films",
   finish(finish) {
     if (finish.zone.use.water !== "standing") return [];
     const top = seen(finish.tops).find(({ stack }) => stack !== null && WHITENS.has(stack.film.material.binder))?.stack;

@@ -13,6 +13,7 @@ export const outdoors: Rule = {
     subsumes: ["U2", "U3", "W9", "U5"],
   },
   looksAt: ["finish"],
+  dependsOn: "films",
   finish(finish) {
     if (!finish.zone.use.outdoors) return [];
     const top = seen(finish.tops).find(({ stack }) => stack !== null && !stack.film.material.outdoors)?.stack;

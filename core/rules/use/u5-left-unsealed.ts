@@ -15,6 +15,7 @@ export const leftUnsealed: Rule = {
     subsumes: ["U2"],
   },
   looksAt: ["finish"],
+  dependsOn: "films",
   finish(finish) {
     const open = seen(finish.tops).filter(
       (top) => top.stack?.film.material.role === "paint" && absorbencyOf(top.stack, finish.after.ground) >= THIRSTY,

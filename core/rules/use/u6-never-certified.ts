@@ -12,6 +12,7 @@ export const neverCertified: Rule = {
     subsumes: [],
   },
   looksAt: ["finish"],
+  dependsOn: "films",
   finish(finish) {
     const { near } = finish.zone.use;
     if (near === "nothing") return [];

@@ -15,6 +15,7 @@ export const movingParts: Rule = {
     subsumes: [],
   },
   looksAt: ["finish"],
+  dependsOn: "films",
   finish(finish) {
     if (!finish.zone.movingParts) return [];
     const thick = Math.max(0, ...finish.after.patches.field.map((patch) => patch.stack?.total ?? 0));

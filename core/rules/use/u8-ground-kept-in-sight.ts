@@ -17,6 +17,7 @@ export const groundKeptInSight: Rule = {
     subsumes: [],
   },
   looksAt: ["finish"],
+  dependsOn: "films",
   finish(finish) {
     const wanted = finish.zone.ground.inSight;
     if (wanted < WORTH_SAYING) return [];

@@ -15,6 +15,7 @@ export const clearBeforeDark: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "bare ground",
   when: { lays: ["wax"] },
   check(seam) {
     const { material, step } = seam.phase;

@@ -13,6 +13,7 @@ export const secondClearWax: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["wax"] },
   check(seam) {
     const { material } = seam.phase;

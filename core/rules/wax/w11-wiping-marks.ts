@@ -12,6 +12,7 @@ export const wipingMarks: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "zone",
   when: { lays: ["wax"] },
   check(seam) {
     const { material } = seam.phase;

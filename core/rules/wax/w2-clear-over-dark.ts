@@ -13,6 +13,7 @@ export const clearOverDark: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["wax"] },
   check(seam) {
     const { material, step } = seam.phase;

@@ -20,6 +20,7 @@ export const darkOnClear: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["wax"] },
   demands(seam) {
     const { material, step } = seam.phase;

@@ -12,6 +12,7 @@ export const waxOnUnreadyPaint: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "films",
   when: { lays: ["wax"] },
   demands(seam) {
     if (seam.phase.material?.role !== "wax") return [];

@@ -23,6 +23,7 @@ export const buffWindow: Rule = {
     subsumes: [],
   },
   looksAt: ["take"],
+  dependsOn: "films",
   when: { does: ["polish"] },
   demands(seam) {
     const { phase, houseRules } = seam;

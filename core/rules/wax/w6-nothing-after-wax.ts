@@ -14,6 +14,7 @@ export const nothingAfterWax: Rule = {
     subsumes: ["A1", "A3"],
   },
   looksAt: ["coat", "take"],
+  dependsOn: "films",
   check(seam) {
     const { material, step, technique } = seam.phase;
     const wet = material?.carrier === "water" || technique.wets === "water";

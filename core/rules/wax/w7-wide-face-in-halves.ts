@@ -15,6 +15,7 @@ export const wideFaceInHalves: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
+  dependsOn: "zone",
   when: { lays: ["wax"] },
   check(seam) {
     const { material, step } = seam.phase;

@@ -13,6 +13,7 @@ export const aMonthToCure: Rule = {
     subsumes: [],
   },
   looksAt: ["finish"],
+  dependsOn: "films",
   finish(finish) {
     const top = seen(finish.tops).find((one) => isWax(one.stack))?.stack;
     if (!top) return [];

@@ -24,6 +24,7 @@ export const waxInHeatAndWet: Rule = {
     subsumes: ["U2"],
   },
   looksAt: ["finish"],
+  dependsOn: "films",
   finish(finish) {
     const { heat, water } = finish.zone.use;
     const wet = water === "standing";

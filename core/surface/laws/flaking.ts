@@ -1,23 +1,28 @@
-import { toothOn } from "../ground-state.ts";
+import type { Material } from "../../materials/material.ts";
+import type { Film } from "../film.ts";
+import { absorbencyOn, type GroundState, toothOn } from "../ground-state.ts";
 import { byRelief, type Effect } from "../phase.ts";
 import type { Flaking } from "./law.ts";
 
 /** Under this tooth a film or a ground lets a blade lift what lies on it. */
 const SLICK = 0.25;
-/** Paint that is laid to chip comes off what draws less than this. */
+/** Brittle paint that is laid to chip comes off what draws less than this; other paint needs a resist. */
 const SEALED = 0.3;
 
+/** Whether a film of this material comes away from what lies under it (null: the bare ground). */
+export function comesAway(material: Material, laidToChip: boolean, under: Film | null, ground: GroundState): boolean {
+  if (under?.resist === true || under?.material.binder === "wax") return true;
+  if (toothOn(under, ground) < SLICK) return true;
+  return laidToChip && material.brittle && absorbencyOn(under, ground) < SEALED;
+}
+
 /**
- * Flakes let go over a resist, over a slick face, and, where paint is laid to chip, over anything sealed (common practice; the
+ * Flakes let go over a resist, over a slick face, and, where brittle paint is laid to chip, over anything sealed (common practice; the
  * limits are from memory).
  */
 export const flaking: Flaking<Extract<Effect, { does: "chip" }>> = {
   way: "flakes",
-  letsGo(_effect, film, under, { ground }) {
-    if (under?.resist === true || under?.material.binder === "wax") return true;
-    const absorbency = under ? under.material.absorbency.typical : ground.ground.absorbency;
-    return toothOn(under, ground) < SLICK || (film.chips && absorbency < SEALED);
-  },
+  letsGo: (_effect, { material, chips }, under, { ground }) => comesAway(material, chips, under, ground),
   eager: () => 1,
   worked: ({ worked }) => worked,
 };

@@ -10,11 +10,15 @@ import type { ByRelief, Effect, Phase } from "../phase.ts";
 // physics of its own. Every law names its source, or says that it is from memory.
 
 /** What works on a film, and when. */
-export interface Meeting {
+export interface Working {
   phase: Phase;
   at: Instant;
   /** when the face was last misted with water; null if never */
   misted: Instant | null;
+}
+
+/** The same with the ground beneath all films. */
+export interface Meeting extends Working {
   ground: GroundState;
 }
 
@@ -33,13 +37,13 @@ export interface Laying<E extends Effect = Effect> {
 export interface Thinning<E extends Effect = Effect> {
   way: "thins";
   /** the part that is left of it; 1 where the effect does not concern this film */
-  left(effect: E, film: Film, relief: ReliefClass, meeting: Meeting): Share;
+  left(effect: E, film: Film, relief: ReliefClass, working: Working): Share;
 }
 
 /** Films go from the top down, whole, until one holds. */
 export interface Opening<E extends Effect = Effect> {
   way: "opens";
-  goes(effect: E, film: Film, meeting: Meeting): boolean;
+  goes(effect: E, film: Film, working: Working): boolean;
   worked(effect: E): ByRelief;
 }
 
