@@ -8,7 +8,7 @@ import { RELIEF_CLASSES, type ReliefClass } from "../plan/plan.ts";
 import { dryFilm } from "../quantity/spread.ts";
 import { type ExampleStep, examplePlan } from "../rules/example.ts";
 import { WORTH_SAYING } from "../rules/read-surface.ts";
-import { HOUR } from "../units/units.ts";
+import { DAY, HOUR } from "../units/units.ts";
 import { compile } from "./compile.ts";
 import { hiding } from "./film.ts";
 import { absorbencyOf, toothOf } from "./ground-state.ts";
@@ -29,6 +29,15 @@ function laid(list: ExampleStep[], apart = 3 * HOUR, ground = groundOf("raw timb
     surface = apply(surface, phase, index * apart);
     return surface;
   });
+}
+/** The same with each phase at its own instant. */
+function laidAt(list: ExampleStep[], instants: number[]): Surface {
+  const plan = examplePlan({ shows: "laid", ground: "raw timber", species: "pine", steps: list });
+  const zone = plan.pieces[0]!.zones[0]!;
+  return compile(plan.crusts[0]!, zone, materials).phases.reduce(
+    (surface, phase, index) => apply(surface, phase, instants[index]!),
+    bareSurface(zone.ground),
+  );
 }
 const last = (list: ExampleStep[], apart?: number, ground?: ReturnType<typeof groundOf>) =>
   laid(list, apart, ground).at(-1)!;
@@ -115,31 +124,68 @@ describe("taking off", () => {
     expect(lost("polyurethane-water")).toBeLessThan(lost("chalk-slate"));
   });
 
+  const glazed: ExampleStep[] = [
+    ["brush", "mineral-oyster"],
+    ["brush", "glaze-umber"],
+  ];
+  /** The part of the glaze that is left after a wiping so many minutes after it is laid. */
+  const leftAfter = (minutes: number, relief: ReliefClass, steps: ExampleStep[] = [...glazed, ["wipe-back"]]) =>
+    thickness(last(steps, minutes), relief, "s2") / thickness(last(glazed), relief, "s2");
+
   it("wiping back takes open glaze off the flats and leaves it in the grooves; dry glaze stays", () => {
-    const wiped = last([["brush", "mineral-oyster"], ["brush", "glaze-umber"], ["wipe-back"]], 20);
-    const glaze = (surface: Surface, relief: ReliefClass) => thickness(surface, relief, "s2");
-    expect(
-      glaze(wiped, "field") /
-        glaze(
-          last([
-            ["brush", "mineral-oyster"],
-            ["brush", "glaze-umber"],
-          ]),
-          "field",
-        ),
-    ).toBeCloseTo(0.35, 2);
-    expect(glaze(wiped, "recess")).toBeGreaterThan(3 * glaze(wiped, "field"));
-    const late = last([["brush", "mineral-oyster"], ["brush", "glaze-umber"], ["wipe-back"]], 8 * HOUR);
-    expect(glaze(late, "field")).toBeCloseTo(
-      glaze(
-        last([
-          ["brush", "mineral-oyster"],
-          ["brush", "glaze-umber"],
-        ]),
-        "field",
-      ),
-      9,
+    expect(leftAfter(20, "field")).toBeGreaterThan(0.2);
+    expect(leftAfter(20, "field")).toBeLessThan(0.45);
+    expect(thickness(last([...glazed, ["wipe-back"]], 20), "recess", "s2")).toBeGreaterThan(
+      3 * thickness(last([...glazed, ["wipe-back"]], 20), "field", "s2"),
     );
+    expect(leftAfter(8 * HOUR, "field")).toBeCloseTo(1, 9);
+  });
+
+  it("takes less the longer it waits: at 10, 20, 40 and 120 minutes, each unlike the one before", () => {
+    const left = [10, 20, 40, 120].map((minutes) => leftAfter(minutes, "field"));
+    for (let at = 1; at < left.length; at++) expect(left[at]).toBeGreaterThan(left[at - 1]! + 0.05);
+  });
+
+  it("damp takes more than dry, and mist opens again what has begun to set", () => {
+    const dabbed = leftAfter(20, "field", [...glazed, ["rag-off"]]) ** (Math.log(0.35) / Math.log(0.6));
+    expect(leftAfter(20, "field")).toBeLessThan(dabbed);
+    const misted = laidAt([...glazed, ["mist"], ["wipe-back"]], [0, 1 * DAY, 1 * DAY + 100, 1 * DAY + 105]);
+    const unmisted = laidAt([...glazed, ["look"], ["wipe-back"]], [0, 1 * DAY, 1 * DAY + 100, 1 * DAY + 105]);
+    expect(thickness(misted, "field", "s2")).toBeLessThan(0.8 * thickness(unmisted, "field", "s2"));
+  });
+
+  it("dark wax on open paint soaks in: deeper, evener, and clear wax does not take it back", () => {
+    const open: ExampleStep[] = [
+      ["brush", "chalk-bone-white"],
+      ["wax", "wax-dark"],
+    ];
+    const sealed: ExampleStep[] = [
+      ["brush", "chalk-bone-white"],
+      ["wax", "wax-clear"],
+      ["wax", "wax-dark"],
+    ];
+    const dark = (steps: ExampleStep[], relief: ReliefClass) => thickness(last(steps, DAY), relief, `s${steps.length}`);
+    expect(dark(open, "field")).toBeGreaterThan(1.3 * dark(sealed, "field"));
+    expect(dark(open, "recess") / dark(open, "field")).toBeLessThan(dark(sealed, "recess") / dark(sealed, "field"));
+    const erased = (steps: ExampleStep[]) =>
+      thickness(last([...steps, ["erase-wax"]], DAY), "field", `s${steps.length}`) / dark(steps, "field");
+    expect(erased(open)).toBe(1);
+    expect(erased(sealed)).toBeLessThan(0.5);
+  });
+
+  it("thick milk paint dried by warm air chips more than a thin coat dried by itself", () => {
+    const bare = (how: string, ...dryer: ExampleStep[]) => {
+      const steps: ExampleStep[] = [
+        ["brush", "stain-block-shellac"],
+        [how, "milk-curd", { intents: ["chips"] }],
+        ...dryer,
+        ["chip"],
+      ];
+      return 1 - (covers(last(steps, DAY), only("field")).get("s2") ?? 0);
+    };
+    expect(bare("thin-coat")).toBeLessThan(bare("brush"));
+    expect(bare("cross-hatch")).toBeGreaterThan(bare("brush"));
+    expect(bare("brush", ["hair-dryer"])).toBeGreaterThan(1.3 * bare("brush"));
   });
 });
 

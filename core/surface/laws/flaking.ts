@@ -16,6 +16,10 @@ export function comesAway(material: Material, laidToChip: boolean, under: Film |
   return laidToChip && material.brittle && absorbencyOn(under, ground) < SEALED;
 }
 
+/** Brittle paint dried by warm air makes so many times the flakes, and a thicker coat more than a thin one (from memory). */
+const FORCED_CHIPS_MORE = 1.5;
+const THICK_CHIPS_MORE = 0.8;
+
 /**
  * Flakes let go over a resist, over a slick face, and, where brittle paint is laid to chip, over anything sealed (common practice; the
  * limits are from memory).
@@ -23,7 +27,8 @@ export function comesAway(material: Material, laidToChip: boolean, under: Film |
 export const flaking: Flaking<Extract<Effect, { does: "chip" }>> = {
   way: "flakes",
   letsGo: (_effect, { material, chips }, under, { ground }) => comesAway(material, chips, under, ground),
-  eager: () => 1,
+  eager: (_effect, { material, coat, forced }) =>
+    material.brittle ? coat.load ** THICK_CHIPS_MORE * (forced ? FORCED_CHIPS_MORE : 1) : 1,
   worked: ({ worked }) => worked,
 };
 

@@ -22,12 +22,21 @@ export const meets = (material: Material, under: Film | null, ground: GroundStat
   soaked: soaksIn(material) && isThirsty(under, ground),
 });
 
-/** A coat comes to lie as the hand of its technique shares it out (profiles are from memory). */
+/** A thirsty surface takes up this many times what would lie on it (from memory). */
+const DRINKS = 1.4;
+/** And takes it more evenly: what soaks in can neither run off nor gather. */
+const EVENER = 0.35;
+
+/**
+ * A coat comes to lie as the hand of its technique shares it out; what soaks in goes deeper and lies evener (profiles and figures
+ * are from memory).
+ */
 export const depositing: Laying<Extract<Effect, { does: "deposit" }>> = {
   way: "lays",
   holds: () => true,
   meets,
-  amount: ({ micrometres, profile }, relief) => micrometres * profile[relief],
+  amount: ({ micrometres, profile }, relief, { soaked }) =>
+    micrometres * (soaked ? DRINKS * profile[relief] ** EVENER : profile[relief]),
 };
 
 /** Leaf holds on size, crumb on what is wet (common practice). */
