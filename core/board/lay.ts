@@ -268,7 +268,11 @@ export function lay<E extends Effect>(
   const meets = waysOfMeeting(effect, law, meeting, layers);
   const laid = handOf(technique.id, material)(bench);
   const weight = asField(laid.weight);
-  const thicknessOf = ({ amount }: Met) => shaped(weight, classFactors(weight, amount, relief), 1, relief);
+  const thicknessOf = ({ on, amount }: Met) => {
+    const power = law.unevenness(on);
+    const marks = power === 1 ? weight : weight.map((value) => value ** power);
+    return shaped(marks, classFactors(marks, amount, relief), 1, relief);
+  };
   const broken = coverOf(effect, law, shareLaid(meets, meeting), meeting, laid, layers, bench);
   const thickness = new Map(meets.ways.map((way) => [way, thicknessOf(way)]));
   const open = cracked(meeting, broken, thickness.get(meets.ways[meets.wayOn.at(-1)!]!)!, layers, bench);

@@ -29,6 +29,8 @@ export interface Laying<E extends Effect = Effect> {
   holds(effect: E, under: Film | null, meeting: Meeting): boolean;
   /** how it meets what lies on top: drawn in, or lying on it */
   meets(material: Material, under: Film | null, ground: GroundState): LaidOn;
+  /** the power that unevenness is raised to, by hand or relief: 1 as the hand lays it, 0 dead even */
+  unevenness(on: LaidOn): number;
   /** micrometres of dry film that come to lie on each relief class */
   amount(effect: E, relief: ReliefClass, on: LaidOn): Micrometres;
 }

@@ -24,8 +24,9 @@ export const meets = (material: Material, under: Film | null, ground: GroundStat
 
 /** A thirsty surface takes up this many times what would lie on it (from memory). */
 const DRINKS = 1.4;
-/** And takes it more evenly: what soaks in can neither run off nor gather. */
+/** And takes it more evenly: what soaks in can neither run off nor gather (from memory). */
 const EVENER = 0.35;
+const unevenness = ({ soaked }: LaidOn): number => (soaked ? EVENER : 1);
 
 /**
  * A coat comes to lie as the hand of its technique shares it out; what soaks in goes deeper and lies evener (profiles and figures
@@ -35,8 +36,9 @@ export const depositing: Laying<Extract<Effect, { does: "deposit" }>> = {
   way: "lays",
   holds: () => true,
   meets,
-  amount: ({ micrometres, profile }, relief, { soaked }) =>
-    micrometres * (soaked ? DRINKS * profile[relief] ** EVENER : profile[relief]),
+  unevenness,
+  amount: ({ micrometres, profile }, relief, on) =>
+    micrometres * (on.soaked ? DRINKS : 1) * profile[relief] ** unevenness(on),
 };
 
 /** Leaf holds on size, crumb on what is wet (common practice). */
@@ -45,6 +47,7 @@ export const sticking: Laying<Extract<Effect, { does: "stick" }>> = {
   holds: ({ to }, under, { at }) =>
     under !== null && (to === "size" ? under.material.role === "size" : isWet(under, at)),
   meets,
+  unevenness,
   amount: ({ micrometres }) => micrometres,
 };
 
