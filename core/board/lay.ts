@@ -180,6 +180,18 @@ const unevenAt = (x: number, y: number): number => {
   return Math.min(height - 1, Math.max(0, Math.floor(y / millimetres))) * width + column;
 };
 
+/** Micrometres of medium that lie on one another at a place, coat over coat. */
+function mediumAt(layers: Layers, at: number): number {
+  let sum = 0;
+  for (let index = topAt(layers, at); index >= 0; index--) {
+    const { film, thickness, cover } = layers[index]!;
+    const lies = thickness[at]! > 0 && (cover === null || cover[at]! > 0);
+    if (lies && film.material.role !== "medium") break;
+    if (lies) sum += thickness[at]!;
+  }
+  return sum;
+}
+
 /** Opens the coat along grown cracks where it lies on a medium at its tack. */
 function cracked(meeting: Meeting, cover: Field | null, thickness: Field, layers: Layers, bench: Bench): Field | null {
   const tears = tearing(meeting, layers);
@@ -192,7 +204,7 @@ function cracked(meeting: Meeting, cover: Field | null, thickness: Field, layers
   let count = 0;
   for (const at of relief.sample)
     if (mayCrack(at)) {
-      medium += layers[topAt(layers, at)]!.thickness[at]!;
+      medium += mediumAt(layers, at);
       paint += thickness[at]!;
       count++;
     }

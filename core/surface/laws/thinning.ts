@@ -10,6 +10,8 @@ import { isDamp } from "./misting.ts";
 
 /** Hold on a film just laid. */
 const JUST_LAID = 1.4;
+/** After so many times its workable time a film has set, and a dry cloth slides over it. */
+const STIFF_AFTER = 3;
 /** How well a cloth holds a film, by what wets it. */
 const WETNESS = { dry: 0.8, damp: 1, misted: 1.15 };
 /** And how much of a film that has set water brings back, by the same. */
@@ -22,15 +24,16 @@ export function holdOf(film: Film, { phase, at, misted }: Working): number {
   const { technique } = phase;
   const { material, soaked } = film;
   const age = ripeness(film, at);
-  if (!opens(material, "water", age, technique.rubbing)) return 0;
   const wet = isDamp(misted, at) ? "misted" : technique.wets === "water" ? "damp" : "dry";
   const { open } = material.windows;
-  const workable = open ? Math.exp(-dried(film, "open", at) / open.typical) : 0;
-  const broughtBack = BRINGS_BACK[wet] * solubility(material, "water", age);
+  const times = open ? dried(film, "open", at) / open.typical : STIFF_AFTER;
+  const workable = times < STIFF_AFTER ? Math.exp(-times) : 0;
+  const dissolves = opens(material, "water", age, technique.rubbing);
+  const broughtBack = dissolves ? BRINGS_BACK[wet] * solubility(material, "water", age) : 0;
   return JUST_LAID * WETNESS[wet] * Math.max(workable, broughtBack) * (soaked ? SOAKED : 1);
 }
 
-/** Wiping back takes what still dissolves in water: less and less as it sets, more with a damp cloth. */
+/** Wiping back takes what is still workable or dissolves in water: less and less as it sets, more with a damp cloth. */
 export const wiping: Thinning<Extract<Effect, { does: "thin" }>> = {
   way: "thins",
   left: ({ leaves }, film, relief, working) => leaves[relief] ** holdOf(film, working),
