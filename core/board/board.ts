@@ -11,7 +11,7 @@ import { type GroundFace, groundFace } from "./ground-face.ts";
 import type { Bench } from "./hands/hand.ts";
 import { reckon } from "./kernels.ts";
 import { lay } from "./lay.ts";
-import { type Layer, type Layers, topAt, totalOf } from "./layers.ts";
+import { type Layer, type Layers, letDownBy, topAt, totalOf } from "./layers.ts";
 import { lit, shownHeight } from "./lighting.ts";
 import type { PanelId } from "./panels/panel.ts";
 import { panelNamed } from "./panels/panels.ts";
@@ -111,6 +111,7 @@ export class Board {
         grid: this.grid,
         seed: seedOf(`${this.work.seed} ${phase.id} ${effect.does}`),
         boardSeed: this.work.seed,
+        letDown: letDownBy(phase),
         climate: this.climate,
         total: () => this.standing(now),
       };

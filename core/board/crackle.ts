@@ -15,6 +15,8 @@ export interface CrackleOptions {
   thick?: (x: number, y: number) => number;
   /** whether strokes run up and down here: cracks follow the stroke */
   upright: (x: number, y: number) => boolean;
+  /** whether the coat was stroked on: rolled, sponged or sprayed, it tears in no direction of its own */
+  stroked?: boolean;
   seed: number;
 }
 
@@ -31,7 +33,7 @@ export const crackSpacing = (medium: number, topCoat: number): number =>
   Math.min(16, Math.max(1.4, SPACING_A_MICROMETRE * medium * Math.max(0.3, topCoat / USUAL_TOP_COAT) ** 0.3));
 
 /** How far from the nearest crack a later one may start, in spacings, by generation. The first runs along the stroke. */
-const STARTS_BEYOND = [1.7, 1.15, 0.82, 0.62, 0.5];
+const STARTS_BEYOND = [1.45, 1.15, 0.82, 0.62, 0.5];
 const WIDTHS = [1, 0.78, 0.62, 0.48, 0.36];
 const OPENING = 0.15;
 /** Tries a square of one spacing, by generation. */
@@ -101,7 +103,7 @@ class Near {
  * Cracks as they grow: long ones along the stroke first, then shorter ones between that start where there is room and run
  * until they meet an older one at about a right angle. The same seed gives the same cracks.
  */
-export function growCracks({ spacing, upright, seed, thick = () => 1 }: CrackleOptions): Crack[] {
+export function growCracks({ spacing, upright, seed, stroked = true, thick = () => 1 }: CrackleOptions): Crack[] {
   const random = randomFrom(seed);
   const normal = () => random() + random() + random() - 1.5;
   const near = new Near(spacing, spacing * 1.9);
@@ -116,13 +118,14 @@ export function growCracks({ spacing, upright, seed, thick = () => 1 }: CrackleO
     let turn = heading;
     const mine = cracks.length;
     for (let walked = 0; walked < longest; walked += step) {
-      if (first) {
+      if (first && !stroked) turn += 0.16 * normal();
+      else if (first) {
         const stroke = upright(x, y) ? Math.PI / 2 : 0;
         // back to the stroke, slowly: a crack wanders but keeps its way
         let off = (stroke - turn) % Math.PI;
         if (off > Math.PI / 2) off -= Math.PI;
         if (off < -Math.PI / 2) off += Math.PI;
-        turn += 0.06 * off + 0.16 * normal();
+        turn += 0.1 * off + 0.13 * normal();
       } else {
         const [dx, dy] = near.towards(x, y);
         const pull = near.at(x, y) < spacing * 0.9 ? 0.16 : 0.02;
@@ -155,10 +158,12 @@ export function growCracks({ spacing, upright, seed, thick = () => 1 }: CrackleO
       if (near.at(x, y) < Math.min(beyond * local, spacing * 1.85)) continue;
       const first = generation === 0;
       const [dx, dy] = near.towards(x, y);
-      const stroke = upright(x, y) ? Math.PI / 2 : 0;
+      const stroke = stroked ? (upright(x, y) ? Math.PI / 2 : 0) : 2 * Math.PI * random();
       const open = near.at(x, y) >= spacing * 1.85;
       const heading = first || open ? stroke + 0.25 * normal() : Math.atan2(dy, dx) + 0.5 * normal();
-      const longest = first ? spacing * (3 + 9 * random()) : spacing * (2.2 + 1.6 * random());
+      const longest = first
+        ? spacing * (stroked ? 5 + 12 * random() : 2 + 3 * random())
+        : spacing * (2.2 + 1.6 * random());
       const ahead = run(x, y, heading, first, longest);
       const back = run(x, y, heading + Math.PI, first, longest);
       const points: number[] = [];

@@ -4,9 +4,9 @@ import { solved } from "../colour/reflectance.ts";
 import { isReliefClass, RELIEF_CLASSES } from "../plan/plan.ts";
 import { freshFilm, type LaidOn, TRACE } from "../surface/film.ts";
 import type { Laying, Meeting } from "../surface/laws/law.ts";
-import { CRACK_SHARE, cracksOver } from "../surface/laws/laying.ts";
+import { CRACK_SHARE, cracksOver, meltsInto } from "../surface/laws/laying.ts";
 import { type ByRelief, byRelief, type Effect, type Phase } from "../surface/phase.ts";
-import { lays } from "../surface/techniques/lay.ts";
+import { type LayingId, lays } from "../surface/techniques/lay.ts";
 import type { Share } from "../units/units.ts";
 import { crackMask, crackSpacing, cracksNamed } from "./crackle.ts";
 import { type Field, fieldOn, gridOf } from "./grid.ts";
@@ -130,6 +130,12 @@ function holdsWhere<E extends Effect>(
   return holds;
 }
 
+/** How much wider an edge is that melts into a wet one. */
+const MELTED = 2.6;
+
+const meetsWet = ({ phase, at }: Meeting, layers: Layers): boolean =>
+  layers.some(({ film }) => film.phaseId !== phase.id && meltsInto(phase.material!, film, at));
+
 function coverOf<E extends Effect>(
   effect: E,
   law: Laying<E>,
@@ -152,7 +158,7 @@ function coverOf<E extends Effect>(
         {
           score: laid.breaks ? asField(laid.breaks) : cloudScore(relief, seed + 61, 26),
           share: byRelief((name) => share[name] * (1 - torn)),
-          softness: laid.softness,
+          softness: laid.softness * (meetsWet(meeting, layers) ? MELTED : 1),
           region,
           kinds: pinned ? null : kindsOf(layers, bench.grid, relief.sample),
         },
@@ -179,6 +185,17 @@ const unevenAt = (x: number, y: number): number => {
   const column = Math.min(width - 1, Math.max(0, Math.floor(x / millimetres)));
   return Math.min(height - 1, Math.max(0, Math.floor(y / millimetres))) * width + column;
 };
+
+/** Techniques whose strokes run one way: cracks follow them (common practice). */
+const STROKED: ReadonlySet<string> = new Set<LayingId>([
+  "brush",
+  "thin-coat",
+  "dry-brush",
+  "wash",
+  "two-tone",
+  "drag",
+  "card-smear",
+]);
 
 /** Micrometres of medium that lie on one another at a place, coat over coat. */
 function mediumAt(layers: Layers, at: number): number {
@@ -215,10 +232,12 @@ function cracked(meeting: Meeting, cover: Field | null, thickness: Field, layers
     Math.min(grid.width - 1, Math.max(0, Math.floor(x / grid.millimetres)));
   // rounded, so that a rough picture measures the same as a fine one
   const spacing = Math.round(10 * crackSpacing(medium / count, paint / count)) / 10;
-  const cracks = cracksNamed(`${spacing} ${seed} ${relief.panel}`, () => {
+  const stroked = STROKED.has(meeting.phase.technique.id);
+  const cracks = cracksNamed(`${spacing} ${seed} ${relief.panel} ${stroked}`, () => {
     const uneven = clouds(gridOf(UNEVEN_PIXELS), seed + 9, 55, 3, 0.6).field();
     return {
       spacing,
+      stroked,
       upright: (x, y) => upright[pixelAt(x, y)] === 1,
       thick: (x, y) => 1 + 0.3 * uneven[unevenAt(x, y)]!,
       seed: seed + 5,

@@ -207,6 +207,13 @@ export function shareOfSecond(phase: Phase): number {
   return phase.with ? two / (one + two) : 0;
 }
 
+/** How much of what a phase lays is water that its step lets it down with, 0 to 1. */
+export function letDownBy(phase: Phase): number {
+  if (phase.with || !phase.step.ratio?.includes("water")) return 0;
+  const [one, two] = partsOf(phase);
+  return two / (one + two);
+}
+
 /** K and S of what a phase lays: the material, or the mix in its pot. */
 export function opticsLaid(phase: Phase): Optics {
   const { material, with: second } = phase;

@@ -7,13 +7,14 @@ import { EVEN } from "../surface/technique.ts";
 import { flakeScore } from "./flakes.ts";
 import type { Field } from "./grid.ts";
 import { ragged } from "./hands/dabs.ts";
-import { hollows } from "./hands/fluid.ts";
+import { dips, hollows } from "./hands/fluid.ts";
 import type { Bench } from "./hands/hand.ts";
 import { Memory, reckon } from "./kernels.ts";
 import { classFactors, shaped } from "./lay.ts";
 import { FilmRoom, kindsOf, type Layer, type Layers, topsOf, turnedWhere } from "./layers.ts";
-import { maskOf, regionOf } from "./mask.ts";
+import { maskOf, regionOf, sampled } from "./mask.ts";
 import { clouds, noise, streaks } from "./noise.ts";
+import type { Relief } from "./relief.ts";
 
 /** Share of each class that a taking works on. */
 const shareWorked = (worked: ByRelief, { phase: { where } }: Meeting): ByRelief =>
@@ -36,7 +37,8 @@ function clothScore({ relief, grid, seed }: Bench): Field {
 }
 
 /** Where paper or a blade bears: hard on edges, in fine lines along the stroke. */
-function paperScore({ relief, grid, seed }: Bench, coarse: number): Field {
+function paperScore(bench: Bench, coarse: number): Field {
+  const { relief, grid, seed } = bench;
   return reckon(grid)
     .plus(1, relief.pressure)
     .held(0, MOST_PRESSURE)
@@ -45,6 +47,7 @@ function paperScore({ relief, grid, seed }: Bench, coarse: number): Field {
     .plus(0.34, streaks(grid, seed, 16, 0.35 * coarse, relief.upright))
     .plus(0.3, clouds(grid, seed + 3, 13, 3, 0.6))
     .plus(0.12, noise(grid, seed + 5, 0.7))
+    .plus(-0.006, dips(bench))
     .plus(0.3, relief.nearBorder)
     .field();
 }
@@ -191,13 +194,48 @@ function wipeTexture(bench: Bench, how: string): Field {
   const { relief, grid, seed } = bench;
   const low = reckon(grid, 1).plus(0.012, hollows(bench)).held(0.76, 3);
   const dabbed = how === "rag-off";
+  const peaks = reckon(grid).plus(0.009, dips(bench)).raised();
   return reckon(grid, 1)
     .plus(dabbed ? -0.42 : 0.2, dabbed ? ragged(grid, seed) : streaks(grid, seed, 60, 1.1, relief.upright))
     .plus(dabbed ? 0.08 : 0.24, clouds(grid, seed + 9, 34, 3))
     .times(low)
+    .times(peaks)
     .plus(0.3, relief.recess)
     .held(0.08, 8)
     .field();
+}
+
+const ROUNDS = 4;
+
+/** Factors of each relief class so that a texture, cut off at 1, comes out at these means: a cloth leaves no more than there was. */
+function factorsBelowOne(texture: Field, means: ByRelief, relief: Relief): ByRelief {
+  const { sampledClasses, sample } = relief;
+  const values = sampled(texture, sample);
+  let aim = means;
+  for (let round = 0; ; round++) {
+    const factors = classFactors(texture, aim, relief);
+    if (round === ROUNDS) return factors;
+    const sums = new Float64Array(4);
+    const wholes = new Float64Array(4);
+    for (let at = 0; at < values.length; at++) {
+      let factor = 0;
+      for (let name = 0; name < 4; name++)
+        factor += factors[RELIEF_CLASSES[name]!] * sampledClasses[name * values.length + at]!;
+      const left = Math.min(1, factor * values[at]!);
+      for (let name = 0; name < 4; name++) {
+        const own = sampledClasses[name * values.length + at]!;
+        sums[name]! += own * left;
+        wholes[name]! += own;
+      }
+    }
+    const was = aim;
+    aim = byRelief((name) => {
+      const index = RELIEF_CLASSES.indexOf(name);
+      return wholes[index]! > 0 && sums[index]! > 0
+        ? (was[name] * means[name] * wholes[index]!) / sums[index]!
+        : was[name];
+    });
+  }
 }
 
 const isWhole = (share: ByRelief) => RELIEF_CLASSES.every((name) => share[name] >= 1);
@@ -222,7 +260,7 @@ function thin<E extends Effect>(effect: E, law: Thinning<E>, meeting: Meeting, l
     const key = RELIEF_CLASSES.map((name) => of[name]).join();
     let left = made.get(key);
     if (!left) {
-      left = shaped(texture, classFactors(texture, of, relief), 1, relief);
+      left = shaped(texture, factorsBelowOne(texture, of, relief), 1, relief);
       made.set(key, left);
     }
     return left;

@@ -1,7 +1,7 @@
 import { type Grid, smoothstep } from "../grid.ts";
 import { reckon, type Source } from "../kernels.ts";
 import { clouds, noise, streaks } from "../noise.ts";
-import { hollows, pooled } from "./fluid.ts";
+import { dips, hollows, pooled } from "./fluid.ts";
 import type { Bench, Hand } from "./hand.ts";
 
 /** No place that a hand reaches is left with less than this part of the mean. */
@@ -40,7 +40,8 @@ const skim = (bench: Bench, length: number, breadth: number, patchy: number): So
     .plus(0.9, bench.relief.high)
     .plus(0.5, bench.relief.edge)
     .plus(-1.2, bench.relief.recess)
-    .plus(-0.03, hollows(bench));
+    .plus(-0.03, hollows(bench))
+    .plus(-0.008, dips(bench));
 
 /** Where whole brush strokes end: in clouds, with ends drawn out along the stroke. */
 const strokeEnds = ({ relief, grid, seed }: Bench): Source =>
@@ -175,20 +176,21 @@ export const blend: Hand = ({ relief, grid, seed }) => {
     breaks: reckon(grid)
       .plus(1, clouds(grid, seed, 52, 5, 0.55, 1.3))
       .plus(0.07, stroke),
-    softness: 2.2,
+    softness: 3.4,
   };
 };
 
-/** A colour on each half of the brush, drawn out side by side. */
+/** A colour on each half of the brush, turned as it goes: clouds that run into one another, with a little of the stroke. */
 export const twoTone: Hand = (bench) => {
   const { relief, grid, seed } = bench;
   return {
     apart: true,
     weight: bristles(bench, 70, 0.6, 0.22),
     breaks: reckon(grid)
-      .plus(0.8, streaks(grid, seed + 2, 120, 5, relief.upright))
-      .plus(0.4, streaks(grid, seed + 8, 70, 0.8, relief.upright)),
-    softness: 0.9,
+      .plus(0.9, clouds(grid, seed + 2, 30, 4, 0.6, 1.5))
+      .plus(0.4, clouds(grid, seed + 6, 70, 2))
+      .plus(0.16, streaks(grid, seed + 8, 60, 0.8, relief.upright)),
+    softness: 2.4,
   };
 };
 

@@ -112,8 +112,8 @@ export const ragOn: Hand = ({ grid, seed }) => {
   return { weight, breaks: pressed, softness: 0.55 };
 };
 
-/** Drops off a stiff brush: many fine, few large, some with a tail. */
-export const spatter: Hand = ({ grid, seed }) => {
+/** Drops off a stiff brush: many fine, few large, some with a tail. Let down with water they are finer, and soft at the edge. */
+export const spatter: Hand = ({ grid, seed, letDown }) => {
   const random = randomFrom(seed);
   const score = fieldOn(grid).fill(-1);
   const drift = clouds(grid, seed + 1, 70, 2).field();
@@ -122,7 +122,7 @@ export const spatter: Hand = ({ grid, seed }) => {
   for (let drop = 0; drop < 5200; drop++) {
     const x = random() * PANEL_WIDTH;
     const y = random() * PANEL_HEIGHT;
-    const radius = 0.2 + 0.4 * random() + 1.7 * random() ** 12;
+    const radius = 0.2 + (0.4 - 0.3 * letDown) * random() + (1.7 - 1.2 * letDown) * random() ** 12;
     const stretch = 1 + (random() < 0.25 ? random() * 1.6 : 0.15 * random());
     const cos = Math.cos(aim + (random() - 0.5) * 0.5);
     const sin = Math.sin(aim + (random() - 0.5) * 0.5);
@@ -136,7 +136,7 @@ export const spatter: Hand = ({ grid, seed }) => {
     });
   }
   const weight = fieldOn(grid).fill(1);
-  return { weight, breaks: score, softness: 0.12 };
+  return { weight, breaks: score, softness: 0.12 + 0.5 * letDown };
 };
 
 /** Coarse crumb that fell in clusters on the wet paint: grains of unlike size with ragged edges. */

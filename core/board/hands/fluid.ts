@@ -13,6 +13,18 @@ export function hollows({ total, grid }: Bench): Reckoning {
     .plus(-1, film);
 }
 
+/** Broader than these marks of a brush are the dips and peaks of embossed paste, of ridges and crumb; so many micrometres count. */
+const MOST_DIP = 130;
+
+/** How far each place lies under what is a few millimetres around it, in micrometres of film. */
+export function dips({ total, grid }: Bench): Reckoning {
+  const film = total();
+  return reckon(grid)
+    .plus(1, meanAround(film, grid, 4.5))
+    .plus(-1, film)
+    .held(-MOST_DIP, MOST_DIP);
+}
+
 /** What a fluid does with a weight: it runs off proud places and stands in grooves, brush marks and cracks. */
 export function pooled(weight: Field | Source, bench: Bench, amount: number): Reckoning {
   return reckon(bench.grid)

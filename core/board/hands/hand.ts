@@ -11,6 +11,8 @@ export interface Bench {
   seed: number;
   /** of the whole board: what all its steps have in common, such as where its places are */
   boardSeed: number;
+  /** how much of what is laid is water beyond what is in the tin, 0 to 1 */
+  letDown: number;
   /** the air that it dries in */
   climate: Climate;
   /** micrometres of film so far: fine hollows in it hold what is fluid */

@@ -51,6 +51,10 @@ export const sticking: Laying<Extract<Effect, { does: "stick" }>> = {
   amount: ({ micrometres }) => micrometres,
 };
 
+/** Whether the edge of a coat melts into a film it meets: that is still wet, with the same thing (common practice: wet into wet). */
+export const meltsInto = (material: Material, film: Film, at: Instant): boolean =>
+  film.material.carrier === material.carrier && isWet(film, at);
+
 /** Share of a cracked coat that lies open (common practice and trial boards: about a seventh, whatever the size). */
 export const CRACK_SHARE: Share = 0.15;
 
