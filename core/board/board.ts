@@ -47,6 +47,9 @@ interface Kept {
   laid: Laid;
 }
 
+/** What builds a face up so thick that its own peaks and dips take over from the carving's. */
+const BUILDS_UP: ReadonlySet<string> = new Set(["paste", "crumb"]);
+
 /** What a phase may do to the ground itself. */
 const PREPARES = ["clean", "key", "degloss", "knock back", "strip"] as const;
 
@@ -111,6 +114,7 @@ export class Board {
         grid: this.grid,
         seed: seedOf(`${this.work.seed} ${phase.id} ${effect.does}`),
         boardSeed: this.work.seed,
+        builtUp: now.some(({ film }) => BUILDS_UP.has(film.material.role)),
         letDown: letDownBy(phase),
         climate: this.climate,
         total: () => this.standing(now),

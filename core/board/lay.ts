@@ -12,7 +12,7 @@ import { crackMask, crackSpacing, cracksNamed } from "./crackle.ts";
 import { type Field, fieldOn, gridOf } from "./grid.ts";
 import type { Bench, Laid } from "./hands/hand.ts";
 import { handOf } from "./hands/hands.ts";
-import { asField, Memory } from "./kernels.ts";
+import { asField, Memory, reckon } from "./kernels.ts";
 import {
   isMetal,
   kindsOf,
@@ -300,8 +300,14 @@ export function lay<E extends Effect>(
   const laid = handOf(technique.id, material)(bench);
   const weight = asField(laid.weight);
   const thicknessOf = ({ on, amount }: Met) => {
-    const power = law.unevenness(on);
-    const marks = power === 1 ? weight : weight.map((value) => value ** power);
+    const uneven = law.unevenness(on);
+    // the power of a weight about 1, near enough, and many times faster
+    const marks =
+      uneven === 1
+        ? weight
+        : reckon(bench.grid, 1 - uneven)
+            .plus(uneven, weight)
+            .field();
     return shaped(marks, classFactors(marks, amount, relief), 1, relief);
   };
   const broken = coverOf(effect, law, shareLaid(meets, meeting), meeting, laid, layers, bench);

@@ -17,7 +17,8 @@ export function hollows({ total, grid }: Bench): Reckoning {
 const MOST_DIP = 130;
 
 /** How far each place lies under what is a few millimetres around it, in micrometres of film. */
-export function dips({ total, grid }: Bench): Reckoning {
+export function dips({ total, grid, builtUp }: Bench): Reckoning {
+  if (!builtUp) return reckon(grid);
   const film = total();
   return reckon(grid)
     .plus(1, meanAround(film, grid, 4.5))

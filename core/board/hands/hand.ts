@@ -11,6 +11,8 @@ export interface Bench {
   seed: number;
   /** of the whole board: what all its steps have in common, such as where its places are */
   boardSeed: number;
+  /** whether paste or crumb builds the face up in peaks that a cloth or a dry brush finds */
+  builtUp: boolean;
   /** how much of what is laid is water beyond what is in the tin, 0 to 1 */
   letDown: number;
   /** the air that it dries in */
