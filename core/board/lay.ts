@@ -95,12 +95,15 @@ interface Meets {
 
 function waysOfMeeting<E extends Effect>(effect: E, law: Laying<E>, { phase, ground }: Meeting, layers: Layers): Meets {
   const ways: Met[] = [];
-  const wayOn = [null, ...layers.map(({ film }) => film)].map((film) => {
-    const on = law.meets(phase.material!, film, ground);
-    const known = ways.findIndex((way) => way.on.drawnBy === on.drawnBy && way.on.soaked === on.soaked);
-    if (known >= 0) return known;
-    return ways.push({ on, amount: byRelief((name) => law.amount(effect, name, on)) }) - 1;
-  });
+  const films = [null, ...layers.map(({ film }) => film)];
+  const wayOn = films.map(() => 0);
+  // from the top down: of those that take it alike, the film laid last, which most of it meets, says how fast it is drawn dry
+  for (let at = films.length - 1; at >= 0; at--) {
+    const on = law.meets(phase.material!, films[at] ?? null, ground);
+    const known = ways.findIndex((way) => way.on.soaked === on.soaked);
+    if (known >= 0) wayOn[at] = known;
+    else wayOn[at] = ways.push({ on, amount: byRelief((name) => law.amount(effect, name, on)) }) - 1;
+  }
   return { ways, wayOn };
 }
 

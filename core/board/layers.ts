@@ -90,9 +90,12 @@ export class FilmRoom {
   }
 }
 
-/** Index of the film that lies on top, for every pixel; −1 on bare ground. */
+let lastTops: { layers: Layers; tops: Int16Array } | null = null;
+
+/** Index of the film that lies on top, for every pixel; −1 on bare ground. Not to be written to. */
 export function topsOf(layers: Layers, grid: Grid): Int16Array {
   const count = pixelsOf(grid);
+  if (lastTops?.layers === layers && lastTops.tops.length === count) return lastTops.tops;
   const memory = new Memory();
   const tops = memory.copied(new Int16Array(count).fill(-1));
   const film = new FilmRoom(memory, count);
@@ -101,7 +104,8 @@ export function topsOf(layers: Layers, grid: Grid): Int16Array {
     const cover = film.load(layers[index]!);
     open -= memory.run.findTops(tops, film.thickness, cover, count, index, TRACE);
   }
-  return memory.shorts(tops, count);
+  lastTops = { layers, tops: memory.shorts(tops, count) };
+  return lastTops.tops;
 }
 
 /** Pixels sorted by which films lie there. */
