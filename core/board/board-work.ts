@@ -21,11 +21,15 @@ export interface BoardWork {
 const recessed = ({ high, recess }: Relief) => high + recess;
 
 /** The panel that is most like a zone. */
-export function panelFor({ relief, place }: Pick<Zone, "relief" | "place">): PanelId {
-  if (place?.drawn === "carved") return "carved";
-  if (place?.drawn === "drawer" || place?.drawn === "knob") return "drawer";
+export function panelFor({ shape, relief, place }: Pick<Zone, "shape" | "relief" | "place">): PanelId {
+  const drawn = place?.drawn;
+  if (drawn === "carved" || drawn === "drawer" || drawn === "leg" || drawn === "disc" || drawn === "frame")
+    return drawn;
+  if (drawn === "knob") return "drawer";
+  if (shape.kind !== "panel") return shape.kind;
   if (recessed(relief) > 0.35) return "carved";
-  return recessed(relief) > 0.08 ? "drawer" : "plain";
+  if (recessed(relief) > 0.08) return "drawer";
+  return drawn === "panel" ? "plain" : "top";
 }
 
 /** The work of a judged zone on a sample panel. */

@@ -33,11 +33,11 @@ export const shownHeight = (relief: Relief, films: Field, marks: Field): Field =
     .plus(FILM_STEEPER / MICROMETRES, marks)
     .field();
 
-/** Lights a skin: red, green, blue and 255 for every pixel. */
+/** Lights a skin: red, green, blue and opacity of every pixel; outside the thing itself there is nothing. */
 export function lit(
   skin: Skin,
   height: Field,
-  { recess, grid }: Relief,
+  { recess, inside, grid }: Relief,
   { azimuth, elevation }: Lighting,
 ): Uint8ClampedArray<ArrayBuffer> {
   const { width, height: rows, millimetres } = grid;
@@ -69,5 +69,7 @@ export function lit(
     memory.put(SCREEN),
     SCREEN_STEPS,
   );
-  return new Uint8ClampedArray(memory.bytes(pixels, 4 * width * rows).buffer);
+  const picture = new Uint8ClampedArray(memory.bytes(pixels, 4 * width * rows).buffer);
+  if (inside) for (let at = 0; at < inside.length; at++) picture[4 * at + 3] = 255 * inside[at]!;
+  return picture;
 }

@@ -35,7 +35,7 @@ const SAMPLES = 24_000;
 const PIXELS_A_SAMPLE = 6;
 
 /** Pixels for measuring, spread evenly by a low-discrepancy run so that no pattern of the board falls in step with them. */
-function sampleOf(grid: Grid): Int32Array {
+function sampleOf(grid: Grid, inside: Field | null): Int32Array {
   const count = Math.min(SAMPLES, Math.ceil(pixelsOf(grid) / PIXELS_A_SAMPLE));
   const sample = new Int32Array(count);
   // the additive run of the plastic number covers a square evenly (R. Roberts' R2 sequence)
@@ -44,13 +44,14 @@ function sampleOf(grid: Grid): Int32Array {
     const y = Math.floor(((0.5 + 0.569_840_290_998_053_3 * at) % 1) * grid.height);
     sample[at] = y * grid.width + x;
   }
-  return sample;
+  return inside === null ? sample : sample.filter((at) => inside[at]! > 0.5);
 }
 
 /** Curvature is felt with a fingertip and with a thumb: differences of blurs at half a millimetre and at one and a half. */
 export function reliefOf(panel: Panel, grid: Grid): Relief {
   const shape = panel.shape(grid);
-  const { height, sharp } = shape;
+  const { sharp } = shape;
+  const height = shape.felt ?? shape.height;
   const soft = blurred(height, grid, 0.5);
   const softer = blurred(height, grid, 1.6);
   const softest = blurred(height, grid, 3.4);
@@ -77,7 +78,7 @@ export function reliefOf(panel: Panel, grid: Grid): Relief {
     belongs.high[at] = raised;
     belongs.field[at] = Math.max(0, 1 - arris - grooved - raised);
   }
-  const sample = sampleOf(grid);
+  const sample = sampleOf(grid, shape.inside);
   const sampledClasses = new Float32Array(4 * sample.length);
   RELIEF_CLASSES.forEach((name, run) => {
     sample.forEach((at, index) => {
@@ -116,7 +117,8 @@ export function reliefOf(panel: Panel, grid: Grid): Relief {
 }
 
 /** A block of paper rides on what stands highest around it; what bears on little is pressed the harder. */
-function pressureOn({ height, sharp }: PanelShape, grid: Grid): Field {
+function pressureOn({ sharp, ...shape }: PanelShape, grid: Grid): Field {
+  const height = shape.felt ?? shape.height;
   const ridden = blurred(highestWithin(height, grid, 3.2), grid, 1.6);
   const contact = fieldOn(grid);
   for (let at = 0; at < contact.length; at++) contact[at] = Math.exp(-Math.max(0, ridden[at]! - height[at]!) / 0.28);

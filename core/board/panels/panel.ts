@@ -12,16 +12,25 @@ export interface PanelShape {
   motif: Field;
   /** 1 where grain and strokes run up and down, as on the stiles of a frame */
   upright: Uint8Array;
+  /** what a hand and a block of paper feel as height, where that is not the height that is seen */
+  felt: Field | null;
+  /** 0 to 1, how much of each pixel the thing itself takes up; null where it fills the picture */
+  inside: Field | null;
 }
 
-export const PANEL_IDS = ["carved", "drawer", "plain"] as const;
+export const PANEL_IDS = ["carved", "drawer", "plain", "top", "disc", "leg", "frame", "box"] as const;
 export type PanelId = (typeof PANEL_IDS)[number];
 
-/** Which panel each name stands for, as a painter would call it. */
-export const PANEL_NAMES: Record<PanelId, string> = {
-  carved: "Carved panel",
-  drawer: "Moulded drawer front",
-  plain: "Plain boards",
+/** What each panel is, as a painter would call it, in a word and in full. */
+export const PANEL_NAMES: Record<PanelId, { short: string; full: string }> = {
+  carved: { short: "Carved", full: "Carved panel" },
+  drawer: { short: "Drawer", full: "Moulded drawer front" },
+  plain: { short: "Boards", full: "Plain boards edge to edge" },
+  top: { short: "Top", full: "Plain top without joints" },
+  disc: { short: "Disc", full: "Round top" },
+  leg: { short: "Leg", full: "Turned leg" },
+  frame: { short: "Frame", full: "Mitred frame" },
+  box: { short: "Box", full: "Side of a box, with lid and plinth" },
 };
 
 export interface Panel {
@@ -35,7 +44,18 @@ export const emptyShape = (grid: Grid): PanelShape => ({
   border: fieldOn(grid),
   motif: fieldOn(grid),
   upright: new Uint8Array(grid.width * grid.height),
+  felt: null,
+  inside: null,
 });
+
+/** How much of each pixel lies inside an outline, from how far each place lies within it in millimetres. */
+export function insideOf(grid: Grid, within: (x: number, y: number) => number): Field {
+  const inside = fieldOn(grid);
+  eachPixel(grid, (at, x, y) => {
+    inside[at] = Math.min(1, Math.max(0, within(x, y) / grid.millimetres + 0.5));
+  });
+  return inside;
+}
 
 /** Calls with every pixel's index and its place in millimetres, and how far that lies from the border. */
 export function eachPixel(grid: Grid, visit: (at: number, x: number, y: number, border: number) => void) {
@@ -82,7 +102,7 @@ function outsideLeaf(x: number, y: number, length: number): number {
 const TOLD = 9;
 
 /** How far each place lies outside a wreath of flowers and leaves round the middle of the panel; less than 0 within its shapes. */
-export function outsideWreath(grid: Grid): Field {
+export function outsideWreath(grid: Grid, half = WREATH): Field {
   const outside = fieldOn(grid).fill(TOLD);
   const mm = grid.millimetres;
   const round = (x: number, y: number, reach: number, tell: (dx: number, dy: number) => number) => {
@@ -97,14 +117,14 @@ export function outsideWreath(grid: Grid): Field {
   };
   for (let bloom = 0; bloom < BLOOMS; bloom++) {
     const turn = (2 * Math.PI * (bloom + 0.16 * Math.sin(3 * bloom))) / BLOOMS;
-    const radius = 13.5 + 1.8 * Math.sin(5 * bloom + 1);
+    const radius = (half[0] / WREATH[0]) ** 0.6 * (13.5 + 1.8 * Math.sin(5 * bloom + 1));
     const place = (at: number) =>
-      [PANEL_WIDTH / 2 + WREATH[0] * Math.cos(at), PANEL_HEIGHT / 2 + WREATH[1] * Math.sin(at)] as const;
+      [PANEL_WIDTH / 2 + half[0] * Math.cos(at), PANEL_HEIGHT / 2 + half[1] * Math.sin(at)] as const;
     round(...place(turn), radius + TOLD, (dx, dy) => outsideFlower(dx, dy, radius, bloom));
     // two leaves stand out from between this flower and the next
     const between = turn + Math.PI / BLOOMS;
     for (const lean of [0.35, Math.PI - 0.5]) {
-      const angle = Math.atan2(WREATH[1] * Math.sin(between), WREATH[0] * Math.cos(between)) + lean;
+      const angle = Math.atan2(half[1] * Math.sin(between), half[0] * Math.cos(between)) + lean;
       const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
       round(...place(between), LEAF + TOLD, (dx, dy) => outsideLeaf(dx * cos + dy * sin, dy * cos - dx * sin, LEAF));
     }
