@@ -11,7 +11,7 @@ const USAGE = `crust check|schedule FILE…
 crust shop FILE
 crust next FILE [--zone ID] [--at 2026-11-30T14:00]
 crust solve FILE… [--budget MILLISECONDS]
-crust board FILE --zone ID [--after STEP] [--panel carved|drawer|plain] [--seed N] [--width N] --png OUT
+crust board FILE --zone ID [--after STEP] [--panel carved|drawer|plain|top|disc|leg|frame|box] [--seed N] [--width N] --png OUT
 
   check     verdicts with reasons and fixes, for an unhurried painter with no other work; exit 1 on a stop
   schedule  dates inside the working hours; exit 1 on a clash

@@ -1,6 +1,6 @@
 import type { PanelId } from "#core/board/panels/panel";
 import { type Judgement, judge, type ZoneJudgement } from "#core/judge/judge";
-import { CARVED_RELIEF, MOULDED_RELIEF, PLAIN_RELIEF } from "#core/plan/plan";
+import { CARVED_RELIEF, MOULDED_RELIEF, PLAIN_RELIEF, type Relief } from "#core/plan/plan";
 import { type ExampleStack, examplePlan } from "#core/rules/example";
 
 /** A finish of the trade as a stack, and the panel it is drawn on. */
@@ -331,7 +331,16 @@ export const FINISHES: readonly Finish[] = [
   },
 ];
 
-const RELIEF = { carved: CARVED_RELIEF, drawer: MOULDED_RELIEF, plain: PLAIN_RELIEF };
+const RELIEF: Record<PanelId, Relief> = {
+  carved: CARVED_RELIEF,
+  drawer: MOULDED_RELIEF,
+  plain: PLAIN_RELIEF,
+  top: PLAIN_RELIEF,
+  disc: MOULDED_RELIEF,
+  leg: MOULDED_RELIEF,
+  frame: MOULDED_RELIEF,
+  box: MOULDED_RELIEF,
+};
 
 /** A finish judged on the panel it is drawn on: its phases at their instants, and the surface they leave. */
 export function judgedFinish(finish: Finish): ZoneJudgement {

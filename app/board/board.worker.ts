@@ -1,6 +1,6 @@
 import { Board } from "#core/board/board";
 import { type BoardWork, inCommon, type View } from "#core/board/board-work";
-import { shownOnBoard } from "#core/board/shares";
+import { measuredOnBoard } from "#core/board/shares";
 import type { Answer, Asking } from "./messages";
 
 // Draws sample boards off the page: rough first, then fine. Gives up as soon as something newer is requested.
@@ -45,9 +45,9 @@ function answer(message: Answer, transfer: Transferable[] = []) {
 
 function show(id: number, side: number, board: Board, count: number, view: View, finished: boolean) {
   const pixels = board.picture(count, view).buffer;
-  const shown = finished ? shownOnBoard(board.after(count).layers, board.relief) : null;
+  const measured = finished ? measuredOnBoard(board.after(count).layers, board.relief) : null;
   const { width, height } = board.grid;
-  answer({ is: "drawn", drawn: { id, side, count, width, height, finished, pixels, shown } }, [pixels]);
+  answer({ is: "drawn", drawn: { id, side, count, width, height, finished, pixels, measured } }, [pixels]);
 }
 
 /** Paints up to a phase, one phase at a time, so that a newer request need not wait for the rest. */

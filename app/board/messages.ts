@@ -1,5 +1,5 @@
 import type { BoardWork, View } from "#core/board/board-work";
-import type { Shown } from "#core/board/shares";
+import type { Measured } from "#core/board/shares";
 
 /** One side of what is on the easel: a board after a number of phases. */
 export interface Held {
@@ -29,7 +29,7 @@ export interface Drawn {
   /** the requested size, not a first rough one */
   finished: boolean;
   pixels: ArrayBuffer;
-  shown: Shown | null;
+  measured: Measured | null;
 }
 
 export type Answer = { is: "drawn"; drawn: Drawn } | { is: "failed"; id: number; says: string };

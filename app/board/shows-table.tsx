@@ -1,4 +1,4 @@
-import type { Shown } from "#core/board/shares";
+import type { Measured } from "#core/board/shares";
 import { shownInAll } from "#core/board/shares";
 import { bodyColour } from "#core/colour/material-colour";
 import type { ZoneJudgement } from "#core/judge/judge";
@@ -15,10 +15,11 @@ const percent = (share: number | undefined) => {
   return value === 0 ? "·" : `${value}`;
 };
 
-/** What shows of each layer, by relief class and of the whole zone, as measured on the board. */
-export function ShowsTable({ shown, judged }: { shown: Shown; judged: ZoneJudgement }) {
+/** What shows of each layer, by relief class and of the whole picture, as measured on it. */
+export function ShowsTable({ measured, judged }: { measured: Measured; judged: ZoneJudgement }) {
+  const { shown, classes } = measured;
   const { zone, phases } = judged;
-  const all = shownInAll(shown, zone.relief);
+  const all = shownInAll(shown, classes);
   const materials = new Map(phases.flatMap(({ phase }) => (phase.material ? [[phase.step.id, phase.material]] : [])));
   const rows = [...all].filter(([, share]) => share >= WORTH_A_LINE).sort((one, two) => two[1] - one[1]);
   return (
@@ -59,7 +60,7 @@ export function ShowsTable({ shown, judged }: { shown: Shown; judged: ZoneJudgem
               <td className="text-right font-semibold">{percent(share)}</td>
               {RELIEF_CLASSES.map((name) => (
                 <td key={name} className="text-right text-soft">
-                  {zone.relief[name] > 0 ? percent(shown[name].get(key)) : ""}
+                  {classes[name] > 0 ? percent(shown[name].get(key)) : ""}
                 </td>
               ))}
             </tr>

@@ -1,13 +1,13 @@
 import { useEffect, useRef, useState } from "react";
 import type { BoardWork, View } from "#core/board/board-work";
-import type { Shown } from "#core/board/shares";
+import type { Measured } from "#core/board/shares";
 import type { Answer, Drawn, Held } from "./messages";
 
 export interface BoardPicture {
   image: ImageData;
   count: number;
   finished: boolean;
-  shown: Shown | null;
+  measured: Measured | null;
 }
 
 export interface Boards {
@@ -103,8 +103,8 @@ export function useBoards({ sides, view, width }: Wanted): Boards {
       const { drawn } = data;
       if (drawn.id !== id) return;
       const side = sides[drawn.side]!;
-      const { count, finished, shown } = drawn;
-      const picture: BoardPicture = { image: imageOf(drawn), count, finished, shown };
+      const { count, finished, measured } = drawn;
+      const picture: BoardPicture = { image: imageOf(drawn), count, finished, measured };
       if (finished) kept.current.put(nameOf({ work: side.work, count }, view, width), picture);
       if (count !== side.count) return;
       setBoards((before) => {

@@ -135,13 +135,23 @@ function useBoardKeys(address: BoardAddress, count: number, hold: (count: number
   useHotkeys("z", () => go({ size: address.lifeSize ? null : "life" }), keys);
 }
 
-function Choice({ on, to, children }: { on: boolean; to: string; children: React.ReactNode }) {
+interface ChoiceProps {
+  on: boolean;
+  to: string;
+  /** in full what a short word on it stands for */
+  says?: string;
+  children: React.ReactNode;
+}
+
+function Choice({ on, to, says, children }: ChoiceProps) {
   return (
     <Link
       to={to}
       replace
       preventScrollReset
       aria-current={on ? "true" : undefined}
+      aria-label={says}
+      title={says}
       className={`flex min-h-[26px] items-center rounded-std border px-2 text-note font-medium ${on ? "border-ink bg-ink text-board" : "border-line bg-board hover:border-ink"}`}
     >
       {children}
@@ -263,7 +273,7 @@ function BoardView({ judged }: { judged: ZoneJudgement }) {
   };
   const stops = stopsOf(judged, nameOf);
   const stop = stops[count] ?? stops.at(-1)!;
-  const shown = boards.pictures[0]?.shown ?? null;
+  const measured = boards.pictures[0]?.measured ?? null;
   const go = (change: Parameters<typeof boardAddress>[1]) =>
     navigate(boardAddress(params, change), { replace: true, preventScrollReset: true });
   const still = new URLSearchParams(params);
@@ -276,8 +286,8 @@ function BoardView({ judged }: { judged: ZoneJudgement }) {
           <h1 className="min-w-0 truncate text-view">{judged.zone.name}</h1>
           <span className="min-w-0 flex-1 truncate text-note text-soft">{judged.crust.name}</span>
           {PANEL_IDS.map((id) => (
-            <Choice key={id} on={id === panel} to={boardAddress(params, { panel: id })}>
-              {PANEL_NAMES[id]}
+            <Choice key={id} on={id === panel} to={boardAddress(params, { panel: id })} says={PANEL_NAMES[id].full}>
+              {PANEL_NAMES[id].short}
             </Choice>
           ))}
         </div>
@@ -368,7 +378,7 @@ function BoardView({ judged }: { judged: ZoneJudgement }) {
         {photo && (
           <PhotoCompare
             judged={judged}
-            shown={shown}
+            shown={measured?.shown ?? null}
             prediction={boards.pictures[0]?.image ?? null}
             photo={photoPixels}
             spots={spots}
@@ -377,8 +387,8 @@ function BoardView({ judged }: { judged: ZoneJudgement }) {
             onWhite={setPickingWhite}
           />
         )}
-        {shown ? (
-          <ShowsTable shown={shown} judged={judged} />
+        {measured ? (
+          <ShowsTable measured={measured} judged={judged} />
         ) : (
           <p className="text-note text-soft">Measuring what shows …</p>
         )}

@@ -13,6 +13,8 @@ import { TECHNIQUES, techniquesFor } from "../surface/techniques.ts";
 import { DAY } from "../units/units.ts";
 import { Board } from "./board.ts";
 import { boardWorkOf } from "./board-work.ts";
+import { PANEL_IDS } from "./panels/panel.ts";
+import { classShares } from "./relief.ts";
 import { shownOnBoard, shownOnSurface } from "./shares.ts";
 
 /** Points that pixels and surface state may differ in any relief class, for any layer. */
@@ -44,6 +46,23 @@ describe("what the board shows and what the checks hold", () => {
       expect(points, `${where}, seed ${seed}`).toBeLessThanOrEqual(STATE_POINTS_AT_RIMS);
     }
   });
+});
+
+it.each(PANEL_IDS.map((panel) => [panel] as const))("they agree on every panel: %s", (panel) => {
+  const finish = { ...FINISHES.find(({ id }) => id === "worn-two-tone")!, panel };
+  const zone = judgedFinish(finish);
+  const held = shownOnSurface(zone.after);
+  const board = new Board(boardWorkOf(zone, panel, 1), WIDTH);
+  const shown = shownOnBoard(board.after(zone.phases.length).layers, board.relief);
+  const shares = classShares(board.relief);
+  for (const relief of RELIEF_CLASSES) {
+    // a class that takes up hardly any of a panel cannot be measured there
+    if (zone.zone.relief[relief] === 0 || shares[relief] < 0.01) continue;
+    for (const key of new Set([...shown[relief].keys(), ...held[relief].keys()])) {
+      const apart = 100 * Math.abs((shown[relief].get(key) ?? 0) - (held[relief].get(key) ?? 0));
+      expect(apart, `${relief}, ${key}`).toBeLessThanOrEqual(POINTS);
+    }
+  }
 });
 
 const materials = new Map(CATALOGUE.map((material) => [material.id, material]));

@@ -12,7 +12,7 @@ import { type ExampleStep, examplePlan } from "../rules/example.ts";
 import { Board } from "./board.ts";
 import { boardWorkOf, inCommon, panelFor, USUAL_VIEW } from "./board-work.ts";
 import type { Layer } from "./layers.ts";
-import type { PanelId } from "./panels/panel.ts";
+import { PANEL_IDS, type PanelId } from "./panels/panel.ts";
 import { classShares } from "./relief.ts";
 import { shownInAll, shownOnBoard } from "./shares.ts";
 
@@ -128,7 +128,7 @@ describe("a sample board", () => {
 
   it("is drawn for any crust at all: every number sound, what shows one whole", () => {
     fc.assert(
-      fc.property(anyPlan, fc.constantFrom<PanelId>("carved", "drawer", "plain"), (plan, panel) => {
+      fc.property(anyPlan, fc.constantFrom<PanelId>(...PANEL_IDS), (plan, panel) => {
         const zone = judge(plan).zones[0]!;
         const board = boardOf(zone, panel, 3, 96);
         const { layers } = done(board);
@@ -369,8 +369,31 @@ describe("panels", () => {
     expect(shares("drawer").high + shares("drawer").recess).toBeGreaterThan(0.06);
   });
 
+  it.each(PANEL_IDS.map((id) => [id] as const))(
+    "%s: has flats, edges and, but for plain ones, beads and grooves",
+    (id) => {
+      const { relief } = boardOf(judged([]), id, 1, 480);
+      const shares = classShares(relief);
+      expect(shares.field).toBeGreaterThan(0.2);
+      expect(shares.arris).toBeGreaterThan(0.01);
+      if (id !== "plain" && id !== "top") expect(shares.high + shares.recess).toBeGreaterThan(0.03);
+      // what is measured lies on the thing itself
+      if (relief.inside) for (const at of relief.sample) expect(relief.inside[at]).toBeGreaterThan(0.5);
+    },
+  );
+
+  it("what is not the thing itself is left open in the picture", () => {
+    const board = boardOf(judged([["brush", "chalk-slate"]]), "frame", 1, 240);
+    const picture = done(board) && board.picture(1);
+    const { width, height } = board.grid;
+    const opacityAt = (x: number, y: number) =>
+      picture[4 * (Math.floor(y * height) * width + Math.floor(x * width)) + 3];
+    expect(opacityAt(0.5, 0.5)).toBe(0);
+    expect(opacityAt(0.05, 0.5)).toBe(255);
+  });
+
   it("make one whole of the classes at every pixel", () => {
-    for (const panel of ["carved", "drawer", "plain"] as const) {
+    for (const panel of PANEL_IDS) {
       const { belongs } = boardOf(judged([]), panel).relief;
       belongs.arris.forEach((arris, at) => {
         expect(arris + belongs.field[at]! + belongs.high[at]! + belongs.recess[at]!).toBeCloseTo(1, 4);
@@ -379,10 +402,14 @@ describe("panels", () => {
   });
 
   it("are chosen by what a zone is", () => {
-    expect(panelFor({ relief: CARVED_RELIEF })).toBe("carved");
-    expect(panelFor({ relief: { arris: 0.06, field: 0.94, high: 0, recess: 0 } })).toBe("plain");
+    const shape = { kind: "panel", width: 400, height: 300, count: 1 } as const;
+    const flat = { arris: 0.06, field: 0.94, high: 0, recess: 0 };
+    expect(panelFor({ shape, relief: CARVED_RELIEF })).toBe("carved");
+    expect(panelFor({ shape, relief: flat })).toBe("top");
     const place = { x: 0, y: 0, width: 10, height: 10, drawn: "drawer" } as const;
-    expect(panelFor({ relief: CARVED_RELIEF, place })).toBe("drawer");
+    expect(panelFor({ shape, relief: CARVED_RELIEF, place })).toBe("drawer");
+    expect(panelFor({ shape: { kind: "leg", diameter: 60, length: 700, count: 4 }, relief: flat })).toBe("leg");
+    expect(panelFor({ shape: { kind: "disc", diameter: 600, count: 1 }, relief: flat })).toBe("disc");
   });
 
   it("weigh what shows by the zone's own relief", () => {

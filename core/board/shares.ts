@@ -4,7 +4,7 @@ import { hiding } from "../surface/film.ts";
 import type { Surface } from "../surface/surface.ts";
 import type { Share } from "../units/units.ts";
 import type { Layers } from "./layers.ts";
-import type { Relief } from "./relief.ts";
+import { classShares, type Relief } from "./relief.ts";
 
 /** What the eye sees in one relief class, as shares by step id; "ground" for what was there before. */
 export type ShownInClass = Map<string, Share>;
@@ -57,6 +57,17 @@ export function shownOnBoard(layers: Layers, { belongs, sample }: Relief): Shown
   return shown;
 }
 
+/** What shows on a picture, and how much of the picture each relief class takes up. */
+export interface Measured {
+  shown: Shown;
+  classes: ReliefShares;
+}
+
+export const measuredOnBoard = (layers: Layers, relief: Relief): Measured => ({
+  shown: shownOnBoard(layers, relief),
+  classes: classShares(relief),
+});
+
 /** The same of a surface state, as the checks hold it. */
 export function shownOnSurface(surface: Surface): Shown {
   const shown = empty();
@@ -73,7 +84,7 @@ export function shownOnSurface(surface: Surface): Shown {
   return shown;
 }
 
-/** Shares of a whole zone from those of its relief classes. */
+/** Shares of a whole zone, or of a picture, from those of its relief classes. */
 export function shownInAll(shown: Shown, relief: ReliefShares): ShownInClass {
   const all: ShownInClass = new Map();
   for (const name of RELIEF_CLASSES) for (const [key, share] of shown[name]) add(all, key, share * relief[name]);

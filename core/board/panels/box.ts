@@ -4,7 +4,7 @@ import { eachPixel, emptyShape, outsideWreath, type Panel, type PanelShape, roun
 
 /** A side of a box: a lid that stands out over it, the board of the side, and a plinth with a small round on top. */
 const LID = 44;
-const GAP = 1.2;
+const GAP = 3;
 const PLINTH = PANEL_HEIGHT - 26;
 const ROUND = 6;
 

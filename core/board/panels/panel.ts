@@ -27,7 +27,7 @@ export const PANEL_NAMES: Record<PanelId, { short: string; full: string }> = {
   drawer: { short: "Drawer", full: "Moulded drawer front" },
   plain: { short: "Boards", full: "Plain boards edge to edge" },
   top: { short: "Top", full: "Plain top without joints" },
-  disc: { short: "Disc", full: "Round top" },
+  disc: { short: "Disc", full: "Disc, such as a round top" },
   leg: { short: "Leg", full: "Turned leg" },
   frame: { short: "Frame", full: "Mitred frame" },
   box: { short: "Box", full: "Side of a box, with lid and plinth" },
