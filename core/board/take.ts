@@ -4,6 +4,8 @@ import type { Flaking, Meeting, Opening, Thinning, Turning, Wearing } from "../s
 import { lawOf } from "../surface/laws/laws.ts";
 import { type ByRelief, byRelief, type Effect } from "../surface/phase.ts";
 import { EVEN } from "../surface/technique.ts";
+import type { Share } from "../units/units.ts";
+import { crackMask, crackSpacing, cracksNamed } from "./crackle.ts";
 import { flakeScore } from "./flakes.ts";
 import type { Field } from "./grid.ts";
 import { ragged } from "./hands/dabs.ts";
@@ -281,6 +283,30 @@ function thin<E extends Effect>(effect: E, law: Thinning<E>, meeting: Meeting, l
   });
 }
 
+/** A film that opens in a net of cracks where it may: they run in no direction, closer where it lies thin. */
+function crazed(layer: Layer, share: Share, mayCrack: (at: number) => boolean, { relief, grid, seed }: Bench): Layer {
+  let thickness = 0;
+  let count = 0;
+  for (const at of relief.sample)
+    if (mayCrack(at)) {
+      thickness += layer.thickness[at]!;
+      count++;
+    }
+  if (count === 0) return layer;
+  const spacing = Math.round(10 * crackSpacing(thickness / count, thickness / count)) / 10;
+  const cracks = cracksNamed(`${spacing} ${seed} crazed`, () => ({
+    spacing,
+    stroked: false,
+    upright: () => false,
+    seed: seed + 5,
+  }));
+  const open = crackMask(cracks, grid, relief.sample, share, mayCrack);
+  const cover = new Uint8Array(open.length);
+  for (let at = 0; at < cover.length; at++)
+    cover[at] = Math.round((1 - open[at]!) * (layer.cover === null ? 255 : layer.cover[at]!));
+  return { ...layer, cover };
+}
+
 /** The films on top, where something changes about them: dried, keyed, polished, turned. What is not on top stays as it was. */
 function turn<E extends Effect>(effect: E, law: Turning<E>, meeting: Meeting, layers: Layers, bench: Bench): Layers {
   const films = layers.map(({ film }) => law.turned(effect, film));
@@ -291,7 +317,9 @@ function turn<E extends Effect>(effect: E, law: Turning<E>, meeting: Meeting, la
   return layers.flatMap((layer, index): Layer[] => {
     const film = films[index]!;
     if (film === layer.film) return [layer];
-    return turnedWhere(layer, film, tops.length, (at) => tops[at] === index && (mask === null || mask[at]! >= 0.5));
+    const here = (at: number) => tops[at] === index && (mask === null || mask[at]! >= 0.5);
+    const torn = law.torn(effect, layer.film, meeting);
+    return turnedWhere(torn > 0 ? crazed(layer, torn, here, bench) : layer, film, tops.length, here);
   });
 }
 

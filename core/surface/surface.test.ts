@@ -173,6 +173,16 @@ describe("taking off", () => {
     expect(erased(sealed)).toBeLessThan(0.5);
   });
 
+  it("warm air on wet milk paint opens it in cracks, more of a thick coat; on other paint, or once it is dry, none", () => {
+    const open = (how: string, what: string, minutes: number) =>
+      covers(last([["brush", "stain-block-shellac"], [how, what], ["hair-dryer"]], minutes), only("field")).get("s1") ??
+      0;
+    expect(open("brush", "milk-curd", 20)).toBeGreaterThan(0.03);
+    expect(open("cross-hatch", "milk-curd", 20)).toBeGreaterThan(open("brush", "milk-curd", 20));
+    expect(open("brush", "milk-curd", DAY)).toBe(0);
+    expect(open("brush", "chalk-bone-white", 20)).toBe(0);
+  });
+
   it("thick milk paint dried by warm air chips more than a thin coat dried by itself", () => {
     const bare = (how: string, ...dryer: ExampleStep[]) => {
       const steps: ExampleStep[] = [

@@ -85,9 +85,11 @@ function loosest<E extends Effect>(stack: Stack, effect: E, law: Flaking<E>, mee
 interface Left {
   stack: Stack;
   eager: number;
+  /** the part of it where the film on top opens in cracks */
+  torn: Share;
 }
 
-const asItWas = (stack: Stack): Left => ({ stack, eager: 1 });
+const asItWas = (stack: Stack): Left => ({ stack, eager: 1, torn: 0 });
 
 function worked(stack: Stack, effect: Effect, law: Law, here: Here): Left {
   switch (law.way) {
@@ -97,7 +99,7 @@ function worked(stack: Stack, effect: Effect, law: Law, here: Here): Left {
       return asItWas(worn(stack, effect, law));
     case "flakes": {
       const loose = loosest(stack, effect, law, here);
-      return loose === null ? asItWas(stack) : { stack: loose.below, eager: law.eager(effect, loose.film) };
+      return loose === null ? asItWas(stack) : { stack: loose.below, eager: law.eager(effect, loose.film), torn: 0 };
     }
     case "thins": {
       if (stack === null) return asItWas(stack);
@@ -105,7 +107,12 @@ function worked(stack: Stack, effect: Effect, law: Law, here: Here): Left {
       return asItWas(left >= 1 ? stack : withTop(stack, { ...stack.film, micrometres: stack.film.micrometres * left }));
     }
     case "turns":
-      return asItWas(stack === null ? stack : withTop(stack, law.turned(effect, stack.film)));
+      if (stack === null) return asItWas(stack);
+      return {
+        stack: withTop(stack, law.turned(effect, stack.film)),
+        eager: 1,
+        torn: law.torn(effect, stack.film, here),
+      };
     case "strips":
       return asItWas(null);
     default:
@@ -182,7 +189,7 @@ function afterEffect(patches: readonly Patch[], effect: Effect, here: Here): rea
   const next: Patch[] = [];
   let moved = false;
   for (const patch of patches) {
-    const { stack, eager } = within(patch) ? worked(patch.stack, effect, law, here) : asItWas(patch.stack);
+    const { stack, eager, torn } = within(patch) ? worked(patch.stack, effect, law, here) : asItWas(patch.stack);
     const part = stack === patch.stack ? 0 : ofPlace * Math.min(1, ofClass * eager);
     if (part <= 0) {
       next.push(patch);
@@ -190,7 +197,9 @@ function afterEffect(patches: readonly Patch[], effect: Effect, here: Here): rea
     }
     moved = true;
     if (part < 1) next.push({ share: patch.share * (1 - part), stack: patch.stack, places: patch.places });
-    next.push({ share: part < 1 ? patch.share * part : patch.share, stack, places: patch.places });
+    const share = patch.share * part;
+    if (torn > 0) next.push({ share: share * torn, stack: patch.stack?.below ?? null, places: patch.places });
+    next.push({ share: share * (1 - torn), stack, places: patch.places });
   }
   return moved ? tidied(next, here.patchLimit) : patches;
 }

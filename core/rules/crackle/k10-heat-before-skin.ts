@@ -1,3 +1,4 @@
+import { tearsInWarmAir } from "../../surface/laws/turning.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { isOpenWet } from "../read-surface.ts";
 import { waitBefore } from "../repair.ts";
@@ -22,8 +23,7 @@ export const heatBeforeSkin: Rule = {
       const below = stack?.below?.film.material;
       return (
         stack !== null &&
-        isOpenWet(seam, stack.film) &&
-        (below?.role === "medium" || stack.film.material.role === "paste")
+        ((below?.role === "medium" && isOpenWet(seam, stack.film)) || tearsInWarmAir(stack.film, seam.at))
       );
     })?.stack;
     if (!wet) return [];

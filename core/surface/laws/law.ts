@@ -74,6 +74,8 @@ export interface Turning<E extends Effect = Effect> {
   way: "turns";
   /** the film afterwards; the same film where the effect does not concern it */
   turned(effect: E, film: Film): Film;
+  /** the share of the film that opens in cracks as it turns */
+  torn(effect: E, film: Film, working: Working): Share;
 }
 
 /** Everything comes off. */
