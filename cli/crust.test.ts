@@ -85,7 +85,10 @@ describe("crust on the command line", () => {
   it.each([
     [["--zone", "nowhere", "--png", "x.png"], 'zone "nowhere" not found'],
     [["--after", "s9", "--png", "x.png"], 'step "s9" not found on zone "z1"; it has ground, s1, s2'],
-    [["--panel", "round", "--png", "x.png"], 'panel "round" not found; there are carved, drawer, plain, top, disc, leg, frame, box'],
+    [
+      ["--panel", "round", "--png", "x.png"],
+      'panel "round" not found; there are carved, drawer, plain, top, disc, leg, frame, box',
+    ],
     [["--seed", "many", "--png", "x.png"], "--seed many: write a whole number"],
     [["--seed", "0", "--png", "x.png"], "a seed is a whole number from 1 to 999"],
     [["--width", "9000", "--png", "x.png"], "a board is 96 to 1536 pixels wide"],
