@@ -121,7 +121,7 @@ try {
   check("route types", "react-router", ["typegen"]);
   check("types of the core, without a browser or a machine", "tsc", ["-p", "core"]);
   check("types", "tsc", ["-p", "."]);
-  check("format and lint", "biome", ["ci", "."]);
+  check("format and lint", "biome", ["ci", "--colors=off", "."]);
   check("layering", "depcruise", ["--config", ".dependency-cruiser.cjs", ...LAYERS]);
   check("spelling", "cspell", ["lint", "--no-progress", "--no-summary", "."]);
   checkWholeness();

@@ -38,7 +38,10 @@ function clothScore({ relief, grid, seed }: Bench): Field {
     .field();
 }
 
-/** Where paper or a blade bears: hard on edges, in fine lines along the stroke. */
+/**
+ * Where paper or a blade bears: hard on edges, in fine lines along the stroke. Of a groove, where it comes there at all, it
+ * finds the bottom: the fold of the paper draws a line along it.
+ */
 function paperScore(bench: Bench, coarse: number): Field {
   const { relief, grid, seed } = bench;
   return reckon(grid)
@@ -51,6 +54,7 @@ function paperScore(bench: Bench, coarse: number): Field {
     .plus(0.12, noise(grid, seed + 5, 0.7))
     .plus(-0.006, dips(bench))
     .plus(0.3, relief.nearBorder)
+    .plus(1.6, reckon(grid).plus(1, relief.recess).times(relief.recess))
     .field();
 }
 

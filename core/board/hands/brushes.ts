@@ -126,11 +126,17 @@ export const drag = drawnOver([90, 0.9, 0.3], [110, 1.1, 0.6], 0.22);
 /** A glaze stays open under the dry brush: its marks melt. */
 export const dryBrushedGlaze: Hand = (bench) => ({ ...dryBrush(bench), softness: 1.5 });
 
-export const finger: Hand = ({ relief, grid, seed }) => {
+export const finger: Hand = (bench) => {
+  const { relief, grid, seed } = bench;
   const touch = clouds(grid, seed, 12, 4, 0.6);
   return {
     weight: about1(grid, 0.2, touch, 0.3),
-    breaks: reckon(grid).plus(0.45, touch).plus(1.5, relief.high).plus(0.6, relief.edge).plus(-1, relief.recess),
+    breaks: reckon(grid)
+      .plus(0.45, touch)
+      .plus(1.5, relief.high)
+      .plus(0.6, relief.edge)
+      .plus(-1, relief.recess)
+      .plus(-0.02, dips(bench)),
     softness: 0.6,
   };
 };

@@ -1,14 +1,21 @@
+import type { Effect } from "../phase.ts";
 import { type Technique, technique } from "../technique.ts";
 
 const take = (row: Omit<Parameters<typeof technique>[0], "kind">) => technique({ ...row, kind: "take" });
 
-const sand = (grit: number, micrometres: number, hint: string): Technique =>
+/** The fold of fine paper bears on little, and there it cuts through a coat: in grooves and along what is carved (from memory). */
+const FOLDED: readonly Effect[] = [
+  { does: "abrade", micrometres: 36, worked: { arris: 0, field: 0, high: 0.06, recess: 0.06 } },
+];
+
+const sand = (grit: number, micrometres: number, hint: string, fold: readonly Effect[] = []): Technique =>
   take({
     id: `sand-${grit}`,
     name: `Sand ${grit}`,
     minutesPerSquareMetre: 14,
     effects: [
       { does: "abrade", micrometres, worked: { arris: 0.75, field: 0.05, high: 0.35, recess: 0 } },
+      ...fold,
       { does: "key" },
     ],
     hazards: ["dust"],
@@ -48,7 +55,7 @@ export const TAKING: readonly Technique[] = [
     hint: "damp cloth over a finger, edges and beads",
     sign: "colour comes onto the cloth at the second or third rub",
   }),
-  sand(320, 10, "paper folded into the grooves; fine lines and smoothing"),
+  sand(320, 10, "paper folded into the grooves; fine lines and smoothing", FOLDED),
   sand(220, 30, "worn edges"),
   sand(150, 110, "through to the timber on the arrises"),
   take({
