@@ -212,10 +212,16 @@ function mediumAt(layers: Layers, at: number): number {
   return sum;
 }
 
-/** Opens the coat along grown cracks where it lies on a medium at its tack. */
-function cracked(meeting: Meeting, cover: Field | null, thickness: Field, layers: Layers, bench: Bench): Field | null {
+/** A coat that may have opened in cracks: where it lies, and how thick. */
+interface Cracked {
+  cover: Field | null;
+  thickness: readonly Field[];
+}
+
+/** Opens the coat along grown cracks where it lies on a medium at its tack; what lay in them draws together beside them. */
+function cracked(meeting: Meeting, { cover, thickness }: Cracked, layers: Layers, bench: Bench): Cracked {
   const tears = tearing(meeting, layers);
-  if (!tears.includes(true)) return cover;
+  if (!tears.includes(true)) return { cover, thickness };
   const { relief, grid, seed } = bench;
   const tops = topsOf(layers, grid);
   const mayCrack = (at: number) => tops[at]! >= 0 && tears[tops[at]!]!;
@@ -225,10 +231,10 @@ function cracked(meeting: Meeting, cover: Field | null, thickness: Field, layers
   for (const at of relief.sample)
     if (mayCrack(at)) {
       medium += mediumAt(layers, at);
-      paint += thickness[at]!;
+      paint += thickness[0]![at]!;
       count++;
     }
-  if (count === 0) return cover;
+  if (count === 0) return { cover, thickness };
   const { upright } = relief;
   const pixelAt = (x: number, y: number) =>
     Math.min(grid.height - 1, Math.max(0, Math.floor(y / grid.millimetres))) * grid.width +
@@ -248,7 +254,8 @@ function cracked(meeting: Meeting, cover: Field | null, thickness: Field, layers
   });
   const open = crackMask(cracks, grid, relief.sample, CRACK_SHARE, mayCrack);
   for (let at = 0; at < open.length; at++) open[at] = (1 - open[at]!) * (cover ? cover[at]! : 1);
-  return open;
+  const drawn = thickness.map((one) => one.map((lies, at) => (mayCrack(at) ? lies / (1 - CRACK_SHARE) : lies)));
+  return { cover: open, thickness: drawn };
 }
 
 /** A medium that has torn a coat tears no other: what the coat has reached of it is spent. */
@@ -314,15 +321,15 @@ export function lay<E extends Effect>(
     return shaped(marks, classFactors(marks, amount, relief), 1, relief);
   };
   const broken = coverOf(effect, law, shareLaid(meets, meeting), meeting, laid, layers, bench);
-  const thickness = new Map(meets.ways.map((way) => [way, thicknessOf(way)]));
-  const open = cracked(meeting, broken, thickness.get(meets.ways[meets.wayOn.at(-1)!]!)!, layers, bench);
+  const whole = { cover: broken, thickness: meets.ways.map(thicknessOf) };
+  const { cover: open, thickness } = cracked(meeting, whole, layers, bench);
   const under = spent(meeting, broken, layers, bench);
   const fresh = coversByWay(meets, open === null ? null : toCover(open), layers, bench).map(
     ({ way, cover }): Layer => ({
       film: freshFilm(phase, at, material, way.amount.field, way.on, bench.climate),
       optics: laid.apart ? opticsOf(material) : opticsLaid(phase),
       metallic: isMetal(phase),
-      thickness: thickness.get(way)!,
+      thickness: thickness[meets.ways.indexOf(way)]!,
       cover,
     }),
   );

@@ -306,9 +306,13 @@ function crazed(layer: Layer, share: Share, mayCrack: (at: number) => boolean, {
   }));
   const open = crackMask(cracks, grid, relief.sample, share, mayCrack);
   const cover = new Uint8Array(open.length);
-  for (let at = 0; at < cover.length; at++)
+  const drawn = Float32Array.from(layer.thickness);
+  for (let at = 0; at < cover.length; at++) {
     cover[at] = Math.round((1 - open[at]!) * (layer.cover === null ? 255 : layer.cover[at]!));
-  return { ...layer, cover };
+    // none of it is lost: it draws together beside the cracks
+    if (mayCrack(at)) drawn[at]! /= 1 - share;
+  }
+  return { ...layer, thickness: drawn, cover };
 }
 
 /** The films on top, where something changes about them: dried, keyed, polished, turned. What is not on top stays as it was. */
@@ -327,6 +331,18 @@ function turn<E extends Effect>(effect: E, law: Turning<E>, meeting: Meeting, la
   });
 }
 
+/** Everything comes off where the step works. */
+function strip(meeting: Meeting, layers: Layers, bench: Bench): Layers {
+  const where = partWhere(meeting, layers, bench, CRISP);
+  if (where === null) return [];
+  return layers.map((layer) => ({
+    ...layer,
+    cover: Uint8Array.from(where, (part, at) =>
+      Math.round((1 - part) * (layer.cover === null ? 255 : layer.cover[at]!)),
+    ),
+  }));
+}
+
 /** What an effect takes off or changes, by its law. Everything that it leaves alone is the same layer, bit for bit. */
 export function take(effect: Effect, meeting: Meeting, layers: Layers, bench: Bench): Layers {
   if (layers.length === 0) return layers;
@@ -343,7 +359,7 @@ export function take(effect: Effect, meeting: Meeting, layers: Layers, bench: Be
     case "turns":
       return turn(effect, law, meeting, layers, bench);
     case "strips":
-      return [];
+      return strip(meeting, layers, bench);
     default:
       return layers;
   }

@@ -124,6 +124,12 @@ export const coatThickness = (material: Material, load: number): Micrometres => 
 
 const UNPOLISHED = 0.06;
 
+/** A film that has opened in cracks over this share of itself: what lay there has drawn together, and lies thicker beside it. */
+export const drawnTogether = (film: Film, open: Share): Film => ({
+  ...film,
+  micrometres: film.micrometres / (1 - open),
+});
+
 /** Sheen of a film as it now is, 0 to 1: wax shines when it has been buffed, and what was keyed is dull. */
 export function filmGloss({ material, polished, keyed }: Film): Share {
   const gloss = material.gloss.typical;

@@ -85,13 +85,13 @@ export interface PatchLimit {
   alike: number;
   /** and up to so many while each has a film on top that no other has: nearly every rule asks what lies on top */
   all: number;
+  /** patches smaller than this share are counted with another that has the same film on top */
+  speck: Share;
+  /** under this share nothing is left of a patch that rules or laws could speak of */
+  grain: Share;
 }
 
-export const PATCH_LIMIT: PatchLimit = { alike: 16, all: 24 };
-/** Patches smaller than this share are counted with another that has the same film on top. */
-const SPECK: Share = 0.004;
-/** Under this share nothing is left of a patch that rules or laws could speak of. */
-const DUST: Share = 0.0002;
+export const PATCH_LIMIT: PatchLimit = { alike: 16, all: 24, speck: 0.004, grain: 0.0002 };
 /** Films that only one of two stacks has count as this much difference of thickness. */
 const OTHER_FILMS: Micrometres = 1000;
 
@@ -144,14 +144,14 @@ export function tidied(patches: readonly Patch[], limit: PatchLimit = PATCH_LIMI
     else kept[at] = { share: kept[at]!.share + patch.share, stack: kept[at]!.stack, places: patch.places };
     if (patch.share < least) least = patch.share;
   }
-  if (kept.length <= limit.alike && least >= SPECK) return kept;
+  if (kept.length <= limit.alike && least >= limit.speck) return kept;
   for (const patch of [...kept].sort(bySmallness)) {
-    if (kept.length <= limit.alike && patch.share >= SPECK) break;
+    if (kept.length <= limit.alike && patch.share >= limit.speck) break;
     // one that has been counted with others since is another patch
     if (!kept.includes(patch)) continue;
     const like = mostLike(kept, patch, true);
     if (like >= 0) countWith(kept, patch, like);
-    else if (patch.share < DUST && kept.length > 1) countWith(kept, patch, mostLike(kept, patch, false));
+    else if (patch.share < limit.grain && kept.length > 1) countWith(kept, patch, mostLike(kept, patch, false));
   }
   while (kept.length > limit.all) {
     let at = 0;

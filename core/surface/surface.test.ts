@@ -364,7 +364,7 @@ describe("compiling", () => {
 });
 
 describe("patches counted together", () => {
-  const GENEROUS: PatchLimit = { alike: 400, all: 400 };
+  const GENEROUS: PatchLimit = { ...PATCH_LIMIT, alike: 400, all: 400 };
   /** Share of a class by what lies on top and its state. */
   const topsOf = (surface: Surface, relief: ReliefClass) => {
     const tops = new Map<string, number>();

@@ -3,7 +3,7 @@ import type { Material } from "../materials/material.ts";
 import type { Ground } from "../plan/ground.ts";
 import { isReliefClass, type PlaceOnFace, RELIEF_CLASSES, type ReliefClass, type Where } from "../plan/plan.ts";
 import type { Instant, Share } from "../units/units.ts";
-import { type Film, freshFilm, TRACE } from "./film.ts";
+import { drawnTogether, type Film, freshFilm, TRACE } from "./film.ts";
 import { type GroundState, groundAfter, untouched } from "./ground-state.ts";
 import type { Flaking, Law, Laying, Meeting, Opening, Wearing, Working } from "./laws/law.ts";
 import { lawOf } from "./laws/laws.ts";
@@ -89,6 +89,12 @@ interface Left {
   torn: Share;
 }
 
+const turnedOver = (stack: NonNullable<Stack>, film: Film, torn: Share): Left => ({
+  stack: withTop(stack, torn > 0 ? drawnTogether(film, torn) : film),
+  eager: 1,
+  torn,
+});
+
 const asItWas = (stack: Stack): Left => ({ stack, eager: 1, torn: 0 });
 
 function worked(stack: Stack, effect: Effect, law: Law, here: Here): Left {
@@ -108,11 +114,7 @@ function worked(stack: Stack, effect: Effect, law: Law, here: Here): Left {
     }
     case "turns":
       if (stack === null) return asItWas(stack);
-      return {
-        stack: withTop(stack, law.turned(effect, stack.film)),
-        eager: 1,
-        torn: law.torn(effect, stack.film, here),
-      };
+      return turnedOver(stack, law.turned(effect, stack.film), law.torn(effect, stack.film, here));
     case "strips":
       return asItWas(null);
     default:
@@ -165,7 +167,8 @@ function laid<E extends Effect>(
     const cracked = tears ? CRACK_SHARE : 0;
     if (covered < 1) next.push({ share: patch.share * (1 - covered), stack, places });
     if (tears) next.push({ share: patch.share * covered * cracked, stack: beneath, places });
-    next.push({ share: patch.share * covered * (1 - cracked), stack: laidOn(film, beneath), places });
+    const lies = tears ? drawnTogether(film, cracked) : film;
+    next.push({ share: patch.share * covered * (1 - cracked), stack: laidOn(lies, beneath), places });
     broken ||= covered < 1 || cracked > 0;
   }
   // a coat over everything keeps unlike patches unlike; only what covers in part can make them alike or many

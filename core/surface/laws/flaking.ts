@@ -26,6 +26,7 @@ const THICK_CHIPS_MORE = 0.8;
  */
 export const flaking: Flaking<Extract<Effect, { does: "chip" }>> = {
   way: "flakes",
+  to: "flakes",
   letsGo: (_effect, { material, chips }, under, { ground }) => comesAway(material, chips, under, ground),
   eager: (_effect, { material, coat, forced }) =>
     material.brittle ? coat.load ** THICK_CHIPS_MORE * (forced ? FORCED_CHIPS_MORE : 1) : 1,
@@ -35,6 +36,7 @@ export const flaking: Flaking<Extract<Effect, { does: "chip" }>> = {
 /** The crumb breaks off, and whatever was laid over it (common practice). */
 export const scraping: Flaking<Extract<Effect, { does: "scrape" }>> = {
   way: "flakes",
+  to: "flakes",
   letsGo: (_effect, film) => film.material.role === "crumb",
   eager: () => 1,
   worked: () => byRelief(() => 1),

@@ -22,6 +22,9 @@ export interface Meeting extends Working {
   ground: GroundState;
 }
 
+/** Where what comes off goes: onto the cloth, into the air and onto the floor, or into the bin with the remover. */
+export type Waste = "cloth" | "dust" | "flakes" | "sludge";
+
 /** A film is laid over what is there. */
 export interface Laying<E extends Effect = Effect> {
   way: "lays";
@@ -38,6 +41,7 @@ export interface Laying<E extends Effect = Effect> {
 /** The film on top becomes thinner. */
 export interface Thinning<E extends Effect = Effect> {
   way: "thins";
+  to: Waste;
   /** the part that is left of it; 1 where the effect does not concern this film */
   left(effect: E, film: Film, relief: ReliefClass, working: Working): Share;
 }
@@ -45,6 +49,7 @@ export interface Thinning<E extends Effect = Effect> {
 /** Films go from the top down, whole, until one holds. */
 export interface Opening<E extends Effect = Effect> {
   way: "opens";
+  to: Waste;
   goes(effect: E, film: Film, working: Working): boolean;
   worked(effect: E): ByRelief;
 }
@@ -52,6 +57,7 @@ export interface Opening<E extends Effect = Effect> {
 /** Films wear from the top down until the effort is spent. */
 export interface Wearing<E extends Effect = Effect> {
   way: "wears";
+  to: Waste;
   /** micrometres of soft paint that the effort takes */
   effort(effect: E): Micrometres;
   /** effort that a micrometre of this film costs, against soft paint */
@@ -62,6 +68,7 @@ export interface Wearing<E extends Effect = Effect> {
 /** Films come away from the top, down to the lowest that lets go. */
 export interface Flaking<E extends Effect = Effect> {
   way: "flakes";
+  to: Waste;
   /** whether a film comes away from what lies under it (null: the bare ground) */
   letsGo(effect: E, film: Film, under: Film | null, meeting: Meeting): boolean;
   /** how much more of the film comes away than usual, about 1 */
@@ -69,7 +76,7 @@ export interface Flaking<E extends Effect = Effect> {
   worked(effect: E): ByRelief;
 }
 
-/** The film on top is the same film in another state. */
+/** The film on top is the same film in another state, and none of it is lost: where it opens in cracks, it draws together. */
 export interface Turning<E extends Effect = Effect> {
   way: "turns";
   /** the film afterwards; the same film where the effect does not concern it */
@@ -81,6 +88,7 @@ export interface Turning<E extends Effect = Effect> {
 /** Everything comes off. */
 export interface Stripping {
   way: "strips";
+  to: Waste;
 }
 
 /** Only the bare ground or the air is concerned. */

@@ -26,7 +26,7 @@ const LAWS: { readonly [D in Does]: Law<EffectOf<D>> } = {
   key: keying,
   polish: polishing,
   react: reacting,
-  strip: { way: "strips" },
+  strip: { way: "strips", to: "sludge" },
   clean: PREPARES,
   degloss: PREPARES,
   "knock back": PREPARES,

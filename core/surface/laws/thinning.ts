@@ -36,11 +36,13 @@ export function holdOf(film: Film, { phase, at, misted }: Working): number {
 /** Wiping back takes what is still workable or dissolves in water: less and less as it sets, more with a damp cloth. */
 export const wiping: Thinning<Extract<Effect, { does: "thin" }>> = {
   way: "thins",
+  to: "cloth",
   left: ({ leaves }, film, relief, working) => leaves[relief] ** holdOf(film, working),
 };
 
 /** Clear wax lifts tinted wax, and fine foam any wax, wet or not; what has soaked in stays (common practice). */
 export const lifting: Thinning<Extract<Effect, { does: "lift" }>> = {
   way: "thins",
+  to: "cloth",
   left: ({ binder, leaves }, film, relief) => (film.material.binder === binder && !film.soaked ? leaves[relief] : 1),
 };

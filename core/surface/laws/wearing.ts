@@ -7,6 +7,7 @@ const SOFT_PAINT = 0.35;
 /** Paper takes so much effort; a hard film loses less of itself to it (a model from memory). */
 export const abrading: Wearing<Extract<Effect, { does: "abrade" }>> = {
   way: "wears",
+  to: "dust",
   effort: ({ micrometres }) => micrometres,
   hardness: ({ material }) => material.hardness.typical / SOFT_PAINT,
   worked: ({ worked }) => worked,
