@@ -154,8 +154,18 @@ function looseness<E extends Effect>(effect: E, law: Flaking<E>, meeting: Meetin
   };
 }
 
+/** Films that would let go of something that lies here: where none of them lies, nothing is looked up. */
+function couldLetGo<E extends Effect>(effect: E, law: Flaking<E>, meeting: Meeting, layers: Layers): Layers {
+  const unders = [null, ...layers.map(({ film }) => film)];
+  return layers.filter(({ film }, index) =>
+    unders.slice(0, index + 1).some((under) => law.letsGo(effect, film, under, meeting)),
+  );
+}
+
 /** Films come away in flakes, down to the lowest that lets go. */
 function flake<E extends Effect>(effect: E, law: Flaking<E>, meeting: Meeting, layers: Layers, bench: Bench): Layers {
+  const loose = couldLetGo(effect, law, meeting, layers);
+  if (loose.length === 0) return layers;
   const looseAt = looseness(effect, law, meeting, layers);
   const worked = law.worked(effect);
   const score = flakeScore(bench.relief, bench.seed);
@@ -180,6 +190,9 @@ function flake<E extends Effect>(effect: E, law: Flaking<E>, meeting: Meeting, l
     return cover;
   };
   for (let at = 0; at < score.length; at++) {
+    let lies = false;
+    for (const { thickness } of loose) if (thickness[at]! > TRACE) lies = true;
+    if (!lies) continue;
     const { films, eager } = looseAt(at);
     if (films.length === 0) continue;
     const part = maskFor(eager)[at]!;
