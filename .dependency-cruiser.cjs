@@ -5,6 +5,7 @@ const core = [
   ["materials"],
   ["colour", "drying", "quantity"],
   ["plan", "edit"],
+  ["mixing"],
   ["surface"],
   ["rules", "safety"],
   ["judge"],

@@ -2,6 +2,7 @@ import { CATALOGUE } from "#core/materials/catalogue";
 import { type Ground, type GroundKind, groundOf, type Species } from "#core/plan/ground";
 import { DEFAULT_HOURS } from "#core/plan/hours";
 import { DEFAULT_HOUSE_RULES } from "#core/plan/house-rules";
+import { materialsIn } from "#core/plan/mix";
 import {
   CARVED_RELIEF,
   type Crust,
@@ -15,6 +16,7 @@ import {
 } from "#core/plan/plan";
 import { hourly } from "#core/plan/readings";
 import type { Room } from "#core/plan/room";
+import { watered } from "#core/rules/example";
 import { findTechnique } from "#core/surface/techniques";
 import { readWallTime } from "#core/units/wall-time";
 import { loftReadings } from "./sensor/room-air";
@@ -103,7 +105,7 @@ function plan(
   crusts: Crust[],
   zones: Zone[],
 ): Plan {
-  const used = new Set(crusts.flatMap((crust) => crust.steps.flatMap((one) => [one.what, one.with])));
+  const used = new Set(crusts.flatMap((crust) => crust.steps.flatMap(materialsIn)));
   return {
     format: "jolly-crust",
     version: PLAN_VERSION,
@@ -173,9 +175,9 @@ const settle = (): Plan =>
           step("scuff", "scuff"),
           step("block", "brush", "stain-block-shellac", { coats: 2 }),
           step("green", "brush", "chalk-sea-green"),
-          step("blend", "blend", "chalk-duck-egg", { ...after(120), ...some(0.7) }),
+          step("blend", "blend", "chalk-duck-egg", some(0.7)),
           step("seal", "brush", "clear-coat-matt", after(DAY)),
-          step("wash", "wash", "chalk-bone-white", { ratio: "1 : 3 with water", ...some(0.6), ...after(240) }),
+          step("wash", "wash", "chalk-bone-white", { mix: watered(1, 3), ...some(0.6), ...after(240) }),
           step("spatter", "spatter", "chalk-lamp-black", some(0.04)),
           step("wax", "wax", "wax-clear", after(DAY)),
           step("black", "wax", "wax-black", some(1, "recess")),
@@ -273,7 +275,7 @@ const chartCabinet = (): Plan =>
           step("umber", "dry-brush", "glaze-umber", some(0.4)),
           step("wipe", "wipe-back"),
           step("stencil", "stencil", "craft-ultramarine", { ...some(1, "motif"), ...after(2 * DAY) }),
-          step("fade", "wash", "emulsion-putty", { ...some(1, "motif"), ratio: "1 : 3 with water", ...after(240) }),
+          step("fade", "wash", "emulsion-putty", { ...some(1, "motif"), mix: watered(1, 3), ...after(240) }),
           step("seal", "brush", "polyurethane-water", { coats: 2 }),
         ],
       },

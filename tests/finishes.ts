@@ -1,7 +1,7 @@
 import type { PanelId } from "#core/board/panels/panel";
 import { type Judgement, judge, type ZoneJudgement } from "#core/judge/judge";
 import { CARVED_RELIEF, MOULDED_RELIEF, PLAIN_RELIEF, type Relief } from "#core/plan/plan";
-import { type ExampleStack, examplePlan } from "#core/rules/example";
+import { type ExampleStack, examplePlan, watered } from "#core/rules/example";
 
 /** A finish of the trade as a stack, and the panel it is drawn on. */
 export interface Finish extends ExampleStack {
@@ -136,9 +136,9 @@ export const FINISHES: readonly Finish[] = [
     steps: [
       ["scuff"],
       ["brush", "emulsion-putty", { coats: 2 }],
-      ["rag-on", "chalk-sea-green", { ...some(0.6), ...after(DAY), ratio: "1 : 1 with water" }],
+      ["rag-on", "chalk-sea-green", { ...some(0.6), ...after(DAY), mix: watered(1, 1) }],
       ["stencil", "craft-ultramarine", { ...some(1, "motif"), ...after(DAY) }],
-      ["wash", "emulsion-putty", { ...some(0.8), ratio: "1 : 3 with water", ...after(240) }],
+      ["wash", "emulsion-putty", { ...some(0.8), mix: watered(1, 3), ...after(240) }],
       ["brush", "clear-coat-matt", { coats: 2, ...after(DAY) }],
     ],
   },
@@ -202,7 +202,7 @@ export const FINISHES: readonly Finish[] = [
       ["brush", "leaf-size"],
       ["lay-leaf", "leaf-imitation-gold"],
       ["brush", "shellac-sealer", after(DAY)],
-      ["blend", "craft-sky", { ...some(0.4), ...after(240) }],
+      ["blend", "craft-sky", { ...some(0.4) }],
       ["brush", "glaze-umber", after(DAY)],
       ["wipe-back"],
       ["brush", "clear-coat-satin", after(2 * DAY)],
@@ -267,9 +267,9 @@ export const FINISHES: readonly Finish[] = [
     steps: [
       ["scuff"],
       ["brush", "chalk-sea-green", { coats: 2 }],
-      ["blend", "chalk-duck-egg", { ...some(0.6), ...after(120) }],
+      ["blend", "chalk-duck-egg", { ...some(0.6) }],
       ["brush", "clear-coat-matt", after(DAY)],
-      ["wash", "chalk-bone-white", { ...some(0.5), ratio: "1 : 3 with water", ...after(240) }],
+      ["wash", "chalk-bone-white", { ...some(0.5), mix: watered(1, 3), ...after(240) }],
       ["spatter", "chalk-lamp-black", some(0.03)],
       ["wax", "wax-clear", after(DAY)],
       ["wax", "wax-black", some(1, "recess")],

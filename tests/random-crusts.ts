@@ -3,6 +3,7 @@ import { CATALOGUE } from "#core/materials/catalogue";
 import { GROUND_KINDS, type GroundKind, groundOf, SPECIES } from "#core/plan/ground";
 import { DEFAULT_HOURS } from "#core/plan/hours";
 import { HOUSE_RULE_KEYS, HouseRules, SCHOOLS } from "#core/plan/house-rules";
+import { MIX_BY, sayMix } from "#core/plan/mix";
 import {
   CARVED_RELIEF,
   INTENTS,
@@ -44,7 +45,18 @@ const stepBody = fc.record({
   share: fc.constantFrom(1, 1, 0.6, 0.2),
   wait,
   pot: fc.option(
-    fc.record({ with: fc.constantFrom(...CATALOGUE), ratio: fc.constantFrom("30 : 70", "70 : 30", "1 : 1") }),
+    fc.record({
+      by: fc.constantFrom(...MIX_BY),
+      parts: fc.constantFrom(1, 3, 70),
+      with: fc.uniqueArray(
+        fc.record({
+          what: fc.constantFrom(...CATALOGUE).map(({ id }) => id),
+          parts: fc.constantFrom(0.05, 1, 3, 30),
+        }),
+        { minLength: 1, maxLength: 3, selector: ({ what }) => what },
+      ),
+      thinner: fc.constantFrom(0, 0, 1, 3),
+    }),
     {
       nil: undefined,
       freq: 7,
@@ -66,7 +78,7 @@ export const steps = (max = 9): fc.Arbitrary<Step[]> =>
         coats: pick.what ? coats : 1,
         intents,
         ...(pause ? { wait: pause } : {}),
-        ...(pot && pick.what ? { with: pot.with.id, ratio: pot.ratio } : {}),
+        ...(pot && pick.what ? { mix: pot } : {}),
         ...(reveal !== undefined && reveal < index && pick.technique.id === "wet-distress"
           ? { reveals: `s${reveal}` }
           : {}),
@@ -163,7 +175,7 @@ export const plan: fc.Arbitrary<Plan> = fc
     [fc.toStringMethod]: () => sayPlan(one, two, zones.slice(0, count)),
   }));
 
-const sayStep = ({ how, what, coats, intents, where, wait: pause, reveals }: Step) =>
+const sayStep = ({ how, what, coats, intents, where, wait: pause, reveals, mix }: Step) =>
   [
     how,
     what,
@@ -173,6 +185,7 @@ const sayStep = ({ how, what, coats, intents, where, wait: pause, reveals }: Ste
     where.share < 1 && where.share,
     pause && `${pause.kind} ${pause.minutes}`,
     reveals && `to ${reveals}`,
+    mix && sayMix(mix, (id) => id),
   ]
     .filter(Boolean)
     .join(" ");

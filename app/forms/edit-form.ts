@@ -14,6 +14,7 @@ import { SHOP_FORMS } from "./edits/shop";
 import type { Faults, FormFields } from "./fields";
 import { readHoursFields } from "./hours-form";
 import { readJobFields } from "./job-form";
+import { readMixFields } from "./mix-form";
 import { readZoneFields } from "./zone-form";
 
 function addStep(place: Place): FormEdit {
@@ -109,13 +110,13 @@ function patchStep(place: Place): FormEdit {
     if (!share.success) faults.share = share.error.issues[0]!.message;
     const on = WHERE.find((one) => one === (fields.on ?? step.where.on));
     if (!on) faults.on = "Choose where it goes.";
-    const ratio = (fields.ratio ?? step.ratio ?? "").trim();
-    if (ratio.length > 40) faults.ratio = "40 characters at most.";
     const note = (fields.note ?? step.note ?? "").trim();
     if (note.length > 400) faults.note = "400 characters at most.";
-    const pot = fields.with ?? step.with ?? "";
-    const potPin = pot === "" ? [] : pinOf(plan, pot);
-    if (potPin === null) faults.with = "That material is not on the shelf.";
+    const mixed = readMixFields(fields, step.mix);
+    if ("faults" in mixed) Object.assign(faults, mixed.faults);
+    const mix = "mix" in mixed ? mixed.mix : null;
+    const potPins = (mix?.with ?? []).map((part) => pinOf(plan, part.what));
+    if (potPins.includes(null)) faults.mixWith1 = "That material is not on the shelf.";
     const wait = fields.waitKind === undefined ? { wait: step.wait ?? null } : readWait(fields);
     if ("fault" in wait) faults.wait = wait.fault;
     if (!technique || !on || !coats.success || !share.success || "fault" in wait || Object.keys(faults).length > 0)
@@ -134,7 +135,7 @@ function patchStep(place: Place): FormEdit {
       label: `Change ${stepName(plan, step)}`,
       commands: [
         ...pin,
-        ...(potPin ?? []),
+        ...potPins.flatMap((one) => one ?? []),
         {
           do: "patch step",
           crustId: crust.id,
@@ -151,8 +152,7 @@ function patchStep(place: Place): FormEdit {
             intents,
             wait: wait.wait,
             reveals,
-            ratio: ratio || null,
-            with: lays && pot ? pot : null,
+            mix: lays ? mix : null,
             note: note || null,
           },
         },

@@ -2,6 +2,7 @@ import { createHash } from "node:crypto";
 import sharp from "sharp";
 import { Board } from "#core/board/board";
 import { BOARD_WIDTHS, boardWorkOf } from "#core/board/board-work";
+import { materialsIn } from "#core/plan/mix";
 import { findCrust, findZone, type Plan } from "#core/plan/plan";
 import { judgementOf } from "#core/schedule/kept";
 import { readBoardAddress, WHOLE } from "~/board/board-address";
@@ -35,7 +36,7 @@ export function boardKey(plan: Plan, params: URLSearchParams): string | null {
   const zone = findZone(plan, params.get("zone") ?? "");
   const crust = zone && findCrust(plan, zone.crustId);
   if (!crust) return null;
-  const used = new Set(crust.steps.flatMap(({ what, with: second }) => [what, second]));
+  const used = new Set(crust.steps.flatMap(materialsIn));
   const { room, houseRules, materials } = plan.pinned;
   const about = [zone, crust, plan.start, room, houseRules, materials.filter(({ id }) => used.has(id))];
   return createHash("sha256")

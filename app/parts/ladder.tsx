@@ -1,16 +1,17 @@
 import { Plus } from "lucide-react";
-import { type ReactNode, useState } from "react";
+import { type ReactNode, useMemo, useState } from "react";
 import { Link } from "react-router";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { isTimber } from "#core/plan/ground";
-import type { Step } from "#core/plan/plan";
+import { sayMix } from "#core/plan/mix";
+import { materialName, type Step } from "#core/plan/plan";
 import { groundNamed } from "#core/rules/words";
 import type { Schedule } from "#core/schedule/schedule";
 import { findTechnique } from "#core/surface/techniques";
 import type { WallMinutes } from "#core/units/units";
 import { sayDayClock } from "#core/units/when";
 import { GroundSwatch, HandMark, Swatch } from "~/drawing/swatch";
-import { useJobEditor } from "~/editor/job-editor";
+import { useJob, useJobEditor } from "~/editor/job-editor";
 import { countOf } from "~/words/amount";
 import { type SeamSays, seamSays } from "./seam-words";
 import type { Selection } from "./selection";
@@ -89,14 +90,14 @@ export function rungMiddles(
   return middles;
 }
 
-function detailOf(step: Step): string {
+function detailOf(step: Step, materialNamed: (id: string) => string): string {
   const technique = findTechnique(step.how);
   const words: string[] = [];
   if (step.what && technique && technique.name !== "Brush") words.push(technique.name.toLowerCase());
   if (step.coats > 1) words.push(`${step.coats} coats`);
   if (step.where.on !== "everywhere") words.push(WHERE_SHORT[step.where.on]);
   if (step.where.share < 1) words.push(sayShare(step.where.share));
-  if (step.ratio) words.push(step.ratio);
+  if (step.mix) words.push(sayMix(step.mix, materialNamed));
   for (const intent of step.intents) words.push(INTENT_SHORT[intent]);
   if (!step.what && technique) words.push(technique.hint);
   return words.join(", ");
@@ -185,6 +186,8 @@ export function Ladder({ judged, rungs, sizes, selection, nameOf, onMove }: Prop
   const [over, setOver] = useState<string | null>(null);
   const { row: height, dense } = sizes;
   const { ground } = judged.zone;
+  const { plan } = useJob();
+  const materialNamed = useMemo(() => materialName(plan), [plan]);
   const surface = surfaceSays(judged);
   const steps = judged.crust.steps;
   return (
@@ -253,7 +256,7 @@ export function Ladder({ judged, rungs, sizes, selection, nameOf, onMove }: Prop
                 ) : (
                   <span className="truncate text-note text-soft">
                     {way !== null && <b className="font-semibold">only if {way}: </b>}
-                    {detailOf(step)}
+                    {detailOf(step, materialNamed)}
                   </span>
                 )}
               </Link>

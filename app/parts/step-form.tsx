@@ -6,12 +6,11 @@ import { findTechnique, TECHNIQUES, techniquesFor } from "#core/surface/techniqu
 import { useJob } from "~/editor/job-editor";
 import { stepName, waitText } from "~/forms/edit-form";
 import { EditForm, Field } from "~/forms/edit-form-parts";
+import { canBeMixed, MixFields } from "./mix-fields";
 import { INTENT_WORDS, WHERE_WORDS } from "./step-words";
 
 /** The kinds of step that go on part of a face. */
 const PLACED: ReadonlySet<string> = new Set(["prepare", "coat", "take"]);
-
-const MIXABLE: ReadonlySet<string> = new Set(["paint", "glaze", "wax", "tint-base", "clear", "pigment"]);
 
 /** The selected step: every field is saved as it is left. */
 export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone: Zone }) {
@@ -121,33 +120,15 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
               />
             )}
           </Field>
-          {material && (
-            <>
-              <Field name="with" label="Mixed with" fault={faults.with}>
-                {(field) => (
-                  <select {...field} defaultValue={values?.with ?? step.with ?? ""}>
-                    <option value="">nothing else</option>
-                    {materials
-                      .filter((one) => MIXABLE.has(one.role) && one.id !== material.id)
-                      .map((one) => (
-                        <option key={one.id} value={one.id}>
-                          {one.name}
-                        </option>
-                      ))}
-                  </select>
-                )}
-              </Field>
-              <Field name="ratio" label="Parts, this to that" fault={faults.ratio}>
-                {(field) => (
-                  <input
-                    {...field}
-                    type="text"
-                    placeholder="70 : 30"
-                    defaultValue={values?.ratio ?? step.ratio ?? ""}
-                  />
-                )}
-              </Field>
-            </>
+          {material && canBeMixed(material) && (
+            <MixFields
+              mix={step.mix}
+              own={material}
+              materials={materials}
+              beside={technique?.carriesTwo ?? false}
+              faults={faults}
+              values={values}
+            />
           )}
           {distress && (
             <div className="col-span-2">

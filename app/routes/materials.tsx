@@ -6,6 +6,7 @@ import { bodyColour, isTranslucent, onChart } from "#core/colour/material-colour
 import { CATALOGUE } from "#core/materials/catalogue";
 import type { Material, Origin } from "#core/materials/material";
 import { nonsenseIn } from "#core/materials/sense";
+import { materialsIn } from "#core/plan/mix";
 import { shortDuration, writeDuration } from "#core/units/duration";
 import { DrawDown } from "~/drawing/draw-down";
 import { Swatch } from "~/drawing/swatch";
@@ -324,7 +325,7 @@ export default function MaterialsRoute() {
   const isPinned = chosen !== undefined && pinned.includes(chosen);
   const inUse =
     chosen !== undefined &&
-    plan.crusts.some((crust) => crust.steps.some((step) => step.what === chosen.id || step.with === chosen.id));
+    plan.crusts.some((crust) => crust.steps.some((step) => materialsIn(step).includes(chosen.id)));
   const doubts = chosen ? nonsenseIn(chosen) : [];
   const link = (id: string) => {
     const next = new URLSearchParams(params);

@@ -1,5 +1,7 @@
 import { Link } from "react-router";
 import { signOf } from "#core/drying/signs";
+import { sayMix } from "#core/plan/mix";
+import { materialName } from "#core/plan/plan";
 import { judgementOf, scheduleOf } from "#core/schedule/kept";
 import { shortDuration } from "#core/units/duration";
 import { midnightBefore } from "#core/units/wall-time";
@@ -38,7 +40,12 @@ export async function loader({ params }: Route.LoaderArgs) {
       at: sayClock(booking.starts),
       name: booking.name,
       where: judged?.zone.name ?? "the whole piece",
-      note: [shortDuration(booking.ends - booking.starts), placed?.phase.step.ratio, seam?.tight ? seam.text : "", look]
+      note: [
+        shortDuration(booking.ends - booking.starts),
+        placed?.phase.step.mix && sayMix(placed.phase.step.mix, materialName(plan)),
+        seam?.tight ? seam.text : "",
+        look,
+      ]
         .filter(Boolean)
         .join(" · "),
     });

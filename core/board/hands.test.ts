@@ -5,7 +5,7 @@ import { hexOf } from "../colour/screen.ts";
 import { judge } from "../judge/judge.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
 import type { Step } from "../plan/plan.ts";
-import { type ExampleStep, examplePlan } from "../rules/example.ts";
+import { type ExampleStep, examplePlan, mixed as stirred } from "../rules/example.ts";
 import { lays } from "../surface/techniques/lay.ts";
 import { TECHNIQUES, techniquesFor } from "../surface/techniques.ts";
 import { Board } from "./board.ts";
@@ -113,12 +113,12 @@ describe("what a painter sees of hands", () => {
   });
 
   it("a two-tone brush keeps its two colours apart, by the ratio in the pot; another brush mixes them", () => {
-    const pot = { with: "milk-curd", ratio: "1 : 1" };
+    const pot = { mix: stirred(1, "milk-curd", 1) };
     const apart = boardOf([["two-tone", "milk-soot", pot]]);
     const [dark, light] = layersOf(apart) as [Layer, Layer];
     expect(covered(dark)).toBeCloseTo(1, 2);
     expect(Math.abs(covered(light) - 0.5)).toBeLessThan(0.06);
-    const third = layersOf(boardOf([["two-tone", "milk-soot", { ...pot, ratio: "2 : 1" }]]))[1]!;
+    const third = layersOf(boardOf([["two-tone", "milk-soot", { mix: stirred(2, "milk-curd", 1) }]]))[1]!;
     expect(Math.abs(covered(third) - 1 / 3)).toBeLessThan(0.06);
     const mixed = boardOf([["brush", "milk-soot", pot]]);
     expect(layersOf(mixed)).toHaveLength(1);

@@ -13,17 +13,7 @@ import { type Field, fieldOn, gridOf } from "./grid.ts";
 import type { Bench, Laid } from "./hands/hand.ts";
 import { handOf } from "./hands/hands.ts";
 import { asField, Memory, reckon } from "./kernels.ts";
-import {
-  isMetal,
-  kindsOf,
-  type Layer,
-  type Layers,
-  opticsLaid,
-  shareOfSecond,
-  topAt,
-  topsOf,
-  turnedWhere,
-} from "./layers.ts";
+import { isMetal, kindsOf, type Layer, type Layers, opticsLaid, topAt, topsOf, turnedWhere } from "./layers.ts";
 import { cloudScore, maskOf, regionOf, sampled } from "./mask.ts";
 import { clouds } from "./noise.ts";
 import { classesIn, type Relief } from "./relief.ts";
@@ -327,7 +317,7 @@ export function lay<E extends Effect>(
   const fresh = coversByWay(meets, open === null ? null : toCover(open), layers, bench).map(
     ({ way, cover }): Layer => ({
       film: freshFilm(phase, at, material, way.amount.field, way.on, bench.climate),
-      optics: laid.apart ? opticsOf(material) : opticsLaid(phase),
+      optics: opticsLaid(phase),
       metallic: isMetal(phase),
       thickness: thickness[meets.ways.indexOf(way)]!,
       cover,
@@ -352,10 +342,10 @@ function coverWithin(mask: Field, film: Layer): Uint8Array {
 
 /** The second colour of a brush that carries two, beside the first and not mixed into it. */
 function secondColour({ apart, breaks, softness }: Laid, first: Layer, phase: Phase, { relief }: Bench): Layer[] {
-  if (!apart || !phase.with || !breaks) return [];
-  const share = byRelief(() => shareOfSecond(phase));
+  if (!apart || !phase.beside || !breaks) return [];
+  const share = byRelief(() => phase.beside!.share);
   const where = maskOf({ score: asField(breaks), share, softness }, relief);
-  return [{ ...first, optics: opticsOf(phase.with), cover: coverWithin(where, first) }];
+  return [{ ...first, optics: opticsOf(phase.beside.material), cover: coverWithin(where, first) }];
 }
 
 const PRINT_HIDES = 0.75;

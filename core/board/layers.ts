@@ -196,37 +196,13 @@ export function kindsOf(layers: Layers, grid: Grid, sample: Int32Array): Kinds |
   return { of: memory.bytes(kinds, count), count: listed.length + 1 };
 }
 
-const RATIO = /^\s*(\d+(?:[.,]\d+)?)\s*:\s*(\d+(?:[.,]\d+)?)/;
+/** How much of what a phase lays is water that it is let down with, 0 to 1. */
+export const letDownBy = ({ pot }: Phase): number => Math.max(0, 1 - (pot?.strength ?? 1));
 
-/** The parts of the two tins in a phase's pot, by the ratio its step names; equal where it names none. */
-function partsOf({ step }: Phase): [one: number, two: number] {
-  const [, one = "1", two = "1"] = step.ratio?.match(RATIO) ?? [];
-  const parts = (text: string) => Number.parseFloat(text.replace(",", ".")) || 1;
-  return [parts(one), parts(two)];
-}
-
-/** How much of what a phase lays is its second material, 0 to 1. */
-export function shareOfSecond(phase: Phase): number {
-  const [one, two] = partsOf(phase);
-  return phase.with ? two / (one + two) : 0;
-}
-
-/** How much of what a phase lays is water that its step lets it down with, 0 to 1. */
-export function letDownBy(phase: Phase): number {
-  if (phase.with || !phase.step.ratio?.includes("water")) return 0;
-  const [one, two] = partsOf(phase);
-  return two / (one + two);
-}
-
-/** K and S of what a phase lays: the material, or the mix in its pot. */
-export function opticsLaid(phase: Phase): Optics {
-  const { material, with: second } = phase;
-  if (!second) return opticsOf(material!);
-  const [one, two] = partsOf(phase);
-  return opticsOfMix([
-    { material: material!, parts: one },
-    { material: second, parts: two },
-  ]);
-}
+/** K and S of what a phase lays, by the tins in its pot. */
+export const opticsLaid = ({ material, pot }: Phase): Optics =>
+  pot === null
+    ? opticsOf(material!)
+    : opticsOfMix(pot.parts.map((part) => ({ material: part.material, parts: part.share })));
 
 export const isMetal = (phase: Phase): boolean => phase.material !== null && isMetallic(phase.material);

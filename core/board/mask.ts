@@ -131,7 +131,8 @@ function placeScore(place: PlaceOnFace, { grid, border, motif }: Relief, seed: n
       const at = row * grid.width + column;
       const x = (column + 0.5) * grid.millimetres;
       const y = (row + 0.5) * grid.millimetres;
-      if (place === "border") score[at] = -border[at]! / 10;
+      // by hand no border is straight, and on a sharp edge pixels would all be as near to it
+      if (place === "border") score[at] = -border[at]! / 10 + 0.06 * wander[at]!;
       else if (place === "motif") score[at] = -motif[at]! / 10;
       else if (place === "hands")
         score[at] =

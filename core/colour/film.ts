@@ -143,12 +143,16 @@ export function fromSwatches(
 
 const arcoth = (value: number): number => (value > 1 ? 0.5 * Math.log((value + 1) / (value - 1)) : 0);
 
-/** A mix: K and S add up by each one's part of the dry film. Parts need not sum to 1. */
+/** A mix: K and S add up by each one's part of the dry film, and flakes of metal cover by theirs. Parts need not sum to 1. */
 export function mixed(parts: readonly { optics: Optics; part: number }[]): Optics {
   const whole = parts.reduce((sum, { part }) => sum + part, 0);
   const sum = (of: "k" | "s") =>
     Float64Array.from({ length: BANDS.count }, (_, band) =>
       parts.reduce((total, { optics, part }) => total + (part / whole) * optics[of][band]!, 0),
     );
-  return { k: sum("k"), s: sum("s") };
+  const metal = parts.find(({ optics }) => optics.flakes);
+  if (!metal?.optics.flakes) return { k: sum("k"), s: sum("s") };
+  // flakes cover by how many of them there are
+  const { colour, lets } = metal.optics.flakes;
+  return { k: sum("k"), s: sum("s"), flakes: { colour, lets: lets ** (metal.part / whole) } };
 }

@@ -2,7 +2,16 @@ import { type Material, METALLIC_FAMILIES } from "../materials/material.ts";
 import { dryFilm } from "../quantity/spread.ts";
 import type { Share } from "../units/units.ts";
 import { linearOfSpectrum, type Spectrum } from "./bands.ts";
-import { filmOver, fromFlakes, fromMasstone, fromSwatches, mixed, type Optics } from "./film.ts";
+import {
+  contrastRatioOf,
+  filmOver,
+  fromFlakes,
+  fromMasstone,
+  fromSwatches,
+  masstoneOf,
+  mixed,
+  type Optics,
+} from "./film.ts";
 import type { Light } from "./observer.ts";
 import { spectrumOf } from "./reflectance.ts";
 import { hexOf } from "./screen.ts";
@@ -92,6 +101,30 @@ export function opticsOfMix(parts: readonly { material: Material; parts: number 
       part: wet * Math.max(0.5, material.volumeSolids.typical),
     })),
   );
+}
+
+/** From this hiding a coat has a masstone, under it a look over white and one over black. */
+const HAS_MASSTONE = 0.8;
+
+/** Colour, hiding and swatches of a mix, by shares of the wet tins, as a coat of this many micrometres has them. */
+export function lightMix(
+  parts: readonly { material: Material; share: Share }[],
+  micrometres: number,
+): Pick<Material, "colour" | "contrastRatio" | "swatches"> {
+  const optics = opticsOfMix(parts.map(({ material, share }) => ({ material, parts: share })));
+  const gloss = parts[0]!.material.gloss.typical;
+  const hides = Math.round(1000 * contrastRatioOf(optics, micrometres)) / 1000;
+  const thick = optics.flakes?.colour ?? Float64Array.from(optics.k, (k, band) => masstoneOf(k, optics.s[band]!));
+  const chart = { overWhite: CHART_WHITE, overBlack: CHART_BLACK };
+  const look = (under: string) => filmColour(optics, micrometres, under, gloss);
+  return {
+    colour: parts.length === 1 ? parts[0]!.material.colour : seenColour(thick, dryTerm(gloss)),
+    contrastRatio: { typical: hides, safe: hides, origin: "from memory" },
+    swatches:
+      hides >= HAS_MASSTONE || optics.flakes
+        ? undefined
+        : { overWhite: look(chart.overWhite), overBlack: look(chart.overBlack) },
+  };
 }
 
 /** What a dry film of this many micrometres looks like over a ground of this colour. */

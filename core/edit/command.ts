@@ -2,6 +2,7 @@ import { z } from "zod";
 import { Material } from "../materials/material.ts";
 import { Hours } from "../plan/hours.ts";
 import { HouseRules } from "../plan/house-rules.ts";
+import { withMix } from "../plan/old-mix.ts";
 import { Crust, Id, Piece, Pin, Plan, Step, Zone } from "../plan/plan.ts";
 import { Room } from "../plan/room.ts";
 import { WallTime } from "../plan/time.ts";
@@ -12,13 +13,16 @@ const StepPatch = Step.omit({ id: true }).partial().extend({
   what: Step.shape.what.nullable(),
   wait: Step.shape.wait.nullable(),
   reveals: Step.shape.reveals.nullable(),
-  ratio: Step.shape.ratio.nullable(),
-  with: Step.shape.with.nullable(),
+  mix: Step.shape.mix.nullable(),
   note: Step.shape.note.nullable(),
   branches: Step.shape.branches.nullable(),
   expected: Step.shape.expected.nullable(),
   branch: Step.shape.branch.nullable(),
 });
+
+/** Edits that were made with an older version, and are kept to be undone, are read as well. */
+const AnyStep = z.preprocess(withMix, Step);
+const AnyStepPatch = z.preprocess(withMix, StepPatch);
 
 const JobPatch = z.strictObject({
   title: Plan.shape.title.optional(),
@@ -36,10 +40,10 @@ export const Command = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("set palette"), palette: Plan.shape.palette }),
   z.strictObject({ do: z.literal("set time"), zoneId: Id, phaseId: Pin.shape.phaseId, starts: WallTime.nullable() }),
   z.strictObject({ do: z.literal("acknowledge"), dangers: Plan.shape.acknowledged }),
-  z.strictObject({ do: z.literal("insert step"), crustId: Id, at: Index, step: Step }),
+  z.strictObject({ do: z.literal("insert step"), crustId: Id, at: Index, step: AnyStep }),
   z.strictObject({ do: z.literal("remove step"), crustId: Id, stepId: Id }),
   z.strictObject({ do: z.literal("move step"), crustId: Id, stepId: Id, to: Index }),
-  z.strictObject({ do: z.literal("patch step"), crustId: Id, stepId: Id, patch: StepPatch }),
+  z.strictObject({ do: z.literal("patch step"), crustId: Id, stepId: Id, patch: AnyStepPatch }),
   z.strictObject({ do: z.literal("insert crust"), at: Index, crust: Crust }),
   z.strictObject({ do: z.literal("remove crust"), crustId: Id }),
   z.strictObject({ do: z.literal("rename crust"), crustId: Id, name: Crust.shape.name }),

@@ -1,4 +1,5 @@
-import { findCrust, type Plan, zonesOf } from "../plan/plan.ts";
+import { sayMix } from "../plan/mix.ts";
+import { findCrust, materialName, type Plan, zonesOf } from "../plan/plan.ts";
 import type { Booking } from "../schedule/schedule.ts";
 import type { WallMinutes } from "../units/units.ts";
 
@@ -27,7 +28,9 @@ export function calendarEntries(plans: readonly Plan[], bookings: readonly Booki
         starts: booking.starts,
         ends: booking.ends,
         title: zone ? `${booking.name}: ${zone.name}` : booking.name,
-        about: [plan.title, where, step?.ratio && `Mix ${step.ratio}`, step?.note].filter(Boolean).join("\n"),
+        about: [plan.title, where, step?.mix && `Mix ${sayMix(step.mix, materialName(plan))}`, step?.note]
+          .filter(Boolean)
+          .join("\n"),
       },
     ];
   });

@@ -4,7 +4,7 @@ import { plan, steps, zone } from "../../tests/random-crusts.ts";
 import { applyCommands } from "../edit/apply.ts";
 import type { Command } from "../edit/command.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
-import { type Plan, zonesOf } from "../plan/plan.ts";
+import { type Plan, type Step, zonesOf } from "../plan/plan.ts";
 import { RULES } from "../rules/rules.ts";
 import { type Judgement, judge } from "./judge.ts";
 
@@ -150,7 +150,7 @@ describe("the rules", () => {
       "P1",
     ];
     // besides: ordinary waits, and what can hurt
-    const besides = ["C1", "C2", "C3", "E5", "S1", "S2", "U8"];
+    const besides = ["B9", "C1", "C2", "C3", "E5", "S1", "S2", "U8"];
     expect(RULES.map((rule) => rule.meta.id).sort()).toEqual([...trade, ...besides].sort());
   });
 
@@ -168,7 +168,10 @@ describe("the rules", () => {
     fc.assert(
       fc.property(plan, (any) => {
         const renamed = (id: string | undefined) => (id === undefined ? {} : { what: `clone-of-${id}` });
-        const mixed = (id: string | undefined) => (id === undefined ? {} : { with: `clone-of-${id}` });
+        const mixed = (mix: Step["mix"]) =>
+          mix === undefined
+            ? {}
+            : { mix: { ...mix, with: mix.with.map((part) => ({ ...part, what: `clone-of-${part.what}` })) } };
         const clone: Plan = {
           ...any,
           pinned: {
@@ -177,7 +180,7 @@ describe("the rules", () => {
           },
           crusts: any.crusts.map((crust) => ({
             ...crust,
-            steps: crust.steps.map((step) => ({ ...step, ...renamed(step.what), ...mixed(step.with) })),
+            steps: crust.steps.map((step) => ({ ...step, ...renamed(step.what), ...mixed(step.mix) })),
           })),
         };
         const verdicts = (of: Plan) =>

@@ -137,7 +137,8 @@ function unchangedPhases(before: ZoneJudgement, crust: Crust, materials: Readonl
   let count = 0;
   for (const { phase } of before.phases) {
     if (!steps.has(phase.step.id)) break;
-    if (phase.material && materials.get(phase.material.id) !== phase.material) break;
+    if (phase.pot?.parts.some(({ material }) => materials.get(material.id) !== material)) break;
+    if (phase.beside && materials.get(phase.beside.material.id) !== phase.beside.material) break;
     count++;
   }
   // all coats of a step, or none
@@ -272,7 +273,7 @@ export function shelfOf(plan: Plan, catalogue: readonly Material[] = CATALOGUE):
 }
 
 const materialMaps = new WeakMap<readonly Material[], ReadonlyMap<string, Material>>();
-function materialsOf(plan: Plan): ReadonlyMap<string, Material> {
+export function materialsOf(plan: Plan): ReadonlyMap<string, Material> {
   const known = materialMaps.get(plan.pinned.materials);
   if (known) return known;
   const made = new Map(plan.pinned.materials.map((material) => [material.id, material]));

@@ -21,6 +21,7 @@ import {
 import { coatOf, type Film } from "../surface/film.ts";
 import { absorbencyOf } from "../surface/ground-state.ts";
 import type { Phase } from "../surface/phase.ts";
+import type { Stack } from "../surface/stack.ts";
 import { apply, patchesWhere, type Surface } from "../surface/surface.ts";
 import type { Technique } from "../surface/technique.ts";
 
@@ -93,22 +94,32 @@ export function sorted(rules: readonly Rule[]): SortedRules {
   };
 }
 
-/** What lies on top where a phase goes, each film once, with its share of the zone. */
-export function topsUnder(surface: Surface, zone: Zone, on: Where): Top[] {
+const phaseOf = (stack: Stack) => stack?.film.phaseId ?? null;
+const sameTop = (one: Stack, two: Stack) => phaseOf(one) === phaseOf(two);
+const samePair = (one: Stack, two: Stack) => sameTop(one, two) && sameTop(one?.below ?? null, two?.below ?? null);
+
+/** Tops with those that are alike counted as one, in the order in which they come. */
+function counted(tops: Iterable<Top>, alike: (one: Stack, two: Stack) => boolean): Top[] {
   const found: Top[] = [];
-  for (const relief of RELIEF_CLASSES) {
-    for (const patch of patchesWhere(surface, relief, on)) {
-      const share = zone.relief[relief] * patch.share;
-      if (share <= 0) continue;
-      const phaseId = patch.stack === null ? null : patch.stack.film.phaseId;
-      let at = 0;
-      while (at < found.length && (found[at]!.stack?.film.phaseId ?? null) !== phaseId) at++;
-      if (at < found.length) found[at]!.share += share;
-      else found.push({ stack: patch.stack, share });
-    }
+  for (const { stack, share } of tops) {
+    if (share <= 0) continue;
+    let at = 0;
+    while (at < found.length && !alike(found[at]!.stack, stack)) at++;
+    if (at < found.length) found[at]!.share += share;
+    else found.push({ stack, share });
   }
   return found;
 }
+
+function* patchesUnder(surface: Surface, zone: Zone, on: Where): Generator<Top> {
+  for (const relief of RELIEF_CLASSES)
+    for (const { stack, share } of patchesWhere(surface, relief, on))
+      yield { stack, share: zone.relief[relief] * share };
+}
+
+/** What lies on top where a phase goes, each film once, with its share of the zone. */
+export const topsUnder = (surface: Surface, zone: Zone, on: Where): Top[] =>
+  counted(patchesUnder(surface, zone, on), sameTop);
 
 /** Under this share of the zone a film on top holds nothing up. */
 const SPECK: Share = 0.01;
@@ -124,6 +135,7 @@ interface Tops {
   relief: Relief;
   tops: readonly Top[];
   seen: readonly Top[];
+  pairs: readonly Top[];
   films: readonly { film: Film; share: Share }[];
 }
 
@@ -351,15 +363,23 @@ export class Line {
     const { zone } = this.bench;
     const known = lastTops.get(this.surface.patches);
     if (known && known.on === on && sameRelief(known.relief, zone.relief)) return known;
-    const tops = topsUnder(this.surface, zone, on);
-    const found: Tops = { on, relief: zone.relief, tops, seen: seenOf(tops), films: filmsOf(tops) };
+    const pairs = counted(patchesUnder(this.surface, zone, on), samePair);
+    const tops = counted(pairs, sameTop);
+    const found: Tops = {
+      on,
+      relief: zone.relief,
+      tops,
+      seen: seenOf(tops),
+      pairs: seenOf(pairs),
+      films: filmsOf(tops),
+    };
     lastTops.set(this.surface.patches, found);
     return found;
   }
 
   private seam(phase: Phase): Seam {
     const { zone, houseRules, room, climate } = this.bench;
-    const { tops, seen, films } = this.tops(phase.where.on);
+    const { tops, seen, pairs, films } = this.tops(phase.where.on);
     return {
       zone,
       houseRules,
@@ -369,6 +389,7 @@ export class Line {
       before: this.surface,
       tops,
       seen,
+      pairs,
       films,
       relief: zone.relief,
       at: this.free,

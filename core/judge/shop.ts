@@ -1,9 +1,12 @@
 import type { Material } from "../materials/material.ts";
-import { type Plan, zoneArea, zonesOf } from "../plan/plan.ts";
+import { materialOf } from "../mixing/mixed-material.ts";
+import { findCrust, type Plan, zoneArea, zonesOf } from "../plan/plan.ts";
 import { volumeNeeded } from "../quantity/spread.ts";
+import { compile } from "../surface/compile.ts";
+import type { Phase } from "../surface/phase.ts";
 import { shareWhere } from "../surface/places.ts";
-import { findTechnique } from "../surface/techniques.ts";
 import type { Millilitres, SquareMetres } from "../units/units.ts";
+import { materialsOf } from "./judge.ts";
 
 export interface Need {
   material: Material;
@@ -12,33 +15,51 @@ export interface Need {
   uses: { zoneId: string; zone: string; step: string; coats: number; area: SquareMetres; millilitres: Millilitres }[];
 }
 
+/** What goes into the pot for one coat of a phase over an area, tin by tin; water is not counted. */
+function tinsFor({ pot, beside, technique }: Phase, area: SquareMetres): [Material, Millilitres][] {
+  if (pot === null) return [];
+  const whole = volumeNeeded(materialOf(pot), area, 1, 1, technique.load);
+  const first = beside ? 1 - beside.share : 1;
+  return [
+    ...pot.parts.map(({ material, share }): [Material, Millilitres] => [
+      material,
+      whole * share * Math.min(1, pot.strength) * first,
+    ]),
+    ...(beside ? [[beside.material, whole * beside.share] as [Material, Millilitres]] : []),
+  ];
+}
+
 /**
  * How much of each material the plan needs, straight from the tin, from area, coats, cover share, the technique's
- * load and the spreading rate, with what is lost on tools. In the order the materials are first used.
+ * load, what is stirred together and the spreading rate, with what is lost on tools. In the order the materials are first used.
  */
 export function shop(plan: Plan): Need[] {
-  const materials = new Map(plan.pinned.materials.map((material) => [material.id, material]));
-  const crusts = new Map(plan.crusts.map((crust) => [crust.id, crust]));
+  const materials = materialsOf(plan);
   const needs = new Map<string, Need>();
   for (const zone of zonesOf(plan)) {
+    const crust = findCrust(plan, zone.crustId);
+    if (!crust) continue;
     const area = zoneArea(zone);
-    for (const step of crusts.get(zone.crustId)?.steps ?? []) {
-      const material = materials.get(step.what ?? "");
-      const technique = findTechnique(step.how);
-      if (!material || !technique || technique.lays.length === 0) continue;
-      const covered = area * shareWhere(step.where.on, zone.relief) * step.where.share;
-      const millilitres = volumeNeeded(material, covered, step.coats, 1, technique.load);
-      const need = needs.get(material.id) ?? { material, millilitres: 0, uses: [] };
-      need.millilitres += millilitres;
-      need.uses.push({
-        zoneId: zone.id,
-        zone: zone.name,
-        step: technique.name,
-        coats: step.coats,
-        area: covered,
-        millilitres,
-      });
-      needs.set(material.id, need);
+    for (const phase of compile(crust, zone, materials).phases) {
+      const covered = area * shareWhere(phase.where.on, zone.relief) * phase.where.share;
+      for (const [material, millilitres] of tinsFor(phase, covered)) {
+        const need = needs.get(material.id) ?? { material, millilitres: 0, uses: [] };
+        needs.set(material.id, need);
+        need.millilitres += millilitres;
+        const use = phase.coat > 1 ? need.uses.at(-1) : undefined;
+        if (use && use.zoneId === zone.id) {
+          use.coats++;
+          use.millilitres += millilitres;
+        } else
+          need.uses.push({
+            zoneId: zone.id,
+            zone: zone.name,
+            step: phase.technique.name,
+            coats: 1,
+            area: covered,
+            millilitres,
+          });
+      }
     }
   }
   return [...needs.values()];

@@ -38,7 +38,8 @@ const LISTS: Record<string, string> = {
 /** Fields whose name in the file is not the word for it. */
 const FIELDS: Record<string, string> = {
   what: "material",
-  with: "second material",
+  mix: "mix",
+  with: "what is stirred in",
   how: "technique",
   where: "place",
   on: "place",

@@ -5,6 +5,7 @@ import { plainLine, plainName, plainText } from "../units/plain-text.ts";
 import { Ground } from "./ground.ts";
 import { Hours } from "./hours.ts";
 import { HouseRules } from "./house-rules.ts";
+import { Mix } from "./mix.ts";
 import { Room } from "./room.ts";
 import { MOST_ZONES, planFaults } from "./sense.ts";
 import { WallTime } from "./time.ts";
@@ -97,8 +98,7 @@ export const Step = z.strictObject({
   intents: z.array(z.enum(INTENTS)).max(INTENTS.length),
   reveals: Id.optional().describe('the step whose layer this distressing is meant to show, or "ground"'),
   wait: Wait.optional().describe("a wait set by the author, counted from the step before"),
-  ratio: plainLine(40).optional().describe("what it is let down or mixed with, such as 1 : 2 with water"),
-  with: Id.optional().describe("a second material in the same mix"),
+  mix: Mix.optional().describe("what is stirred together for it; on a brush with two colours, the second"),
   note: plainText(400).optional(),
   branches: z.array(Branch).min(2, "an inspection has at least two answers").max(4, "four answers at most").optional(),
   expected: Id.optional().describe("the answer that is planned and scheduled; the others are only checked"),
@@ -161,7 +161,7 @@ export const PaletteColour = z.strictObject({ name: Name, colour: Colour });
 export type PaletteColour = z.infer<typeof PaletteColour>;
 
 export const PLAN_FORMAT = "jolly-crust";
-export const PLAN_VERSION = 5;
+export const PLAN_VERSION = 6;
 
 /** A time that the painter has set for a phase on a zone: the schedule works around it. */
 export const Pin = z.strictObject({
@@ -203,6 +203,12 @@ export const Plan = z
     for (const { path, says } of planFaults(plan)) context.addIssue({ code: "custom", path, message: says });
   });
 export type Plan = z.infer<typeof Plan>;
+
+/** Names of the plan's materials by id. */
+export const materialName =
+  (plan: Plan) =>
+  (id: string): string =>
+    plan.pinned.materials.find((material) => material.id === id)?.name.toLowerCase() ?? id;
 
 /** All zones of a plan, in the order of its pieces. */
 export const zonesOf = (plan: Plan): Zone[] => plan.pieces.flatMap((piece) => piece.zones);

@@ -1,6 +1,7 @@
 import { nonsenseIn } from "../materials/sense.ts";
 import { readWallTime } from "../units/wall-time.ts";
 import { sayMoment } from "../units/when.ts";
+import { materialsIn } from "./mix.ts";
 import type { Plan, Step } from "./plan.ts";
 
 /** Something in a plan that makes no sense, and where it is. */
@@ -74,14 +75,12 @@ function stepFaults(step: Step, steps: ReadonlySet<string>, materials: ReadonlyS
   const faults: { field: string; says: string }[] = [];
   if (step.kind === "coat" && step.what === undefined)
     faults.push({ field: "what", says: "a coat needs a material: name one, or remove the step" });
-  for (const field of ["what", "with"] as const) {
-    const id = step[field];
-    if (id !== undefined && !materials.has(id))
+  for (const id of materialsIn(step))
+    if (!materials.has(id))
       faults.push({
-        field,
+        field: id === step.what ? "what" : "mix",
         says: `the material "${id}" is not in this plan: add it to the materials, or choose another`,
       });
-  }
   if (step.reveals !== undefined && step.reveals !== "ground" && (!steps.has(step.reveals) || step.reveals === step.id))
     faults.push({
       field: "reveals",

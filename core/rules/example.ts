@@ -2,11 +2,23 @@ import { CATALOGUE } from "../materials/catalogue.ts";
 import { type Ground, type GroundKind, groundOf, type Species } from "../plan/ground.ts";
 import { DEFAULT_HOURS } from "../plan/hours.ts";
 import { DEFAULT_HOUSE_RULES, type HouseRules } from "../plan/house-rules.ts";
+import { type Mix, materialsIn } from "../plan/mix.ts";
 import { type Crust, MOULDED_RELIEF, PLAN_VERSION, type Plan, type Step, type Use, type Zone } from "../plan/plan.ts";
 import { REFERENCE_ROOM, type Room } from "../plan/room.ts";
 import { findTechnique } from "../surface/techniques.ts";
 
 export type ExampleStep = [how: string, what?: string | null, more?: Partial<Omit<Step, "id" | "kind" | "how">>];
+
+/** Two parts stirred together for a step: so much of its own material, so much of another. */
+export const mixed = (parts: number, what: string, others: number, thinner = 0): Mix => ({
+  by: "volume",
+  parts,
+  with: [{ what, parts: others }],
+  thinner,
+});
+
+/** A step's own material, let down with water. */
+export const watered = (parts: number, thinner: number): Mix => ({ by: "volume", parts, with: [], thinner });
 
 /** A small stack that shows a rule with or without a warning; tests and the guide are made from these. */
 export interface ExampleStack {
@@ -56,7 +68,7 @@ export function examplePlan(example: ExampleStack): Plan {
     movingParts: false,
     ...example.zone,
   };
-  const used = new Set(crust.steps.flatMap((step) => [step.what, step.with]));
+  const used = new Set(crust.steps.flatMap(materialsIn));
   return {
     format: "jolly-crust",
     version: PLAN_VERSION,

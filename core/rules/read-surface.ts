@@ -8,7 +8,7 @@ import type { Working } from "../surface/laws/law.ts";
 import type { Stack } from "../surface/stack.ts";
 import { bareSurface, patchesWhere } from "../surface/surface.ts";
 import type { Share } from "../units/units.ts";
-import type { FilmSeam, Seam, Top } from "./rule.ts";
+import type { FilmSeam, Finish, Seam, Top } from "./rule.ts";
 import { groundNamed, named } from "./words.ts";
 
 // Small questions that several rules ask of the surface.
@@ -43,6 +43,27 @@ export function stacksUnder(seam: FilmSeam): { relief: ReliefClass; stack: Stack
   );
 }
 
+/** All stacks of the finished zone. */
+export function* stacksAfter({ after, zone }: Finish): Generator<Top> {
+  for (const relief of RELIEF_CLASSES)
+    for (const { stack, share } of after.patches[relief]) yield { stack, share: share * zone.relief[relief] };
+}
+
+/**
+ * The largest part of the finish that answers to this, by what lies on top; null where it is too small to mention. What lies
+ * deep counts, whatever covers it.
+ */
+export function partWhere(finish: Finish, holds: (stack: Stack) => boolean): Top | null {
+  const parts = new Map<string, Top>();
+  for (const { stack, share } of stacksAfter(finish)) {
+    if (!holds(stack)) continue;
+    const key = stepOf(stack);
+    parts.set(key, { stack, share: (parts.get(key)?.share ?? 0) + share });
+  }
+  const largest = [...parts.values()].sort((one, two) => two.share - one.share)[0];
+  return largest && sharesOf([...parts.values()]) >= WORTH_SAYING ? largest : null;
+}
+
 /** How much of the zone these tops take together. */
 export const sharesOf = (tops: readonly Top[]): Share => tops.reduce((sum, top) => sum + top.share, 0);
 
@@ -51,6 +72,18 @@ export const workingAt = ({ phase, at, before }: FilmSeam): Working => ({ phase,
 
 /** Whether a film is still wet when the phase begins. */
 export const isOpenWet = (seam: FilmSeam, film: Film) => isWet(film, seam.at);
+
+/**
+ * The films that a wiping, a blending or a strewing is meant for: those of the step laid last among what has a workable time.
+ * What is drier beside them is just there.
+ */
+export function laidLast(seam: FilmSeam, fits: (film: Film) => boolean): Film[] {
+  let last: Film | null = null;
+  for (const { film } of seam.films) if (fits(film) && (last === null || film.laidAt > last.laidAt)) last = film;
+  return last === null
+    ? []
+    : seam.films.flatMap(({ film }) => (fits(film) && film.stepId === last.stepId ? [film] : []));
+}
 
 /** The palest paint among these tops, if it is pale enough to show what is done to it. */
 export const paleTop = (tops: readonly Top[]) =>

@@ -120,6 +120,8 @@ export interface FilmSeam {
   tops: readonly Top[];
   /** those large enough to mention */
   seen: readonly Top[];
+  /** the same told apart by what lies under the film on top as well, those large enough to mention */
+  pairs: readonly Top[];
   /** the films among the tops */
   films: readonly { film: Film; share: Share }[];
   /** the zone's shares by relief; rules that need no more of the zone read them here */

@@ -55,6 +55,7 @@ import { milkPaintDry } from "./rewetting/b5-milk-paint-dry.ts";
 import { brushOnChippyPaint } from "./rewetting/b6-brush-on-chippy-paint.ts";
 import { clayUnderClearCoat } from "./rewetting/b7-clay-under-clear-coat.ts";
 import { darkensAndLightens } from "./rewetting/b8-darkens-and-lightens.ts";
+import { blendWhileWet } from "./rewetting/b9-blend-while-wet.ts";
 import type { Rule } from "./rule.ts";
 import { lead } from "./safety/s1-lead.ts";
 import { heat } from "./safety/s2-heat.ts";
@@ -106,6 +107,7 @@ export const RULES: readonly Rule[] = [
   brushOnChippyPaint,
   clayUnderClearCoat,
   darkensAndLightens,
+  blendWhileWet,
   recoat,
   dryBeforeSanding,
   standBeforeClearCoat,

@@ -1,21 +1,12 @@
-import type { Material } from "../materials/material.ts";
+import { spokenName } from "../materials/spoken-name.ts";
 import type { Ground } from "../plan/ground.ts";
 import type { Stack } from "../surface/stack.ts";
 import { sayDuration, shortDuration } from "../units/duration.ts";
 import type { Minutes, Share } from "../units/units.ts";
 import type { FilmSeam, Miss } from "./rule.ts";
 
-/** Kinds that are an adjective by themselves: "chalk-type", "acrylic mineral". */
-const NEEDS_NOUN = /(type|mineral|acrylic|metallic)$/i;
-
-/** A material's name inside a sentence: "dark wax", "chalk-type, bone white" → "bone white chalk-type paint". */
-export function named(material: Material): string {
-  const [kind, colour] = material.name.split(", ");
-  const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
-  if (!colour) return lower(kind!);
-  const noun = material.role === "paint" && NEEDS_NOUN.test(kind!) ? `${lower(kind!)} paint` : lower(kind!);
-  return `${lower(colour)} ${noun}`;
-}
+/** A material's name inside a sentence: "dark wax", "bone white chalk-type paint". */
+export const named = spokenName;
 
 /** Kinds whose name lists two things: inside a sentence one is enough. */
 const SPOKEN: Partial<Record<Ground["kind"], string>> = { "glass or glazed": "glass", "plastic or resin": "plastic" };

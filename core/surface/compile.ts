@@ -1,4 +1,7 @@
 import type { Material } from "../materials/material.ts";
+import { materialOf } from "../mixing/mixed-material.ts";
+import { letDown, type Pot, potOf } from "../mixing/pot.ts";
+import type { Mix } from "../plan/mix.ts";
 import type { Crust, Step, StepKind, Zone } from "../plan/plan.ts";
 import { zoneArea } from "../plan/plan.ts";
 import { HOUR } from "../units/units.ts";
@@ -94,6 +97,28 @@ export interface Compiled {
   unreadable: readonly Unreadable[];
 }
 
+/** What a step stirs together, or why it cannot; a technique that lets paint down does so where the step says nothing of water. */
+function potIn(
+  { mix }: Step,
+  technique: Technique,
+  material: Material,
+  materials: ReadonlyMap<string, Material>,
+): Pot | string {
+  const stirred = mix && technique.carriesTwo ? { ...mix, with: [] } : mix;
+  if (!stirred) return letDown(material, technique.letDown);
+  const thinner = stirred.thinner > 0 ? stirred.thinner : technique.letDown * partsIn(stirred);
+  return potOf({ ...stirred, thinner }, material, materials) ?? "A material of its mix is not in this plan.";
+}
+
+const partsIn = ({ parts, with: others }: Mix) => others.reduce((sum, one) => sum + one.parts, parts);
+
+/** The second colour on a brush that carries two. */
+function besideIn({ mix }: Step, materials: ReadonlyMap<string, Material>): Phase["beside"] {
+  const second = mix?.with[0];
+  const material = second && materials.get(second.what);
+  return mix && second && material ? { material, share: second.parts / (mix.parts + second.parts) } : null;
+}
+
 /** One step as phases, a phase a coat; or why it cannot be read. */
 export function compileStep(
   step: Step,
@@ -105,7 +130,9 @@ export function compileStep(
   const material = step.what === undefined ? undefined : materials.get(step.what);
   const because = whyUnreadable(step, technique, material);
   if (because !== null || !technique) return because ?? "";
-  const lays = technique.lays.length > 0 ? material! : null;
+  const pot = technique.lays.length > 0 ? potIn(step, technique, material!, materials) : null;
+  if (typeof pot === "string") return pot;
+  const lays = pot === null ? null : materialOf(pot);
   const { effects, does } = effectsOf(technique, lays);
   const hands = handsOn(technique, zone, area, step.where.share);
   const coats = lays ? (zone.overrides.find((one) => one.stepId === step.id)?.coats ?? step.coats) : 1;
@@ -116,7 +143,8 @@ export function compileStep(
       step,
       technique,
       material: lays,
-      with: (lays && step.with !== undefined && materials.get(step.with)) || null,
+      pot,
+      beside: lays && technique.carriesTwo ? besideIn(step, materials) : null,
       coat,
       coats,
       ruledAs: RULED_AS[step.kind],

@@ -5,7 +5,6 @@ import type { Material } from "../materials/material.ts";
 import { dryFilm } from "../quantity/spread.ts";
 import type { Instant, Micrometres, Minutes, Share } from "../units/units.ts";
 import type { Phase } from "./phase.ts";
-import type { Technique } from "./technique.ts";
 import { techniquesFor } from "./techniques.ts";
 
 /** One film as it lies on the piece. Never changed in place. */
@@ -64,15 +63,16 @@ const THINNEST = 0.4;
 const THICKEST = 2.5;
 
 /** How thick a technique lays a material, compared with the usual one that its drying times are for. */
-function loadOf(technique: Technique, material: Material): number {
+function loadOf({ technique, pot }: Pick<Phase, "technique" | "pot">, material: Material): number {
   const usual = techniquesFor(material)[0]?.load ?? 0;
-  return usual > 0 ? Math.min(THICKEST, Math.max(THINNEST, technique.load / usual)) : 1;
+  const load = technique.load * (pot?.strength ?? 1);
+  return usual > 0 ? Math.min(THICKEST, Math.max(THINNEST, load / usual)) : 1;
 }
 
 /** What a coat of this material dries by. */
-export const coatOf = ({ technique }: Pick<Phase, "technique">, material: Material, drawnBy: Share): Coat => ({
+export const coatOf = (phase: Pick<Phase, "technique" | "pot">, material: Material, drawnBy: Share): Coat => ({
   leaves: LEAVES[material.carrier],
-  load: loadOf(technique, material),
+  load: loadOf(phase, material),
   drawnBy,
   warmed: 0,
 });

@@ -1,4 +1,5 @@
 import type { Binder, Material } from "../materials/material.ts";
+import type { Pot } from "../mixing/pot.ts";
 import type { Intent, ReliefClass, Step, Where } from "../plan/plan.ts";
 import type { Micrometres, Minutes, Share } from "../units/units.ts";
 import type { Technique } from "./technique.ts";
@@ -69,9 +70,12 @@ export interface Phase {
   id: string;
   step: Step;
   technique: Technique;
+  /** what it lays: straight from the tin, or what is in its pot */
   material: Material | null;
-  /** what is mixed into the same pot */
-  with: Material | null;
+  /** what is stirred together for it, by tins; null where nothing is laid */
+  pot: Pot | null;
+  /** the second colour of a brush that carries two, beside the first and not stirred into it */
+  beside: { material: Material; share: Share } | null;
   coat: number;
   /** how many coats the step lays on this zone */
   coats: number;

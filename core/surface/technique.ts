@@ -11,6 +11,10 @@ export interface Technique {
   lays: readonly Material["role"][];
   /** how much of a normal coat goes on */
   load: number;
+  /** parts of water that one part of paint is let down with, where the step says nothing of it */
+  letDown: number;
+  /** the second material of its mix lies beside the first, and is not stirred into it */
+  carriesTwo: boolean;
   profile: ByRelief;
   /** how hard it works what lies beneath, 0 a laid brush, 1 a wet rag worked hard */
   rubbing: number;
@@ -45,6 +49,8 @@ export type Row = Partial<Technique> & Pick<Technique, "id" | "name" | "kind" | 
 export const technique = <const Id extends string>(row: Row & { id: Id }): Technique & { id: Id } => ({
   lays: [],
   load: 1,
+  letDown: 0,
+  carriesTwo: false,
   profile: NONE,
   rubbing: 0,
   wets: null,

@@ -1,6 +1,7 @@
 import { CATALOGUE } from "#core/materials/catalogue";
 import { Material } from "#core/materials/material";
 import { nonsenseIn } from "#core/materials/sense";
+import { materialsIn } from "#core/plan/mix";
 import { Pin, zonesOf } from "#core/plan/plan";
 import { Room } from "#core/plan/room";
 import { readDuration } from "#core/units/duration";
@@ -215,7 +216,7 @@ function houseCopy(place: Place): FormEdit {
 function unpin(place: Place): FormEdit {
   const { plan, fields } = place;
   const used = plan.crusts.some((crust) =>
-    crust.steps.some((step) => step.what === fields.materialId || step.with === fields.materialId),
+    crust.steps.some((step) => materialsIn(step).includes(fields.materialId ?? "")),
   );
   if (used) return refuse("A step still uses it; change that step first.");
   return {

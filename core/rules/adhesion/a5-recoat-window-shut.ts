@@ -18,7 +18,7 @@ export const recoatWindowShut: Rule = {
   dependsOn: "films",
   demands(seam) {
     const { material, step } = seam.phase;
-    if (!material || material.role === "wax") return [];
+    if (!material || material.role === "wax" || material.role === "crumb") return [];
     return seam.films.flatMap(({ film }) => {
       const shuts = film.material.windows.recoatUntil;
       if (!shuts || film.keyed) return [];

@@ -10,7 +10,7 @@ const CRACK_READS = 15;
 /** The paint over a crackle medium, compared with what the medium lies on. */
 function contrast(seam: Seam): Draft[] {
   const over = seam.phase.material;
-  const medium = seam.seen.find((top) => top.stack?.film.material.role === "medium")?.stack;
+  const medium = seam.pairs.find((top) => top.stack?.film.material.role === "medium")?.stack;
   const under = medium?.below?.film;
   if (over?.role !== "paint" || seam.phase.coat > 1 || !under) return [];
   const difference = colourDifference(over.colour, under.material.colour);

@@ -1,10 +1,13 @@
 import { openUntil } from "../../drying/gate.ts";
+import type { Film } from "../../surface/film.ts";
 import { isDamp } from "../../surface/laws/misting.ts";
-import { isOpenWet, stepOf } from "../read-surface.ts";
+import { isOpenWet, laidLast, stepOf } from "../read-surface.ts";
 import { dropWait, insertBefore, leaveOut } from "../repair.ts";
-import type { Place, Rule } from "../rule.ts";
+import type { Demand, Rule } from "../rule.ts";
 import { sayAge, sayShuts } from "../words.ts";
 import { A_QUARTER, CRUMB_ON_WET, SMALL_FACE } from "./stack.ts";
+
+const isPaint = ({ material }: Film) => material.role === "paint";
 
 export const crumbOnWetPaint: Rule = {
   meta: {
@@ -22,9 +25,8 @@ export const crumbOnWetPaint: Rule = {
   demands(seam) {
     const { material, step } = seam.phase;
     if (material?.role !== "crumb") return [];
-    return seam.films
-      .filter(({ film }) => film.material.role === "paint")
-      .map(({ film }) => ({
+    return laidLast(seam, isPaint).map(
+      (film): Demand => ({
         rule: "R1",
         from: film.phaseId,
         to: seam.phase.id,
@@ -35,18 +37,19 @@ export const crumbOnWetPaint: Rule = {
           verdict === "early"
             ? null
             : {
-                severity: "stop" as const,
+                severity: "stop",
                 title: "The crumb will roll off the paint",
                 because: `${sayAge(waited, "The paint")} and skins within ${sayShuts(at)}.`,
                 lower: film.stepId,
-                fixes: (place: Place) => dropWait(place, step.id, "Drop it while the paint is wet"),
+                fixes: (place) => dropWait(place, step.id, "Drop it while the paint is wet"),
               },
-      }));
+      }),
+    );
   },
   check(seam) {
     const { material, step } = seam.phase;
     if (material?.role !== "crumb") return [];
-    if (!seam.films.some(({ film }) => film.material.role === "paint"))
+    if (!seam.films.some(({ film }) => isPaint(film)))
       return [
         {
           severity: "stop",
@@ -57,7 +60,7 @@ export const crumbOnWetPaint: Rule = {
           fixes: (place) => [{ label: "Remove this step", commands: leaveOut(place, step.id) }],
         },
       ];
-    const wet = seam.films.some(({ film }) => film.material.role === "paint" && isOpenWet(seam, film));
+    const wet = seam.films.some(({ film }) => isPaint(film) && isOpenWet(seam, film));
     if (!wet || isDamp(seam.before.misted, seam.at)) return [];
     return [
       {

@@ -1,4 +1,5 @@
 import { sayDuration } from "../../units/duration.ts";
+import { laidLast } from "../read-surface.ts";
 import type { Rule } from "../rule.ts";
 import { CRUMB_ON_WET, SMALL_FACE } from "./stack.ts";
 
@@ -18,19 +19,19 @@ export const smallAreas: Rule = {
   check(seam) {
     const { material } = seam.phase;
     if (material?.role !== "crumb") return [];
-    const paint = seam.films.find(({ film }) => film.material.role === "paint");
-    const laid = seam.past.find(({ phase }) => phase.id === paint?.film.phaseId);
+    const paint = laidLast(seam, (film) => film.material.role === "paint").at(-1);
+    const laid = seam.past.find(({ phase }) => phase.id === paint?.phaseId);
     if (!paint || !laid) return [];
     const { shape, faces } = seam.zone;
     const laying = (laid.phase.hands - laid.phase.technique.setUp) / (shape.count * faces);
-    const stays = paint.film.material.windows.open?.typical ?? 10;
+    const stays = paint.material.windows.open?.typical ?? 10;
     if (laying <= stays / 2) return [];
     return [
       {
         severity: "caution",
         title: "The paint may skin before the crumb reaches it",
         because: `Painting a face takes about ${sayDuration(Math.round(laying))}; the paint stays wet enough for ${sayDuration(stays)}, and half of that is for the crumb. Paint a smaller area at a time.`,
-        lower: paint.film.stepId,
+        lower: paint.stepId,
       },
     ];
   },

@@ -1,5 +1,5 @@
 import { openUntil } from "../../drying/gate.ts";
-import { stepOf } from "../read-surface.ts";
+import { laidLast, stepOf } from "../read-surface.ts";
 import { indexOfStep, leaveOut, patchStep } from "../repair.ts";
 import type { Demand, Rule } from "../rule.ts";
 import { named, sayAfter, sayShuts } from "../words.ts";
@@ -19,7 +19,7 @@ export const wipeWindow: Rule = {
   demands(seam) {
     const { phase } = seam;
     if (!phase.effects.some((effect) => effect.does === "thin")) return [];
-    return seam.films.flatMap(({ film }): Demand[] => {
+    return laidLast(seam, ({ material }) => material.windows.open !== undefined).flatMap((film): Demand[] => {
       const open = film.material.windows.open;
       if (!open) return [];
       return [

@@ -1,15 +1,15 @@
+import type { Material } from "../../materials/material.ts";
+import type { Mix } from "../../plan/mix.ts";
+import { mixed } from "../example.ts";
 import { stepOf } from "../read-surface.ts";
 import { patchStep } from "../repair.ts";
 import type { Rule } from "../rule.ts";
 import { named } from "../words.ts";
 
-/** The first share of a ratio like "60 : 40", or null if it is not one. */
-function firstShare(ratio: string | undefined): number | null {
-  const parts = /^\s*(\d+(?:[.,]\d+)?)\s*:\s*(\d+(?:[.,]\d+)?)/.exec(ratio ?? "");
-  if (!parts) return null;
-  const [one, two] = [Number(parts[1]!.replace(",", ".")), Number(parts[2]!.replace(",", "."))];
-  return one + two > 0 ? one / (one + two) : null;
-}
+/** Parts of a glaze that open well (common practice for a little more than half; the rest from memory). */
+const GOOD_GLAZE: Mix = { by: "volume", parts: 70, with: [], thinner: 0 };
+
+const isMedium = (material: Material) => material.family === "clear glaze medium";
 
 export const moreMediumThanPaint: Rule = {
   meta: {
@@ -23,22 +23,23 @@ export const moreMediumThanPaint: Rule = {
   },
   looksAt: ["coat"],
   dependsOn: "films",
-  when: { lays: ["glaze"] },
   check(seam) {
-    const { material, step } = seam.phase;
-    if (material?.family !== "clear glaze medium" || !seam.phase.with || seam.phase.coat > 1) return [];
-    const medium = firstShare(step.ratio);
-    if (medium === null || (medium > 0.5 && medium <= 0.9)) return [];
+    const { pot, step } = seam.phase;
+    if (!pot || pot.parts.length < 2 || seam.phase.coat > 1) return [];
+    const medium = pot.parts.reduce((sum, part) => sum + (isMedium(part.material) ? part.share : 0), 0);
+    const tint = pot.parts.filter((part) => !isMedium(part.material));
+    const paint = tint.find((part) => part.material.role === "paint")?.material;
+    if (!paint || !isMedium(pot.parts[0]!.material) || (medium > 0.5 && medium <= 0.9)) return [];
     return [
       {
         severity: "caution",
         title: medium > 0.9 ? "This glaze may hardly show" : "This glaze may set too fast to work",
-        because: `It is ${Math.round(medium * 100)} % medium and ${Math.round((1 - medium) * 100)} % ${named(seam.phase.with)}; from 60 : 40 to 80 : 20 works.`,
+        because: `It is ${Math.round(medium * 100)} % medium and ${Math.round((1 - medium) * 100)} % ${named(paint)}; from 60 : 40 to 80 : 20 works.`,
         lower: stepOf(seam.tops[0]?.stack ?? null),
         fixes: (place) => [
           {
             label: "Mix it 70 : 30",
-            commands: patchStep(place, step.id, { ratio: "70 : 30" }),
+            commands: patchStep(place, step.id, { mix: { ...GOOD_GLAZE, with: [{ what: paint.id, parts: 30 }] } }),
             look: medium > 0.9 ? "stronger" : "clearer, and open for longer",
           },
         ],
@@ -53,7 +54,7 @@ export const moreMediumThanPaint: Rule = {
         species: "pine",
         steps: [
           ["brush", "mineral-oyster"],
-          ["brush", "glaze-clear", { with: "mineral-storm", ratio: "70 : 30" }],
+          ["brush", "glaze-clear", { mix: mixed(70, "mineral-storm", 30) }],
           ["wipe-back"],
         ],
       },
@@ -65,7 +66,7 @@ export const moreMediumThanPaint: Rule = {
         species: "pine",
         steps: [
           ["brush", "mineral-oyster"],
-          ["brush", "glaze-clear", { with: "mineral-storm", ratio: "30 : 70" }],
+          ["brush", "glaze-clear", { mix: mixed(30, "mineral-storm", 70) }],
           ["wipe-back"],
         ],
       },

@@ -1,7 +1,9 @@
 import type { Material } from "../../materials/material.ts";
+import type { Pot } from "../../mixing/pot.ts";
+import { mixed } from "../example.ts";
 import { stepOf } from "../read-surface.ts";
 import { patchStep } from "../repair.ts";
-import type { Rule } from "../rule.ts";
+import { type Rule, SEVERITY_ORDER } from "../rule.ts";
 import { capital, named } from "../words.ts";
 
 type Verdict = { severity: "stop" | "caution" | "note"; because: string } | null;
@@ -12,6 +14,8 @@ const isWaxy = (material: Material) => material.binder === "wax" || material.bin
 /** Whether two materials may be mixed, from what carries and what binds them; null where nothing is against it. */
 export function together(one: Material, two: Material): Verdict {
   const either = (fits: (material: Material) => boolean) => fits(one) || fits(two);
+  if (either(({ soldAs }) => soldAs === "aerosol"))
+    return { severity: "stop", because: "What comes in a can is sprayed as it is." };
   // a powder goes into anything that is stirred
   if (either(({ role }) => role === "pigment")) return null;
   const both = (fits: (material: Material) => boolean) => fits(one) && fits(two);
@@ -46,6 +50,15 @@ export function together(one: Material, two: Material): Verdict {
   };
 }
 
+/** The two tins of a pot that go together worst, and what is against it. */
+function worstPair({ parts }: Pot): { one: Material; two: Material; verdict: Verdict } {
+  const pairs = parts.flatMap(({ material: one }, at) =>
+    parts.slice(at + 1).map(({ material: two }) => ({ one, two, verdict: together(one, two) })),
+  );
+  const rank = ({ verdict }: { verdict: Verdict }) => (verdict === null ? 3 : SEVERITY_ORDER[verdict.severity]);
+  return pairs.sort((one, two) => rank(one) - rank(two))[0]!;
+}
+
 export const whatMayBeMixed: Rule = {
   meta: {
     id: "P1",
@@ -59,31 +72,29 @@ export const whatMayBeMixed: Rule = {
   looksAt: ["coat"],
   dependsOn: "films",
   check(seam) {
-    const { material, step } = seam.phase;
-    const other = seam.phase.with;
-    if (!material || !other || seam.phase.coat > 1) return [];
-    const verdict = together(material, other);
-    if (!verdict)
+    const { pot, beside, step } = seam.phase;
+    if (!pot || beside || pot.parts.length < 2 || seam.phase.coat > 1) return [];
+    const worst = worstPair(pot);
+    const own = pot.parts[0]!.material;
+    if (!worst.verdict)
       return [
         {
           severity: "note",
-          title: `${capital(named(other))} in ${named(material)}: keep the ratio and a wet sample`,
+          title: `Keep the ratio and a wet sample of the ${named(seam.phase.material!)}`,
           because:
-            "The mix dissolves as easily as the softer of the two. A dab on card, with the ratio beside it, is the only record you can match.",
+            "The mix dissolves as easily as the softer of its parts. A dab on card, with the ratio beside it, is the only record you can match.",
           lower: stepOf(seam.tops[0]?.stack ?? null),
         },
       ];
+    const { verdict, one, two } = worst;
     return [
       {
         severity: verdict.severity,
-        title: `${capital(named(other))} and ${named(material)} ${verdict.severity === "stop" ? "will" : "may"} not mix`,
+        title: `${capital(named(two))} and ${named(one)} ${verdict.severity === "stop" ? "will" : "may"} not mix`,
         because: verdict.because,
         lower: stepOf(seam.tops[0]?.stack ?? null),
         fixes: (place) => [
-          {
-            label: `Use the ${named(material)} alone`,
-            commands: patchStep(place, step.id, { with: null, ratio: null }),
-          },
+          { label: `Use the ${named(own)} alone`, commands: patchStep(place, step.id, { mix: null }) },
         ],
       },
     ];
@@ -97,14 +108,14 @@ export const whatMayBeMixed: Rule = {
         species: "pine",
         steps: [
           ["brush", "mineral-oyster"],
-          ["brush", "varnish-oil", { with: "emulsion-putty", ratio: "80 : 20" }],
+          ["brush", "varnish-oil", { mix: mixed(80, "emulsion-putty", 20) }],
         ],
       },
       {
         shows: "clay with chalk",
         ground: "raw timber",
         species: "pine",
-        steps: [["brush", "chalk-slate", { with: "clay-moss", ratio: "1 : 1" }]],
+        steps: [["brush", "chalk-slate", { mix: mixed(1, "clay-moss", 1) }]],
       },
     ],
   },

@@ -36,7 +36,7 @@ export const pickUp: Rule = {
     const wet = technique.wets === "water" || material?.carrier === "water";
     const distresses = seam.phase.effects.some((effect) => effect.does === "dissolve");
     if (!wet || distresses || technique.rubbing === 0) return [];
-    for (const top of seam.seen) {
+    for (const top of seam.pairs) {
       const film = reached(seam, top);
       if (!film) continue;
       const below = named(film.material);

@@ -12,14 +12,16 @@ export const missedSlipCoat: Rule = {
     subsumes: [],
   },
   looksAt: ["coat"],
-  dependsOn: "bare ground",
+  dependsOn: "zone",
   when: { lays: ["glaze"] },
   check(seam) {
     const { material } = seam.phase;
     if (material?.role !== "glaze" || !isTinted(material) || seam.phase.coat > 1) return [];
-    const slip = seam.seen.find(({ stack }) => stack?.film.material.family === "clear glaze medium")?.stack;
-    const under = slip?.below ?? null;
-    if (!slip || absorbs(seam, under) < THIRSTY) return [];
+    const slip = seam.pairs.find(
+      ({ stack }) => stack?.film.material.family === "clear glaze medium" && absorbs(seam, stack.below) >= THIRSTY,
+    )?.stack;
+    if (!slip) return [];
+    const under = slip.below;
     return [
       {
         severity: "note",

@@ -18,7 +18,8 @@ export const varnishAmbersWhite: Rule = {
   when: { lays: ["clear", "oil"] },
   check(seam) {
     const { material, step, intents } = seam.phase;
-    if (!material?.yellows || seam.phase.coat > 1 || intents.includes("stain")) return [];
+    const covers = material?.role === "clear" || material?.role === "oil";
+    if (!covers || !material.yellows || seam.phase.coat > 1 || intents.includes("stain")) return [];
     const pale = paleTop(seam.tops);
     if (!pale) return [];
     const hard = seam.zone.use.wear === "hard";

@@ -24,7 +24,7 @@ export const tissueEdges: Rule = {
       {
         severity: "note",
         title: light >= 75 ? "Tear the edges, do not cut them" : "What lies beneath mutes the print",
-        because: `${under ? capital(named(under.material)) : capital(groundNamed(seam.zone.ground))} beneath has a lightness of ${Math.round(light)} out of 100. Soaked paper tears, so press it through plastic; sand off any overhang with 150 grit when dry.`,
+        because: `${under ? capital(named(under.material)) : capital(groundNamed(seam.zone.ground))} beneath has a lightness of ${Math.round(light)} out of 100. Press the soaked paper on through plastic; sand off any overhang with 150 grit when dry.`,
         lower: stepOf(seam.tops[0]?.stack ?? null),
       },
     ];

@@ -1,23 +1,27 @@
 import type { Material } from "../../materials/material.ts";
 import { WEAR } from "../../plan/plan.ts";
-import { films, isWax, seen, stepOf } from "../read-surface.ts";
+import type { Stack } from "../../surface/stack.ts";
+import { isWax, partWhere, stepOf } from "../read-surface.ts";
 import { indexOfStep, insertAt, ofFamily } from "../repair.ts";
-import type { Fix, Place, Rule, Top } from "../rule.ts";
+import type { Fix, Place, Rule } from "../rule.ts";
 import { capital, named } from "../words.ts";
 
 /** Coats of an ordinary clear coat that withstand a hard life (common practice). */
 const COATS_FOR_HARD_WEAR = 3;
 const rank = (wear: Material["wear"]) => WEAR.indexOf(wear);
 
-/** The hardest use this stack is fit for: its toughest sealing film, one step more with three coats of it. */
-function stands(top: Top): number {
+/**
+ * The hardest use this stack is fit for: that of its wax, or of the film right under the wax, one step more with three coats of
+ * it. What lies deeper is worn through to, and protects nothing.
+ */
+function stands(stack: Stack): number {
   let best = 0;
+  let at = stack;
+  for (; at?.film.material.binder === "wax"; at = at.below) best = Math.max(best, rank(at.film.material.wear));
+  if (at === null) return best;
+  best = Math.max(best, rank(at.film.material.wear));
   let clear = 0;
-  for (const { material } of films(top.stack)) {
-    if (material.role === "clear") clear++;
-    if (material.role === "clear" || material.role === "wax" || material.wear !== "display")
-      best = Math.max(best, rank(material.wear));
-  }
+  for (; at?.film.material.role === "clear"; at = at.below) clear++;
   return clear >= COATS_FOR_HARD_WEAR ? Math.max(best, rank("hard")) : best;
 }
 
@@ -44,8 +48,8 @@ export const hardWear: Rule = {
   finish(finish) {
     const need = rank(finish.zone.use.wear);
     if (need < rank("daily")) return [];
-    const weak = seen(finish.tops).find((top) => stands(top) < need);
-    if (!weak || weak.stack === null) return [];
+    const weak = partWhere(finish, (stack) => stack !== null && stands(stack) < need);
+    if (!weak?.stack) return [];
     const fixes = (place: Place): Fix[] => {
       const list: Fix[] = [];
       const at = belowTheWax(place);
@@ -84,7 +88,7 @@ export const hardWear: Rule = {
       {
         severity: "caution",
         title: `${isWax(weak.stack) ? "Wax alone" : capital(named(weak.stack.film.material))} may not be enough for ${finish.zone.use.wear === "hard" ? "hard knocks" : "daily use"}`,
-        because: `${finish.zone.name}: planned for ${finish.zone.use.wear} use; this finish is fit for ${WEAR[stands(weak)]} use.`,
+        because: `${finish.zone.name}: planned for ${finish.zone.use.wear} use; this finish is fit for ${WEAR[stands(weak.stack)]} use.`,
         schools: isWax(weak.stack) ? "Some shops wax table tops and have them re-waxed twice a year." : undefined,
         lower: stepOf(weak.stack),
         fixes,
