@@ -1,7 +1,10 @@
 import type { Climate } from "../drying/climate.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
 import type { Material } from "../materials/material.ts";
+import { materialOf } from "../mixing/mixed-material.ts";
+import { potOf } from "../mixing/pot.ts";
 import type { HouseRules } from "../plan/house-rules.ts";
+import type { Mix } from "../plan/mix.ts";
 import { type Branch, type Crust, type Plan, type Step, type Zone, zonesOf } from "../plan/plan.ts";
 import { climateOf, type Room } from "../plan/room.ts";
 import { type Finding, type Rule, SEVERITY_ORDER, type Severity, type Shelf } from "../rules/rule.ts";
@@ -272,12 +275,33 @@ export function shelfOf(plan: Plan, catalogue: readonly Material[] = CATALOGUE):
   return { pinned: materialsOf(plan), catalogue };
 }
 
-const materialMaps = new WeakMap<readonly Material[], ReadonlyMap<string, Material>>();
-export function materialsOf(plan: Plan): ReadonlyMap<string, Material> {
-  const known = materialMaps.get(plan.pinned.materials);
-  if (known) return known;
-  const made = new Map(plan.pinned.materials.map((material) => [material.id, material]));
-  materialMaps.set(plan.pinned.materials, made);
+const materialMaps = new WeakMap<readonly Material[], Map<HouseRules["milkMix"], ReadonlyMap<string, Material>>>();
+
+/** Milk paint as the house makes it up, where a step says nothing of it. */
+const MILK: Record<HouseRules["milkMix"], Mix> = {
+  "1 : 1 by scoop": { by: "scoop", parts: 1, with: [], thinner: 1 },
+  "2 : 1 by weight": { by: "weight", parts: 2, with: [], thinner: 1 },
+};
+
+/** A material as this house makes it up. */
+export function madeUp(material: Material, milkMix: HouseRules["milkMix"]): Material {
+  if (material.family !== "milk paint") return material;
+  return materialOf(potOf(MILK[milkMix], material, NO_OTHERS)!);
+}
+
+const NO_OTHERS: ReadonlyMap<string, Material> = new Map();
+
+/** The materials of a plan by id, as this house makes them up. */
+export function materialsOf({
+  pinned: { materials, houseRules },
+}: Pick<Plan, "pinned">): ReadonlyMap<string, Material> {
+  const known = materialMaps.get(materials) ?? new Map<HouseRules["milkMix"], ReadonlyMap<string, Material>>();
+  materialMaps.set(materials, known);
+  let made = known.get(houseRules.milkMix);
+  if (!made) {
+    made = new Map(materials.map((material) => [material.id, madeUp(material, houseRules.milkMix)]));
+    known.set(houseRules.milkMix, made);
+  }
   return made;
 }
 

@@ -9,7 +9,7 @@ import { apply } from "../surface/surface.ts";
 import type { Technique } from "../surface/technique.ts";
 import { findTechnique, TECHNIQUES, techniquesFor } from "../surface/techniques.ts";
 import type { Instant, SquareMetres } from "../units/units.ts";
-import { type JudgeOptions, lineAfter, sortedRules, told, type ZoneJudgement } from "./judge.ts";
+import { type JudgeOptions, lineAfter, madeUp, sortedRules, told, type ZoneJudgement } from "./judge.ts";
 import type { Line, SortedRules } from "./line.ts";
 
 /** What could be done next on a zone, and when. */
@@ -122,7 +122,8 @@ export interface NextOptions extends JudgeOptions {
 /** Each material once, the plan's own first. */
 function allMaterials(plan: Plan, catalogue: readonly Material[]): Material[] {
   const pinned = new Set(plan.pinned.materials.map((material) => material.id));
-  return [...plan.pinned.materials, ...catalogue.filter((material) => !pinned.has(material.id))];
+  const all = [...plan.pinned.materials, ...catalogue.filter((material) => !pinned.has(material.id))];
+  return all.map((material) => madeUp(material, plan.pinned.houseRules.milkMix));
 }
 
 /**

@@ -1,0 +1,162 @@
+import { describe, expect, it } from "vitest";
+import { CATALOGUE } from "../materials/catalogue.ts";
+import { type ExampleStack, type ExampleStep, examplePlan, mixed, watered } from "../rules/example.ts";
+import type { Severity } from "../rules/rule.ts";
+import { schedule } from "../schedule/schedule.ts";
+import { shows } from "../surface/shares.ts";
+import { judge } from "./judge.ts";
+import { shop } from "./shop.ts";
+
+// Small plans that painters really do, or really get wrong, and what a colleague would say of them: what a step meets, and what
+// is in its pot.
+
+const DAY = 1440;
+const later = (minutes: number) => ({ wait: { kind: "at least" as const, minutes } });
+const part = (share: number) => ({ where: { on: "everywhere" as const, share } });
+
+const planOf = (steps: ExampleStep[], more: Partial<ExampleStack> = {}) =>
+  examplePlan({ shows: "meets", ground: "raw timber", species: "pine", ...more, steps });
+
+/** What is said of these steps, without notes: rule and how bad, at which step. */
+function said(steps: ExampleStep[], more: Partial<ExampleStack> = {}): string[] {
+  const findings = judge(planOf(steps, more)).zones[0]!.findings;
+  return findings
+    .filter(({ severity }) => severity !== "note")
+    .map(({ rule, severity, stepId }) => `${stepId} ${rule} ${severity}`);
+}
+const worst = (steps: ExampleStep[], rule: string, more: Partial<ExampleStack> = {}): Severity | null =>
+  judge(planOf(steps, more)).zones[0]!.findings.find((finding) => finding.rule === rule)?.severity ?? null;
+
+describe("a step concerns the wet films it is meant for", () => {
+  const OYSTER: ExampleStep = ["brush", "mineral-oyster", { coats: 2 }];
+
+  it.each<[string, ExampleStep[]]>([
+    ["in the grooves", [OYSTER, ["brush", "glaze-umber", { where: { on: "recess", share: 1 } }], ["wipe-back"]]],
+    ["on 70 %", [OYSTER, ["brush", "glaze-umber", part(0.7)], ["wipe-back"]]],
+    ["on 70 %, dabbed with a rag", [OYSTER, ["brush", "glaze-umber", part(0.7)], ["rag-off"]]],
+  ])("a glaze %s, wiped at once: the dry paint beside it is just there", (_where, steps) => {
+    expect(said(steps)).toEqual([]);
+    const plan = planOf(steps);
+    expect(schedule([{ plan, judgement: judge(plan) }]).clashes).toEqual([]);
+  });
+
+  it("the glaze itself wiped an hour late is still told", () => {
+    const steps: ExampleStep[] = [
+      OYSTER,
+      ["brush", "glaze-umber", part(0.7)],
+      ["wipe-back", null, { wait: { kind: "exactly", minutes: 60 } }],
+    ];
+    expect(worst(steps, "G2")).toBe("caution");
+  });
+
+  it("crumb on fresh paint that covers 85 % sticks where it is wet", () => {
+    const steps: ExampleStep[] = [
+      ["brush", "chalk-oxide-red"],
+      ["brush", "chalk-slate", { ...part(0.85), ...later(DAY) }],
+      ["mist"],
+      ["sprinkle", "texture-crumb", part(0.25)],
+    ];
+    const small = { zone: { shape: { kind: "panel" as const, width: 300, height: 300, count: 1 } } };
+    expect(said(steps, small).filter((one) => !one.includes(" U"))).toEqual([]);
+    expect(worst([...steps.slice(0, 3), ["sprinkle", "texture-crumb", { ...part(0.25), ...later(DAY) }]], "R1")).toBe(
+      "stop",
+    );
+  });
+
+  it("two colours are blended at once, and not three hours later", () => {
+    const steps: ExampleStep[] = [
+      ["brush", "chalk-sea-green"],
+      ["blend", "chalk-duck-egg"],
+    ];
+    const [one, two] = judge(planOf(steps)).zones[0]!.phases;
+    expect(two!.starts - one!.ends).toBeLessThan(20);
+    expect(worst([steps[0]!, ["blend", "chalk-duck-egg", later(3 * 60)]], "B9")).toBe("caution");
+  });
+});
+
+describe("a broken coat does not hide what it leaves bare", () => {
+  it("clay under half a coat of linen is picked up through the glaze", () => {
+    const steps: ExampleStep[] = [
+      ["brush", "clay-moss", { coats: 2 }],
+      ["wet-distress"],
+      ["brush", "clay-linen", part(0.5)],
+      ["brush", "glaze-umber"],
+      ["wipe-back"],
+    ];
+    expect(worst(steps, "B1")).toBe("caution");
+  });
+
+  it("chalk on half the face under a glaze is not fit for daily use", () => {
+    const steps: ExampleStep[] = [
+      ["brush", "mineral-oyster", { coats: 2 }],
+      ["sponge", "chalk-slate", part(0.5)],
+      ["brush", "glaze-umber"],
+    ];
+    expect(worst(steps, "U2", { use: { wear: "daily" } })).toBe("caution");
+    const sealed: ExampleStep[] = [...steps, ["brush", "polyurethane-water", { coats: 2, ...later(2 * DAY) }]];
+    expect(worst(sealed, "U2", { use: { wear: "daily" } })).toBe(null);
+  });
+});
+
+describe("a pot is a material", () => {
+  it("three parts of paint to one of wax under polyurethane: as bad as the ready blend", () => {
+    const over: ExampleStep = ["brush", "polyurethane-water", later(3 * DAY)];
+    expect(worst([["brush", "wax-blend-slate"], over], "A4")).toBe("stop");
+    expect(worst([["brush", "chalk-slate", { mix: mixed(3, "wax-clear", 1) }], over], "A4")).toBe("stop");
+    expect(worst([["brush", "chalk-slate"], over], "A4")).toBe(null);
+  });
+
+  it("paint in clear glaze grabs on thirsty paint as a tinted glaze does", () => {
+    const glazed = (mix: ReturnType<typeof mixed>): ExampleStep[] => [
+      ["brush", "chalk-bone-white", { coats: 2 }],
+      ["brush", "glaze-clear", { mix, ...later(DAY) }],
+    ];
+    expect(
+      worst(glazed(mixed(70, "mineral-storm", 30)), "D2") ?? worst(glazed(mixed(70, "mineral-storm", 30)), "D1"),
+    ).toBe("caution");
+  });
+
+  it("washes at 1 : 1, 1 : 3 and 20 : 1 show and use unlike amounts", () => {
+    const washed = [watered(1, 1), watered(1, 3), watered(20, 1)].map((mix) => {
+      const plan = planOf([
+        ["brush", "mineral-bottle", { coats: 2 }],
+        ["wash", "chalk-bone-white", { mix, ...later(DAY) }],
+      ]);
+      const zone = judge(plan).zones[0]!;
+      return {
+        shown: shows(zone.after, zone.zone.relief).get("s2")!,
+        takes: shop(plan).find(({ material }) => material.id === "chalk-bone-white")!.millilitres,
+      };
+    });
+    const [half, quarter, nearlyWhole] = washed as [(typeof washed)[0], (typeof washed)[0], (typeof washed)[0]];
+    expect(quarter.shown).toBeLessThan(half.shown - 0.1);
+    expect(nearlyWhole.shown).toBeGreaterThan(half.shown + 0.05);
+    expect(quarter.takes / half.takes).toBeCloseTo(0.5, 2);
+    expect(nearlyWhole.takes / half.takes).toBeCloseTo(2 / 1.05, 2);
+  });
+
+  it("a mix is bought tin by tin", () => {
+    const needs = shop(planOf([["brush", "chalk-slate", { mix: mixed(3, "wax-clear", 1) }]]));
+    const takes = (id: string) => needs.find(({ material }) => material.id === id)!.millilitres;
+    expect(takes("chalk-slate") / takes("wax-clear")).toBeCloseTo(3, 6);
+  });
+
+  it("the house rule decides how thick milk paint is", () => {
+    const film = (milkMix: "1 : 1 by scoop" | "2 : 1 by weight") => {
+      const zone = judge(planOf([["brush", "milk-ochre"]], { houseRules: { milkMix } })).zones[0]!;
+      return zone.after.patches.field[0]!.stack!.total;
+    };
+    expect(film("2 : 1 by weight")).toBeGreaterThan(1.2 * film("1 : 1 by scoop"));
+  });
+
+  it("oil and water in one pot are a stop, however many tins there are", () => {
+    const four = {
+      by: "volume" as const,
+      parts: 1,
+      thinner: 0,
+      with: ["chalk-bone-white", "clay-moss", "varnish-oil"].map((what) => ({ what, parts: 1 })),
+    };
+    expect(worst([["brush", "chalk-slate", { mix: four }]], "P1")).toBe("stop");
+    expect(CATALOGUE.some(({ id }) => id === "varnish-oil")).toBe(true);
+  });
+});
