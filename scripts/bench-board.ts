@@ -23,7 +23,7 @@ const workOf = (steps: ExampleStep[], seed: number): BoardWork =>
   boardWorkOf(judge(examplePlan({ shows: "bench", ground: "old paint", steps })).zones[0]!, "carved", seed);
 
 const later = (minutes: number) => ({ wait: { kind: "at least", minutes } as const });
-const some = (share: number) => ({ where: { on: "everywhere", share } as const });
+const some = (over: number) => ({ where: { on: "everywhere", over } as const });
 
 /** Twelve films by the usual hands, with what is taken off between them. */
 const TWELVE: ExampleStep[] = [
@@ -34,10 +34,10 @@ const TWELVE: ExampleStep[] = [
   ["wet-distress"],
   ["brush", "glaze-umber", later(DAY)],
   ["wipe-back"],
-  ["dry-brush", "mineral-oyster", { ...some(0.4), ...later(DAY) }],
+  ["dry-brush", "mineral-oyster", later(DAY)],
   ["brush", "clear-coat-matt", later(DAY)],
   ["wax", "wax-clear", later(DAY)],
-  ["wax", "wax-dark", { where: { on: "recess", share: 1 } }],
+  ["wax", "wax-dark", { where: { on: "recess", over: 1 } }],
 ];
 
 /** Every operator on a board that carries two coats, a glaze or a wax where it needs one. */
@@ -46,21 +46,21 @@ const OPERATORS: [name: string, step: ExampleStep, under?: ExampleStep[]][] = [
   ["brush", ["brush", "chalk-bone-white"]],
   ["cross-hatch", ["cross-hatch", "chalk-bone-white"]],
   ["roller", ["roller", "chalk-bone-white"]],
-  ["sponge", ["sponge", "chalk-bone-white", some(0.5)]],
+  ["sponge", ["sponge", "chalk-bone-white"]],
   ["stipple", ["stipple", "chalk-bone-white", some(0.6)]],
-  ["dry-brush", ["dry-brush", "chalk-bone-white", some(0.4)]],
+  ["dry-brush", ["dry-brush", "chalk-bone-white"]],
   ["wash", ["wash", "chalk-bone-white", some(0.6)]],
-  ["rag on", ["rag-on", "chalk-bone-white", some(0.6)]],
+  ["rag on", ["rag-on", "chalk-bone-white"]],
   ["two-tone", ["two-tone", "chalk-bone-white"]],
   ["blend", ["blend", "chalk-bone-white", some(0.6)]],
-  ["spatter", ["spatter", "chalk-bone-white", some(0.04)]],
-  ["stencil", ["stencil", "chalk-bone-white", some(0.2)]],
-  ["card", ["card-smear", "chalk-bone-white", some(0.4)]],
+  ["spatter", ["spatter", "chalk-bone-white"]],
+  ["stencil", ["stencil", "chalk-bone-white"]],
+  ["card", ["card-smear", "chalk-bone-white"]],
   ["emboss", ["emboss", "texture-paste"]],
-  ["drag", ["drag", "chalk-bone-white", some(0.5)]],
-  ["finger", ["finger", "wax-gilding", some(0.3)]],
+  ["drag", ["drag", "chalk-bone-white"]],
+  ["finger", ["finger", "wax-gilding"]],
   ["spray", ["spray", "clear-coat-matt"]],
-  ["crumb", ["sprinkle", "texture-crumb", some(0.25)]],
+  ["crumb", ["sprinkle", "texture-crumb"]],
   ["leaf", ["lay-leaf", "leaf-imitation-gold"], [["brush", "leaf-size"]]],
   ["tissue", ["lay-tissue", "tissue-roses"]],
   ["glaze", ["brush", "glaze-umber"]],
@@ -80,7 +80,7 @@ const OPERATORS: [name: string, step: ExampleStep, under?: ExampleStep[]][] = [
     "scrape",
     ["scrape"],
     [
-      ["sprinkle", "texture-crumb", some(0.25)],
+      ["sprinkle", "texture-crumb"],
       ["tap", "chalk-bone-white"],
     ],
   ],

@@ -11,8 +11,8 @@ export interface Finish extends ExampleStack {
 
 const DAY = 1440;
 const after = (minutes: number) => ({ wait: { kind: "at least", minutes } as const });
-const some = (share: number, on: "everywhere" | "arris" | "high" | "recess" | "motif" | "border" = "everywhere") => ({
-  where: { on, share },
+const some = (over: number, on: "everywhere" | "arris" | "high" | "recess" | "motif" | "border" = "everywhere") => ({
+  where: { on, over },
 });
 
 /** The finishes that a decorative painter asks for, each a school or a family of looks (common practice). */
@@ -42,7 +42,7 @@ export const FINISHES: readonly Finish[] = [
     steps: [
       ["brush", "stain-block-shellac"],
       ["brush", "milk-ochre", { coats: 2 }],
-      ["seal-patches", "wax-clear", { intents: ["resist"], ...some(0.5), ...after(3 * DAY) }],
+      ["seal-patches", "wax-clear", { intents: ["resist"], amount: { kind: "heavy" }, ...after(3 * DAY) }],
       ["brush", "milk-bottle-green", { intents: ["chips"], coats: 2 }],
       ["chip"],
       ["wax", "wax-clear", after(3 * DAY)],
@@ -101,7 +101,7 @@ export const FINISHES: readonly Finish[] = [
       ["brush", "bonding-primer"],
       ["emboss", "texture-paste", after(180)],
       ["brush", "mineral-bottle", { coats: 2, ...after(DAY) }],
-      ["dry-brush", "wax-metallic-bronze", { ...some(0.6), coats: 2 }],
+      ["dry-brush", "wax-metallic-bronze", { amount: { kind: "heavy" }, coats: 2 }],
       ["brush", "glaze-umber", after(DAY)],
       ["wipe-back"],
       ["brush", "clear-coat-matt", after(DAY)],
@@ -136,7 +136,7 @@ export const FINISHES: readonly Finish[] = [
     steps: [
       ["scuff"],
       ["brush", "emulsion-putty", { coats: 2 }],
-      ["rag-on", "chalk-sea-green", { ...some(0.6), ...after(DAY), mix: watered(1, 1) }],
+      ["rag-on", "chalk-sea-green", { ...after(DAY), mix: watered(1, 1) }],
       ["stencil", "craft-ultramarine", { ...some(1, "motif"), ...after(DAY) }],
       ["wash", "emulsion-putty", { ...some(0.8), mix: watered(1, 3), ...after(240) }],
       ["brush", "clear-coat-matt", { coats: 2, ...after(DAY) }],
@@ -153,7 +153,7 @@ export const FINISHES: readonly Finish[] = [
       ["brush", "mineral-oyster", { coats: 2 }],
       ["brush", "glaze-clear"],
       ["brush", "glaze-driftwood"],
-      ["dry-brush", "glaze-umber", some(0.4)],
+      ["dry-brush", "glaze-umber"],
       ["wipe-back"],
       ["brush", "clear-coat-matt", after(2 * DAY)],
     ],
@@ -168,10 +168,10 @@ export const FINISHES: readonly Finish[] = [
       ["clean"],
       ["scuff"],
       ["brush", "tint-base-ebony", { coats: 2 }],
-      ["dry-brush", "mineral-oyster", some(0.4)],
+      ["dry-brush", "mineral-oyster"],
       ["wax", "wax-clear", after(DAY)],
       ["wax", "wax-dark", some(1, "recess")],
-      ["finger", "wax-gilding", { ...some(0.3, "high"), ...after(DAY) }],
+      ["finger", "wax-gilding", { ...some(1, "high"), ...after(DAY) }],
       ["buff", null, after(DAY)],
     ],
   },
@@ -218,7 +218,7 @@ export const FINISHES: readonly Finish[] = [
       ["brush", "stain-block-shellac"],
       ["brush", "chalk-slate"],
       ["mist"],
-      ["sprinkle", "texture-crumb", some(0.22)],
+      ["sprinkle", "texture-crumb", some(0.88)],
       ["tap", "chalk-bone-white", after(240)],
       ["scrape", null, after(DAY)],
       ["brush", "decoupage-varnish", after(DAY)],
@@ -237,8 +237,8 @@ export const FINISHES: readonly Finish[] = [
       ["scuff"],
       ["brush", "metal-primer", { coats: 2 }],
       ["brush", "chalk-lamp-black", { coats: 2 }],
-      ["sponge", "chalk-oxide-red", { ...some(0.45), ...after(DAY) }],
-      ["drag", "chalk-slate", { ...some(0.4), ...after(DAY) }],
+      ["sponge", "chalk-oxide-red", { ...some(0.75), ...after(DAY) }],
+      ["drag", "chalk-slate", { ...some(0.8), ...after(DAY) }],
       ["stipple", "glaze-pewter", { ...some(0.4), intents: ["stain"], ...after(DAY) }],
       ["scrape-back", null, { ...some(0.7), ...after(DAY) }],
       ["spray", "clear-coat-matt", { coats: 2, ...after(DAY) }],
@@ -255,7 +255,7 @@ export const FINISHES: readonly Finish[] = [
       ["brush", "metal-primer", { coats: 2 }],
       ["brush", "tint-base-ebony", { coats: 2 }],
       ["stipple", "wax-metallic-bronze", some(0.8)],
-      ["finger", "wax-gilding", { ...some(0.4, "high"), ...after(DAY) }],
+      ["finger", "wax-gilding", { amount: { kind: "times", of: 1.33 }, ...some(1, "high"), ...after(DAY) }],
       ["buff", null, after(DAY)],
     ],
   },
@@ -270,7 +270,7 @@ export const FINISHES: readonly Finish[] = [
       ["blend", "chalk-duck-egg", { ...some(0.6) }],
       ["brush", "clear-coat-matt", after(DAY)],
       ["wash", "chalk-bone-white", { ...some(0.5), mix: watered(1, 3), ...after(240) }],
-      ["spatter", "chalk-lamp-black", some(0.03)],
+      ["spatter", "chalk-lamp-black", some(0.75)],
       ["wax", "wax-clear", after(DAY)],
       ["wax", "wax-black", some(1, "recess")],
     ],

@@ -9,7 +9,7 @@ const PATINA: ExampleStep[] = [
   ["brush", "chalk-slate"],
   ["wet-distress"],
   ["brush", "clear-coat-matt"],
-  ["brush", "milk-ochre", { where: { on: "everywhere", share: 0.6 }, intents: ["chips"] }],
+  ["brush", "milk-ochre", { where: { on: "everywhere", over: 0.6 }, intents: ["chips"] }],
   ["sand-220"],
   ["wash", "mineral-oyster"],
   ["brush", "clear-coat-satin"],

@@ -6,6 +6,7 @@ import { HouseRules } from "#core/plan/house-rules";
 import { type Crust, findCrust, findZone, INTENTS, type Intent, type Plan, type Step, WHERE } from "#core/plan/plan";
 import { findTechnique, techniquesFor } from "#core/surface/techniques";
 import { readDuration, writeDuration } from "#core/units/duration";
+import { readAmountFields } from "./amount-form";
 import { COLOUR_FORMS } from "./edits/colour";
 import { CRUST_FORMS } from "./edits/crusts";
 import { PIECE_FORMS } from "./edits/pieces";
@@ -35,7 +36,7 @@ function addStep(place: Place): FormEdit {
       ...(what ? { what } : {}),
       where: {
         on: technique.id === "stencil" ? "motif" : "everywhere",
-        share: technique.id === "stencil" ? 1 : technique.covers,
+        over: 1,
       },
       coats: 1,
       intents: [],
@@ -106,12 +107,14 @@ function patchStep(place: Place): FormEdit {
         .join(", ")}.`;
     const coats = Coats.safeParse(fields.coats ?? step.coats);
     if (!coats.success) faults.coats = coats.error.issues[0]!.message;
-    const share = Share.safeParse(fields.share ?? step.where.share * 100);
+    const share = Share.safeParse(fields.share ?? step.where.over * 100);
     if (!share.success) faults.share = share.error.issues[0]!.message;
     const on = WHERE.find((one) => one === (fields.on ?? step.where.on));
     if (!on) faults.on = "Choose where it goes.";
     const note = (fields.note ?? step.note ?? "").trim();
     if (note.length > 400) faults.note = "400 characters at most.";
+    const amount = readAmountFields(fields, step.amount);
+    if ("fault" in amount) faults.amountOf = amount.fault;
     const mixed = readMixFields(fields, step.mix);
     if ("faults" in mixed) Object.assign(faults, mixed.faults);
     const mix = "mix" in mixed ? mixed.mix : null;
@@ -147,11 +150,12 @@ function patchStep(place: Place): FormEdit {
             coats: coats.data,
             where: {
               on,
-              share: Math.abs(share.data / 100 - step.where.share) < SHOWN_SHARE ? step.where.share : share.data / 100,
+              over: Math.abs(share.data / 100 - step.where.over) < SHOWN_SHARE ? step.where.over : share.data / 100,
             },
             intents,
             wait: wait.wait,
             reveals,
+            amount: lays && "amount" in amount ? amount.amount : null,
             mix: lays ? mix : null,
             note: note || null,
           },

@@ -127,7 +127,12 @@ describe("the step's form", () => {
         fc.integer({ min: 1, max: 12 }),
         fc.constantFrom(1, 0.6, 0.25, 0.333),
         (wait, coats, share) => {
-          const step: Step = { ...steps(plan())[0]!, coats, where: { on: "field", share }, ...(wait ? { wait } : {}) };
+          const step: Step = {
+            ...steps(plan())[0]!,
+            coats,
+            where: { on: "field", over: share },
+            ...(wait ? { wait } : {}),
+          };
           const on = { ...plan(), crusts: [{ ...plan().crusts[0]!, steps: [step, ...steps(plan()).slice(1)] }] };
           const fields = {
             do: "patch step",

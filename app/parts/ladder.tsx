@@ -16,7 +16,7 @@ import { countOf } from "~/words/amount";
 import { type SeamSays, seamSays } from "./seam-words";
 import type { Selection } from "./selection";
 import { SEVERITY_WORDS, SeamMark } from "./severity";
-import { INTENT_SHORT, sayShare, WHERE_SHORT } from "./step-words";
+import { INTENT_SHORT, sayAmount, sayShare, WHERE_SHORT } from "./step-words";
 
 export interface Rung {
   step: Step;
@@ -96,7 +96,8 @@ function detailOf(step: Step, materialNamed: (id: string) => string): string {
   if (step.what && technique && technique.name !== "Brush") words.push(technique.name.toLowerCase());
   if (step.coats > 1) words.push(`${step.coats} coats`);
   if (step.where.on !== "everywhere") words.push(WHERE_SHORT[step.where.on]);
-  if (step.where.share < 1) words.push(sayShare(step.where.share));
+  if (step.where.over < 1) words.push(sayShare(step.where.over));
+  if (step.amount) words.push(sayAmount(step.amount));
   if (step.mix) words.push(sayMix(step.mix, materialNamed));
   for (const intent of step.intents) words.push(INTENT_SHORT[intent]);
   if (!step.what && technique) words.push(technique.hint);

@@ -2,12 +2,14 @@ import { ArrowDown, ArrowUp, Scissors, Trash2 } from "lucide-react";
 import { CATALOGUE } from "#core/materials/catalogue";
 import { isTimber } from "#core/plan/ground";
 import { type Crust, INTENTS, type Step, WHERE, type Zone } from "#core/plan/plan";
+import { shareCovered } from "#core/surface/coverage";
 import { findTechnique, TECHNIQUES, techniquesFor } from "#core/surface/techniques";
 import { useJob } from "~/editor/job-editor";
+import { MEASURED } from "~/forms/amount-form";
 import { stepName, waitText } from "~/forms/edit-form";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 import { canBeMixed, MixFields } from "./mix-fields";
-import { INTENT_WORDS, WHERE_WORDS } from "./step-words";
+import { COVER_WORDS, INTENT_WORDS, sayCovered, WHERE_WORDS } from "./step-words";
 
 /** The kinds of step that go on part of a face. */
 const PLACED: ReadonlySet<string> = new Set(["prepare", "coat", "take"]);
@@ -24,6 +26,8 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
   const ways = material
     ? techniquesFor(material)
     : TECHNIQUES.filter((one) => one.lays.length === 0 && (one.kind === step.kind || step.kind === "prepare"));
+  const covered = material && technique ? shareCovered(step, technique, material, zone) : null;
+  const looks = COVER_WORDS[step.how];
   const distress = step.how === "wet-distress" || step.how.startsWith("sand-");
   const below = crust.steps.slice(0, crust.steps.indexOf(step)).filter((one) => one.what);
   return (
@@ -89,13 +93,48 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
                   </select>
                 )}
               </Field>
-              <Field name="share" label="Share covered, %" fault={faults.share}>
+              <Field name="share" label="Worked over, %" fault={faults.share}>
                 {(field) => (
                   <input
                     {...field}
                     type="text"
                     inputMode="decimal"
-                    defaultValue={values?.share ?? Math.round(step.where.share * 1000) / 10}
+                    defaultValue={values?.share ?? Math.round(step.where.over * 1000) / 10}
+                  />
+                )}
+              </Field>
+            </>
+          )}
+          {covered !== null && (
+            <p className="col-span-2 text-note text-soft">
+              {covered > 0
+                ? `Covers ${sayCovered(covered)}${looks ? `, ${looks}` : ""}.`
+                : "It does not reach there: nothing comes to lie."}
+            </p>
+          )}
+          {material && (
+            <>
+              <Field name="amount" label="How much">
+                {(field) => (
+                  <select {...field} defaultValue={values?.amount ?? step.amount?.kind ?? "usual"}>
+                    <option value="usual">the usual</option>
+                    <option value="light">a light coat</option>
+                    <option value="heavy">a heavy coat</option>
+                    {Object.entries(MEASURED).map(([kind, unit]) => (
+                      <option key={kind} value={kind}>
+                        … {unit}
+                      </option>
+                    ))}
+                  </select>
+                )}
+              </Field>
+              <Field name="amountOf" label="Figure" fault={faults.amountOf}>
+                {(field) => (
+                  <input
+                    {...field}
+                    type="text"
+                    inputMode="decimal"
+                    defaultValue={values?.amountOf ?? (step.amount && "of" in step.amount ? step.amount.of : "")}
                   />
                 )}
               </Field>

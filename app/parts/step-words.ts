@@ -43,4 +43,41 @@ export const INTENT_SHORT: Record<Intent, string> = {
   weathered: "meant to weather",
 };
 
-export const sayShare = (share: number) => `${Math.round(share * 100)} % of it`;
+export const sayShare = (share: number) => `over ${Math.round(share * 100)} % of it`;
+
+/** What a broken coat looks like where it covers. */
+export const COVER_WORDS: Record<string, string> = {
+  spatter: "in specks",
+  stencil: "in its design",
+  stamp: "in prints",
+  "rub-transfer": "in its design",
+  sponge: "in dabs",
+  "rag-on": "in dabs",
+  "dry-brush": "on what stands proud",
+  finger: "on what stands proud",
+  sprinkle: "in crumbs",
+  "seal-patches": "in patches",
+  drag: "in streaks",
+  "card-smear": "in streaks",
+};
+
+/** "about 12 % of the face" */
+export function sayCovered(share: number): string {
+  const percent = 100 * share;
+  return `about ${percent >= 10 ? Math.round(percent) : percent >= 1 ? Math.round(percent) : percent.toFixed(1)} % of the face`;
+}
+
+export const sayAmount = (amount: NonNullable<Step["amount"]>): string => {
+  switch (amount.kind) {
+    case "light":
+      return "a light coat";
+    case "heavy":
+      return "a heavy coat";
+    case "times":
+      return `${amount.of} × the usual`;
+    case "micrometres":
+      return `${amount.of} µm`;
+    case "millilitres":
+      return `${amount.of} ml/m²`;
+  }
+};

@@ -60,7 +60,7 @@ describe("a sample board", () => {
     ["brush", "chalk-duck-egg", { coats: 2 }],
     ["wet-distress"],
     ["wax", "wax-clear", later(DAY)],
-    ["wax", "wax-dark", { where: { on: "recess", share: 1 } }],
+    ["wax", "wax-dark", { where: { on: "recess", over: 1 } }],
   ]);
 
   it("is the same picture each time by its seed, and another by another", () => {
@@ -83,7 +83,7 @@ describe("a sample board", () => {
       ["brush", "chalk-duck-egg", { coats: 2 }],
       ["wet-distress"],
       ["wax", "wax-clear", later(DAY)],
-      ["wax", "wax-black", { where: { on: "recess", share: 1 } }],
+      ["wax", "wax-black", { where: { on: "recess", over: 1 } }],
     ]);
     const before = boardOf(worn);
     finished(before);
@@ -192,7 +192,7 @@ describe("hands on the board", () => {
     const board = boardOf(
       judged([
         ["brush", "mineral-storm"],
-        ["dry-brush", "mineral-oyster", { where: { on: "everywhere", share: 0.4 } }],
+        ["dry-brush", "mineral-oyster"],
       ]),
     );
     const film = done(board).layers.at(-1)!;
@@ -229,7 +229,7 @@ describe("hands on the board", () => {
       boardOf(
         judged([
           ["brush", "chalk-slate"],
-          ["sprinkle", "texture-crumb", { ...later(3 * DAY), where: { on: "everywhere", share: 0.25 } }],
+          ["sprinkle", "texture-crumb", later(3 * DAY)],
         ]),
       ),
     );
@@ -240,7 +240,7 @@ describe("hands on the board", () => {
     const zone = judged([
       ["brush", "chalk-slate"],
       ["mist"],
-      ["sprinkle", "texture-crumb", { where: { on: "everywhere", share: 0.25 } }],
+      ["sprinkle", "texture-crumb"],
       ["tap", "chalk-bone-white", later(300)],
       ["scrape", null, later(DAY)],
     ]);
@@ -413,7 +413,7 @@ describe("panels", () => {
   });
 
   it("weigh what shows by the zone's own relief", () => {
-    const zone = judged([["brush", "chalk-slate", { coats: 2, where: { on: "recess", share: 1 } }]]);
+    const zone = judged([["brush", "chalk-slate", { coats: 2, where: { on: "recess", over: 1 } }]]);
     const board = boardOf(zone);
     const all = shownInAll(shownOnBoard(done(board).layers, board.relief), CARVED_RELIEF);
     expect(all.get("s1")!).toBeGreaterThan(0.8 * CARVED_RELIEF.recess);

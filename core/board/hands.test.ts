@@ -50,7 +50,7 @@ describe.each(LAYING.map((one) => [one.technique.name, one] as const))(
   "%s",
   (_name, { technique, material, under }) => {
     const share = technique.covers;
-    const where: Step["where"] = { on: "everywhere", share };
+    const where: Step["where"] = { on: "everywhere", over: 1 };
     const wait = material.role === "crumb" || material.role === "leaf" ? {} : later(3 * DAY);
     const steps: ExampleStep[] = [...under, [technique.id, material.id, { where, ...wait }]];
 
@@ -132,7 +132,7 @@ describe("what a painter sees of hands", () => {
 
   it("steps that mean the same place meet there", () => {
     for (const on of ["hands", "patch", "border", "motif"] as const) {
-      const there = { where: { on, share: 1 } } as const;
+      const there = { where: { on, over: 1 } } as const;
       const board = boardOf([
         ["brush", "mineral-storm", { coats: 2 }],
         ["brush", "mineral-oyster", { ...there, ...later(DAY) }],
@@ -153,7 +153,7 @@ describe("what a painter sees of hands", () => {
   it("a tissue carries a print of its own over its paper, and none of it where no paper lies", () => {
     const board = boardOf([
       ["brush", "mineral-oyster", { coats: 2 }],
-      ["lay-tissue", "tissue-roses", { ...later(DAY), where: { on: "border", share: 1 } }],
+      ["lay-tissue", "tissue-roses", { ...later(DAY), where: { on: "border", over: 1 } }],
     ]);
     const [paper, leaves, petals] = layersOf(board).slice(-3) as [Layer, Layer, Layer];
     expect(covered(petals)).toBeGreaterThan(0.005);
@@ -178,11 +178,8 @@ describe("what a painter sees of hands", () => {
       return soft / cover!.length;
     };
     const base: ExampleStep = ["brush", "mineral-oyster", { coats: 2 }];
-    const stencil = edges([
-      base,
-      ["stencil", "craft-ultramarine", { ...later(2 * DAY), where: { on: "everywhere", share: 0.2 } }],
-    ]);
-    const blend = edges([base, ["blend", "craft-sky", { ...later(DAY), where: { on: "everywhere", share: 0.5 } }]]);
+    const stencil = edges([base, ["stencil", "craft-ultramarine", later(2 * DAY)]]);
+    const blend = edges([base, ["blend", "craft-sky", { ...later(DAY), where: { on: "everywhere", over: 0.5 } }]]);
     expect(blend).toBeGreaterThan(0.5);
     expect(stencil).toBeLessThan(blend / 2);
   });

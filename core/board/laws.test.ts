@@ -72,7 +72,7 @@ describe("on the board as for the checks", () => {
 
   it.each(EVERY)("on half the face is about half the change: %s", (_name, [how, what]) => {
     const on = (share: number) =>
-      drawn([...BENEATH, [how, what ?? null, { where: { on: "everywhere", share } }]], [...EARLIER, 3 * DAY]);
+      drawn([...BENEATH, [how, what ?? null, { where: { on: "everywhere", over: share } }]], [...EARLIER, 3 * DAY]);
     const [whole, half] = [on(1), on(0.5)];
     for (const relief of RELIEF_CLASSES) {
       const was = whole.before.get(relief)!;

@@ -44,7 +44,7 @@ describe.each(TAKING.map((one) => [one.name, one.id] as const))("%s", (_name, ho
   });
 
   it("kept to one relief class, leaves the others as good as untouched", () => {
-    const board = boardOf([...STACK, [how, null, { where: { on: "arris", share: 1 } }]]);
+    const board = boardOf([...STACK, [how, null, { where: { on: "arris", over: 1 } }]]);
     const count = board.work.phases.length;
     const [before, after] = [board.after(count - 1).layers, board.after(count).layers];
     const { field } = board.relief.belongs;

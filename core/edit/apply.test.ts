@@ -26,7 +26,7 @@ const newStep = (id: string): Step => ({
   kind: "coat",
   how: "brush",
   what: "mineral-oyster",
-  where: { on: "everywhere", share: 1 },
+  where: { on: "everywhere", over: 1 },
   coats: 1,
   intents: [],
 });

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { Material } from "../materials/material.ts";
 import { Hours } from "../plan/hours.ts";
 import { HouseRules } from "../plan/house-rules.ts";
-import { withMix } from "../plan/old-mix.ts";
+import { asWrittenNow } from "../plan/old-step.ts";
 import { Crust, Id, Piece, Pin, Plan, Step, Zone } from "../plan/plan.ts";
 import { Room } from "../plan/room.ts";
 import { WallTime } from "../plan/time.ts";
@@ -13,6 +13,7 @@ const StepPatch = Step.omit({ id: true }).partial().extend({
   what: Step.shape.what.nullable(),
   wait: Step.shape.wait.nullable(),
   reveals: Step.shape.reveals.nullable(),
+  amount: Step.shape.amount.nullable(),
   mix: Step.shape.mix.nullable(),
   note: Step.shape.note.nullable(),
   branches: Step.shape.branches.nullable(),
@@ -21,8 +22,8 @@ const StepPatch = Step.omit({ id: true }).partial().extend({
 });
 
 /** Edits that were made with an older version, and are kept to be undone, are read as well. */
-const AnyStep = z.preprocess(withMix, Step);
-const AnyStepPatch = z.preprocess(withMix, StepPatch);
+const AnyStep = z.preprocess(asWrittenNow, Step);
+const AnyStepPatch = z.preprocess(asWrittenNow, StepPatch);
 
 const JobPatch = z.strictObject({
   title: Plan.shape.title.optional(),

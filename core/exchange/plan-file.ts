@@ -3,7 +3,7 @@ import { CATALOGUE } from "../materials/catalogue.ts";
 import { sayIssue, sayPlace } from "../plan/fault-words.ts";
 import { LIMITS, PLAN_FORMAT, PLAN_VERSION, Plan } from "../plan/plan.ts";
 import { withTimesAndMaterials } from "./migrate-to-5.ts";
-import { withMixes } from "./migrate-to-6.ts";
+import { withStepsAsNow } from "./migrate-to-6.ts";
 
 export interface Fault {
   /** where in the plan, in words: zone "Back panel", ground, knots; empty for the file as a whole */
@@ -37,7 +37,7 @@ const MIGRATIONS: Record<number, (raw: Record<string, unknown>) => Record<string
   // version 5 refuses what makes no sense: times before the job begins, materials that do not exist
   4: withTimesAndMaterials,
   // version 6 knows a mix by its parts, and how much of a face a step is worked over apart from what its technique covers
-  5: withMixes,
+  5: withStepsAsNow,
 };
 
 const refused = (says: string, where = ""): ReadPlan => ({ ok: false, faults: [{ where, says }] });

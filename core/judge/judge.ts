@@ -73,14 +73,17 @@ export function sortedRules(rules: readonly Rule[]): SortedRules {
   return made;
 }
 
-/** Several rules on one seam: the one that subsumes speaks. */
-export function told<Told extends { rule: string; stepId: string }>(found: Iterable<Told>, rules: SortedRules): Told[] {
+/** Several rules on one seam: the one that subsumes speaks. What is said of the finished surface silences nothing at a seam. */
+export function told<Told extends { rule: string; stepId: string; surface?: boolean }>(
+  found: Iterable<Told>,
+  rules: SortedRules,
+): Told[] {
   const all = [...found];
   if (all.length < 2) return all;
   const silenced = new Set<string>();
-  for (const { rule, stepId } of all)
-    for (const quiet of rules.silences.get(rule) ?? []) silenced.add(`${stepId}/${quiet}`);
-  return silenced.size === 0 ? all : all.filter((finding) => !silenced.has(`${finding.stepId}/${finding.rule}`));
+  const where = ({ stepId, surface }: Told) => (surface ? `${stepId} when finished` : stepId);
+  for (const one of all) for (const quiet of rules.silences.get(one.rule) ?? []) silenced.add(`${where(one)}/${quiet}`);
+  return silenced.size === 0 ? all : all.filter((one) => !silenced.has(`${where(one)}/${one.rule}`));
 }
 
 function unreadableFinding(zone: Zone, crust: Crust, { step, because }: Unreadable): Finding {

@@ -3,7 +3,7 @@ import { CATALOGUE } from "../materials/catalogue.ts";
 import { type ExampleStack, type ExampleStep, examplePlan, mixed, watered } from "../rules/example.ts";
 import type { Severity } from "../rules/rule.ts";
 import { schedule } from "../schedule/schedule.ts";
-import { shows } from "../surface/shares.ts";
+import { covers, shows } from "../surface/shares.ts";
 import { judge } from "./judge.ts";
 import { shop } from "./shop.ts";
 
@@ -12,7 +12,7 @@ import { shop } from "./shop.ts";
 
 const DAY = 1440;
 const later = (minutes: number) => ({ wait: { kind: "at least" as const, minutes } });
-const part = (share: number) => ({ where: { on: "everywhere" as const, share } });
+const part = (share: number) => ({ where: { on: "everywhere" as const, over: share } });
 
 const planOf = (steps: ExampleStep[], more: Partial<ExampleStack> = {}) =>
   examplePlan({ shows: "meets", ground: "raw timber", species: "pine", ...more, steps });
@@ -31,7 +31,7 @@ describe("a step concerns the wet films it is meant for", () => {
   const OYSTER: ExampleStep = ["brush", "mineral-oyster", { coats: 2 }];
 
   it.each<[string, ExampleStep[]]>([
-    ["in the grooves", [OYSTER, ["brush", "glaze-umber", { where: { on: "recess", share: 1 } }], ["wipe-back"]]],
+    ["in the grooves", [OYSTER, ["brush", "glaze-umber", { where: { on: "recess", over: 1 } }], ["wipe-back"]]],
     ["on 70 %", [OYSTER, ["brush", "glaze-umber", part(0.7)], ["wipe-back"]]],
     ["on 70 %, dabbed with a rag", [OYSTER, ["brush", "glaze-umber", part(0.7)], ["rag-off"]]],
   ])("a glaze %s, wiped at once: the dry paint beside it is just there", (_where, steps) => {
@@ -54,13 +54,11 @@ describe("a step concerns the wet films it is meant for", () => {
       ["brush", "chalk-oxide-red"],
       ["brush", "chalk-slate", { ...part(0.85), ...later(DAY) }],
       ["mist"],
-      ["sprinkle", "texture-crumb", part(0.25)],
+      ["sprinkle", "texture-crumb"],
     ];
     const small = { zone: { shape: { kind: "panel" as const, width: 300, height: 300, count: 1 } } };
     expect(said(steps, small).filter((one) => !one.includes(" U"))).toEqual([]);
-    expect(worst([...steps.slice(0, 3), ["sprinkle", "texture-crumb", { ...part(0.25), ...later(DAY) }]], "R1")).toBe(
-      "stop",
-    );
+    expect(worst([...steps.slice(0, 3), ["sprinkle", "texture-crumb", later(DAY)]], "R1")).toBe("stop");
   });
 
   it("two colours are blended at once, and not three hours later", () => {
@@ -89,7 +87,7 @@ describe("a broken coat does not hide what it leaves bare", () => {
   it("chalk on half the face under a glaze is not fit for daily use", () => {
     const steps: ExampleStep[] = [
       ["brush", "mineral-oyster", { coats: 2 }],
-      ["sponge", "chalk-slate", part(0.5)],
+      ["sponge", "chalk-slate", part(0.85)],
       ["brush", "glaze-umber"],
     ];
     expect(worst(steps, "U2", { use: { wear: "daily" } })).toBe("caution");
@@ -158,5 +156,56 @@ describe("a pot is a material", () => {
     };
     expect(worst([["brush", "chalk-slate", { mix: four }]], "P1")).toBe("stop");
     expect(CATALOGUE.some(({ id }) => id === "varnish-oil")).toBe(true);
+  });
+});
+
+describe("how much, and where", () => {
+  const covered = (steps: ExampleStep[]) => {
+    const zone = judge(planOf(steps)).zones[0]!;
+    return covers(zone.after, zone.zone.relief).get(`s${steps.length}`) ?? 0;
+  };
+  const filmOf = (step: ExampleStep) => {
+    const zone = judge(planOf([step])).zones[0]!;
+    return zone.after.patches.field.find(({ stack }) => stack !== null)!.stack!.total;
+  };
+  const BASE: ExampleStep = ["brush", "mineral-bottle", { coats: 2 }];
+  const takes = (step: ExampleStep) =>
+    shop(planOf([BASE, step])).find(({ material }) => material.id === step[1])?.millilitres ?? 0;
+
+  it("a spatter worked over the whole face covers its specks, and a heavy one more of them", () => {
+    expect(covered([BASE, ["spatter", "chalk-bone-white"]])).toBeCloseTo(0.04, 3);
+    expect(covered([BASE, ["spatter", "chalk-bone-white", { amount: { kind: "heavy" } }]])).toBeCloseTo(0.064, 3);
+    expect(covered([BASE, ["spatter", "chalk-bone-white", part(0.5)]])).toBeCloseTo(0.02, 3);
+  });
+
+  it("a stencil on the motif is the motif, and on the face its cut-outs", () => {
+    const share = (on: "motif" | "everywhere") =>
+      covered([BASE, ["stencil", "chalk-bone-white", { where: { on, over: 1 } }]]);
+    expect(share("motif")).toBeCloseTo(0.15, 1);
+    expect(share("everywhere")).toBeLessThan(0.25);
+  });
+
+  it("a light coat is thinner than the usual, a heavy one thicker, and takes as much more", () => {
+    const [light, usual, heavy] = [{ kind: "light" as const }, undefined, { kind: "heavy" as const }].map((amount) => {
+      const step: ExampleStep = ["brush", "chalk-slate", amount ? { amount } : {}];
+      return { film: filmOf(step), takes: takes(step) };
+    });
+    expect(light!.film).toBeLessThan(usual!.film);
+    expect(heavy!.film).toBeGreaterThan(usual!.film);
+    expect(heavy!.takes / usual!.takes).toBeCloseTo(heavy!.film / usual!.film, 6);
+  });
+
+  it("a film or a volume that is measured is what lies there", () => {
+    expect(filmOf(["brush", "chalk-slate", { amount: { kind: "micrometres", of: 60 } }])).toBeCloseTo(60, 6);
+    const step: ExampleStep = ["roller", "clear-coat-satin", { amount: { kind: "millilitres", of: 100 } }];
+    // half a square metre, and a tenth stays on the tools
+    expect(takes(step)).toBeCloseTo(100 * 0.5 * 1.1, 3);
+  });
+
+  it("a dry brush in the grooves lays nothing, says so and buys nothing", () => {
+    const step: ExampleStep = ["dry-brush", "mineral-oyster", { where: { on: "recess", over: 1 } }];
+    expect(worst([BASE, step], "N1")).toBe("caution");
+    expect(covered([BASE, step])).toBe(0);
+    expect(takes(step)).toBe(0);
   });
 });

@@ -112,7 +112,7 @@ function withStep(to: Plan, crustId: string, { material, technique }: Option, id
     kind: technique.kind,
     how: technique.id,
     ...(material ? { what: material.id } : {}),
-    where: { on: "everywhere", share: 1 },
+    where: { on: "everywhere", over: 1 },
     coats: 1,
     intents: [],
   };

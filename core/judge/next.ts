@@ -72,7 +72,7 @@ function stepFor(technique: Technique, material: Material | null, id: string): S
     kind: technique.kind,
     how: technique.id,
     ...(material ? { what: material.id } : {}),
-    where: { on: "everywhere", share: 1 },
+    where: { on: "everywhere", over: 1 },
     coats: 1,
     intents: [],
   };

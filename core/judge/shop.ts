@@ -1,6 +1,6 @@
 import type { Material } from "../materials/material.ts";
 import { materialOf } from "../mixing/mixed-material.ts";
-import { findCrust, type Plan, zoneArea, zonesOf } from "../plan/plan.ts";
+import { findCrust, isReliefClass, type Plan, zoneArea, zonesOf } from "../plan/plan.ts";
 import { volumeNeeded } from "../quantity/spread.ts";
 import { compile } from "../surface/compile.ts";
 import type { Phase } from "../surface/phase.ts";
@@ -16,9 +16,9 @@ export interface Need {
 }
 
 /** What goes into the pot for one coat of a phase over an area, tin by tin; water is not counted. */
-function tinsFor({ pot, beside, technique }: Phase, area: SquareMetres): [Material, Millilitres][] {
+function tinsFor({ pot, beside, load }: Phase, area: SquareMetres): [Material, Millilitres][] {
   if (pot === null) return [];
-  const whole = volumeNeeded(materialOf(pot), area, 1, 1, technique.load);
+  const whole = volumeNeeded(materialOf(pot), area, 1, 1, load);
   const first = beside ? 1 - beside.share : 1;
   return [
     ...pot.parts.map(({ material, share }): [Material, Millilitres] => [
@@ -28,6 +28,9 @@ function tinsFor({ pot, beside, technique }: Phase, area: SquareMetres): [Materi
     ...(beside ? [[beside.material, whole * beside.share] as [Material, Millilitres]] : []),
   ];
 }
+
+/** A tool that does not reach where the step goes takes nothing from the tin. */
+const laysNothing = ({ where: { on }, technique }: Phase) => isReliefClass(on) && technique.profile[on] === 0;
 
 /**
  * How much of each material the plan needs, straight from the tin, from area, coats, cover share, the technique's
@@ -42,6 +45,7 @@ export function shop(plan: Plan): Need[] {
     const area = zoneArea(zone);
     for (const phase of compile(crust, zone, materials).phases) {
       const covered = area * shareWhere(phase.where.on, zone.relief) * phase.where.share;
+      if (laysNothing(phase)) continue;
       for (const [material, millilitres] of tinsFor(phase, covered)) {
         const need = needs.get(material.id) ?? { material, millilitres: 0, uses: [] };
         needs.set(material.id, need);

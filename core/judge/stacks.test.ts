@@ -473,7 +473,7 @@ const STACKS: [what: string, stack: Omit<ExampleStack, "shows">, opinion: Opinio
       ...pine,
       steps: [
         ["brush", "milk-ochre"],
-        ["wax", "wax-clear", { intents: ["resist"], where: { on: "arris", share: 0.7 } }],
+        ["wax", "wax-clear", { intents: ["resist"], where: { on: "arris", over: 0.7 } }],
         ["brush", "milk-soot"],
         ["sand-220"],
         ["wax", "wax-clear"],
@@ -522,7 +522,7 @@ describe("findings carry the figures of the case", () => {
     const broken = findingOf(
       "D1",
       ["brush", "mineral-storm"],
-      ["brush", "chalk-slate", { where: { on: "everywhere", share: 0.4 } }],
+      ["brush", "chalk-slate", { where: { on: "everywhere", over: 0.4 } }],
       ["wax", "wax-dark"],
     );
     expect(broken.because).toMatch(/^4\d % of the surface/);
@@ -622,7 +622,7 @@ describe("the combined cases that a colleague is asked about", () => {
         houseRules: { filmOverWax },
         steps: [
           ["brush", "mineral-storm", { coats: 2 }],
-          ["finger", "wax-gilding", { where: { on: "high", share: 0.5 } }],
+          ["finger", "wax-gilding", { amount: { kind: "heavy" }, where: { on: "high", over: 1 } }],
           ["brush", "clear-coat-satin", { wait: { kind: "at least", minutes: 2 * DAY } }],
         ],
       }).A4,
@@ -663,7 +663,7 @@ describe("the combined cases that a colleague is asked about", () => {
   it("decoration before the glaze or after it: both orders stand", () => {
     // emulsion: acrylic mineral paint would be past its recoat window once the stencil has waited its day
     const base: ExampleStep = ["brush", "emulsion-putty", { coats: 2 }];
-    const stencil: ExampleStep = ["stencil", "mineral-storm", { where: { on: "motif", share: 1 } }];
+    const stencil: ExampleStep = ["stencil", "mineral-storm", { where: { on: "motif", over: 1 } }];
     const glaze: ExampleStep[] = [["brush", "glaze-umber"], ["wipe-back"]];
     const seal: ExampleStep = ["brush", "clear-coat-matt"];
     for (const steps of [
@@ -680,11 +680,11 @@ describe("the combined cases that a colleague is asked about", () => {
   });
 
   it("two steps on one place meet there: wax on the border resists paint on the border and nowhere else", () => {
-    const onBorder = { where: { on: "border" as const, share: 1 } };
+    const onBorder = { where: { on: "border" as const, over: 1 } };
     const steps = (second: "border" | "hands"): ExampleStep[] => [
       ["brush", "mineral-storm"],
       ["wax", "wax-clear", onBorder],
-      ["brush", "mineral-oyster", { where: { on: second, share: 1 } }],
+      ["brush", "mineral-oyster", { where: { on: second, over: 1 } }],
     ];
     expect(says({ ...pine, steps: steps("border") }).W6).toBe("stop");
     const elsewhere = judge(examplePlan({ shows: "elsewhere", ...pine, steps: steps("hands") })).zones[0]!;

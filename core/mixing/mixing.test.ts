@@ -131,9 +131,9 @@ describe("any mix", () => {
         expect(read.success, JSON.stringify(read.error?.issues)).toBe(true);
         // what its tins are faulted for, it may be too
         const known = [own, ...any.with.map(({ what }) => what)].flatMap((id) =>
-          nonsenseIn(material(id)).map(({ field }) => field),
+          nonsenseIn(material(id)).map(({ where }) => where),
         );
-        expect(nonsenseIn(made).filter(({ field }) => !known.includes(field))).toEqual([]);
+        expect(nonsenseIn(made).filter(({ where }) => !known.includes(where))).toEqual([]);
         expect(opticsOf(made).k.every((value) => Number.isFinite(value) && value >= 0)).toBe(true);
       }),
       { numRuns: 300 },

@@ -58,16 +58,16 @@ describe("a plan", () => {
       /a whole number/,
     ],
     [
-      "a share of more than all",
-      (raw) => Object.assign(raw.crusts[0]!.steps[0]!.where, { share: 1.2 }),
-      "crusts.0.steps.0.where.share",
+      "more than all of a place",
+      (raw) => Object.assign(raw.crusts[0]!.steps[0]!.where, { over: 1.2 }),
+      "crusts.0.steps.0.where.over",
       /more than the whole/,
     ],
     [
-      "a share of nothing",
-      (raw) => Object.assign(raw.crusts[0]!.steps[0]!.where, { share: 0 }),
-      "crusts.0.steps.0.where.share",
-      /must cover something/,
+      "nothing of a place",
+      (raw) => Object.assign(raw.crusts[0]!.steps[0]!.where, { over: 0 }),
+      "crusts.0.steps.0.where.over",
+      /worked over something/,
     ],
     [
       "a negative wait",

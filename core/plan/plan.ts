@@ -2,6 +2,7 @@ import { z } from "zod";
 import { Colour, Material } from "../materials/material.ts";
 import { areaOf, Shape } from "../quantity/shape.ts";
 import { plainLine, plainName, plainText } from "../units/plain-text.ts";
+import { Amount } from "./amount.ts";
 import { Ground } from "./ground.ts";
 import { Hours } from "./hours.ts";
 import { HouseRules } from "./house-rules.ts";
@@ -89,7 +90,11 @@ export const Step = z.strictObject({
   how: Id.describe("technique id"),
   where: z.strictObject({
     on: z.enum(WHERE),
-    share: z.number().gt(0, "a step must cover something").max(1, "a step cannot cover more than the whole"),
+    over: z
+      .number()
+      .gt(0, "a step is worked over something")
+      .max(1, "a step cannot be worked over more than the whole")
+      .describe("how much of the place it is worked over; what it covers of that is its technique's"),
   }),
   coats: z
     .int("a whole number of coats")
@@ -98,6 +103,7 @@ export const Step = z.strictObject({
   intents: z.array(z.enum(INTENTS)).max(INTENTS.length),
   reveals: Id.optional().describe('the step whose layer this distressing is meant to show, or "ground"'),
   wait: Wait.optional().describe("a wait set by the author, counted from the step before"),
+  amount: Amount.optional().describe("how much of a coat goes on, where it is not the usual"),
   mix: Mix.optional().describe("what is stirred together for it; on a brush with two colours, the second"),
   note: plainText(400).optional(),
   branches: z.array(Branch).min(2, "an inspection has at least two answers").max(4, "four answers at most").optional(),

@@ -42,7 +42,7 @@ export function exampleStep([how, what, more]: ExampleStep, index: number): Step
     kind: technique?.kind ?? "coat",
     how,
     ...(what ? { what } : {}),
-    where: { on: "everywhere", share: 1 },
+    where: { on: "everywhere", over: 1 },
     coats: 1,
     intents: [],
     ...more,

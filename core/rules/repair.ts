@@ -25,7 +25,7 @@ function freshId(crust: Crust, base: string, taken: number): string {
   }
 }
 
-const EVERYWHERE: Step["where"] = { on: "everywhere", share: 1 };
+const EVERYWHERE: Step["where"] = { on: "everywhere", over: 1 };
 
 export interface NewStep {
   how: string;

@@ -40,6 +40,7 @@ import { uprightFacesRun } from "./glaze/g5-upright-faces-run.ts";
 import { putBackTogether } from "./handling/h1-put-back-together.ts";
 import { aBrushForDarkWax } from "./handling/h2-a-brush-for-dark-wax.ts";
 import { blockDryBeforeTurning } from "./handling/h3-block-dry-before-turning.ts";
+import { laysNothing } from "./laying/n1-lays-nothing.ts";
 import { sizeAtTack } from "./leaf/l1-size-at-tack.ts";
 import { noDraught } from "./leaf/l2-no-draught.ts";
 import { imitationLeafTarnishes } from "./leaf/l3-imitation-leaf-tarnishes.ts";
@@ -108,6 +109,7 @@ export const RULES: readonly Rule[] = [
   clayUnderClearCoat,
   darkensAndLightens,
   blendWhileWet,
+  laysNothing,
   recoat,
   dryBeforeSanding,
   standBeforeClearCoat,

@@ -5,6 +5,7 @@ import type { Mix } from "../plan/mix.ts";
 import type { Crust, Step, StepKind, Zone } from "../plan/plan.ts";
 import { zoneArea } from "../plan/plan.ts";
 import { HOUR } from "../units/units.ts";
+import { howItLies, type Lies } from "./coverage.ts";
 import { coatThickness } from "./film.ts";
 import type { Effect, Phase, RuledAs } from "./phase.ts";
 import type { Technique } from "./technique.ts";
@@ -45,8 +46,8 @@ const RULED_AS: Record<StepKind, RuledAs> = {
 };
 
 /** How a material goes onto the surface: most are laid, leaf and crumb stick to what is tacky or wet. */
-function layingOf(material: Material, technique: Technique): Effect {
-  const micrometres = coatThickness(material, technique.load);
+function layingOf(material: Material, technique: Technique, load: number): Effect {
+  const micrometres = coatThickness(material, load);
   if (material.role === "leaf") return { does: "stick", micrometres, to: "size" };
   if (material.role === "crumb") return { does: "stick", micrometres, to: "wet" };
   return { does: "deposit", micrometres, profile: technique.profile };
@@ -57,27 +58,29 @@ interface Laying {
   does: ReadonlySet<Effect["does"]>;
 }
 
-const layings = new WeakMap<Technique, WeakMap<Material, Laying>>();
+const layings = new WeakMap<Technique, WeakMap<Material, Map<number, Laying>>>();
 const takings = new WeakMap<Technique, Laying>();
 
 const laying = (effects: readonly Effect[]): Laying => ({ effects, does: new Set(effects.map((one) => one.does)) });
 
-/** What a technique does with a material, worked out once for the two. */
-function effectsOf(technique: Technique, material: Material | null): Laying {
+/** What a technique does with so much of a material, worked out once for all that lay it so. */
+function effectsOf(technique: Technique, material: Material | null, load: number): Laying {
   if (material === null) {
     const known = takings.get(technique) ?? laying(technique.effects);
     takings.set(technique, known);
     return known;
   }
-  const ofTechnique = layings.get(technique) ?? new WeakMap<Material, Laying>();
+  const ofTechnique = layings.get(technique) ?? new WeakMap<Material, Map<number, Laying>>();
   layings.set(technique, ofTechnique);
-  let known = ofTechnique.get(material);
+  const byLoad = ofTechnique.get(material) ?? new Map<number, Laying>();
+  ofTechnique.set(material, byLoad);
+  let known = byLoad.get(load);
   if (!known) {
-    const lays = layingOf(material, technique);
+    const lays = layingOf(material, technique, load);
     const reacts: Effect[] = material.role === "patina" ? [{ does: "react" }] : [];
     // the metal turns before the patina covers it
     known = laying([...reacts, lays, ...technique.effects]);
-    ofTechnique.set(material, known);
+    byLoad.set(load, known);
   }
   return known;
 }
@@ -119,6 +122,9 @@ function besideIn({ mix }: Step, materials: ReadonlyMap<string, Material>): Phas
   return mix && second && material ? { material, share: second.parts / (mix.parts + second.parts) } : null;
 }
 
+/** What lays nothing works on the whole of what it is worked over. */
+const WHOLE: Lies = { load: 1, covers: 1 };
+
 /** One step as phases, a phase a coat; or why it cannot be read. */
 export function compileStep(
   step: Step,
@@ -133,8 +139,9 @@ export function compileStep(
   const pot = technique.lays.length > 0 ? potIn(step, technique, material!, materials) : null;
   if (typeof pot === "string") return pot;
   const lays = pot === null ? null : materialOf(pot);
-  const { effects, does } = effectsOf(technique, lays);
-  const hands = handsOn(technique, zone, area, step.where.share);
+  const lies = lays === null ? WHOLE : howItLies(step, technique, lays);
+  const { effects, does } = effectsOf(technique, lays, lies.load);
+  const hands = handsOn(technique, zone, area, step.where.over);
   const coats = lays ? (zone.overrides.find((one) => one.stepId === step.id)?.coats ?? step.coats) : 1;
   const phases: Phase[] = [];
   for (let coat = 1; coat <= coats; coat++)
@@ -150,7 +157,8 @@ export function compileStep(
       ruledAs: RULED_AS[step.kind],
       effects,
       does,
-      where: step.where,
+      load: lies.load,
+      where: { on: step.where.on, share: step.where.over * lies.covers },
       intents: step.intents,
       hands,
       helps: null,

@@ -63,14 +63,14 @@ const THINNEST = 0.4;
 const THICKEST = 2.5;
 
 /** How thick a technique lays a material, compared with the usual one that its drying times are for. */
-function loadOf({ technique, pot }: Pick<Phase, "technique" | "pot">, material: Material): number {
+function loadOf({ load: coats, pot }: Pick<Phase, "load" | "pot">, material: Material): number {
   const usual = techniquesFor(material)[0]?.load ?? 0;
-  const load = technique.load * (pot?.strength ?? 1);
+  const load = coats * (pot?.strength ?? 1);
   return usual > 0 ? Math.min(THICKEST, Math.max(THINNEST, load / usual)) : 1;
 }
 
 /** What a coat of this material dries by. */
-export const coatOf = (phase: Pick<Phase, "technique" | "pot">, material: Material, drawnBy: Share): Coat => ({
+export const coatOf = (phase: Pick<Phase, "load" | "pot">, material: Material, drawnBy: Share): Coat => ({
   leaves: LEAVES[material.carrier],
   load: loadOf(phase, material),
   drawnBy,

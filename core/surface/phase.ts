@@ -80,9 +80,12 @@ export interface Phase {
   /** how many coats the step lays on this zone */
   coats: number;
   ruledAs: RuledAs;
+  /** how many normal coats thick it lies where it covers */
+  load: number;
   effects: readonly Effect[];
   /** the kinds of effect it has, for rules to ask */
   does: ReadonlySet<Effect["does"]>;
+  /** where it goes, and the share of that place that it covers */
   where: { on: Where; share: Share };
   intents: readonly Intent[];
   hands: Minutes;

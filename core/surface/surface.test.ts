@@ -67,14 +67,14 @@ describe("laying", () => {
   });
 
   it("a broken coat makes two patches and covers its share", () => {
-    const surface = last([["brush", "chalk-slate", { where: { on: "everywhere", share: 0.3 } }]]);
+    const surface = last([["brush", "chalk-slate", { where: { on: "everywhere", over: 0.3 } }]]);
     expect(surface.patches.field).toHaveLength(2);
     expect(covers(surface, only("field")).get("s1")).toBeCloseTo(0.3, 9);
     expect(covers(surface, only("field")).get("ground")).toBeCloseTo(0.7, 9);
   });
 
   it("a mask keeps it to one relief class", () => {
-    const surface = last([["brush", "chalk-slate", { where: { on: "arris", share: 1 } }]]);
+    const surface = last([["brush", "chalk-slate", { where: { on: "arris", over: 1 } }]]);
     expect(covers(surface, only("arris")).get("s1")).toBe(1);
     expect(covers(surface, only("field")).get("ground")).toBe(1);
   });
@@ -324,7 +324,7 @@ describe("compiling", () => {
     kind: "coat" as const,
     how,
     ...(what ? { what } : {}),
-    where: { on: "everywhere" as const, share: 1 },
+    where: { on: "everywhere" as const, over: 1 },
     coats,
     intents: [],
   });
@@ -415,13 +415,13 @@ describe("patches counted together", () => {
               (_, at): ExampleStep => [
                 "dry-brush",
                 at % 2 ? "chalk-slate" : "chalk-bone-white",
-                { where: { on: "everywhere", share: 0.5 }, wait: { kind: "at least", minutes: 24 * HOUR } },
+                { where: { on: "everywhere", over: 0.5 }, wait: { kind: "at least", minutes: 24 * HOUR } },
               ],
             ),
             [
               "spatter",
-              "ink-soot",
-              { where: { on: "everywhere", share: 0.04 }, wait: { kind: "at least", minutes: 24 * HOUR } },
+              "chalk-lamp-black",
+              { where: { on: "everywhere", over: 1 }, wait: { kind: "at least", minutes: 24 * HOUR } },
             ],
             ["wax", "wax-clear", { wait: { kind: "exactly", minutes: 1 } }],
           ],

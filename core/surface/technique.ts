@@ -24,8 +24,10 @@ export interface Technique {
   setUp: Minutes;
   /** whether the hands are needed: lying and standing need none */
   hands: boolean;
-  /** share of the face it usually covers when laid everywhere; a stencil or a spatter is broken by nature */
+  /** share it covers of what it is worked over: a stencil or a spatter is broken by nature */
   covers: number;
+  /** it lays a design: on the motif, that is the whole of it */
+  prints: boolean;
   /** effects besides the deposit */
   effects: readonly Effect[];
   hazards: readonly (Hazard | "heat")[];
@@ -57,6 +59,7 @@ export const technique = <const Id extends string>(row: Row & { id: Id }): Techn
   setUp: 5,
   hands: true,
   covers: 1,
+  prints: false,
   effects: [],
   hazards: [],
   sign: null,

@@ -74,7 +74,7 @@ export const waterOverWax: Rule = {
         species: "pine",
         steps: [
           ["brush", "mineral-storm"],
-          ["wax", "wax-clear", { intents: ["resist"], where: { on: "arris", share: 0.8 } }],
+          ["wax", "wax-clear", { intents: ["resist"], where: { on: "arris", over: 0.8 } }],
           ["brush", "mineral-oyster"],
         ],
       },

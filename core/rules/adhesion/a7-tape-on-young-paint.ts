@@ -50,7 +50,7 @@ export const tapeOnYoungPaint: Rule = {
         species: "pine",
         steps: [
           ["brush", "mineral-storm"],
-          ["stencil", "mineral-oyster", { where: { on: "motif", share: 1 } }],
+          ["stencil", "mineral-oyster", { where: { on: "motif", over: 1 } }],
         ],
       },
     ],
@@ -61,7 +61,7 @@ export const tapeOnYoungPaint: Rule = {
         species: "pine",
         steps: [
           ["brush", "mineral-storm"],
-          ["stencil", "mineral-oyster", { where: { on: "motif", share: 1 }, wait: { kind: "exactly", minutes: 240 } }],
+          ["stencil", "mineral-oyster", { where: { on: "motif", over: 1 }, wait: { kind: "exactly", minutes: 240 } }],
         ],
       },
       {

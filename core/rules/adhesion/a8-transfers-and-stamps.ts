@@ -84,7 +84,7 @@ export const transfersAndStamps: Rule = {
         species: "pine",
         steps: [
           ["brush", "mineral-oyster", { coats: 2 }],
-          ["rub-transfer", "transfer-lettering", { where: { on: "motif", share: 1 } }],
+          ["rub-transfer", "transfer-lettering", { where: { on: "motif", over: 1 } }],
         ],
       },
     ],
@@ -96,7 +96,7 @@ export const transfersAndStamps: Rule = {
         steps: [
           ["brush", "mineral-oyster", { coats: 2 }],
           ["wax", "wax-clear"],
-          ["rub-transfer", "transfer-lettering", { where: { on: "motif", share: 1 } }],
+          ["rub-transfer", "transfer-lettering", { where: { on: "motif", over: 1 } }],
         ],
       },
       {
@@ -106,7 +106,7 @@ export const transfersAndStamps: Rule = {
         steps: [
           ["brush", "chalk-bone-white", { coats: 2 }],
           ["sand-320"],
-          ["stamp", "ink-soot", { where: { on: "motif", share: 1 } }],
+          ["stamp", "ink-soot", { where: { on: "motif", over: 1 } }],
         ],
       },
     ],

@@ -27,7 +27,7 @@ export const mediumToEveryEdge: Rule = {
         fixes: (place) => [
           {
             label: "Take it to every edge",
-            commands: patchStep(place, step.id, { where: { on: "everywhere", share: 1 } }),
+            commands: patchStep(place, step.id, { where: { on: "everywhere", over: 1 } }),
           },
         ],
       },
@@ -53,7 +53,7 @@ export const mediumToEveryEdge: Rule = {
         species: "pine",
         steps: [
           ["brush", "mineral-storm"],
-          ["brush", "crackle-medium", { where: { on: "everywhere", share: 0.65 } }],
+          ["brush", "crackle-medium", { where: { on: "everywhere", over: 0.65 } }],
           ["brush", "mineral-oyster"],
         ],
       },

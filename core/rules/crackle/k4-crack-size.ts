@@ -31,7 +31,7 @@ export const crackSize: Rule = {
       if (film.material.role !== "medium") break;
       medium += film.micrometres;
     }
-    const spacing = SPACING * medium * (seam.phase.technique.load > 1.1 ? 1.2 : 1);
+    const spacing = SPACING * medium * (seam.phase.load > 1.1 ? 1.2 : 1);
     return [
       {
         severity: "note",

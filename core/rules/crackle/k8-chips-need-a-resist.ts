@@ -81,7 +81,7 @@ export const chipsNeedAResist: Rule = {
             list.push({
               label: "Dab wax on first, as a resist",
               commands: insertBefore(place, step.id, [
-                { how: "wax", what: wax, intents: ["resist"], where: { on: "arris", share: 0.7 } },
+                { how: "wax", what: wax, intents: ["resist"], where: { on: "arris", over: 0.7 } },
               ]),
               look: "flakes off the edges",
             });
@@ -108,7 +108,7 @@ export const chipsNeedAResist: Rule = {
         species: "pine",
         steps: [
           ["brush", "mineral-storm"],
-          ["wax", "wax-clear", { intents: ["resist"], where: { on: "arris", share: 0.7 } }],
+          ["wax", "wax-clear", { intents: ["resist"], where: { on: "arris", over: 0.7 } }],
           ["brush", "chalk-bone-white"],
           ["chip"],
         ],

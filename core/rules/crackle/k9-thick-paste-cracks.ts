@@ -20,9 +20,9 @@ export const thickPasteCracks: Rule = {
   dependsOn: "films",
   when: { lays: ["paste"] },
   check(seam) {
-    const { material, step, intents, technique } = seam.phase;
+    const { material, step, intents } = seam.phase;
     if (material?.role !== "paste" || seam.phase.coat < seam.phase.coats) return [];
-    const thick = dryFilm(material) * technique.load * seam.phase.coats;
+    const thick = dryFilm(material) * seam.phase.load * seam.phase.coats;
     const wanted = intents.includes("cracks");
     if (thick <= CRACKS_ABOVE)
       return wanted

@@ -5,7 +5,7 @@ import { isOpenWet, laidLast, stepOf } from "../read-surface.ts";
 import { dropWait, insertBefore, leaveOut } from "../repair.ts";
 import type { Demand, Rule } from "../rule.ts";
 import { sayAge, sayShuts } from "../words.ts";
-import { A_QUARTER, CRUMB_ON_WET, SMALL_FACE } from "./stack.ts";
+import { CRUMB_ON_WET, SMALL_FACE } from "./stack.ts";
 
 const isPaint = ({ material }: Film) => material.role === "paint";
 
@@ -88,18 +88,14 @@ export const crumbOnWetPaint: Rule = {
         species: "pine",
         steps: [
           ["brush", "chalk-slate"],
-          [
-            "sprinkle",
-            "texture-crumb",
-            { where: { on: "everywhere", share: 0.25 }, wait: { kind: "at least", minutes: 120 } },
-          ],
+          ["sprinkle", "texture-crumb", { wait: { kind: "at least", minutes: 120 } }],
         ],
       },
       {
         shows: "crumb on bare timber",
         ground: "raw timber",
         species: "pine",
-        steps: [["sprinkle", "texture-crumb", A_QUARTER]],
+        steps: [["sprinkle", "texture-crumb"]],
       },
     ],
   },

@@ -9,10 +9,4 @@ export const SMALL_FACE: Pick<ExampleStack, "ground" | "species" | "zone"> = {
   zone: { shape: { kind: "panel", width: 300, height: 300, count: 1 } },
 };
 
-export const A_QUARTER = { where: { on: "everywhere", share: 0.25 } } as const;
-
-export const CRUMB_ON_WET: readonly ExampleStep[] = [
-  ["brush", "chalk-slate"],
-  ["mist"],
-  ["sprinkle", "texture-crumb", A_QUARTER],
-];
+export const CRUMB_ON_WET: readonly ExampleStep[] = [["brush", "chalk-slate"], ["mist"], ["sprinkle", "texture-crumb"]];

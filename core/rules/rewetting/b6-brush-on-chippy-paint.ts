@@ -57,7 +57,7 @@ export const brushOnChippyPaint: Rule = {
         species: "pine",
         steps: [
           ["brush", "mineral-storm"],
-          ["wax", "wax-clear", { intents: ["resist"], where: { on: "arris", share: 0.8 } }],
+          ["wax", "wax-clear", { intents: ["resist"], where: { on: "arris", over: 0.8 } }],
           ["brush", "milk-curd", { intents: ["chips"] }],
           ["chip"],
           ["spray", "clear-coat-matt"],

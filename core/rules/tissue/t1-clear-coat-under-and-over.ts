@@ -97,7 +97,7 @@ export const clearCoatUnderAndOver: Rule = {
         steps: [
           ["brush", "mineral-oyster", { coats: 2 }],
           ["brush", "decoupage-varnish"],
-          ["lay-tissue", "tissue-roses", { where: { on: "motif", share: 1 } }],
+          ["lay-tissue", "tissue-roses", { where: { on: "motif", over: 1 } }],
           ["brush", "decoupage-varnish", { coats: 2 }],
         ],
       },

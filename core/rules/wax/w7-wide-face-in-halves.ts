@@ -19,7 +19,7 @@ export const wideFaceInHalves: Rule = {
   when: { lays: ["wax"] },
   check(seam) {
     const { material, step } = seam.phase;
-    if (material?.role !== "wax" || seam.phase.where.on !== "everywhere" || step.where.share < 1) return [];
+    if (material?.role !== "wax" || seam.phase.where.on !== "everywhere" || step.where.over < 1) return [];
     const { shape, relief } = seam.zone;
     const face = zoneArea(seam.zone) / (shape.count * seam.zone.faces);
     if (shape.kind === "frame" || shape.kind === "leg" || face < ONE_REACH) return [];
