@@ -26,8 +26,12 @@ const wait: fc.Arbitrary<Step["wait"]> = fc.option(
   { nil: undefined, freq: 4 },
 );
 
+const LAYABLE = CATALOGUE.filter((material) => techniquesFor(material).length > 0);
+/** Waxes go over waxes in ways of their own: often enough that each comes up. */
+const WAXES = LAYABLE.filter(({ role }) => role === "wax");
+
 const laid = fc
-  .constantFrom(...CATALOGUE.filter((material) => techniquesFor(material).length > 0))
+  .constantFrom(...LAYABLE, ...WAXES, ...WAXES)
   .chain((material) =>
     fc
       .constantFrom(...techniquesFor(material))
@@ -41,7 +45,15 @@ const stepBody = fc.record({
   pick: fc.oneof({ arbitrary: laid, weight: 3 }, { arbitrary: taken, weight: 2 }),
   coats: fc.integer({ min: 1, max: 3 }),
   intents: fc.subarray([...INTENTS], { maxLength: 1 }),
-  on: fc.constantFrom<Step["where"]["on"]>("everywhere", "everywhere", "everywhere", "arris", "recess", "field", "border"),
+  on: fc.constantFrom<Step["where"]["on"]>(
+    "everywhere",
+    "everywhere",
+    "everywhere",
+    "arris",
+    "recess",
+    "field",
+    "border",
+  ),
   share: fc.constantFrom(1, 1, 0.6, 0.2),
   wait,
   pot: fc.option(

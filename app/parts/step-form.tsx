@@ -128,7 +128,7 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
                   </select>
                 )}
               </Field>
-              <Field name="amountOf" label="Figure" fault={faults.amountOf}>
+              <Field name="amountOf" label="Measured as" fault={faults.amountOf}>
                 {(field) => (
                   <input
                     {...field}

@@ -46,17 +46,30 @@ export const openBetween = (stage: Stage, opens: TimeFigure | Range, shuts: Time
 });
 
 /**
- * How a wait fares against a set of gates, on the safe side: inside one of them, too early for the next, or too late
- * for all.
+ * How a wait fares against a set of gates, on the safe side or by what is typical: inside one of them, too early for the
+ * next, or too late for all.
  */
-export function gateVerdict(gates: readonly Gate[], waited: Minutes): "open" | "early" | "late" {
+export function gateVerdict(
+  gates: readonly Gate[],
+  waited: Minutes,
+  side: keyof Range = "safe",
+): "open" | "early" | "late" {
   let next = false;
   for (const gate of gates) {
-    if (waited < gate.opens.safe) next = true;
-    else if (gate.shuts === null || waited <= gate.shuts.safe) return "open";
+    if (waited < gate.opens[side]) next = true;
+    else if (gate.shuts === null || waited <= gate.shuts[side]) return "open";
   }
   return next ? "early" : "late";
 }
+
+const byTypical = ({ typical }: Range): Range => ({ typical, safe: typical });
+
+/** A gate taken by what is typical, for those who know the product and wait no longer than it needs. */
+export const typically = ({ stage, opens, shuts }: Gate): Gate => ({
+  stage,
+  opens: byTypical(opens),
+  shuts: shuts === null ? null : byTypical(shuts),
+});
 
 /** The shortest allowed wait that is no shorter than `from`; null when every gate has shut by then. */
 export function nextOpening(gates: readonly Gate[], from: Minutes): Minutes | null {

@@ -137,7 +137,7 @@ describe("the rules", () => {
       ...numbered("B", 8),
       // A3 and W6 speak of glaze over wax
       ...numbered("D", 6, [5]),
-      ...numbered("W", 11),
+      ...numbered("W", 12),
       ...numbered("K", 11),
       ...numbered("G", 5),
       ...numbered("L", 3),

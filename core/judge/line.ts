@@ -1,5 +1,5 @@
 import type { Climate } from "../drying/climate.ts";
-import { type Gate, gateVerdict, nextOpening, type Stage } from "../drying/gate.ts";
+import { type Gate, gateVerdict, nextOpening, type Stage, typically } from "../drying/gate.ts";
 import type { Coat } from "../drying/law.ts";
 import type { Material } from "../materials/material.ts";
 import type { HouseRules } from "../plan/house-rules.ts";
@@ -172,7 +172,14 @@ function place(
   return start;
 }
 
-type PlacedDemand = PlacedWait & Demand;
+type PlacedDemand = { -readonly [Key in keyof PlacedWait]: PlacedWait[Key] } & Demand;
+
+/** What is said of a wait that is typical, but not on the careful side. */
+const withNothingToSpare = (draft: Draft): Draft => ({
+  ...draft,
+  severity: "note",
+  title: "A wait like this is usual, with nothing to spare",
+});
 
 /** The wait without what would be said of it: a judgement is kept long, and must not keep every surface alive. */
 const bare = ({ rule, from, to, lower, gates, reason, label, coat }: PlacedDemand): PlacedWait => ({
@@ -287,7 +294,13 @@ export class Line {
       if (verdict === "open") continue;
       const { gates, label } = demand;
       const draft = demand.tell({ verdict, waited, gates, label, dried: this.driedSince(demand, starts) });
-      if (draft) say(demand.rule, draft);
+      // between what is typical and the careful side it usually goes well: the painter's own wait stands
+      const usual = gateVerdict(gates, waited, "typical") === "open";
+      if (usual) {
+        demand.gates = gates.map(typically);
+        demand.label = label.map(typically);
+      }
+      if (draft) say(demand.rule, usual ? withNothingToSpare(draft) : draft);
     }
     seam.at = starts;
     if (shared && shared.at !== starts) {

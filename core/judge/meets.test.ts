@@ -209,3 +209,96 @@ describe("how much, and where", () => {
     expect(takes(step)).toBe(0);
   });
 });
+
+describe("waits and waxes", () => {
+  const exactly = (minutes: number) => ({ wait: { kind: "exactly" as const, minutes } });
+  const CRACKLE: ExampleStep[] = [
+    ["brush", "mineral-bottle", { coats: 2 }],
+    ["brush", "crackle-medium", later(300)],
+  ];
+
+  it("between what is typical and the careful side is a note, and no clash", () => {
+    const { opens } = CATALOGUE.find(({ id }) => id === "crackle-medium")!.windows.tack!;
+    expect(opens.typical).toBeLessThan(opens.safe);
+    const steps: ExampleStep[] = [...CRACKLE, ["brush", "chalk-bone-white", exactly(Math.ceil(opens.typical) + 1)]];
+    expect(worst(steps, "K2")).toBe("note");
+    const plan = planOf(steps);
+    expect(schedule([{ plan, judgement: judge(plan) }]).clashes).toEqual([]);
+    expect(worst([...CRACKLE, ["brush", "chalk-bone-white", exactly(Math.floor(opens.typical / 2))]], "K2")).toBe(
+      "stop",
+    );
+  });
+
+  it("a second clear wax waits until the first has set", () => {
+    const waxed = (minutes: number): ExampleStep[] => [
+      ["brush", "chalk-slate", { coats: 2 }],
+      ["wax", "wax-clear", later(2 * DAY)],
+      ["wax", "beeswax", exactly(minutes)],
+    ];
+    expect(worst(waxed(10), "W10")).toBe("caution");
+    expect(worst(waxed(3 * DAY), "W10")).toBe("note");
+  });
+
+  it("brown into black, and gilding over dark, are no dark on clear", () => {
+    const over = (first: string, second: string, how = "wax") =>
+      worst(
+        [
+          ["brush", "chalk-slate", { coats: 2 }],
+          ["wax", first, later(2 * DAY)],
+          [how, second, exactly(120)],
+        ],
+        "W3",
+      );
+    expect(over("wax-clear", "wax-dark")).toBe("caution");
+    expect(over("wax-black", "wax-ageing-brown")).toBe(null);
+    expect(over("wax-dark", "wax-gilding", "finger")).toBe(null);
+    expect(over("wax-clear", "wax-gilding", "finger")).toBe(null);
+  });
+
+  it("wax in daily use is a note where the house ends with wax, and a caution where it ends with a film", () => {
+    const steps: ExampleStep[] = [
+      ["brush", "chalk-slate", { coats: 2 }],
+      ["wax", "wax-clear", later(2 * DAY)],
+      ["buff"],
+    ];
+    const use = { wear: "daily" as const };
+    expect(worst(steps, "U2", { use })).toBe("note");
+    expect(worst(steps, "U2", { use, houseRules: { end: "film" } })).toBe("caution");
+    expect(worst(steps, "U2", { use: { wear: "hard" } })).toBe("caution");
+  });
+
+  it("oil goes over its own kind", () => {
+    expect(
+      worst(
+        [
+          ["oil-on", "hemp-oil"],
+          ["oil-on", "hemp-oil", later(DAY)],
+        ],
+        "A3",
+      ),
+    ).toBe(null);
+    expect(
+      worst(
+        [
+          ["oil-on", "hemp-oil"],
+          ["brush", "chalk-slate", exactly(60)],
+        ],
+        "A3",
+      ),
+    ).toBe("stop");
+  });
+
+  it("a box counts its largest face, and not a fifth of it all", () => {
+    const wide = { kind: "box" as const, width: 2400, height: 1200, depth: 50, count: 1 };
+    expect(
+      worst(
+        [
+          ["brush", "mineral-oyster"],
+          ["brush", "glaze-umber"],
+        ],
+        "G1",
+        { zone: { shape: wide } },
+      ),
+    ).toBe("caution");
+  });
+});

@@ -8,7 +8,7 @@ import { judge } from "./judge.ts";
 type Opinion = Record<string, "stop" | "caution" | "note">;
 
 /** Reminders that every painter gets, and no opinion on the stack. */
-const HABITS = new Set(["B8", "G5", "H2", "K4", "R3", "W1", "W8"]);
+const HABITS = new Set(["B8", "G5", "H2", "K4", "R3", "W1", "W12", "W8"]);
 
 function opinionOf(example: Omit<ExampleStack, "shows">): Opinion {
   const findings = judge(examplePlan({ shows: "stack", ...example })).zones[0]!.findings;

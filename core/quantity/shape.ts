@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { SquareMetres } from "../units/units.ts";
+import type { Share, SquareMetres } from "../units/units.ts";
 
 const millimetres = z
   .number("give this size in millimetres")
@@ -35,6 +35,19 @@ function flatArea(shape: Shape): number {
       return Math.PI * shape.diameter * shape.length;
     case "box":
       return 2 * (shape.width * shape.height + shape.depth * shape.height) + shape.width * shape.depth;
+  }
+}
+
+/** The largest of a shape's faces that is worked in one go, as a part of the whole shape: a frame is worked member by member. */
+export function largestFace(shape: Shape): Share {
+  const whole = flatArea(shape);
+  switch (shape.kind) {
+    case "frame":
+      return (Math.max(shape.width, shape.height) * shape.member) / whole;
+    case "box":
+      return Math.max(shape.width * shape.height, shape.depth * shape.height, shape.width * shape.depth) / whole;
+    default:
+      return 1;
   }
 }
 

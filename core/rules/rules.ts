@@ -87,6 +87,7 @@ import { aMonthToCure } from "./wax/w8-a-month-to-cure.ts";
 import { waxInHeatAndWet } from "./wax/w9-wax-in-heat-and-wet.ts";
 import { secondClearWax } from "./wax/w10-second-clear-wax.ts";
 import { wipingMarks } from "./wax/w11-wiping-marks.ts";
+import { notBuffed } from "./wax/w12-not-buffed.ts";
 
 /** Every rule the judge knows. A new one is a file beside the others and a line here. */
 export const RULES: readonly Rule[] = [
@@ -110,6 +111,7 @@ export const RULES: readonly Rule[] = [
   darkensAndLightens,
   blendWhileWet,
   laysNothing,
+  notBuffed,
   recoat,
   dryBeforeSanding,
   standBeforeClearCoat,

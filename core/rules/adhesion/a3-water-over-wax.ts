@@ -25,7 +25,9 @@ export const waterOverWax: Rule = {
   check(seam) {
     const { material } = seam.phase;
     if (!material || material.role === "wax") return [];
-    const waxed = seam.seen.filter((top) => isWax(top.stack) || isFreshOil(seam, top.stack));
+    // oil goes over its own kind as a second coat, which waits by its label
+    const oiled = (stack: Stack) => material.role !== "oil" && isFreshOil(seam, stack);
+    const waxed = seam.seen.filter((top) => isWax(top.stack) || oiled(top.stack));
     const top = waxed[0]?.stack;
     if (!top) return [];
     const share = waxed.reduce((sum, one) => sum + one.share, 0);

@@ -1,3 +1,4 @@
+import { largestFace } from "../../quantity/shape.ts";
 import { isDamp } from "../../surface/laws/misting.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { isOpenWet, stepOf } from "../read-surface.ts";
@@ -26,9 +27,8 @@ export const workableArea: Rule = {
     if (!material || !open || (material.role !== "glaze" && !WORKED_WET.has(technique.id)) || seam.phase.coat > 1)
       return [];
     const { shape, faces } = seam.zone;
-    // each drawer, leg or face is a piece of its own, and a frame is worked member by member
-    const pieces = shape.count * faces * (shape.kind === "frame" ? 4 : shape.kind === "box" ? 5 : 1);
-    const laying = Math.max(0, seam.phase.hands - technique.setUp) / pieces;
+    // each drawer, leg or face is a piece of its own, and the largest of them takes longest
+    const laying = (largestFace(shape) * Math.max(0, seam.phase.hands - technique.setUp)) / (shape.count * faces);
     const slip = seam.films.some(({ film }) => film.material.family === "clear glaze medium" && isOpenWet(seam, film));
     const misted = isDamp(seam.before.misted, seam.at);
     const workable = open.typical * (slip ? LONGER : 1) * (misted ? LONGER : 1);

@@ -40,7 +40,7 @@ export const hardWear: Rule = {
     reason:
       "Wax marks, and has to be renewed, wherever things are dragged, leaned on and wiped down. A film takes the knocks instead of the finish.",
     origin: "common practice",
-    schools: [],
+    schools: ["end"],
     subsumes: [],
   },
   looksAt: ["finish"],
@@ -84,6 +84,18 @@ export const hardWear: Rule = {
         });
       return list;
     };
+    // a house that ends with wax knows that it renews it
+    if (isWax(weak.stack) && finish.houseRules.end === "wax" && finish.zone.use.wear === "daily")
+      return [
+        {
+          severity: "note",
+          title: "Wax in daily use is normally renewed once or twice a year",
+          because: `${finish.zone.name}: planned for daily use. Say so when the piece is handed over.`,
+          schools: "Others lay a film of clear coat under the wax, or instead of it.",
+          lower: stepOf(weak.stack),
+          fixes,
+        },
+      ];
     return [
       {
         severity: "caution",

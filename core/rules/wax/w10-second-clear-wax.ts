@@ -1,7 +1,9 @@
+import { openFrom } from "../../drying/gate.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { isTinted, isWax } from "../read-surface.ts";
-import type { Rule } from "../rule.ts";
-import { named } from "../words.ts";
+import { dropWait } from "../repair.ts";
+import type { Demand, Rule } from "../rule.ts";
+import { leaveFor, named, sayHad, sayOpens } from "../words.ts";
 
 export const secondClearWax: Rule = {
   meta: {
@@ -15,6 +17,33 @@ export const secondClearWax: Rule = {
   looksAt: ["coat"],
   dependsOn: "films",
   when: { lays: ["wax"] },
+  demands(seam) {
+    const { material, step } = seam.phase;
+    if (material?.role !== "wax" || isTinted(material)) return [];
+    return seam.films
+      .filter(({ film }) => film.material.binder === "wax" && !isTinted(film.material))
+      .map(
+        ({ film }): Demand => ({
+          rule: "W10",
+          from: film.phaseId,
+          to: seam.phase.id,
+          lower: film.stepId,
+          gates: [openFrom("recoat", film.material.drying.recoat)],
+          reason: "first wax set",
+          tell: ({ verdict, waited, ...at }) =>
+            verdict === "late"
+              ? null
+              : {
+                  severity: "caution",
+                  title: `The second wax may drag off the ${named(film.material)}`,
+                  because: `${sayHad(waited)}, and needs ${sayOpens(at)} to set: its solvent opens what has not.`,
+                  lower: film.stepId,
+                  part: "fresh",
+                  fixes: (place) => dropWait(place, step.id, leaveFor(at)),
+                },
+        }),
+      );
+  },
   check(seam) {
     const { material } = seam.phase;
     if (material?.role !== "wax" || isTinted(material)) return [];

@@ -1,5 +1,8 @@
+import { lightness } from "../../colour/difference.ts";
 import { openFrom, openUntil } from "../../drying/gate.ts";
+import type { Material } from "../../materials/material.ts";
 import { HOUR } from "../../units/units.ts";
+import { isTinted } from "../read-surface.ts";
 import { patchStep } from "../repair.ts";
 import type { Rule } from "../rule.ts";
 import { sayHad, sayOpens, sayShuts } from "../words.ts";
@@ -8,6 +11,11 @@ import { sayHad, sayOpens, sayShuts } from "../words.ts";
 const FRESH = { typical: 30, safe: 20 };
 /** When it has set, by the other school: the next day. */
 const SET = { typical: 12 * HOUR, safe: 16 * HOUR };
+
+/** Gilding and white go over clear wax by rules of their own. */
+const DARK = 50;
+const isDark = (material: Material) =>
+  isTinted(material) && material.family !== "gilding wax" && lightness(material.colour) < DARK;
 
 export const darkOnClear: Rule = {
   meta: {
@@ -24,12 +32,10 @@ export const darkOnClear: Rule = {
   when: { lays: ["wax"] },
   demands(seam) {
     const { material, step } = seam.phase;
-    if (material?.role !== "wax") return [];
+    if (material?.role !== "wax" || !isDark(material)) return [];
     const fresh = seam.houseRules.darkOnClear === "while fresh";
     return seam.films
-      .filter(
-        ({ film }) => film.material.binder === "wax" && film.stepId !== step.id && film.material.id !== material.id,
-      )
+      .filter(({ film }) => film.material.binder === "wax" && film.stepId !== step.id && !isTinted(film.material))
       .map(({ film }) => ({
         rule: "W3",
         from: film.phaseId,

@@ -1,4 +1,5 @@
 import { zoneArea } from "../../plan/plan.ts";
+import { largestFace } from "../../quantity/shape.ts";
 import { stepOf } from "../read-surface.ts";
 import type { Rule } from "../rule.ts";
 
@@ -21,7 +22,7 @@ export const wideFaceInHalves: Rule = {
     const { material, step } = seam.phase;
     if (material?.role !== "wax" || seam.phase.where.on !== "everywhere" || step.where.over < 1) return [];
     const { shape, relief } = seam.zone;
-    const face = zoneArea(seam.zone) / (shape.count * seam.zone.faces);
+    const face = (largestFace(shape) * zoneArea(seam.zone)) / (shape.count * seam.zone.faces);
     if (shape.kind === "frame" || shape.kind === "leg" || face < ONE_REACH) return [];
     const plain = relief.high + relief.recess < 0.05;
     const sections = seam.houseRules.waxFaces === "sections";
