@@ -31,7 +31,7 @@ const LAYABLE = CATALOGUE.filter((material) => techniquesFor(material).length > 
 const WAXES = LAYABLE.filter(({ role }) => role === "wax");
 
 const laid = fc
-  .constantFrom(...LAYABLE, ...WAXES, ...WAXES)
+  .constantFrom(...LAYABLE, ...WAXES)
   .chain((material) =>
     fc
       .constantFrom(...techniquesFor(material))

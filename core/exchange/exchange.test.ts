@@ -132,7 +132,7 @@ describe("a crust file", () => {
 describe("reports", () => {
   it("check tells counts, reasons, priced fixes, and what covers and shows", () => {
     const report = checkReport(plain());
-    expect(report.counts).toEqual({ stop: 1, caution: 1, note: 2 });
+    expect(report.counts).toEqual({ stop: 1, caution: 1, note: 3 });
     const tannin = report.findings.find((finding) => finding.rule === "D4")!;
     expect(tannin).toMatchObject({ zone: "z1", crust: "c1", step: "s1", lower: "ground", severity: "stop" });
     expect(tannin.fixes[0]!.priceMinutes).toBeGreaterThan(0);
