@@ -85,10 +85,10 @@ test("without script: a page that is out of date shows what changed and keeps wh
   await other.getByRole("button", { name: "Save the step" }).click();
   await expect(other.getByLabel("Coats")).toHaveValue("3");
 
-  await page.getByLabel("Share covered, %").fill("40");
+  await page.getByLabel("Worked over, %").fill("40");
   await page.getByRole("button", { name: "Save the step" }).click();
   await expect(page.getByRole("alert").first()).toContainText(
     "changed in another window: Change Acrylic mineral, oyster",
   );
-  await expect(page.getByLabel("Share covered, %")).toHaveValue("40");
+  await expect(page.getByLabel("Worked over, %")).toHaveValue("40");
 });
