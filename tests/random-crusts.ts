@@ -26,12 +26,12 @@ const wait: fc.Arbitrary<Step["wait"]> = fc.option(
   { nil: undefined, freq: 4 },
 );
 
-const LAYABLE = CATALOGUE.filter((material) => techniquesFor(material).length > 0);
+const CAN_BE_LAID = CATALOGUE.filter((material) => techniquesFor(material).length > 0);
 /** Waxes go over waxes in ways of their own: often enough that each comes up. */
-const WAXES = LAYABLE.filter(({ role }) => role === "wax");
+const WAXES = CAN_BE_LAID.filter(({ role }) => role === "wax");
 
 const laid = fc
-  .constantFrom(...LAYABLE, ...WAXES)
+  .constantFrom(...CAN_BE_LAID, ...WAXES)
   .chain((material) =>
     fc
       .constantFrom(...techniquesFor(material))

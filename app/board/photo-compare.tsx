@@ -3,6 +3,7 @@ import type { Shown } from "#core/board/shares";
 import { colourDifference } from "#core/colour/difference";
 import { hexOf, type Linear, linearOf } from "#core/colour/screen";
 import type { ZoneJudgement } from "#core/judge/judge";
+import type { Phase } from "#core/surface/phase";
 import { EditForm } from "~/forms/edit-form-parts";
 
 /** A place on a picture, as parts of its width and height. */
@@ -81,17 +82,22 @@ interface Props {
   pickingWhite: boolean;
 }
 
+const tinsOf = ({ pot, beside }: Phase) => [
+  ...(pot?.parts.map(({ material }) => material) ?? []),
+  ...(beside ? [beside.material] : []),
+];
+
 /** How a prediction and a real board differ at one place each, and the form that corrects a material by it. */
 export function PhotoCompare({ judged, shown, prediction, photo, spots, white, onWhite, pickingWhite }: Props) {
   const materials = useMemo(() => {
-    const found = new Map(
-      judged.phases.flatMap(({ phase }) => (phase.material ? [[phase.material.id, phase.material]] : [])),
-    );
+    // a mix is corrected by its tins
+    const found = new Map(judged.phases.flatMap(({ phase }) => tinsOf(phase).map((tin) => [tin.id, tin] as const)));
     return [...found.values()];
   }, [judged]);
   const loudest = useMemo(() => {
     const step = [...(shown?.field ?? [])].sort((one, two) => two[1] - one[1])[0]?.[0];
-    return judged.phases.find(({ phase }) => phase.step.id === step)?.phase.material?.id ?? materials.at(-1)?.id ?? "";
+    const phase = judged.phases.find((placed) => placed.phase.step.id === step)?.phase;
+    return (phase && tinsOf(phase)[0]?.id) ?? materials.at(-1)?.id ?? "";
   }, [shown, judged, materials]);
   if (photo === "lost")
     return (

@@ -5,7 +5,7 @@ import { steps as anySteps } from "../../tests/random-crusts.ts";
 import { statesApart, statesOnBoard, statesOnSurface } from "../../tests/states.ts";
 import { STANDARD_CLIMATE } from "../drying/climate.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
-import { RELIEF_CLASSES, type Step } from "../plan/plan.ts";
+import { isReliefClass, RELIEF_CLASSES, type Step } from "../plan/plan.ts";
 import { type ExampleStep, examplePlan } from "../rules/example.ts";
 import { compile } from "../surface/compile.ts";
 import { apply, bareSurface } from "../surface/surface.ts";
@@ -80,10 +80,13 @@ function apartAfter(steps: Step[], apart: number, width: number, seed = 1) {
   for (const { phase, starts } of timed) surface = apply(surface, phase, starts);
   const air = { course: STANDARD_CLIMATE.course, zero: STANDARD_CLIMATE.zero };
   const board = new Board({ ground: zone.ground, phases: timed, panel: "carved", seed, air }, width);
+  // the border of a face is where its arrises are, and a bead is worn where it stands proud: only on the flats do a place and a
+  // broken coat have nothing to do with one another
+  const placed = steps.some((step) => !isReliefClass(step.where.on) && step.where.on !== "everywhere");
   return statesApart(
     statesOnBoard(board.after(timed.length).layers, board.relief),
     statesOnSurface(surface),
-    RELIEF_CLASSES,
+    placed ? ["field"] : RELIEF_CLASSES,
   );
 }
 

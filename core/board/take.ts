@@ -1,6 +1,14 @@
 import { isReliefClass, RELIEF_CLASSES } from "../plan/plan.ts";
 import { type Film, TRACE } from "../surface/film.ts";
-import type { Flaking, Meeting, Opening, Thinning, Turning, Wearing } from "../surface/laws/law.ts";
+import {
+  type Flaking,
+  type Meeting,
+  type Opening,
+  type Thinning,
+  type Turning,
+  type Wearing,
+  workedOn,
+} from "../surface/laws/law.ts";
 import { lawOf } from "../surface/laws/laws.ts";
 import { type ByRelief, byRelief, type Effect } from "../surface/phase.ts";
 import { EVEN } from "../surface/technique.ts";
@@ -20,7 +28,9 @@ import type { Relief } from "./relief.ts";
 
 /** Share of each class that a taking works on. */
 const shareWorked = (worked: ByRelief, { phase: { where } }: Meeting): ByRelief =>
-  byRelief((name) => (isReliefClass(where.on) && where.on !== name ? 0 : where.share * Math.min(1, worked[name])));
+  byRelief((name) =>
+    isReliefClass(where.on) && where.on !== name ? 0 : where.share * Math.min(1, workedOn(worked, name, where.on)),
+  );
 
 const MOST_PRESSURE = 2.6;
 
@@ -156,9 +166,9 @@ function looseness<E extends Effect>(effect: E, law: Flaking<E>, meeting: Meetin
 
 /** Films that would let go of something that lies here: where none of them lies, nothing is looked up. */
 function couldLetGo<E extends Effect>(effect: E, law: Flaking<E>, meeting: Meeting, layers: Layers): Layers {
-  const unders = [null, ...layers.map(({ film }) => film)];
+  const beneath = [null, ...layers.map(({ film }) => film)];
   return layers.filter(({ film }, index) =>
-    unders.slice(0, index + 1).some((under) => law.letsGo(effect, film, under, meeting)),
+    beneath.slice(0, index + 1).some((under) => law.letsGo(effect, film, under, meeting)),
   );
 }
 

@@ -4,6 +4,7 @@ import { type ExampleStack, type ExampleStep, examplePlan, mixed, watered } from
 import type { Severity } from "../rules/rule.ts";
 import { schedule } from "../schedule/schedule.ts";
 import { covers, shows } from "../surface/shares.ts";
+import { workingFixes } from "./fixes.ts";
 import { judge } from "./judge.ts";
 import { shop } from "./shop.ts";
 
@@ -300,5 +301,33 @@ describe("waits and waxes", () => {
         { zone: { shape: wide } },
       ),
     ).toBe("caution");
+  });
+});
+
+describe("what is meant to show", () => {
+  const clay = (how: string, more: object = {}): ExampleStep[] => [
+    ["brush", "tint-base-walnut", { coats: 2 }],
+    ["brush", "clay-linen", { coats: 2 }],
+    [how, null, { reveals: "s1", ...later(2 * DAY), ...more }],
+  ];
+
+  it("is missed by fine paper that does not get down to it, and what would is offered", () => {
+    for (const how of ["sand-220", "sand-320"]) expect(worst(clay(how), "B10"), how).toBe("caution");
+    expect(worst(clay("scrape-back"), "B10")).toBe(null);
+    const plan = planOf(clay("sand-220"));
+    const finding = judge(plan).zones[0]!.findings.find(({ rule }) => rule === "B10")!;
+    const fixes = workingFixes(plan, finding);
+    expect(fixes.length).toBeGreaterThan(0);
+    expect(fixes.every(({ label }) => label.startsWith("Use "))).toBe(true);
+  });
+
+  it("a cloth that is sent to the flats works the flats", () => {
+    const steps: ExampleStep[] = [
+      ["brush", "tint-base-walnut", { coats: 2 }],
+      ["brush", "clay-linen"],
+      ["wet-distress", null, { reveals: "s1", where: { on: "field", over: 1 } }],
+    ];
+    const zone = judge(planOf(steps)).zones[0]!;
+    expect(covers(zone.after, { arris: 0, field: 1, high: 0, recess: 0 }).get("s1")).toBeGreaterThan(0.8);
   });
 });

@@ -39,6 +39,12 @@ function mean(tins: readonly Tin[], share: (tin: Tin) => number, of: (material: 
   return { typical: at("typical"), safe: at("safe"), origin: "from memory" as const };
 }
 
+/** A time in whole minutes, as all times are. */
+function meanTime(tins: readonly Tin[], of: (material: Material) => { typical: number; safe: number }): TimeFigure {
+  const { typical, safe } = mean(tins, drying, (material) => ({ ...of(material), origin: "from memory" }));
+  return { typical: Math.round(typical), safe: Math.max(Math.round(typical), Math.ceil(safe)), origin: "from memory" };
+}
+
 const wet = (tin: Tin) => tin.wet;
 const dry = (tin: Tin) => tin.dry;
 /** Powder has no drying of its own: it takes that of what it is stirred into. */
@@ -88,10 +94,9 @@ function kindOf(tins: readonly Tin[], binder: Binder): Pick<Material, "role" | "
 /** A workable time, where a tin brings one in; what has none dries at its touch time. */
 function openOf(tins: readonly Tin[]): TimeFigure | undefined {
   if (!tins.some(({ material, wet: share }) => material.windows.open && share >= COUNTS)) return undefined;
-  return mean(
+  return meanTime(
     tins,
-    drying,
-    ({ windows, drying: { touch } }) => windows.open ?? { ...touch, typical: touch.typical / 3, safe: touch.safe / 3 },
+    ({ windows, drying: { touch } }) => windows.open ?? { typical: touch.typical / 3, safe: touch.safe / 3 },
   );
 }
 
@@ -170,10 +175,10 @@ function stirred(pot: Pot): Material {
     binder,
     ...light,
     drying: {
-      touch: mean(tins, drying, (material) => material.drying.touch),
-      recoat: mean(tins, drying, (material) => material.drying.recoat),
-      beforeClear: mean(tins, drying, (material) => material.drying.beforeClear),
-      cure: mean(tins, drying, (material) => material.drying.cure),
+      touch: meanTime(tins, (material) => material.drying.touch),
+      recoat: meanTime(tins, (material) => material.drying.recoat),
+      beforeClear: meanTime(tins, (material) => material.drying.beforeClear),
+      cure: meanTime(tins, (material) => material.drying.cure),
     },
     windows: {
       recoatUntil: windowOf(tins, "recoatUntil", 0.5),

@@ -57,6 +57,7 @@ import { brushOnChippyPaint } from "./rewetting/b6-brush-on-chippy-paint.ts";
 import { clayUnderClearCoat } from "./rewetting/b7-clay-under-clear-coat.ts";
 import { darkensAndLightens } from "./rewetting/b8-darkens-and-lightens.ts";
 import { blendWhileWet } from "./rewetting/b9-blend-while-wet.ts";
+import { staysCovered } from "./rewetting/b10-stays-covered.ts";
 import type { Rule } from "./rule.ts";
 import { lead } from "./safety/s1-lead.ts";
 import { heat } from "./safety/s2-heat.ts";
@@ -110,6 +111,7 @@ export const RULES: readonly Rule[] = [
   clayUnderClearCoat,
   darkensAndLightens,
   blendWhileWet,
+  staysCovered,
   laysNothing,
   notBuffed,
   recoat,

@@ -5,7 +5,16 @@ import { isReliefClass, type PlaceOnFace, RELIEF_CLASSES, type ReliefClass, type
 import type { Instant, Share } from "../units/units.ts";
 import { drawnTogether, type Film, freshFilm, TRACE } from "./film.ts";
 import { type GroundState, groundAfter, untouched } from "./ground-state.ts";
-import type { Flaking, Law, Laying, Meeting, Opening, Wearing, Working } from "./laws/law.ts";
+import {
+  type Flaking,
+  type Law,
+  type Laying,
+  type Meeting,
+  type Opening,
+  type Wearing,
+  type Working,
+  workedOn,
+} from "./laws/law.ts";
 import { lawOf } from "./laws/laws.ts";
 import { CRACK_SHARE, cracksOver, isThirsty, soaksIn } from "./laws/laying.ts";
 import { mistedAfter } from "./laws/misting.ts";
@@ -176,14 +185,14 @@ function laid<E extends Effect>(
 }
 
 /** Share of a relief class that an effect works on, before the step's own share. */
-function reach(effect: Effect, law: Law, relief: ReliefClass): Share {
+function reach(effect: Effect, law: Law, relief: ReliefClass, on: Where): Share {
   if (law.way === "prepares") return 0;
-  return "worked" in law ? law.worked(effect)[relief] : 1;
+  return "worked" in law ? workedOn(law.worked(effect), relief, on) : 1;
 }
 
 function afterEffect(patches: readonly Patch[], effect: Effect, here: Here): readonly Patch[] {
   const law = lawOf(effect);
-  const ofClass = reach(effect, law, here.relief);
+  const ofClass = reach(effect, law, here.relief, here.phase.where.on);
   if (ofClass <= 0) return patches;
   const { on, share: ofPlace } = here.phase.where;
   const bit = isPlace(on) ? bitOf(on) : 0;

@@ -20,7 +20,7 @@ test("a mix is set by its parts, shown in the ladder and bought tin by tin", asy
   await expect(page.locator("tr", { hasText: "Clear paste wax" }).first()).toBeVisible();
 });
 
-test("parts that make no sense are told at their field, and nothing is lost", async ({ page }) => {
+test("parts that make no sense are refused at their field, and nothing is lost", async ({ page }) => {
   await open(page, step);
   await page.getByLabel("Water, parts").fill("-2");
   await page.getByLabel("Water, parts").press("Tab");

@@ -1,5 +1,5 @@
 import type { Material } from "../../materials/material.ts";
-import type { ReliefClass } from "../../plan/plan.ts";
+import type { ReliefClass, Where } from "../../plan/plan.ts";
 import type { Instant, Micrometres, Share } from "../../units/units.ts";
 import type { Film, LaidOn } from "../film.ts";
 import type { GroundState } from "../ground-state.ts";
@@ -24,6 +24,10 @@ export interface Meeting extends Working {
 
 /** Where what comes off goes: onto the cloth, into the air and onto the floor, or into the bin with the remover. */
 export type Waste = "cloth" | "dust" | "flakes" | "sludge";
+
+/** Share of a relief class that something works: a hand that is sent to one class works it as well as it works any. */
+export const workedOn = (worked: ByRelief, relief: ReliefClass, on: Where): Share =>
+  on === relief ? Math.max(...Object.values(worked)) : worked[relief];
 
 /** A film is laid over what is there. */
 export interface Laying<E extends Effect = Effect> {

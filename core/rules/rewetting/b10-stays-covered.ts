@@ -1,0 +1,109 @@
+import type { Material } from "../../materials/material.ts";
+import { RELIEF_CLASSES } from "../../plan/plan.ts";
+import { compileStep } from "../../surface/compile.ts";
+import { lawOf } from "../../surface/laws/laws.ts";
+import type { Phase } from "../../surface/phase.ts";
+import { covers } from "../../surface/shares.ts";
+import { apply } from "../../surface/surface.ts";
+import { findTechnique } from "../../surface/techniques.ts";
+import type { Share } from "../../units/units.ts";
+import { films, sharesOf } from "../read-surface.ts";
+import { patchStep } from "../repair.ts";
+import type { Rule, Seam } from "../rule.ts";
+import { capital, groundNamed, named } from "../words.ts";
+
+/** Less than this more of a layer than before, and nobody would say that it shows. */
+const SHOWS: Share = 0.01;
+/** What else could bring it out, from the gentlest to the hardest. */
+const HARDER: readonly string[] = ["wet-distress", "sand-320", "sand-220", "sand-150", "scrape-back"];
+
+const takes = ({ effects }: Phase) => effects.some((effect) => "to" in lawOf(effect));
+
+/** How much more of a layer lies bare once this is done, or is gone: what goes through it has got down to it. */
+function reaches(seam: Seam, phase: Phase, layer: string): Share {
+  const after = apply(seam.before, phase, seam.at);
+  const shown = (surface: Seam["before"]) => covers(surface, seam.relief).get(layer) ?? 0;
+  const lies = ({ patches }: Seam["before"]) =>
+    RELIEF_CLASSES.reduce(
+      (sum, relief) =>
+        sum +
+        seam.relief[relief] *
+          sharesOf(patches[relief].filter(({ stack }) => [...films(stack)].some(({ stepId }) => stepId === layer))),
+      0,
+    );
+  return Math.max(shown(after) - shown(seam.before), lies(seam.before) - lies(after));
+}
+
+const NO_MATERIALS: ReadonlyMap<string, Material> = new Map();
+
+/** The same step done otherwise. */
+function otherwise(seam: Seam, how: string): Phase | null {
+  const phases = compileStep({ ...seam.phase.step, how }, seam.zone, NO_MATERIALS);
+  return typeof phases === "string" ? null : phases[0]!;
+}
+
+export const staysCovered: Rule = {
+  meta: {
+    id: "B10",
+    title: "What is meant to show has to be reached",
+    reason:
+      "A cloth goes no further than what still dissolves, and fine paper wears out before a thick coat does. What lies beneath stays where it is.",
+    origin: "common practice",
+    schools: [],
+    subsumes: [],
+  },
+  looksAt: ["take"],
+  dependsOn: "zone",
+  check(seam) {
+    const { phase } = seam;
+    const { reveals } = phase.step;
+    if (reveals === undefined || !takes(phase) || reaches(seam, phase, reveals) >= SHOWS) return [];
+    const layer = seam.past.find((placed) => placed.phase.step.id === reveals)?.phase.material;
+    const name = layer ? named(layer) : groundNamed(seam.zone.ground);
+    return [
+      {
+        severity: "caution",
+        title: `The ${name} meant to show may stay covered`,
+        because: `"${capital(phase.technique.name)}" does not get down to it here.`,
+        lower: reveals,
+        fixes: (place) =>
+          HARDER.flatMap((how) => {
+            const other = how === phase.technique.id ? null : otherwise(seam, how);
+            if (!other || reaches(seam, other, reveals) < SHOWS) return [];
+            return [
+              {
+                label: `Use "${findTechnique(how)!.name}" instead`,
+                commands: patchStep(place, phase.step.id, { how }),
+              },
+            ];
+          }).slice(0, 2),
+      },
+    ];
+  },
+  examples: {
+    clean: [
+      {
+        shows: "edges sanded through one coat with 220",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "tint-base-walnut", { coats: 2 }],
+          ["brush", "clay-linen"],
+          ["sand-150", null, { reveals: "s1", wait: { kind: "at least", minutes: 1440 } }],
+        ],
+      },
+    ],
+    faulty: [
+      {
+        shows: "three coats of clay over a dark base, sanded with 320",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "tint-base-walnut", { coats: 2 }],
+          ["brush", "clay-linen", { coats: 3 }],
+          ["sand-320", null, { reveals: "s1", wait: { kind: "at least", minutes: 2880 } }],
+        ],
+      },
+    ],
+  },
+};
