@@ -119,7 +119,9 @@ function patchStep(place: Place): FormEdit {
     if ("faults" in mixed) Object.assign(faults, mixed.faults);
     const mix = "mix" in mixed ? mixed.mix : null;
     const potPins = (mix?.with ?? []).map((part) => pinOf(plan, part.what));
-    if (potPins.includes(null)) faults.mixWith1 = "That material is not on the shelf.";
+    potPins.forEach((pins, at) => {
+      if (pins === null) faults[`mixWith${at + 1}`] = "That material is not on the shelf.";
+    });
     const wait = fields.waitKind === undefined ? { wait: step.wait ?? null } : readWait(fields);
     if ("fault" in wait) faults.wait = wait.fault;
     if (!technique || !on || !coats.success || !share.success || "fault" in wait || Object.keys(faults).length > 0)

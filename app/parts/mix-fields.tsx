@@ -4,6 +4,7 @@ import { MIX_BY, type Mix } from "#core/plan/mix";
 import { Field } from "~/forms/edit-form-parts";
 import type { Faults, FormFields } from "~/forms/fields";
 import { OTHER_TINS } from "~/forms/mix-form";
+import { MaterialOptions } from "./material-options";
 
 /** Kinds that anything is stirred into, or that are stirred in. */
 const MIXABLE: ReadonlySet<string> = new Set(["paint", "glaze", "wax", "tint-base", "clear", "pigment", "paste"]);
@@ -44,18 +45,13 @@ export function MixFields({ mix, own, materials, beside, faults, values }: Props
             <div key={row} className="contents">
               <Field
                 name={name}
+                fault={faults[name]}
                 label={beside ? "On the other half of the brush" : row === 1 ? "Mixed with" : "And with"}
               >
                 {(field) => (
                   <select {...field} defaultValue={values?.[name] ?? part?.what ?? ""}>
                     <option value="">nothing else</option>
-                    {materials
-                      .filter((one) => canBeMixed(one) && one.id !== own.id)
-                      .map((one) => (
-                        <option key={one.id} value={one.id}>
-                          {one.name}
-                        </option>
-                      ))}
+                    <MaterialOptions of={materials.filter((one) => canBeMixed(one) && one.id !== own.id)} />
                   </select>
                 )}
               </Field>

@@ -8,6 +8,7 @@ import { useJob } from "~/editor/job-editor";
 import { MEASURED } from "~/forms/amount-form";
 import { stepName, waitText } from "~/forms/edit-form";
 import { EditForm, Field } from "~/forms/edit-form-parts";
+import { MaterialOptions } from "./material-options";
 import { canBeMixed, MixFields } from "./mix-fields";
 import { COVER_WORDS, INTENT_WORDS, sayCovered, WHERE_WORDS } from "./step-words";
 
@@ -45,13 +46,7 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
               <Field name="what" label="Material" fault={faults.what}>
                 {(field) => (
                   <select {...field} defaultValue={values?.what ?? step.what}>
-                    {materials
-                      .filter((one) => one.role === material.role)
-                      .map((one) => (
-                        <option key={one.id} value={one.id}>
-                          {one.name}
-                        </option>
-                      ))}
+                    <MaterialOptions of={materials.filter((one) => one.role === material.role)} />
                   </select>
                 )}
               </Field>

@@ -321,6 +321,16 @@ describe("what is meant to show", () => {
     expect(fixes.every(({ label }) => label.startsWith("Use "))).toBe(true);
   });
 
+  it("is not missed where it shows already", () => {
+    const steps: ExampleStep[] = [
+      ["brush", "tint-base-walnut", { coats: 2 }],
+      ["brush", "clay-linen", { coats: 2 }],
+      ["wet-distress", null, { reveals: "s1" }],
+      ["sand-320", null, { reveals: "s1", ...later(2 * DAY) }],
+    ];
+    expect(worst(steps, "B10")).toBe(null);
+  });
+
   it("a cloth that is sent to the flats works the flats", () => {
     const steps: ExampleStep[] = [
       ["brush", "tint-base-walnut", { coats: 2 }],

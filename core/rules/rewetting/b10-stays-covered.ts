@@ -19,10 +19,12 @@ const HARDER: readonly string[] = ["wet-distress", "sand-320", "sand-220", "sand
 
 const takes = ({ effects }: Phase) => effects.some((effect) => "to" in lawOf(effect));
 
+const bareShare = ({ relief }: Seam, surface: Seam["before"], layer: string): Share =>
+  covers(surface, relief).get(layer) ?? 0;
+
 /** How much more of a layer lies bare once this is done, or is gone: what goes through it has got down to it. */
 function reaches(seam: Seam, phase: Phase, layer: string): Share {
   const after = apply(seam.before, phase, seam.at);
-  const shown = (surface: Seam["before"]) => covers(surface, seam.relief).get(layer) ?? 0;
   const lies = ({ patches }: Seam["before"]) =>
     RELIEF_CLASSES.reduce(
       (sum, relief) =>
@@ -31,7 +33,7 @@ function reaches(seam: Seam, phase: Phase, layer: string): Share {
           sharesOf(patches[relief].filter(({ stack }) => [...films(stack)].some(({ stepId }) => stepId === layer))),
       0,
     );
-  return Math.max(shown(after) - shown(seam.before), lies(seam.before) - lies(after));
+  return Math.max(bareShare(seam, after, layer) - bareShare(seam, seam.before, layer), lies(seam.before) - lies(after));
 }
 
 const NO_MATERIALS: ReadonlyMap<string, Material> = new Map();
@@ -58,6 +60,8 @@ export const staysCovered: Rule = {
     const { phase } = seam;
     const { reveals } = phase.step;
     if (reveals === undefined || !takes(phase) || reaches(seam, phase, reveals) >= SHOWS) return [];
+    // it shows already, and this is to bring out more of it
+    if (bareShare(seam, seam.before, reveals) >= SHOWS) return [];
     const layer = seam.past.find((placed) => placed.phase.step.id === reveals)?.phase.material;
     const name = layer ? named(layer) : groundNamed(seam.zone.ground);
     return [
