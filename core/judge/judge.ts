@@ -10,6 +10,7 @@ import { climateOf, type Room } from "../plan/room.ts";
 import { type Finding, type Rule, SEVERITY_ORDER, type Severity, type Shelf } from "../rules/rule.ts";
 import { RULES } from "../rules/rules.ts";
 import { compile, type Unreadable } from "../surface/compile.ts";
+import { inOneGo } from "../surface/one-go.ts";
 import { apply, bareSurface, type Surface } from "../surface/surface.ts";
 import type { Instant } from "../units/units.ts";
 import { readWallTime } from "../units/wall-time.ts";
@@ -131,6 +132,10 @@ function inOrder(crust: Crust, findings: Finding[]): Finding[] {
   );
 }
 
+/** Coats of one step, and the phases of a go, are judged together. */
+const belongTogether = ({ phase }: JudgedPhase, next: JudgedPhase | undefined): boolean =>
+  next !== undefined && (next.phase.step === phase.step || inOneGo(phase, next.phase.id));
+
 /** How many of the first phases are as they were judged before: the same steps, with the same materials. */
 function unchangedPhases(before: ZoneJudgement, crust: Crust, materials: ReadonlyMap<string, Material>): number {
   const steps = new Set<string>();
@@ -147,10 +152,11 @@ function unchangedPhases(before: ZoneJudgement, crust: Crust, materials: Readonl
     if (phase.beside && materials.get(phase.beside.material.id) !== phase.beside.material) break;
     count++;
   }
-  // all coats of a step, or none
-  while (count > 0 && before.phases[count]?.phase.step === before.phases[count - 1]!.phase.step) count--;
-  // and a help step is placed by what comes after it
+  // a help step is placed by what comes after it
   while (count > 0 && before.phases[count - 1]!.phase.step.kind === "help") count--;
+  // what follows may be worked in one go with the last of them
+  if (count > 0 && (count < before.phases.length || steps.size < crust.steps.length)) count--;
+  while (count > 0 && belongTogether(before.phases[count - 1]!, before.phases[count])) count--;
   return count;
 }
 
@@ -192,7 +198,7 @@ function judgedFrom(
     const found = [...before.memory.found.values()].filter((finding) => !finding.surface && steps.has(finding.stepId));
     line.resume(judged, before.memory.remembered, found);
   }
-  for (let at = kept; at < phases.length; at++) line.take(phases[at]!);
+  line.takeAll(phases.slice(kept));
   line.finish();
   const findings = told(line.findings.values(), sortedRules(rules));
   for (const finding of onOtherWays(line, zone, crust, setting)) findings.push(finding);
@@ -251,7 +257,7 @@ function onOtherWays(main: Line, zone: Zone, crust: Crust, setting: Setting): Fi
       if (from < 0) continue;
       const line = lineOn(zone, crust.id, setting);
       line.resume(main.phases.slice(0, from), main.remembered, []);
-      for (const phase of phases.slice(from)) line.take(phase);
+      line.takeAll(phases.slice(from));
       for (const finding of told(line.findings.values(), sortedRules(setting.rules))) {
         const planned = main.findings.get(finding.id);
         const onBranch = crust.steps.find((step) => step.id === finding.stepId)?.branch === branch.id;

@@ -20,12 +20,14 @@ import {
 } from "../rules/rule.ts";
 import { coatOf, type Film } from "../surface/film.ts";
 import { absorbencyOf } from "../surface/ground-state.ts";
+import { inOneGo } from "../surface/one-go.ts";
 import type { Phase } from "../surface/phase.ts";
 import type { Stack } from "../surface/stack.ts";
 import { apply, patchesWhere, type Surface } from "../surface/surface.ts";
 import type { Technique } from "../surface/technique.ts";
 
 import type { Instant, Minutes, Share } from "../units/units.ts";
+import { onOneSection, sectionsOf } from "./sections.ts";
 
 /**
  * A wait as it was placed: its gates are in minutes of the room's air, and it can be worked out again for another
@@ -39,6 +41,8 @@ export interface PlacedWait extends Wait {
 
 /** A phase on the nominal line, with the waits that hold it back. */
 export interface JudgedPhase extends Placed {
+  /** when it ends on the first section of its go; the same as `ends` where it is no part of one */
+  sectionEnds: Instant;
   demands: readonly PlacedWait[];
   /** how what it lays dries; null where it lays nothing */
   coat: Coat | null;
@@ -230,6 +234,23 @@ function askOnce<Said>(
   return fresh;
 }
 
+/** A go is begun later at most so often before it is taken as it comes. */
+const MOST_TRIES = 2;
+
+/** What goes into each other wet when it is worked in one go; a clear coat or wax on wet paint is none of it. */
+const WET_TOGETHER: ReadonlySet<Material["role"]> = new Set(["paint", "tint-base", "stain", "glaze", "medium"]);
+
+/** Whether a wait for a film to dry does not hold because the two are worked into each other wet, in one go. */
+function meansWet({ go, material, technique }: Phase, { from, gates }: Demand, { films }: Seam): boolean {
+  if (!go?.ids.includes(from) || gates.some(({ shuts }) => shuts !== null)) return false;
+  const below = films.find(({ film }) => film.phaseId === from)?.film.material;
+  if (!below) return false;
+  if (material === null) return technique.goesWith.includes(below.role);
+  if (below.role === "tissue" || below.role === "crumb" || below.role === "leaf") return true;
+  if (below.carrier !== material.carrier) return false;
+  return below.role === material.role || (WET_TOGETHER.has(below.role) && WET_TOGETHER.has(material.role));
+}
+
 /** The surface is remembered every so many phases, so that judging again need not begin at the ground. */
 const REMEMBER_EVERY = 8;
 
@@ -238,13 +259,15 @@ const REMEMBER_EVERY = 8;
  * can be resumed from what an earlier line left.
  */
 export class Line {
-  readonly findings = new Map<string, Finding>();
+  findings: Map<string, Finding> = new Map();
   readonly phases: JudgedPhase[] = [];
   /** surfaces before the phase of that index */
   readonly remembered: { at: number; surface: Surface }[] = [];
-  private readonly endsOf = new Map<string, Instant>();
+  private endsOf = new Map<string, Instant>();
   private readonly coats = new Map<string, Coat>();
   free: Instant = 0;
+  /** the longest that a phase of the go at hand had to wait for what lay there before it */
+  private heldBack: Minutes = 0;
 
   constructor(
     private readonly bench: Bench,
@@ -286,8 +309,9 @@ export class Line {
     for (const rule of rules)
       if (rule.demands)
         for (const demand of askOnce(shared?.demands, rule, seam, rule.demands))
-          demands.push(this.inThisRoom(demand, seam));
+          if (!meansWet(phase, demand, seam)) demands.push(this.inThisRoom(demand, seam));
     const starts = place(phase, this.free, demands, this.endsOf);
+    this.heldBack = Math.max(this.heldBack, this.heldBackFromBefore(phase, starts, demands));
     for (const demand of demands) {
       const waited = starts - this.endsOf.get(demand.from)!;
       const verdict = gateVerdict(demand.gates, waited);
@@ -312,6 +336,56 @@ export class Line {
     return { starts, demands };
   }
 
+  /** Places, checks and lays phases in turn; those of a go together, on one section after the other. */
+  takeAll(phases: readonly Phase[]) {
+    for (let at = 0; at < phases.length; ) {
+      const { go } = phases[at]!;
+      const together = go ? phases.slice(at, at + go.ids.length) : [];
+      if (go) this.takeGo(together);
+      else this.take(phases[at]!);
+      at += Math.max(1, together.length);
+    }
+  }
+
+  /** All sections of a go: begun only when each of its phases can follow the one before without a pause for what lies beneath. */
+  private takeGo(go: readonly Phase[]) {
+    const { zone, climate } = this.bench;
+    const before = { surface: this.surface, findings: new Map(this.findings), endsOf: new Map(this.endsOf) };
+    const [count, memories] = [this.phases.length, this.remembered.length];
+    for (let begins = this.free, tries = 0; ; tries++) {
+      this.free = begins;
+      this.heldBack = 0;
+      const sections = sectionsOf(go, zone, climate, begins);
+      for (const phase of onOneSection(go, sections)) this.take(phase);
+      if (this.heldBack === 0 || tries === MOST_TRIES) return this.throughAllSections(count, sections);
+      begins += this.heldBack;
+      this.surface = before.surface;
+      this.findings = new Map(before.findings);
+      this.endsOf = new Map(before.endsOf);
+      this.phases.length = count;
+      this.remembered.length = memories;
+    }
+  }
+
+  /** The first section is done: so are the others after it, and what comes next waits for the last. */
+  private throughAllSections(from: number, sections: number) {
+    const others = (sections - 1) * (this.free - this.phases[from]!.starts);
+    for (let at = from; at < this.phases.length; at++) {
+      const placed = this.phases[at]!;
+      const ends = placed.sectionEnds + others;
+      this.phases[at] = { ...placed, ends };
+      this.endsOf.set(placed.phase.id, ends);
+    }
+    this.free += others;
+  }
+
+  /** How much longer a phase inside a go waits for what lay there before the go was begun. */
+  private heldBackFromBefore(phase: Phase, starts: Instant, demands: readonly PlacedDemand[]): Minutes {
+    if (!phase.go || phase.go.ids[0] === phase.id) return 0;
+    const inside = demands.filter(({ from }) => inOneGo(phase, from));
+    return inside.length === demands.length ? 0 : starts - place(phase, this.free, inside, this.endsOf);
+  }
+
   /** Places, checks and lays one phase. */
   take(phase: Phase) {
     if (this.phases.length % REMEMBER_EVERY === 0)
@@ -326,7 +400,7 @@ export class Line {
     this.free = starts + phase.hands;
     this.endsOf.set(phase.id, this.free);
     if (coat) this.coats.set(phase.id, coat);
-    this.phases.push({ phase, starts, ends: this.free, demands: demands.map(bare), coat });
+    this.phases.push({ phase, starts, ends: this.free, sectionEnds: this.free, demands: demands.map(bare), coat });
   }
 
   /** A rule's wait in the air of the room, for the coat that it waits for. */

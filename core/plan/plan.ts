@@ -103,6 +103,10 @@ export const Step = z.strictObject({
   intents: z.array(z.enum(INTENTS)).max(INTENTS.length),
   reveals: Id.optional().describe('the step whose layer this distressing is meant to show, or "ground"'),
   wait: Wait.optional().describe("a wait set by the author, counted from the step before"),
+  oneGo: z
+    .boolean()
+    .optional()
+    .describe("worked in one go with the step before, section by section; as is usual for the technique if not said"),
   amount: Amount.optional().describe("how much of a coat goes on, where it is not the usual"),
   mix: Mix.optional().describe("what is stirred together for it; on a brush with two colours, the second"),
   note: plainText(400).optional(),

@@ -34,7 +34,12 @@ export function datesOf({ plan, judgement }: Work, { bookings }: Pick<Schedule, 
     fullUse: finish,
     typically: { leaves: finish, lightUse: finish, fullUse: finish },
   };
-  const endsOf = new Map(own.map((booking) => [booking.id, booking.ends]));
+  const endsOf = new Map<string, WallMinutes>();
+  for (const { does, ends } of own)
+    for (const { zoneId, phaseId } of does) {
+      const id = taskId(plan.id, zoneId, phaseId);
+      endsOf.set(id, Math.max(ends, endsOf.get(id) ?? ends));
+    }
   for (const { zone, climate, phases } of judgement.zones)
     for (const { phase, coat } of phases) {
       const ends = endsOf.get(taskId(plan.id, zone.id, phase.id));

@@ -11,7 +11,7 @@ import { type Placed, Serial } from "./solve/serial.ts";
 import { slackOf } from "./solve/slack.ts";
 import { type Solution, solve } from "./solve/solve.ts";
 import { tidied, visitsOf } from "./solve/tidy.ts";
-import { type DryModes, modeOf, networkOfWork, type ShopNetwork, type Work } from "./work.ts";
+import { type DryModes, modeOf, networkOfWork, type Section, type ShopNetwork, type Work } from "./work.ts";
 
 export interface Booking {
   id: string;
@@ -21,6 +21,10 @@ export interface Booking {
   zoneId: string;
   stepId: string;
   phaseId: string;
+  /** what is done in it: all phases of a go, and for a step done once, each zone it serves */
+  does: readonly { zoneId: string; phaseId: string }[];
+  /** which section of a go it is, where that is worked in several */
+  section: Section | null;
   name: string;
   starts: WallMinutes;
   ends: WallMinutes;
@@ -458,7 +462,7 @@ class Scheduler {
     const { latest, critical } = slackOf(network, starts);
     const onChain = new Set(critical);
     for (const { id, duration, anyHour } of this.network.activities) {
-      const { plan, pieceId, phase, name, done } = tasks.get(id)!;
+      const { plan, pieceId, phase, does, section, name, done } = tasks.get(id)!;
       if (!phase && !id.endsWith("apart") && !id.endsWith("together")) continue;
       made.bookings.push({
         id,
@@ -467,7 +471,9 @@ class Scheduler {
         zoneId: phase?.judged.zone.id ?? "",
         stepId: phase?.placed.phase.step.id ?? "",
         phaseId: phase?.placed.phase.id ?? "",
-        name,
+        does,
+        section,
+        name: section ? `${name} (${section.at} of ${section.of})` : name,
         starts: clock.wall(starts[id]!),
         ends: clock.wall(starts[id]! + duration),
         latest: clock.wall(latest[id]!),

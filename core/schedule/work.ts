@@ -2,6 +2,7 @@ import { type Gate, openFrom } from "../drying/gate.ts";
 import type { JudgedPhase, Judgement, ZoneJudgement } from "../judge/judge.ts";
 import type { PlacedWait } from "../judge/line.ts";
 import type { Piece, Plan, Zone } from "../plan/plan.ts";
+import { handsOn, inOneGo } from "../surface/one-go.ts";
 import { sayDuration } from "../units/duration.ts";
 import { ShopClock } from "../units/time-zone.ts";
 import { DAY, type Minutes, type WallMinutes } from "../units/units.ts";
@@ -27,13 +28,22 @@ export interface Work {
   from?: WallMinutes;
 }
 
+/** One section of a go: it is worked through all its phases before the next is begun. */
+export interface Section {
+  at: number;
+  of: number;
+}
+
 /** What an activity of the network stands for. */
 export interface Task {
   id: string;
   plan: Plan;
   pieceId: string;
-  /** the zone's phase; for taking apart and putting together, null */
+  /** the zone's phase, the first of its go; for taking apart and putting together, null */
   phase: { judged: ZoneJudgement; placed: JudgedPhase } | null;
+  /** what is done in it: zone and phase */
+  does: readonly { zoneId: string; phaseId: string }[];
+  section: Section | null;
   name: string;
   /** it has been done */
   done?: true;
@@ -93,6 +103,31 @@ function gateUsed(demand: PlacedWait, waited: Minutes, dry: boolean): number {
 
 const comesApart = (zone: Zone) => zone.hands.some((one) => one !== "masked");
 
+/** The visits to a zone: a phase each, but a go in one, unless a part of it has been done. */
+function visitsTo({ phases }: ZoneJudgement, was: ReadonlyMap<string, Done>): JudgedPhase[][] {
+  const visits: JudgedPhase[][] = [];
+  for (const placed of phases) {
+    const before = visits.at(-1)?.at(-1)?.phase;
+    const together = before && inOneGo(placed.phase, before.id) && !was.has(before.id) && !was.has(placed.phase.id);
+    if (together) visits.at(-1)!.push(placed);
+    else visits.push([placed]);
+  }
+  return visits;
+}
+
+const onceKey = (piece: Piece, { crust }: ZoneJudgement, { phase }: JudgedPhase) =>
+  `${piece.id} ${crust.id} ${phase.step.id}`;
+
+/** More than this many phases of a go are not all named. */
+const NAMED = 3;
+
+function visitName(visit: readonly JudgedPhase[]): string {
+  const [first, ...others] = visit.map(phaseName);
+  const named = others.slice(0, visit.length > NAMED ? NAMED - 2 : NAMED - 1).map((name) => name.toLowerCase());
+  const more = others.length - named.length;
+  return [first, ...named, ...(more > 0 ? [`${more} more`] : [])].join(", ");
+}
+
 /** Demands that are to wait until what lies below is dry, where the nominal line went into it wet. */
 export type DryModes = ReadonlySet<string>;
 export const modeOf = (planId: string, zoneId: string, { from, to, rule }: PlacedWait) =>
@@ -108,7 +143,7 @@ export function horizonDays(works: readonly Work[]): number {
   let waits = 0;
   for (const { judgement } of works)
     for (const { phases, done } of judgement.zones) {
-      for (const { phase } of phases) hands += phase.hands;
+      for (const { phase } of phases) hands += handsOn(phase);
       waits = Math.max(waits, done);
     }
   for (const { plan } of works) {
@@ -125,6 +160,10 @@ class Builder {
   readonly reasons = new Map<Lag, Reason>();
   readonly calendars: Stretch[][] = [];
   private readonly calendarOf = new Map<string, number>();
+  /** of each zone's phases, the activities they are done in */
+  private readonly placedIn = new Map<string, readonly string[]>();
+  /** by piece and step, what is done once for all zones of a piece */
+  private readonly once = new Map<string, string>();
 
   constructor(
     readonly clock: ShopClock,
@@ -169,37 +208,100 @@ class Builder {
 
   zone(work: Work, piece: Piece, judged: ZoneJudgement) {
     const { plan, done = [] } = work;
-    const calendar = this.calendar(plan);
+    const start = this.minute(plan.start);
+    const was = new Map(done.filter(({ zoneId }) => zoneId === judged.zone.id).map((one) => [one.phaseId, one]));
+    const ends = new Map(judged.phases.map((placed) => [placed.phase.id, placed.ends]));
+    let before: JudgedPhase | null = null;
+    for (const visit of visitsTo(judged, was)) {
+      const ids = this.visit(work, piece, judged, visit, was);
+      for (const { phase } of visit) this.placedIn.set(taskId(plan.id, judged.zone.id, phase.id), ids);
+      const [first] = visit;
+      if (before) this.follow(this.sectionsOf(work, judged, before.phase.id).at(-1)!, before, first!, ids[0]!);
+      for (const placed of visit)
+        for (const demand of placed.demands) {
+          const from = this.sectionsOf(work, judged, demand.from);
+          if (from === ids) continue;
+          // what shuts is asked of every section there is, what opens of the last to be done
+          const pairs = from.length > 1 && ids.length === 1 ? from.map((one) => [one, ids[0]!] as const) : [];
+          const waited = placed.starts - ends.get(demand.from)!;
+          for (const id of ids) this.demand(plan, judged, demand, placed, waited, start, [from.at(-1)!, id]);
+          for (const pair of pairs.slice(0, -1)) this.demand(plan, judged, demand, placed, waited, start, pair);
+        }
+      const dries = visit.findLast(({ coat }) => coat !== null);
+      if (dries) this.dryingPlace(plan, judged, dries, ids.at(-1)!);
+      before = visit.at(-1)!;
+    }
+  }
+
+  /** The activities that a phase is done in, section by section. */
+  private sectionsOf({ plan }: Pick<Work, "plan">, { zone }: ZoneJudgement, phaseId: string): readonly string[] {
+    return this.placedIn.get(taskId(plan.id, zone.id, phaseId))!;
+  }
+
+  /** One phase, or a go section by section: the activities it is done in. */
+  private visit(
+    work: Work,
+    piece: Piece,
+    judged: ZoneJudgement,
+    visit: readonly JudgedPhase[],
+    was: ReadonlyMap<string, Done>,
+  ): string[] {
+    const { plan } = work;
+    const [first] = visit;
+    const last = visit.at(-1)!;
+    const zoneId = judged.zone.id;
+    const once = this.onceFor(piece, judged, first!);
+    if (once !== undefined) return [once];
+    const id = taskId(plan.id, zoneId, first!.phase.id);
+    const does = visit.map(({ phase }) => ({ zoneId, phaseId: phase.id }));
+    const task = { plan, pieceId: piece.id, phase: { judged, placed: first! }, does, name: visitName(visit) };
+    const fact = was.get(first!.phase.id);
+    if (fact) {
+      const at = this.clock.elapsed(fact.starts);
+      const took = this.clock.elapsed(fact.ends) - at;
+      this.add({ ...task, id, section: null, done: true }, { duration: took, uses: {}, earliest: at, latest: at });
+      return [id];
+    }
     const start = this.minute(plan.start);
     const from = Math.max(0, start, this.clock.elapsed(work.from ?? 0));
-    const was = new Map(done.filter(({ zoneId }) => zoneId === judged.zone.id).map((one) => [one.phaseId, one]));
-    const pins = new Map(plan.pins.filter(({ zoneId }) => zoneId === judged.zone.id).map((pin) => [pin.phaseId, pin]));
-    const ends = new Map(judged.phases.map((placed) => [placed.phase.id, placed.ends]));
-    judged.phases.forEach((placed, index) => {
-      const id = taskId(plan.id, judged.zone.id, placed.phase.id);
-      const pin = pins.get(placed.phase.id);
-      const set = pin ? this.minute(pin.starts) : undefined;
-      const { hands } = placed.phase;
-      const task = { id, plan, pieceId: piece.id, phase: { judged, placed }, name: phaseName(placed) };
-      const fact = was.get(placed.phase.id);
-      if (fact) {
-        const at = this.clock.elapsed(fact.starts);
-        const took = this.clock.elapsed(fact.ends) - at;
-        this.add({ ...task, done: true }, { duration: took, uses: {}, earliest: at, latest: at });
-      } else
-        this.add(task, {
-          duration: hands,
-          uses: hands > 0 ? { [PAINTER]: 1 } : {},
+    const calendar = this.calendar(plan);
+    const pin = plan.pins.find((one) => one.zoneId === zoneId && visit.some(({ phase }) => phase.id === one.phaseId));
+    const set = pin ? this.minute(pin.starts) : undefined;
+    const of = visit.length > 1 ? (first!.phase.go?.sections ?? 1) : 1;
+    const duration = visit.length > 1 ? last.sectionEnds - first!.starts : handsOn(first!.phase);
+    const ids: string[] = [];
+    for (let at = 1; at <= of; at++) {
+      const own = at === 1 ? id : `${id}#${at}`;
+      const isSet = set !== undefined && at === 1;
+      this.add(
+        { ...task, id: own, section: of > 1 ? { at, of } : null },
+        {
+          duration,
+          uses: duration > 0 ? { [PAINTER]: 1 } : {},
           calendar,
-          earliest: set === undefined ? from : Math.max(0, set),
-          ...(set === undefined ? this.due(plan, judged, placed, start) : { latest: Math.max(0, set), anyHour: true }),
-        });
-      const before = judged.phases[index - 1];
-      if (before) this.follow(plan, judged, before, placed, id);
-      for (const demand of placed.demands)
-        this.demand(plan, judged, demand, placed, placed.starts - ends.get(demand.from)!, start);
-      this.dryingPlace(plan, judged, placed, id);
-    });
+          earliest: isSet ? Math.max(0, set) : from,
+          ...(isSet ? { latest: Math.max(0, set), anyHour: true } : this.due(plan, judged, last, start)),
+        },
+      );
+      if (at > 1)
+        this.lag(
+          { from: ids.at(-1)!, to: own, min: 0, max: null },
+          { kind: "order", from: task.name, to: task.name, reason: "the section before", others: [] },
+        );
+      ids.push(own);
+    }
+    if (first!.phase.technique.oncePerPiece) this.once.set(onceKey(piece, judged, first!), id);
+    return ids;
+  }
+
+  /** The activity in which this has been done for another zone of the piece: drawers are taken out once, a mix rests once. */
+  private onceFor(piece: Piece, judged: ZoneJudgement, placed: JudgedPhase): string | undefined {
+    const { phase } = placed;
+    if (!phase.technique.oncePerPiece) return undefined;
+    const id = this.once.get(onceKey(piece, judged, placed));
+    const task = id === undefined ? undefined : this.tasks.get(id);
+    if (task) task.does = [...task.does, { zoneId: judged.zone.id, phaseId: phase.id }];
+    return task && id;
   }
 
   /** The latest start that leaves a coat time to be dry to the touch when the job is due. */
@@ -213,16 +315,11 @@ class Builder {
   }
 
   /** The step before, and the author's own wait after it. */
-  private follow(plan: Plan, judged: ZoneJudgement, before: JudgedPhase, placed: JudgedPhase, id: string) {
+  private follow(from: string, before: JudgedPhase, placed: JudgedPhase, to: string) {
     const wait = placed.phase.coat === 1 ? placed.phase.step.wait : undefined;
     const min = wait?.minutes ?? 0;
     this.lag(
-      {
-        from: taskId(plan.id, judged.zone.id, before.phase.id),
-        to: id,
-        min,
-        max: wait?.kind === "exactly" ? min : null,
-      },
+      { from, to, min, max: wait?.kind === "exactly" ? min : null },
       {
         kind: wait ? "author" : "order",
         from: phaseName(before),
@@ -240,16 +337,14 @@ class Builder {
     placed: JudgedPhase,
     waited: Minutes,
     start: Minutes,
+    [from, to]: readonly [from: string, to: string],
   ) {
     const used = gateUsed(demand, waited, this.dry.has(modeOf(plan.id, judged.zone.id, demand)));
     const gate = demand.gates[used]!;
     const label = demand.label[used]!;
     const { climate } = judged;
     const before = judged.phases.find(({ phase }) => phase.id === demand.from)!;
-    const ends = {
-      from: taskId(plan.id, judged.zone.id, demand.from),
-      to: taskId(plan.id, judged.zone.id, demand.to),
-    };
+    const ends = { from, to };
     const reason: Reason = {
       kind: "demand",
       from: phaseName(before),
@@ -275,7 +370,15 @@ class Builder {
     if (dries < NEEDS_A_PLACE) return;
     const holds = `${id} dries`;
     this.add(
-      { id: holds, plan, pieceId: this.tasks.get(id)!.pieceId, phase: null, name: `${phaseName(placed)} drying` },
+      {
+        id: holds,
+        plan,
+        pieceId: this.tasks.get(id)!.pieceId,
+        phase: null,
+        does: [],
+        section: null,
+        name: `${phaseName(placed)} drying`,
+      },
       { duration: dries, uses: { [PLACE]: 1 } },
     );
     this.lag(
@@ -297,21 +400,20 @@ class Builder {
     const due = plan.due === undefined ? {} : { due: this.minute(plan.due) - hands.duration };
     // the first coat is on: it has been taken apart by then
     const begun = zones.some(({ zone, phases }) =>
-      phases.some(({ phase }) => this.tasks.get(taskId(plan.id, zone.id, phase.id))?.done),
+      phases.some(({ phase }) => work.done?.some((one) => one.zoneId === zone.id && one.phaseId === phase.id)),
     );
-    if (!begun) this.add({ id: apart, plan, pieceId: piece.id, phase: null, name: `Take ${piece.name} apart` }, hands);
-    this.add(
-      { id: together, plan, pieceId: piece.id, phase: null, name: `Put ${piece.name} back together` },
-      { ...hands, ...due },
-    );
+    const whole = { plan, pieceId: piece.id, phase: null, does: [], section: null };
+    if (!begun) this.add({ ...whole, id: apart, name: `Take ${piece.name} apart` }, hands);
+    this.add({ ...whole, id: together, name: `Put ${piece.name} back together` }, { ...hands, ...due });
     for (const judged of zones) {
       const first = judged.phases[0];
       const last = judged.phases.at(-1);
       if (!first || !last) continue;
-      const id = (phaseId: string) => taskId(plan.id, judged.zone.id, phaseId);
+      const [begins] = this.sectionsOf(work, judged, first.phase.id);
+      const through = this.sectionsOf(work, judged, last.phase.id).at(-1)!;
       if (!begun && taken.includes(judged))
         this.lag(
-          { from: apart, to: id(first.phase.id), min: 0, max: null },
+          { from: apart, to: begins!, min: 0, max: null },
           { kind: "apart", from: "taking apart", to: phaseName(first), reason: "it is off by then", others: [] },
         );
       const { material } = last.phase;
@@ -320,7 +422,7 @@ class Builder {
           ? Math.ceil(judged.climate.takes(last.coat, "touch", last.ends, material.drying.touch.safe))
           : 0;
       this.lag(
-        { from: id(last.phase.id), to: together, min: dry, max: null },
+        { from: through, to: together, min: dry, max: null },
         { kind: "apart", from: phaseName(last), to: "putting together", reason: "touch dry", others: [] },
       );
     }

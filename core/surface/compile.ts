@@ -7,6 +7,7 @@ import { zoneArea } from "../plan/plan.ts";
 import { HOUR } from "../units/units.ts";
 import { howItLies, type Lies } from "./coverage.ts";
 import { coatThickness } from "./film.ts";
+import { inGoes } from "./one-go.ts";
 import type { Effect, Phase, RuledAs } from "./phase.ts";
 import type { Technique } from "./technique.ts";
 import { findTechnique, techniquesFor } from "./techniques.ts";
@@ -26,11 +27,15 @@ function handsOn(technique: Technique, zone: Zone, area: number, share: number):
   return Math.min(12 * HOUR, Math.max(5, Math.round(minutes / 5) * 5));
 }
 
-function whyUnreadable(step: Step, technique: Technique | undefined, material: Material | undefined): string | null {
-  if (!technique) return `There is no technique called "${step.how}".`;
+function whyUnreadable(
+  { what, how }: Pick<Step, "what" | "how">,
+  technique: Technique | undefined,
+  material: Material | undefined,
+): string | null {
+  if (!technique) return `There is no technique called "${how}".`;
   if (technique.lays.length === 0) return null;
-  if (step.what === undefined) return `${technique.name} needs a material.`;
-  if (!material) return `The material "${step.what}" is not in this plan.`;
+  if (what === undefined) return `${technique.name} needs a material.`;
+  if (!material) return `The material "${what}" is not in this plan.`;
   if (!techniquesFor(material).includes(technique)) return `${material.name} cannot be laid with "${technique.name}".`;
   return null;
 }
@@ -125,16 +130,18 @@ function besideIn({ mix }: Step, materials: ReadonlyMap<string, Material>): Phas
 /** What lays nothing works on the whole of what it is worked over. */
 const WHOLE: Lies = { load: 1, covers: 1 };
 
-/** One step as phases, a phase a coat; or why it cannot be read. */
+/** One step as phases, a phase a coat; or why it cannot be read. What mends an earlier coat may be handed what that laid. */
 export function compileStep(
   step: Step,
   zone: Zone,
   materials: ReadonlyMap<string, Material>,
   area: number = zoneArea(zone),
+  mended?: string,
 ): Phase[] | string {
   const technique = findTechnique(step.how);
-  const material = step.what === undefined ? undefined : materials.get(step.what);
-  const because = whyUnreadable(step, technique, material);
+  const what = step.what ?? (technique?.mends ? mended : undefined);
+  const material = what === undefined ? undefined : materials.get(what);
+  const because = whyUnreadable({ what, how: step.how }, technique, material);
   if (because !== null || !technique) return because ?? "";
   const pot = technique.lays.length > 0 ? potIn(step, technique, material!, materials) : null;
   if (typeof pot === "string") return pot;
@@ -154,14 +161,14 @@ export function compileStep(
       beside: lays && technique.carriesTwo ? besideIn(step, materials) : null,
       coat,
       coats,
-      ruledAs: RULED_AS[step.kind],
+      ruledAs: RULED_AS[technique.kind],
       effects,
       does,
       load: lies.load,
       where: { on: step.where.on, share: step.where.over * lies.covers },
       intents: step.intents,
       hands,
-      helps: null,
+      go: null,
     });
   return phases;
 }
@@ -192,6 +199,12 @@ const twins = new WeakMap<Crust, { zone: Zone; materials: ReadonlyMap<string, Ma
 const sameSize = (one: Zone, two: Zone) =>
   two.overrides.length === 0 && zoneArea(one) === zoneArea(two) && reliefFactor(one) === reliefFactor(two);
 
+/** The material of the last coat before a step that its technique could lay again. */
+function lastThatFits(steps: readonly Step[], at: number): string | undefined {
+  if (!findTechnique(steps[at]!.how)?.mends || steps[at]!.what !== undefined) return undefined;
+  return steps.slice(0, at).findLast(({ kind, what }) => kind === "coat" && what !== undefined)?.what;
+}
+
 function compileFrom(
   crust: Crust,
   zone: Zone,
@@ -204,13 +217,9 @@ function compileFrom(
   const steps = stepsOn(crust, zone);
   const last = known.at(-1)?.step;
   for (let at = last ? steps.indexOf(last) + 1 : 0; at < steps.length; at++) {
-    const made = compileStep(steps[at]!, zone, materials, area);
+    const made = compileStep(steps[at]!, zone, materials, area, lastThatFits(steps, at));
     if (typeof made === "string") unreadable.push({ step: steps[at]!, because: made });
-    else {
-      const next = steps[at + 1]?.what;
-      const helps = (steps[at]!.kind === "help" && next !== undefined && materials.get(next)) || null;
-      for (const phase of made) phases.push(helps ? { ...phase, helps } : phase);
-    }
+    else for (const phase of made) phases.push(phase);
   }
-  return { phases, unreadable };
+  return { phases: inGoes(phases, known.length), unreadable };
 }

@@ -2,6 +2,7 @@ import type { Binder, Material } from "../materials/material.ts";
 import type { Pot } from "../mixing/pot.ts";
 import type { Intent, ReliefClass, Step, Where } from "../plan/plan.ts";
 import type { Micrometres, Minutes, Share } from "../units/units.ts";
+import type { Go } from "./one-go.ts";
 import type { Technique } from "./technique.ts";
 
 export type ByRelief = Record<ReliefClass, number>;
@@ -88,7 +89,8 @@ export interface Phase {
   /** where it goes, and the share of that place that it covers */
   where: { on: Where; share: Share };
   intents: readonly Intent[];
+  /** minutes of hands: on the whole zone, or on one section of its go */
   hands: Minutes;
-  /** what a step of help prepares for: the material of the next step, if that is a coat */
-  helps: Material | null;
+  /** the go it is part of, if it is worked together with others */
+  go: Go | null;
 }

@@ -28,6 +28,12 @@ export interface Technique {
   covers: number;
   /** it lays a design: on the motif, that is the whole of it */
   prints: boolean;
+  /** it mends misses of an earlier coat, and lays what that laid where the step names nothing else */
+  mends: boolean;
+  /** laid just before, these are wet or fresh still, and it is one go with them */
+  goesWith: readonly Material["role"][];
+  /** done once for all zones of a piece that share the step: a mix rests once, drawers come out once */
+  oncePerPiece: boolean;
   /** effects besides the deposit */
   effects: readonly Effect[];
   hazards: readonly (Hazard | "heat")[];
@@ -60,6 +66,9 @@ export const technique = <const Id extends string>(row: Row & { id: Id }): Techn
   hands: true,
   covers: 1,
   prints: false,
+  goesWith: [],
+  oncePerPiece: false,
+  mends: false,
   effects: [],
   hazards: [],
   sign: null,

@@ -36,6 +36,7 @@ const HANDS: Readonly<Record<LayingId, Hand>> = {
   "lay-tissue": ornaments.tissue,
   "rub-transfer": ornaments.transfer,
   stamp: ornaments.stamp,
+  "touch-up": brushes.sealPatches,
 };
 
 /** Fluids that are brushed settle in hollows; paint does not. */

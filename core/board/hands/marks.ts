@@ -44,6 +44,7 @@ const MARKS: Readonly<Record<LayingId, Marks>> = {
   "lay-tissue": "figures",
   "rub-transfer": "figures",
   stamp: "figures",
+  "touch-up": "strokes",
 };
 
 const FLUID: ReadonlySet<string> = new Set(["glaze", "stain", "clear", "medium", "size"]);

@@ -1,3 +1,4 @@
+import { handsOn } from "../../surface/one-go.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { laidLast } from "../read-surface.ts";
 import type { Rule } from "../rule.ts";
@@ -23,7 +24,7 @@ export const smallAreas: Rule = {
     const laid = seam.past.find(({ phase }) => phase.id === paint?.phaseId);
     if (!paint || !laid) return [];
     const { shape, faces } = seam.zone;
-    const laying = (laid.phase.hands - laid.phase.technique.setUp) / (shape.count * faces);
+    const laying = (handsOn(laid.phase) - laid.phase.technique.setUp) / (shape.count * faces);
     const stays = paint.material.windows.open?.typical ?? 10;
     if (laying <= stays / 2) return [];
     return [

@@ -41,12 +41,10 @@ export const recoat: Rule = {
     schools: ["milkRecoat", "forcedDry"],
     subsumes: [],
   },
-  looksAt: ["coat", "help"],
+  looksAt: ["coat"],
   dependsOn: "films",
   demands(seam) {
-    const { step, does } = seam.phase;
-    // misting is the first stroke of the coat it prepares for, and waits as that would
-    const material = does.has("mist") ? seam.phase.helps : seam.phase.material;
+    const { step, material } = seam.phase;
     if (!material || material.role === "wax" || OWN_RULE.has(material.role)) return [];
     return seam.films.flatMap(({ film }): Demand[] => {
       const below = film.material;

@@ -1,5 +1,6 @@
 import { largestFace } from "../../quantity/shape.ts";
 import { isDamp } from "../../surface/laws/misting.ts";
+import { handsOn } from "../../surface/one-go.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { isOpenWet, stepOf } from "../read-surface.ts";
 import { insertBefore, ofFamily } from "../repair.ts";
@@ -28,16 +29,21 @@ export const workableArea: Rule = {
       return [];
     const { shape, faces } = seam.zone;
     // each drawer, leg or face is a piece of its own, and the largest of them takes longest
-    const laying = (largestFace(shape) * Math.max(0, seam.phase.hands - technique.setUp)) / (shape.count * faces);
+    const laying = (largestFace(shape) * Math.max(0, handsOn(seam.phase) - technique.setUp)) / (shape.count * faces);
     const slip = seam.films.some(({ film }) => film.material.family === "clear glaze medium" && isOpenWet(seam, film));
     const misted = isDamp(seam.before.misted, seam.at);
     const workable = open.typical * (slip ? LONGER : 1) * (misted ? LONGER : 1);
     if (laying <= workable) return [];
+    const sections = seam.phase.go?.sections ?? 1;
+    const inSections = sections > 1;
     return [
       {
-        severity: "caution",
-        title: `The ${named(material)} may set before you come back to it`,
-        because: `Laying it takes about ${sayDuration(Math.round(laying))} per face; it stays workable for ${sayDuration(Math.round(workable))}. Work in sections to a natural break, or with a helper to wipe.`,
+        severity: inSections && material.role !== "glaze" ? "note" : "caution",
+        title:
+          inSections && material.role !== "glaze"
+            ? "Work it in sections: that is usual"
+            : `The ${named(material)} may set before you come back to it`,
+        because: `Laying it takes about ${sayDuration(Math.round(laying))} per face; it stays workable for ${sayDuration(Math.round(workable))}. ${inSections ? `Work in ${sections} sections to a natural break, each right through` : "Work in sections to a natural break"}, or with a helper.`,
         lower: stepOf(seam.tops[0]?.stack ?? null),
         fixes: (place) => {
           const slipCoat = ofFamily(place.shelf, "clear glaze medium");

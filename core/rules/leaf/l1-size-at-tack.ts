@@ -44,7 +44,13 @@ export const sizeAtTack: Rule = {
   },
   check(seam) {
     const { material, step } = seam.phase;
-    if (material?.role !== "leaf" || seam.films.some(({ film }) => film.material.role === "size")) return [];
+    // loose places of leaf that lies are mended on the size that is left
+    if (
+      material?.role !== "leaf" ||
+      seam.phase.technique.mends ||
+      seam.films.some(({ film }) => film.material.role === "size")
+    )
+      return [];
     return [
       {
         severity: "stop",

@@ -2,7 +2,7 @@ import { type Technique, technique } from "../technique.ts";
 
 const help = (row: Omit<Parameters<typeof technique>[0], "kind">) => technique({ ...row, kind: "help" });
 const handle = (row: Omit<Parameters<typeof technique>[0], "kind" | "minutesPerSquareMetre">) =>
-  technique({ ...row, kind: "handle", minutesPerSquareMetre: 0 });
+  technique({ oncePerPiece: true, ...row, kind: "handle", minutesPerSquareMetre: 0 });
 
 /** A spot is no longer cold to the palm after about this long (from memory). */
 const DRYER_AT_A_SPOT = 4;
@@ -36,6 +36,7 @@ export const HELPING: readonly Technique[] = [
   }),
   help({
     id: "rest-mix",
+    oncePerPiece: true,
     name: "Stir, rest and sieve the mix",
     minutesPerSquareMetre: 0,
     setUp: 15,
@@ -61,12 +62,6 @@ export const HELPING: readonly Technique[] = [
     minutesPerSquareMetre: 3,
     setUp: 2,
     hint: "folded tack cloth, no pressing",
-  }),
-  help({
-    id: "touch-up",
-    name: "Touch up",
-    minutesPerSquareMetre: 6,
-    hint: "misses and sags only, before sanding",
   }),
   help({
     id: "wet-preview",

@@ -133,6 +133,7 @@ export const LAYING = [
   }),
   lay({
     id: "blend",
+    goesWith: ["paint", "tint-base", "glaze", "medium"],
     name: "Blend wet into wet",
     lays: ["paint", "glaze"],
     load: 0.9,
@@ -199,6 +200,7 @@ export const LAYING = [
   }),
   lay({
     id: "sprinkle",
+    goesWith: ["paint"],
     name: "Drop crumb on wet paint",
     lays: ["crumb"],
     profile: EVEN,
@@ -284,6 +286,7 @@ export const LAYING = [
   }),
   lay({
     id: "lay-tissue",
+    goesWith: ["clear", "medium"],
     name: "Lay tissue",
     lays: ["tissue"],
     profile: EVEN,
@@ -313,6 +316,18 @@ export const LAYING = [
     prints: true,
     covers: 0.15,
     hint: "ink thinly, straight down, straight up",
+  }),
+  lay({
+    id: "touch-up",
+    name: "Touch up",
+    mends: true,
+    goesWith: ["leaf"],
+    lays: ["paint", "tint-base", "leaf", "glaze", "primer"],
+    profile: EVEN,
+    rubbing: 0.1,
+    minutesPerSquareMetre: 6,
+    covers: 0.03,
+    hint: "misses and sags only, before sanding",
   }),
 ];
 

@@ -22,9 +22,13 @@ const sand = (grit: number, micrometres: number, hint: string, fold: readonly Ef
     hint,
   });
 
+/** What can be worked for a while after it is laid. */
+const WORKABLE = ["paint", "tint-base", "stain", "glaze", "medium"] as const;
+
 export const TAKING: readonly Technique[] = [
   take({
     id: "wipe-back",
+    goesWith: WORKABLE,
     name: "Wipe back",
     rubbing: 0.7,
     wets: "water",
@@ -36,12 +40,22 @@ export const TAKING: readonly Technique[] = [
   }),
   take({
     id: "rag-off",
+    goesWith: WORKABLE,
     name: "Rag off",
     rubbing: 0.5,
     minutesPerSquareMetre: 12,
     setUp: 0,
     effects: [{ does: "thin", leaves: { arris: 0.3, field: 0.6, high: 0.45, recess: 0.95 } }],
     hint: "dab with a crumpled rag: dabbing gives the pattern, wiping only thins",
+  }),
+  take({
+    id: "leaf-off",
+    name: "Brush off loose leaf",
+    goesWith: ["leaf"],
+    minutesPerSquareMetre: 8,
+    setUp: 2,
+    hint: "soft brush, then a barely damp cloth for stray size while it is soft; keep the skewings",
+    sign: "nothing more lifts at the laps",
   }),
   take({
     id: "wet-distress",

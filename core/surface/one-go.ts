@@ -1,0 +1,63 @@
+import type { Phase } from "./phase.ts";
+
+/** Phases that are worked as one, section by section: each section goes through all of them before the next is begun. */
+export interface Go {
+  /** phase ids, in order */
+  ids: readonly string[];
+  /** how many sections the zone is worked in */
+  sections: number;
+}
+
+/** A wait longer than this between two steps is no longer one go with what was laid before it. */
+export const LONGEST_PAUSE = 20;
+
+const lays = (phase: Phase, ...roles: string[]) => phase.material !== null && roles.includes(phase.material.role);
+const isMist = ({ does }: Phase) => does.has("mist");
+const goesWith = ({ technique }: Phase, laid: Phase) =>
+  laid.material !== null && technique.goesWith.includes(laid.material.role);
+
+/** Whether a step that says nothing of it is usually worked in one go with what was laid before it. */
+function usually(phase: Phase, go: readonly Phase[], after: Phase | undefined): boolean {
+  const before = go.at(-1)!;
+  const laid = go.findLast(({ material, technique }) => material !== null && !technique.mends);
+  if (laid && isMist(phase)) return lays(before, "crumb") || (after !== undefined && goesWith(after, laid));
+  if (laid && goesWith(phase, laid)) return true;
+  // a mist is for what follows it
+  if (isMist(before)) return go.length === 1 && phase.material !== null;
+  if (lays(before, "tissue")) return lays(phase, "clear", "medium");
+  if (lays(before, "medium") && before.material!.windows.tack) return lays(phase, "paint");
+  return lays(phase, "patina") && before.material?.reacts === true;
+}
+
+/** Whether a phase is worked in one go with those before it. */
+function joins(phase: Phase, go: readonly Phase[], after: Phase | undefined): boolean {
+  const before = go.at(-1);
+  if (!before || phase.coat > 1) return false;
+  const { oneGo, wait } = phase.step;
+  if (oneGo !== undefined) return oneGo;
+  return (wait?.minutes ?? 0) <= LONGEST_PAUSE && before.ruledAs !== "prepare" && usually(phase, go, after);
+}
+
+/** The phases of a zone with those that are worked as one marked so; the first ones may be marked already. */
+export function inGoes(phases: readonly Phase[], known = 0): Phase[] {
+  const marked = phases.slice(0, known);
+  let go: Phase[] = [];
+  const close = () => {
+    const shared = go.length > 1 ? { ids: go.map(({ id }) => id), sections: 1 } : null;
+    for (const phase of go) marked.push(shared ? { ...phase, go: shared } : phase);
+    go = [];
+  };
+  for (let at = known; at < phases.length; at++) {
+    const phase = phases[at]!;
+    if (!joins(phase, go, phases[at + 1])) close();
+    go.push(phase);
+  }
+  close();
+  return marked;
+}
+
+/** Whether two phases are worked in one go. */
+export const inOneGo = (phase: Phase, otherId: string): boolean => phase.go?.ids.includes(otherId) ?? false;
+
+/** Minutes of hands a phase takes on the whole zone, all its sections together. */
+export const handsOn = ({ hands, go }: Phase): number => hands * (go?.sections ?? 1);
