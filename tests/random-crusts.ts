@@ -16,13 +16,18 @@ import {
   type Zone,
 } from "#core/plan/plan";
 import { REFERENCE_ROOM, type Room } from "#core/plan/room";
+import { sayWait } from "#core/plan/wait";
 import { TECHNIQUES, techniquesFor } from "#core/surface/techniques";
 
+const waitMinutes = fc.constantFrom(0, 10, 45, 120, 600, 1440, 4320);
 const wait: fc.Arbitrary<Step["wait"]> = fc.option(
-  fc.record({
-    kind: fc.constantFrom("at least" as const, "exactly" as const),
-    minutes: fc.constantFrom(0, 10, 45, 120, 600, 1440, 4320),
-  }),
+  fc.oneof(
+    fc.record({ kind: fc.constantFrom("at least", "exactly", "about"), minutes: waitMinutes }),
+    fc
+      .record({ kind: fc.constant("between"), minutes: waitMinutes, most: waitMinutes })
+      .map((one) => ({ ...one, most: Math.max(one.minutes, one.most) })),
+    fc.record({ kind: fc.constantFrom("next working day", "by sign") }),
+  ),
   { nil: undefined, freq: 4 },
 );
 
@@ -56,6 +61,7 @@ const stepBody = fc.record({
   ),
   share: fc.constantFrom(1, 1, 0.6, 0.2),
   wait,
+  go: fc.option(fc.boolean(), { nil: undefined, freq: 6 }),
   pot: fc.option(
     fc.record({
       by: fc.constantFrom(...MIX_BY),
@@ -81,7 +87,7 @@ const stepBody = fc.record({
 export const steps = (max = 9): fc.Arbitrary<Step[]> =>
   fc.array(stepBody, { minLength: 1, maxLength: max }).map((bodies) =>
     bodies.map(
-      ({ pick, coats, intents, on, share, wait: pause, reveal, pot }, index): Step => ({
+      ({ pick, coats, intents, on, share, wait: pause, go, reveal, pot }, index): Step => ({
         id: `s${index}`,
         kind: pick.technique.kind,
         how: pick.technique.id,
@@ -90,6 +96,7 @@ export const steps = (max = 9): fc.Arbitrary<Step[]> =>
         coats: pick.what ? coats : 1,
         intents,
         ...(pause ? { wait: pause } : {}),
+        ...(go === undefined ? {} : { oneGo: go }),
         ...(pot && pick.what ? { mix: pot } : {}),
         ...(reveal !== undefined && reveal < index && pick.technique.id === "wet-distress"
           ? { reveals: `s${reveal}` }
@@ -187,7 +194,7 @@ export const plan: fc.Arbitrary<Plan> = fc
     [fc.toStringMethod]: () => sayPlan(one, two, zones.slice(0, count)),
   }));
 
-const sayStep = ({ how, what, coats, intents, where, wait: pause, reveals, mix }: Step) =>
+const sayStep = ({ how, what, coats, intents, where, wait: pause, reveals, mix, oneGo }: Step) =>
   [
     how,
     what,
@@ -195,7 +202,8 @@ const sayStep = ({ how, what, coats, intents, where, wait: pause, reveals, mix }
     ...intents,
     where.on !== "everywhere" && where.on,
     where.over < 1 && where.over,
-    pause && `${pause.kind} ${pause.minutes}`,
+    pause && sayWait(pause),
+    oneGo !== undefined && (oneGo ? "in one go" : "on its own"),
     reveals && `to ${reveals}`,
     mix && sayMix(mix, (id) => id),
   ]

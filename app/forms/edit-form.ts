@@ -5,7 +5,6 @@ import { CATALOGUE } from "#core/materials/catalogue";
 import { HouseRules } from "#core/plan/house-rules";
 import { type Crust, findCrust, findZone, INTENTS, type Intent, type Plan, type Step, WHERE } from "#core/plan/plan";
 import { findTechnique, techniquesFor } from "#core/surface/techniques";
-import { readDuration, writeDuration } from "#core/units/duration";
 import { readAmountFields } from "./amount-form";
 import { COLOUR_FORMS } from "./edits/colour";
 import { CRUST_FORMS } from "./edits/crusts";
@@ -16,6 +15,7 @@ import type { Faults, FormFields } from "./fields";
 import { readHoursFields } from "./hours-form";
 import { readJobFields } from "./job-form";
 import { readMixFields } from "./mix-form";
+import { readWait } from "./wait-form";
 import { readZoneFields } from "./zone-form";
 
 function addStep(place: Place): FormEdit {
@@ -80,17 +80,11 @@ const Share = z.coerce
   .gt(0, "The share must be more than 0 %.")
   .max(100, "The share cannot be more than 100 %.");
 
+/** Whether a step is worked in one go with the one before; what is usual for it otherwise. */
+const ONE_GO: Partial<Record<string, boolean>> = { together: true, apart: false };
+
 /** Shares are shown to a tenth of a per cent: a smaller difference means the share was not changed. */
 const SHOWN_SHARE = 0.0005;
-
-function readWait(fields: FormFields): { wait: Step["wait"] | null } | { fault: string } {
-  const kind = fields.waitKind ?? "as needed";
-  if (kind !== "at least" && kind !== "exactly") return { wait: null };
-  const minutes = readDuration(fields.wait ?? "");
-  if (minutes === null) return { fault: "Write the wait like 45 min, 2 h or 1 day." };
-  if (minutes > 129_600) return { fault: "90 days at most." };
-  return { wait: { kind, minutes } };
-}
 
 function patchStep(place: Place): FormEdit {
   return onStep(place, (crust, step) => {
@@ -122,7 +116,7 @@ function patchStep(place: Place): FormEdit {
     potPins.forEach((pins, at) => {
       if (pins === null) faults[`mixWith${at + 1}`] = "That material is not on the shelf.";
     });
-    const wait = fields.waitKind === undefined ? { wait: step.wait ?? null } : readWait(fields);
+    const wait = readWait(fields, step, crust);
     if ("fault" in wait) faults.wait = wait.fault;
     if (!technique || !on || !coats.success || !share.success || "fault" in wait || Object.keys(faults).length > 0)
       return { ok: false, faults };
@@ -156,6 +150,7 @@ function patchStep(place: Place): FormEdit {
             },
             intents,
             wait: wait.wait,
+            oneGo: fields.oneGo === undefined ? (step.oneGo ?? null) : (ONE_GO[fields.oneGo] ?? null),
             reveals,
             amount: lays && "amount" in amount ? amount.amount : null,
             mix: lays ? mix : null,
@@ -319,6 +314,3 @@ export function readEditForm(plan: Plan, fields: FormFields, newId: () => string
   const form = FORMS[fields.do ?? ""];
   return form ? form({ plan, fields, newId }) : refuse("The form arrived incomplete. Reload the page and try again.");
 }
-
-/** How a wait reads in the form: to the minute, so that saving the form again changes nothing. */
-export const waitText = ({ wait }: Pick<Step, "wait">): string => (wait ? writeDuration(wait.minutes) : "");

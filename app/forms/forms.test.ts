@@ -7,10 +7,11 @@ import { DEFAULT_HOURS } from "#core/plan/hours";
 import { Plan, type Step } from "#core/plan/plan";
 import { examplePlan } from "#core/rules/example";
 import { readDuration } from "#core/units/duration";
-import { readEditForm, stepName, waitText } from "./edit-form";
+import { readEditForm, stepName } from "./edit-form";
 import { type FormFields, fieldsOf } from "./fields";
 import { readHoursFields, sayHours, WEEKDAYS } from "./hours-form";
 import { readJobFields, readNewJob } from "./job-form";
+import { waitText } from "./wait-form";
 import { readZoneFields, zoneFields } from "./zone-form";
 
 const plan = () =>

@@ -1,4 +1,5 @@
 import type { JudgedPhase } from "#core/judge/judge";
+import { sayWait } from "#core/plan/wait";
 import type { Finding, Severity, Wait } from "#core/rules/rule";
 import { SEVERITY_ORDER } from "#core/rules/rule";
 import { sayDurations, shortDuration } from "#core/units/duration";
@@ -17,6 +18,12 @@ function window(demand: Wait): { opens: number; shuts: number | null; reason: st
   return { opens: gate.opens.safe, shuts: gate.shuts?.safe ?? null, reason: demand.reason };
 }
 
+/** "in one go with the step before, 4 sections"; null for a step that begins its own. */
+export function sayGo({ phase: { go, id } }: JudgedPhase): string | null {
+  if (go === null || go.ids[0] === id) return null;
+  return `in one go with the step before${go.sections > 1 ? `, ${go.sections} sections` : ""}`;
+}
+
 /** What the seam under a step says: the worst verdict, otherwise the wait that binds, otherwise nothing. */
 export function seamSays(first: JudgedPhase | undefined, findings: readonly Finding[]): SeamSays {
   const worst = [...findings].sort((one, two) => SEVERITY_ORDER[one.severity] - SEVERITY_ORDER[two.severity])[0];
@@ -28,6 +35,8 @@ export function seamSays(first: JudgedPhase | undefined, findings: readonly Find
   const opening = windows.filter((one) => one.opens > 0).sort((one, two) => two.opens - one.opens)[0];
   const own = first?.phase.step.wait;
   const parts: string[] = [];
+  const together = first && sayGo(first);
+  if (together) parts.push(together);
   if (shutting) {
     const opens = Math.max(shutting.opens, opening?.opens ?? 0);
     const until = shortDuration(shutting.shuts!);
@@ -35,7 +44,7 @@ export function seamSays(first: JudgedPhase | undefined, findings: readonly Find
       `${opens === 0 ? `within ${until}` : shutting.opens > 0 ? sayDurations(opens, shutting.shuts!) : `after ${shortDuration(opens)} and within ${until}`}: ${shutting.reason}`,
     );
   } else if (opening) parts.push(`${shortDuration(opening.opens)}: ${opening.reason}`);
-  if (own) parts.push(`your wait: ${own.kind} ${shortDuration(own.minutes)}`);
+  if (own) parts.push(`your wait: ${sayWait(own)}`);
   if (worst && parts.length === 0) return { severity: "note", text: worst.title, tight: false };
   return { severity: "none", text: parts.join(" · "), tight: shutting !== undefined };
 }

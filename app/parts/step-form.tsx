@@ -2,15 +2,22 @@ import { ArrowDown, ArrowUp, Scissors, Trash2 } from "lucide-react";
 import { CATALOGUE } from "#core/materials/catalogue";
 import { isTimber } from "#core/plan/ground";
 import { type Crust, INTENTS, type Step, WHERE, type Zone } from "#core/plan/plan";
+import { WAIT_KINDS } from "#core/plan/wait";
 import { shareCovered } from "#core/surface/coverage";
 import { findTechnique, TECHNIQUES, techniquesFor } from "#core/surface/techniques";
 import { useJob } from "~/editor/job-editor";
 import { MEASURED } from "~/forms/amount-form";
-import { stepName, waitText } from "~/forms/edit-form";
+import { stepName } from "~/forms/edit-form";
 import { EditForm, Field } from "~/forms/edit-form-parts";
+import { stepsBefore, WAIT_WORDS, waitText } from "~/forms/wait-form";
 import { MaterialOptions } from "./material-options";
 import { canBeMixed, MixFields } from "./mix-fields";
 import { COVER_WORDS, INTENT_WORDS, sayCovered, WHERE_WORDS } from "./step-words";
+
+/** The kinds of step that can be worked in one go with the step before. */
+const IN_A_GO: ReadonlySet<string> = new Set(["coat", "take", "help"]);
+
+const goValue = ({ oneGo }: Step) => (oneGo === undefined ? "usual" : oneGo ? "together" : "apart");
 
 /** The kinds of step that go on part of a face. */
 const PLACED: ReadonlySet<string> = new Set(["prepare", "coat", "take"]);
@@ -30,6 +37,7 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
   const covered = material && technique ? shareCovered(step, technique, material, zone) : null;
   const looks = COVER_WORDS[step.how];
   const distress = step.how === "wet-distress" || step.how.startsWith("sand-");
+  const before = stepsBefore(crust, step);
   const below = crust.steps.slice(0, crust.steps.indexOf(step)).filter((one) => one.what);
   return (
     <EditForm
@@ -139,12 +147,15 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
             {(field) => (
               <select {...field} defaultValue={values?.waitKind ?? step.wait?.kind ?? "as needed"}>
                 <option value="as needed">as needed</option>
-                <option value="at least">at least …</option>
-                <option value="exactly">exactly …</option>
+                {WAIT_KINDS.map((one) => (
+                  <option key={one} value={one}>
+                    {WAIT_WORDS[one]}
+                  </option>
+                ))}
               </select>
             )}
           </Field>
-          <Field name="wait" label="How long" fault={faults.wait}>
+          <Field name="wait" label="How long, or which sign" fault={faults.wait}>
             {(field) => (
               <input
                 {...field}
@@ -154,6 +165,33 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
               />
             )}
           </Field>
+          {before.length > 0 && (
+            <>
+              <Field name="waitAfter" label="Counted from">
+                {(field) => (
+                  <select {...field} defaultValue={values?.waitAfter ?? step.wait?.after ?? ""}>
+                    <option value="">the step before</option>
+                    {before.map((one) => (
+                      <option key={one.id} value={one.id}>
+                        {stepName(plan, one)}
+                      </option>
+                    ))}
+                  </select>
+                )}
+              </Field>
+              {IN_A_GO.has(step.kind) && (
+                <Field name="oneGo" label="Worked">
+                  {(field) => (
+                    <select {...field} defaultValue={values?.oneGo ?? goValue(step)}>
+                      <option value="usual">as is usual for it</option>
+                      <option value="together">in one go with the step before</option>
+                      <option value="apart">on its own</option>
+                    </select>
+                  )}
+                </Field>
+              )}
+            </>
+          )}
           {material && canBeMixed(material) && (
             <MixFields
               mix={step.mix}

@@ -309,11 +309,18 @@ function clearing(plan: Plan): Command[] {
     }),
     ...plan.crusts.flatMap((crust) => {
       const ids = new Set(crust.steps.map(({ id }) => id));
-      return crust.steps.flatMap(({ id, reveals }): Command[] =>
-        reveals === undefined || reveals === "ground" || ids.has(reveals)
-          ? []
-          : [{ do: "patch step", crustId: crust.id, stepId: id, patch: { ...NOTHING, reveals: null } }],
-      );
+      const crustId = crust.id;
+      const beneath = new Set<string>();
+      return crust.steps.flatMap(({ id, reveals, wait }): Command[] => {
+        const shows = reveals === undefined || reveals === "ground" || ids.has(reveals);
+        const counts = wait?.after === undefined || beneath.has(wait.after);
+        beneath.add(id);
+        const own = wait && { ...wait, after: undefined };
+        return [
+          ...(shows ? [] : [{ do: "patch step" as const, crustId, stepId: id, patch: { ...NOTHING, reveals: null } }]),
+          ...(counts ? [] : [{ do: "patch step" as const, crustId, stepId: id, patch: { ...NOTHING, wait: own } }]),
+        ];
+      });
     }),
   ];
 }

@@ -12,6 +12,7 @@ const Index = z.int().min(0).max(400);
 const StepPatch = Step.omit({ id: true }).partial().extend({
   what: Step.shape.what.nullable(),
   wait: Step.shape.wait.nullable(),
+  oneGo: Step.shape.oneGo.nullable(),
   reveals: Step.shape.reveals.nullable(),
   amount: Step.shape.amount.nullable(),
   mix: Step.shape.mix.nullable(),

@@ -5,6 +5,7 @@ import type { Material } from "../materials/material.ts";
 import type { HouseRules } from "../plan/house-rules.ts";
 import { RELIEF_CLASSES, type Relief, type Where, type Zone } from "../plan/plan.ts";
 import type { Room } from "../plan/room.ts";
+import { boundsFrom } from "../plan/wait.ts";
 import { seen as seenOf } from "../rules/read-surface.ts";
 import {
   type Demand,
@@ -20,7 +21,7 @@ import {
 } from "../rules/rule.ts";
 import { coatOf, type Film } from "../surface/film.ts";
 import { absorbencyOf } from "../surface/ground-state.ts";
-import { inOneGo } from "../surface/one-go.ts";
+import { asGo, inOneGo, LONGEST_PAUSE } from "../surface/one-go.ts";
 import type { Phase } from "../surface/phase.ts";
 import type { Stack } from "../surface/stack.ts";
 import { apply, patchesWhere, type Surface } from "../surface/surface.ts";
@@ -151,17 +152,14 @@ const sameRelief = (one: Relief, two: Relief) =>
 
 /**
  * When a phase may start: the painter is free, the author's wait is over, and a gate of every demand is open, if it
- * can be.
+ * can be before that wait has to end.
  */
 function place(
-  phase: Phase,
-  free: Instant,
+  { least, most }: { least: Instant; most: Instant | null },
   demands: readonly PlacedDemand[],
   endsOf: ReadonlyMap<string, Instant>,
 ): Instant {
-  const wait = phase.coat === 1 ? phase.step.wait : undefined;
-  if (wait?.kind === "exactly") return free + wait.minutes;
-  let start = free + (wait?.minutes ?? 0);
+  let start = least;
   for (let pushed = true; pushed; ) {
     pushed = false;
     for (const demand of demands) {
@@ -173,7 +171,7 @@ function place(
       }
     }
   }
-  return start;
+  return most === null ? start : Math.min(start, Math.max(least, most));
 }
 
 type PlacedDemand = { -readonly [Key in keyof PlacedWait]: PlacedWait[Key] } & Demand;
@@ -264,6 +262,7 @@ export class Line {
   /** surfaces before the phase of that index */
   readonly remembered: { at: number; surface: Surface }[] = [];
   private endsOf = new Map<string, Instant>();
+  private readonly stepEnds = new Map<string, Instant>();
   private readonly coats = new Map<string, Coat>();
   free: Instant = 0;
   /** the longest that a phase of the go at hand had to wait for what lay there before it */
@@ -288,6 +287,7 @@ export class Line {
       const { phase, starts, ends, coat } = phases[at]!;
       if (at >= from) this.surface = apply(this.surface, phase, starts);
       this.endsOf.set(phase.id, ends);
+      this.stepEnds.set(phase.step.id, ends);
       if (coat) this.coats.set(phase.id, coat);
       this.free = ends;
       this.phases.push(phases[at]!);
@@ -310,7 +310,7 @@ export class Line {
       if (rule.demands)
         for (const demand of askOnce(shared?.demands, rule, seam, rule.demands))
           if (!meansWet(phase, demand, seam)) demands.push(this.inThisRoom(demand, seam));
-    const starts = place(phase, this.free, demands, this.endsOf);
+    const starts = place(this.allowed(phase), demands, this.endsOf);
     this.heldBack = Math.max(this.heldBack, this.heldBackFromBefore(phase, starts, demands));
     for (const demand of demands) {
       const waited = starts - this.endsOf.get(demand.from)!;
@@ -352,19 +352,31 @@ export class Line {
     const { zone, climate } = this.bench;
     const before = { surface: this.surface, findings: new Map(this.findings), endsOf: new Map(this.endsOf) };
     const [count, memories] = [this.phases.length, this.remembered.length];
-    for (let begins = this.free, tries = 0; ; tries++) {
+    const { free } = this;
+    for (let begins = free, tries = 0; ; tries++) {
       this.free = begins;
       this.heldBack = 0;
       const sections = sectionsOf(go, zone, climate, begins);
       for (const phase of onOneSection(go, sections)) this.take(phase);
-      if (this.heldBack === 0 || tries === MOST_TRIES) return this.throughAllSections(count, sections);
+      const late = this.heldBack > 0 && tries < MOST_TRIES;
+      const breaks = late ? -1 : this.phases.findIndex((_, at) => at > count && this.pauseBefore(at) > LONGEST_PAUSE);
+      if (!late && breaks < 0) return this.throughAllSections(count, sections);
       begins += this.heldBack;
       this.surface = before.surface;
       this.findings = new Map(before.findings);
       this.endsOf = new Map(before.endsOf);
       this.phases.length = count;
       this.remembered.length = memories;
+      if (breaks < 0) continue;
+      // with a pause like that it is two
+      this.free = free;
+      this.takeAll(asGo(go.slice(0, breaks - count)));
+      return this.takeAll(asGo(go.slice(breaks - count)));
     }
+  }
+
+  private pauseBefore(at: number): Minutes {
+    return this.phases[at]!.starts - this.phases[at - 1]!.sectionEnds;
   }
 
   /** The first section is done: so are the others after it, and what comes next waits for the last. */
@@ -375,6 +387,7 @@ export class Line {
       const ends = placed.sectionEnds + others;
       this.phases[at] = { ...placed, ends };
       this.endsOf.set(placed.phase.id, ends);
+      this.stepEnds.set(placed.phase.step.id, ends);
     }
     this.free += others;
   }
@@ -383,7 +396,15 @@ export class Line {
   private heldBackFromBefore(phase: Phase, starts: Instant, demands: readonly PlacedDemand[]): Minutes {
     if (!phase.go || phase.go.ids[0] === phase.id) return 0;
     const inside = demands.filter(({ from }) => inOneGo(phase, from));
-    return inside.length === demands.length ? 0 : starts - place(phase, this.free, inside, this.endsOf);
+    return inside.length === demands.length ? 0 : starts - place(this.allowed(phase), inside, this.endsOf);
+  }
+
+  /** From when to when the painter and the author's own wait allow a phase to start. */
+  private allowed({ coat, step: { wait } }: Phase): { least: Instant; most: Instant | null } {
+    if (coat > 1 || wait === undefined) return { least: this.free, most: null };
+    const from = (wait.after !== undefined && this.stepEnds.get(wait.after)) || this.free;
+    const { least, most } = boundsFrom(wait, from, this.bench.climate.zero);
+    return { least: Math.max(this.free, from + least), most: most === null ? null : from + most };
   }
 
   /** Places, checks and lays one phase. */
@@ -399,6 +420,7 @@ export class Line {
     this.surface = apply(this.surface, phase, starts);
     this.free = starts + phase.hands;
     this.endsOf.set(phase.id, this.free);
+    this.stepEnds.set(phase.step.id, this.free);
     if (coat) this.coats.set(phase.id, coat);
     this.phases.push({ phase, starts, ends: this.free, sectionEnds: this.free, demands: demands.map(bare), coat });
   }

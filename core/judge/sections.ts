@@ -1,5 +1,6 @@
 import type { Climate } from "../drying/climate.ts";
 import type { Zone } from "../plan/plan.ts";
+import { leastOf } from "../plan/wait.ts";
 import { coatOf } from "../surface/film.ts";
 import { MIST_LASTS } from "../surface/laws/misting.ts";
 import type { Go } from "../surface/one-go.ts";
@@ -49,7 +50,7 @@ export function sectionsOf(go: readonly Phase[], zone: Zone, climate: Climate, a
       const fresh = staysFresh(phase, climate, at);
       if (fresh !== null) most = Math.max(most, left / Math.max(SHORTEST, fresh - pauses));
     }
-    pauses += phase.step.wait?.minutes ?? 0;
+    pauses += leastOf(phase.step.wait);
   }
   most = Math.max(most, left / LONGEST_SECTION);
   return atNaturalBreaks(Math.min(MOST_SECTIONS, Math.ceil(most)), zone);

@@ -10,6 +10,7 @@ import { Mix } from "./mix.ts";
 import { Room } from "./room.ts";
 import { MOST_ZONES, planFaults } from "./sense.ts";
 import { WallTime } from "./time.ts";
+import { Wait } from "./wait.ts";
 
 /** Bounds of every input, stated in the messages. */
 export const LIMITS = {
@@ -68,12 +69,6 @@ export type Where = (typeof WHERE)[number];
 /** Whether a step's "where" is one of the relief classes. */
 export const isReliefClass = (on: Where): on is ReliefClass => (RELIEF_CLASSES as readonly string[]).includes(on);
 
-export const Wait = z.strictObject({
-  kind: z.enum(["at least", "exactly"]),
-  minutes: z.int("whole minutes").min(0, "a wait cannot be negative").max(129_600, "90 days at most"),
-});
-export type Wait = z.infer<typeof Wait>;
-
 export const STEP_KINDS = ["prepare", "coat", "take", "help", "inspect", "handle", "hold"] as const;
 
 /**
@@ -102,7 +97,7 @@ export const Step = z.strictObject({
     .max(LIMITS.coats, `${LIMITS.coats} coats at most`),
   intents: z.array(z.enum(INTENTS)).max(INTENTS.length),
   reveals: Id.optional().describe('the step whose layer this distressing is meant to show, or "ground"'),
-  wait: Wait.optional().describe("a wait set by the author, counted from the step before"),
+  wait: Wait.optional().describe("a wait set by the author"),
   oneGo: z
     .boolean()
     .optional()

@@ -43,7 +43,8 @@ export function planFaults(plan: Plan): PlanFault[] {
     const steps = twice(path, crust.steps);
     for (const { at: step, says } of branchFaults(crust.steps)) at([...path, step], says);
     crust.steps.forEach((step, stepAt) => {
-      for (const { field, says } of stepFaults(step, steps, materials)) at([...path, stepAt, field], says);
+      const beneath = new Set(crust.steps.slice(0, stepAt).map(({ id }) => id));
+      for (const { field, says } of stepFaults(step, steps, beneath, materials)) at([...path, stepAt, field], says);
     });
   });
   plan.pieces.forEach((piece, pieceAt) => {
@@ -71,7 +72,12 @@ function zonesTwice(plan: Plan, at: At) {
   });
 }
 
-function stepFaults(step: Step, steps: ReadonlySet<string>, materials: ReadonlySet<string>) {
+function stepFaults(
+  step: Step,
+  steps: ReadonlySet<string>,
+  beneath: ReadonlySet<string>,
+  materials: ReadonlySet<string>,
+) {
   const faults: { field: string; says: string }[] = [];
   if (step.kind === "coat" && step.what === undefined)
     faults.push({ field: "what", says: "a coat needs a material: name one, or remove the step" });
@@ -85,6 +91,11 @@ function stepFaults(step: Step, steps: ReadonlySet<string>, materials: ReadonlyS
     faults.push({
       field: "reveals",
       says: `it should show the layer of step "${step.reveals}", but no such step lies beneath it`,
+    });
+  if (step.wait?.after !== undefined && !beneath.has(step.wait.after))
+    faults.push({
+      field: "wait",
+      says: `its wait is counted from step "${step.wait.after}", but no such step comes before it`,
     });
   return faults;
 }

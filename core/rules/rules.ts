@@ -40,6 +40,7 @@ import { uprightFacesRun } from "./glaze/g5-upright-faces-run.ts";
 import { putBackTogether } from "./handling/h1-put-back-together.ts";
 import { aBrushForDarkWax } from "./handling/h2-a-brush-for-dark-wax.ts";
 import { blockDryBeforeTurning } from "./handling/h3-block-dry-before-turning.ts";
+import { noLongerOneGo } from "./handling/o1-one-go.ts";
 import { laysNothing } from "./laying/n1-lays-nothing.ts";
 import { sizeAtTack } from "./leaf/l1-size-at-tack.ts";
 import { noDraught } from "./leaf/l2-no-draught.ts";
@@ -179,6 +180,7 @@ export const RULES: readonly Rule[] = [
   putBackTogether,
   aBrushForDarkWax,
   blockDryBeforeTurning,
+  noLongerOneGo,
   whatMayBeMixed,
   lead,
   heat,

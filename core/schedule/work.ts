@@ -2,14 +2,15 @@ import { type Gate, openFrom } from "../drying/gate.ts";
 import type { JudgedPhase, Judgement, ZoneJudgement } from "../judge/judge.ts";
 import type { PlacedWait } from "../judge/line.ts";
 import type { Piece, Plan, Zone } from "../plan/plan.ts";
+import { boundsOf } from "../plan/wait.ts";
 import { handsOn, inOneGo } from "../surface/one-go.ts";
 import { sayDuration } from "../units/duration.ts";
 import { ShopClock } from "../units/time-zone.ts";
 import { DAY, type Minutes, type WallMinutes } from "../units/units.ts";
 import { midnightBefore, readWallTime } from "../units/wall-time.ts";
 import { workingWindows } from "./calendar.ts";
-import { type Activity, type Lag, type Network, PAINTER, type Stretch } from "./solve/problem.ts";
-import { boundsOf, varyingLag } from "./varying.ts";
+import { type Activity, type Lag, type Network, PAINTER, type Stretch, type VaryingLag } from "./solve/problem.ts";
+import { boundsOf as takesBetween, varyingLag } from "./varying.ts";
 
 /** Work that has been done: it stays where it was. */
 export interface Done {
@@ -216,7 +217,7 @@ class Builder {
       const ids = this.visit(work, piece, judged, visit, was);
       for (const { phase } of visit) this.placedIn.set(taskId(plan.id, judged.zone.id, phase.id), ids);
       const [first] = visit;
-      if (before) this.follow(this.sectionsOf(work, judged, before.phase.id).at(-1)!, before, first!, ids[0]!);
+      if (before) this.follow(work, judged, before, first!, ids[0]!);
       for (const placed of visit)
         for (const demand of placed.demands) {
           const from = this.sectionsOf(work, judged, demand.from);
@@ -315,19 +316,33 @@ class Builder {
   }
 
   /** The step before, and the author's own wait after it. */
-  private follow(from: string, before: JudgedPhase, placed: JudgedPhase, to: string) {
-    const wait = placed.phase.coat === 1 ? placed.phase.step.wait : undefined;
-    const min = wait?.minutes ?? 0;
+  private follow(work: Work, judged: ZoneJudgement, before: JudgedPhase, placed: JudgedPhase, to: string) {
+    const { coat, step } = placed.phase;
+    const wait = coat === 1 ? step.wait : undefined;
+    const through = ({ phase }: JudgedPhase) => this.sectionsOf(work, judged, phase.id).at(-1)!;
+    const named = judged.phases.findLast(({ phase }) => phase.step.id === wait?.after);
+    if (named && through(named) !== through(before))
+      this.lag({ from: through(before), to, min: 0, max: null }, reasonFor("order", before, placed));
+    const from = through(named ?? before);
+    if (from === to) return;
+    const { least, most } = boundsOf(wait);
+    const nextDay = wait?.kind === "next working day" ? { varies: this.nextDay() } : {};
     this.lag(
-      { from, to, min, max: wait?.kind === "exactly" ? min : null },
-      {
-        kind: wait ? "author" : "order",
-        from: phaseName(before),
-        to: phaseName(placed),
-        reason: wait ? "the plan's own wait" : "the step before",
-        others: [],
-      },
+      { from, to, min: least, max: most, ...nextDay },
+      reasonFor(wait ? "author" : "order", named ?? before, placed),
     );
+  }
+
+  /** A wait for the next day of the calendar; the working hours see to the rest. */
+  private nextDay(): VaryingLag {
+    const { clock } = this;
+    const midnightAfter = (minute: Minutes) => clock.elapsed(midnightBefore(clock.wall(minute)) + DAY);
+    return {
+      opens: midnightAfter,
+      opensBack: (start) => clock.elapsed(midnightBefore(clock.wall(start))) - 1,
+      shuts: null,
+      shutsBack: () => Number.NEGATIVE_INFINITY,
+    };
   }
 
   private demand(
@@ -356,8 +371,8 @@ class Builder {
       this.lag({ ...ends, min: gate.opens.safe, max: gate.shuts?.safe ?? null }, reason);
       return;
     }
-    const [min] = boundsOf(climate, demand.coat, label.stage, label.opens.safe);
-    const max = label.shuts ? boundsOf(climate, demand.coat, label.stage, label.shuts.safe)[1] : null;
+    const [min] = takesBetween(climate, demand.coat, label.stage, label.opens.safe);
+    const max = label.shuts ? takesBetween(climate, demand.coat, label.stage, label.shuts.safe)[1] : null;
     this.lag({ ...ends, min, max, varies: varyingLag(climate, demand.coat, label, start) }, reason);
   }
 
@@ -466,12 +481,22 @@ export function networkOfWork(works: readonly Work[], dry: DryModes = new Set())
   };
 }
 
+const reasonFor = (kind: "author" | "order", before: JudgedPhase, placed: JudgedPhase): Reason => ({
+  kind,
+  from: phaseName(before),
+  to: phaseName(placed),
+  reason: kind === "author" ? "the plan's own wait" : "the step before",
+  others: [],
+});
+
 /** A wait as a claim: what has to come how long after what. */
-export function sayLag({ min, max }: Lag, { kind, from, to, reason }: Reason): string {
-  if (kind === "order" || kind === "apart" || (min === 0 && max === null)) return `"${to}" comes after "${from}"`;
+export function sayLag({ min, max, varies }: Lag, { kind, from, to, reason }: Reason): string {
+  if (kind === "order" || kind === "apart" || (min === 0 && max === null && !varies))
+    return `"${to}" comes after "${from}"`;
+  if (varies && kind === "author") return `the plan leaves "${to}" until the working day after "${from}"`;
   if (max === 0) return `"${to}" must begin straight after "${from}"`;
   if (max !== null && max === min) return `"${to}" must begin exactly ${sayDuration(min)} after "${from}"`;
-  if (kind === "author") return `the plan makes "${to}" wait ${sayDuration(min)} after "${from}"`;
+  if (kind === "author" && max === null) return `the plan makes "${to}" wait ${sayDuration(min)} after "${from}"`;
   if (max === null) return `"${to}" waits ${sayDuration(min)} after "${from}" (${reason})`;
   const window = min > 0 ? `between ${sayDuration(min)} and ${sayDuration(max)}` : `within ${sayDuration(max)}`;
   return `"${to}" must begin ${window} after "${from}" (${reason})`;

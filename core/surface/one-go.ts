@@ -1,3 +1,5 @@
+import { leastOf } from "../plan/wait.ts";
+import type { Minutes } from "../units/units.ts";
 import type { Phase } from "./phase.ts";
 
 /** Phases that are worked as one, section by section: each section goes through all of them before the next is begun. */
@@ -8,8 +10,10 @@ export interface Go {
   sections: number;
 }
 
-/** A wait longer than this between two steps is no longer one go with what was laid before it. */
-export const LONGEST_PAUSE = 20;
+/** With a longer wait of the author's before it, a step is not taken for one go with what was laid before (from memory). */
+const USUAL_PAUSE: Minutes = 20;
+/** With a longer pause than this inside it, work is not one go, whatever is said (from memory). */
+export const LONGEST_PAUSE: Minutes = 60;
 
 const lays = (phase: Phase, ...roles: string[]) => phase.material !== null && roles.includes(phase.material.role);
 const isMist = ({ does }: Phase) => does.has("mist");
@@ -29,13 +33,18 @@ function usually(phase: Phase, go: readonly Phase[], after: Phase | undefined): 
   return lays(phase, "patina") && before.material?.reacts === true;
 }
 
+/** What can be part of a go: not preparing, nor handling, looking and holding, which are done by themselves. */
+const isWork = ({ technique: { kind, oncePerPiece } }: Phase) =>
+  !oncePerPiece && (kind === "coat" || kind === "take" || kind === "help");
+
 /** Whether a phase is worked in one go with those before it. */
 function joins(phase: Phase, go: readonly Phase[], after: Phase | undefined): boolean {
   const before = go.at(-1);
-  if (!before || phase.coat > 1) return false;
+  if (!before || phase.coat > 1 || !isWork(before) || !isWork(phase)) return false;
   const { oneGo, wait } = phase.step;
+  if (leastOf(wait) > LONGEST_PAUSE) return false;
   if (oneGo !== undefined) return oneGo;
-  return (wait?.minutes ?? 0) <= LONGEST_PAUSE && before.ruledAs !== "prepare" && usually(phase, go, after);
+  return leastOf(wait) <= USUAL_PAUSE && usually(phase, go, after);
 }
 
 /** The phases of a zone with those that are worked as one marked so; the first ones may be marked already. */
@@ -43,8 +52,7 @@ export function inGoes(phases: readonly Phase[], known = 0): Phase[] {
   const marked = phases.slice(0, known);
   let go: Phase[] = [];
   const close = () => {
-    const shared = go.length > 1 ? { ids: go.map(({ id }) => id), sections: 1 } : null;
-    for (const phase of go) marked.push(shared ? { ...phase, go: shared } : phase);
+    for (const phase of go.length > 1 ? asGo(go) : go) marked.push(phase);
     go = [];
   };
   for (let at = known; at < phases.length; at++) {
@@ -54,6 +62,12 @@ export function inGoes(phases: readonly Phase[], known = 0): Phase[] {
   }
   close();
   return marked;
+}
+
+/** Phases that belong together as a go of their own; one alone is none. */
+export function asGo(phases: readonly Phase[]): readonly Phase[] {
+  const go = phases.length > 1 ? { ids: phases.map(({ id }) => id), sections: 1 } : null;
+  return phases.map((phase) => ({ ...phase, go }));
 }
 
 /** Whether two phases are worked in one go. */
