@@ -2,7 +2,7 @@ import { Link, useSearchParams } from "react-router";
 import { signOf } from "#core/drying/signs";
 import { readWallTime, sayWallTime } from "#core/units/wall-time";
 import { sayClocks, sayDate, sayDayClock } from "#core/units/when";
-import { gatesHere, type LaneBooking } from "~/drawing/days-drawing";
+import { endsOfPhases, gatesHere, type LaneBooking } from "~/drawing/days-drawing";
 import { useJob } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 
@@ -15,10 +15,12 @@ export function BookingPanel({ item, items }: { item: LaneBooking; items: readon
   const [params] = useSearchParams();
   const { booking, judged, placed } = item;
   const start = readWallTime(plan.start)!;
-  const ends = new Map(items.map(({ booking: one }) => [`${one.zoneId}:${one.phaseId}`, one.ends]));
+  const ends = endsOfPhases(items);
   const gates = gatesHere(item, ends, start);
   const below = (phaseId: string) =>
-    items.find(({ booking: one }) => one.zoneId === booking.zoneId && one.phaseId === phaseId);
+    items.findLast(({ booking: { does } }) =>
+      does.some((one) => one.zoneId === booking.zoneId && one.phaseId === phaseId),
+    );
   const closed = new URLSearchParams(params);
   closed.delete("work");
   return (
@@ -41,6 +43,13 @@ export function BookingPanel({ item, items }: { item: LaneBooking; items: readon
           ? "Sets the finish: begin it later and all ends later."
           : `Can begin as late as ${sayDayClock(booking.latest)} without moving the finish.`}
       </p>
+      {booking.does.length > 1 && placed?.phase.go && (
+        <p className="mt-1 text-note">
+          {booking.section
+            ? `Section ${booking.section.at} of ${booking.section.of}, to a natural break: right through before the next is begun.`
+            : "One go: no pause between its steps but for what they need."}
+        </p>
+      )}
       {gates.length > 0 && (
         <ul className="mt-2 flex flex-col gap-1.5 border-t border-hair pt-2 text-note" aria-label="What it waits for">
           {gates.map(({ opens, shuts, reason, stage, from }) => {

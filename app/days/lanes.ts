@@ -15,9 +15,14 @@ export interface Judged {
 export const LANES = ["zone", "piece"] as const;
 export type LaneKind = (typeof LANES)[number];
 
+/** Of what is worked together, the film laid last. */
+const lastFilm = (together: readonly JudgedPhase[]) => ({ dries: together.findLast(({ coat }) => coat) ?? null });
+
 /** Bookings with the phases they are for. */
 export function withPhases(works: readonly Judged[], bookings: readonly Booking[]): LaneBooking[] {
   const phases = new Map<string, { judged: ZoneJudgement; placed: JudgedPhase }>();
+  const placedIn = ({ planId }: Booking, { zoneId, phaseId }: Booking["does"][number]) =>
+    phases.get(taskId(planId, zoneId, phaseId));
   const clocks = new Map(
     works.map(({ plan }) => [plan.id, new ShopClock(readWallTime(plan.start)!, plan.pinned.hours.timeZone)]),
   );
@@ -30,7 +35,8 @@ export function withPhases(works: readonly Judged[], bookings: readonly Booking[
     judged: null,
     placed: null,
     clock: clocks.get(booking.planId)!,
-    ...phases.get(booking.id),
+    ...phases.get(taskId(booking.planId, booking.zoneId, booking.phaseId)),
+    ...lastFilm(booking.does.flatMap((one) => placedIn(booking, one)?.placed ?? [])),
   }));
 }
 

@@ -6,6 +6,7 @@ import type { Climate } from "#core/drying/climate";
 import type { Stage } from "#core/drying/gate";
 import type { JudgedPhase, ZoneJudgement } from "#core/judge/judge";
 import type { Booking } from "#core/schedule/schedule";
+import { inOneGo } from "#core/surface/one-go";
 import type { ShopClock } from "#core/units/time-zone";
 import { DAY, HOUR, type WallMinutes } from "#core/units/units";
 import { sayClock, sayClocks, sayDate } from "#core/units/when";
@@ -17,7 +18,20 @@ export interface LaneBooking {
   booking: Booking;
   judged: ZoneJudgement | null;
   placed: JudgedPhase | null;
+  /** the last film that a go lays: what dries when it is through; the same as `placed` for a single phase */
+  dries: JudgedPhase | null;
   clock: ShopClock;
+}
+
+/** When each phase of each zone is through, by "zone:phase": with the last of its sections. */
+export function endsOfPhases(items: readonly LaneBooking[]): Map<string, WallMinutes> {
+  const ends = new Map<string, WallMinutes>();
+  for (const { booking } of items)
+    for (const { zoneId, phaseId } of booking.does) {
+      const key = `${zoneId}:${phaseId}`;
+      ends.set(key, Math.max(booking.ends, ends.get(key) ?? booking.ends));
+    }
+  return ends;
 }
 
 export interface Lane {
@@ -63,7 +77,7 @@ export function gatesHere(
   if (!judged || !placed) return [];
   return placed.demands.flatMap((demand) => {
     const from = ends.get(`${judged.zone.id}:${demand.from}`);
-    if (from === undefined) return [];
+    if (from === undefined || inOneGo(placed.phase, demand.from)) return [];
     return judged.climate.gates(demand.label, demand.coat, from - start).map((gate) => ({
       opens: clock.after(from, gate.opens.safe),
       shuts: gate.shuts ? clock.after(from, gate.shuts.safe) : null,
@@ -78,16 +92,16 @@ export function gatesHere(
  * When the layer of a phase is ready for what comes next: the latest opening that anything waits for, otherwise touch
  * dry.
  */
-function readyAt({ judged, placed, booking, clock }: LaneBooking, start: WallMinutes): WallMinutes | null {
-  if (!judged || !placed?.phase.material || !placed.coat) return null;
+function readyAt({ judged, dries, booking, clock }: LaneBooking, start: WallMinutes): WallMinutes | null {
+  if (!judged || !dries?.phase.material || !dries.coat) return null;
   const from = booking.ends - start;
   let wait = 0;
   for (const later of judged.phases)
     for (const { from: waited, label, coat } of later.demands)
-      if (waited === placed.phase.id)
+      if (waited === dries.phase.id)
         wait = Math.max(wait, Math.min(...judged.climate.gates(label, coat, from).map((gate) => gate.opens.safe)));
-  const touch = placed.phase.material.drying.touch.safe;
-  return clock.after(booking.ends, wait || Math.ceil(judged.climate.takes(placed.coat, "touch", from, touch)));
+  const touch = dries.phase.material.drying.touch.safe;
+  return clock.after(booking.ends, wait || Math.ceil(judged.climate.takes(dries.coat, "touch", from, touch)));
 }
 
 function Wedge({
@@ -134,7 +148,7 @@ function Work({ item, props, middle, half }: { item: LaneBooking; props: Props; 
   const { booking, placed } = item;
   const { axis, chosen, chain, linkTo, onDrag, onDrop } = props;
   const held = useRef<{ x: number; moved: boolean; starts: WallMinutes } | null>(null);
-  const material = placed?.phase.material ?? null;
+  const material = (item.dries ?? placed)?.phase.material ?? null;
   const x = axis.at(booking.starts);
   const width = Math.max(5, axis.at(booking.ends) - x);
   const faint = chain && !booking.critical;
@@ -228,7 +242,7 @@ function LaneRow({ lane, props, top, laneHeight }: { lane: Lane; props: Props; t
   const { axis, width, startOf } = props;
   const middle = top + laneHeight / 2;
   const half = Math.min(26, laneHeight * 0.28);
-  const ends = new Map(lane.bookings.map(({ booking }) => [`${booking.zoneId}:${booking.phaseId}`, booking.ends]));
+  const ends = endsOfPhases(lane.bookings);
   const first = axis.days[0]!.midnight;
   const last = axis.days.at(-1)!.midnight + DAY;
   const inside = (from: WallMinutes, to: WallMinutes) => to >= first && from < last;
@@ -245,8 +259,8 @@ function LaneRow({ lane, props, top, laneHeight }: { lane: Lane; props: Props; t
       </text>
       <g clipPath="url(#days-clip)">
         {lane.bookings.map((item) => {
-          const { booking, placed } = item;
-          const material = placed?.phase.material;
+          const { booking, dries } = item;
+          const material = dries?.phase.material;
           const ready = readyAt(item, startOf(booking.planId));
           if (ready === null || !material || !inside(booking.ends, ready)) return null;
           return (

@@ -13,7 +13,7 @@ import { sayDayClock } from "#core/units/when";
 import { GroundSwatch, HandMark, Swatch } from "~/drawing/swatch";
 import { useJob, useJobEditor } from "~/editor/job-editor";
 import { countOf } from "~/words/amount";
-import { type SeamSays, seamSays } from "./seam-words";
+import { type SeamSays, sayGo, seamSays } from "./seam-words";
 import type { Selection } from "./selection";
 import { SEVERITY_WORDS, SeamMark } from "./severity";
 import { INTENT_SHORT, sayAmount, sayShare, WHERE_SHORT } from "./step-words";
@@ -22,6 +22,8 @@ export interface Rung {
   step: Step;
   number: number;
   seam: SeamSays;
+  /** it is worked in one go with the step under it */
+  joined: boolean;
 }
 
 /** How tall the parts of the ladder are, so that the whole stack stays in view. */
@@ -65,6 +67,7 @@ export function rungsOf(judged: ZoneJudgement): Rung[] {
       return {
         step,
         number: index + 1,
+        joined: first !== undefined && sayGo(first) !== null,
         seam: seamSays(
           first,
           judged.findings.filter((finding) => finding.stepId === step.id && !finding.surface),
@@ -125,10 +128,11 @@ function beginningsIn(schedule: Schedule): Map<string, WallMinutes> {
   const kept = begins.get(schedule);
   if (kept) return kept;
   const first = new Map<string, WallMinutes>();
-  for (const { zoneId, stepId, starts } of schedule.bookings) {
-    const key = `${zoneId}/${stepId}`;
-    if (!first.has(key)) first.set(key, starts);
-  }
+  for (const { does, starts } of schedule.bookings)
+    for (const { zoneId, phaseId } of does) {
+      const key = `${zoneId}/${phaseId.split("/")[0]}`;
+      if (!first.has(key)) first.set(key, starts);
+    }
   begins.set(schedule, first);
   return first;
 }
@@ -148,6 +152,18 @@ function Row({ chosen, children, height }: { chosen: boolean; children: ReactNod
     >
       {children}
     </div>
+  );
+}
+
+/** The bar between the swatches of two steps that are worked in one go. */
+function GoBar({ sizes: { row, seam, dense }, indented }: { sizes: LadderSizes; indented: boolean }) {
+  const swatch = dense ? 17 : 22;
+  return (
+    <span
+      aria-hidden="true"
+      className="pointer-events-none absolute w-[5px] border-x-2 border-ink/70"
+      style={{ left: 44 + swatch / 2 - 1 + (indented ? 20 : 0), top: (row + swatch) / 2, height: row + seam - swatch }}
+    />
   );
 }
 
@@ -200,7 +216,7 @@ export function Ladder({ judged, rungs, sizes, selection, nameOf, onMove }: Prop
         </li>
       )}
       {rungs.map((rung) => {
-        const { step, seam, number } = rung;
+        const { step, seam, number, joined } = rung;
         const chosen = selection.stepId === step.id;
         const material = judged.phases.find((placed) => placed.phase.step.id === step.id)?.phase.material;
         const way = wayOf(steps, step);
@@ -231,8 +247,9 @@ export function Ladder({ judged, rungs, sizes, selection, nameOf, onMove }: Prop
               setDragged(null);
               setOver(null);
             }}
-            className={`${dragged === step.id ? "opacity-50" : ""} ${over === step.id ? "bg-wash" : ""}`}
+            className={`relative ${dragged === step.id ? "opacity-50" : ""} ${over === step.id ? "bg-wash" : ""}`}
           >
+            {joined && <GoBar sizes={sizes} indented={way !== null} />}
             <Row chosen={chosen} height={height}>
               <span className="w-6 shrink-0 text-right text-note text-soft">{number}</span>
               {way !== null && <span className="w-3 shrink-0 self-stretch border-l-2 border-edge" aria-hidden="true" />}
@@ -268,7 +285,11 @@ export function Ladder({ judged, rungs, sizes, selection, nameOf, onMove }: Prop
               <div style={{ height: sizes.seam }} />
             ) : (
               <div className="group/seam flex items-center gap-2 pr-4 pl-[44px]" style={{ height: sizes.seam }}>
-                <SeamMark severity={seam.severity} />
+                {joined && seam.severity === "none" ? (
+                  <span className="w-14 shrink-0" />
+                ) : (
+                  <SeamMark severity={seam.severity} />
+                )}
                 <span className="flex min-w-0 flex-1">
                   <SeamText seam={seam} />
                 </span>

@@ -136,7 +136,7 @@ export class Climate {
 
   /** How far a stage of a coat has come between two instants, in reference minutes. */
   dried(coat: Coat, stage: Stage, from: Instant, to: Instant): Minutes {
-    if (coat.leaves === "nothing") return to - from;
+    if (byTheClock(coat, stage)) return to - from;
     const part = evaporationPart(coat, stage);
     const reference = this.steady
       ? (to - from) * this.rate(part)
@@ -146,7 +146,7 @@ export class Climate {
 
   /** Minutes from an instant until a stage that takes so many reference minutes is reached. */
   takes(coat: Coat, stage: Stage, from: Instant, reference: Minutes): Minutes {
-    if (coat.leaves === "nothing") return reference;
+    if (byTheClock(coat, stage)) return reference;
     const part = evaporationPart(coat, stage);
     const left = toGather(coat, stage, reference);
     if (this.steady) return left / this.rate(part);
@@ -156,7 +156,7 @@ export class Climate {
 
   /** Minutes before an instant at which a coat must have begun, for a stage of so many reference minutes to be reached then. */
   took(coat: Coat, stage: Stage, to: Instant, reference: Minutes): Minutes {
-    if (coat.leaves === "nothing") return reference;
+    if (byTheClock(coat, stage)) return reference;
     const part = evaporationPart(coat, stage);
     const left = toGather(coat, stage, reference);
     if (this.steady) return left / this.rate(part);
@@ -184,9 +184,15 @@ export class Climate {
   }
 
   private asOnTheTin(coat: Coat, stage: Stage): boolean {
-    return coat.warmed === 0 && this.rate(evaporationPart(coat, stage)) === 1 && stretchOf(coat, stage) === 1;
+    return (
+      byTheClock(coat, stage) ||
+      (coat.warmed === 0 && this.rate(evaporationPart(coat, stage)) === 1 && stretchOf(coat, stage) === 1)
+    );
   }
 }
+
+/** What no air hastens: a habit, and what does not dry at all. */
+const byTheClock = ({ leaves }: Coat, stage: Stage): boolean => leaves === "nothing" || stage === "habit";
 
 /** Reference minutes that warm air has put a coat ahead of the clock. */
 const ahead = (coat: Coat, stage: Stage): Minutes =>

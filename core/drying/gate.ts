@@ -2,7 +2,19 @@ import type { TimeFigure } from "../materials/material.ts";
 import type { Minutes } from "../units/units.ts";
 
 /** Which process a time belongs to; this decides how air stretches it. */
-export type Stage = "touch" | "recoat" | "through" | "before clear" | "set" | "cure" | "open" | "tack" | "buff" | "wet";
+export type Stage =
+  | "touch"
+  | "recoat"
+  | "through"
+  | "before clear"
+  | "set"
+  | "cure"
+  | "open"
+  | "tack"
+  | "buff"
+  | "wet"
+  /** a habit of the shop, kept on the wall clock as it is said, whatever the air: "24 hours" */
+  | "habit";
 
 export interface Range {
   typical: Minutes;

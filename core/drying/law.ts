@@ -26,6 +26,7 @@ const BY_EVAPORATION: Record<Stage, number> = {
   through: 0.4,
   set: 0.4,
   cure: 0.1,
+  habit: 0,
 };
 
 /** Power of the thickness in each stage: the skin dries with it, the depth with its square (from memory). */
@@ -41,6 +42,7 @@ const BY_THICKNESS: Record<Stage, number> = {
   // solubility goes by age, for any coat
   set: 0,
   cure: 1,
+  habit: 0,
 };
 
 const AT_THE_FACE: ReadonlySet<Stage> = new Set(["touch", "wet", "open", "tack"]);

@@ -13,6 +13,7 @@ const BY_STAGE: Record<Stage, string> = {
   "before clear": "warm, not cold, to the hand",
   through: "a thumb pressed and twisted leaves no mark",
   set: "a fingernail still bites into it",
+  habit: "warm, not cold, to the hand",
   cure: "a fingernail leaves no dent",
 };
 

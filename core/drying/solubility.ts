@@ -1,7 +1,7 @@
 import type { Material } from "../materials/material.ts";
 import type { Minutes } from "../units/units.ts";
 
-/** Below this product of solubility and rubbing a film holds. At a day old, chalk-type paint just holds a damp cloth (common practice). */
+/** Below this product of solubility and rubbing a film holds. At a day old, chalk-type paint holds a damp cloth (common practice). */
 export const HOLDS_BELOW = 0.35;
 
 /**

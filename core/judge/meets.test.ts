@@ -4,6 +4,7 @@ import { type ExampleStack, type ExampleStep, examplePlan, mixed, watered } from
 import type { Severity } from "../rules/rule.ts";
 import { schedule } from "../schedule/schedule.ts";
 import { covers, shows } from "../surface/shares.ts";
+import { sayWallTime } from "../units/wall-time.ts";
 import { workingFixes } from "./fixes.ts";
 import { judge } from "./judge.ts";
 import { shop } from "./shop.ts";
@@ -339,5 +340,221 @@ describe("what is meant to show", () => {
     ];
     const zone = judge(planOf(steps)).zones[0]!;
     expect(covers(zone.after, { arris: 0, field: 1, high: 0, recess: 0 }).get("s1")).toBeGreaterThan(0.8);
+  });
+});
+
+describe("work in one go", () => {
+  const SIDE = { zone: { shape: { kind: "panel" as const, width: 1800, height: 1300, count: 1 } } };
+  const phasesOf = (steps: ExampleStep[], more: Partial<ExampleStack> = {}) =>
+    judge(planOf(steps, more)).zones[0]!.phases;
+  const goOf = (steps: ExampleStep[], more: Partial<ExampleStack> = {}) =>
+    phasesOf(steps, more).find(({ phase }) => phase.go)?.phase.go;
+
+  it("a glaze on a wide side is laid and wiped back section by section, and no section is too old", () => {
+    const steps: ExampleStep[] = [["brush", "mineral-oyster"], ["brush", "glaze-umber"], ["wipe-back"]];
+    const [, glaze, wipe] = phasesOf(steps, SIDE);
+    const open = glaze!.phase.material!.windows.open!.safe;
+    expect(glaze!.phase.go!.sections).toBeGreaterThan(1);
+    expect(wipe!.sectionEnds - glaze!.sectionEnds).toBeLessThanOrEqual(open);
+    expect(wipe!.starts).toBeLessThan(glaze!.ends);
+    const plan = planOf(steps, SIDE);
+    const { bookings, clashes } = schedule([{ plan, judgement: judge(plan) }]);
+    expect(clashes).toEqual([]);
+    expect(bookings.filter(({ section }) => section !== null)).toHaveLength(glaze!.phase.go!.sections);
+  });
+
+  it("sections end at natural breaks: whole drawers, or equal parts of each", () => {
+    const drawers = (count: number, width: number) =>
+      goOf([["brush", "mineral-oyster"], ["brush", "glaze-umber"], ["wipe-back"]], {
+        zone: { shape: { kind: "panel", width, height: 300, count } },
+      })!.sections;
+    expect(6 % drawers(6, 700)).toBe(0);
+    expect(drawers(2, 4000) % 2).toBe(0);
+  });
+
+  it.each<[string, ExampleStep[], string[]]>([
+    [
+      "paint, mist, crumb, mist",
+      [["brush", "chalk-slate"], ["mist"], ["sprinkle", "texture-crumb"], ["mist"]],
+      ["s1", "s2", "s3", "s4"],
+    ],
+    [
+      "slip coat, tissue and the coat over it",
+      [
+        ["brush", "decoupage-varnish"],
+        ["lay-tissue", "tissue-roses"],
+        ["brush", "decoupage-varnish"],
+      ],
+      ["s1", "s2", "s3"],
+    ],
+    [
+      "two colours, the second marked, then blended",
+      [
+        ["brush", "chalk-sea-green", part(0.5)],
+        ["brush", "chalk-duck-egg", { ...part(0.5), oneGo: true }],
+        ["blend", "chalk-bone-white"],
+      ],
+      ["s1", "s2", "s3"],
+    ],
+    [
+      "three metallic waxes from one sponge",
+      [
+        ["finger", "wax-metallic-bronze"],
+        ["finger", "wax-metallic-bronze", { oneGo: true }],
+        ["finger", "wax-metallic-bronze", { oneGo: true }],
+      ],
+      ["s1", "s2", "s3"],
+    ],
+    [
+      "leaf, touched up, and the loose leaf brushed off",
+      [["lay-leaf", "leaf-imitation-gold"], ["touch-up", "leaf-imitation-gold"], ["leaf-off"]],
+      ["s1", "s2", "s3"],
+    ],
+  ])("%s", (_what, steps, ids) => {
+    const base: ExampleStep[] = [["brush", "mineral-oyster", { coats: 2 }]];
+    const size: ExampleStep[] = steps[0]![0] === "lay-leaf" ? [["brush", "leaf-size"]] : [];
+    const all = [...base, ...size, ...steps];
+    const first = all.length - steps.length;
+    expect(goOf(all)!.ids).toEqual(ids.map((_, at) => `s${first + at + 1}`));
+    const found = said(all).filter((one) => !/ (U\d|L3|B6|R5|G1) /.test(one));
+    expect(found).toEqual([]);
+  });
+
+  it("a mist is for the coat it comes before, and waits with it for what lies beneath", () => {
+    const [base, mist, glaze] = phasesOf([["brush", "chalk-slate"], ["mist"], ["brush", "glaze-umber"], ["wipe-back"]]);
+    expect(mist!.starts - base!.ends).toBeGreaterThanOrEqual(60);
+    expect(glaze!.starts).toBe(mist!.sectionEnds);
+  });
+
+  it("what has to dry is not one go, whatever is said, and that is said", () => {
+    const sanded: ExampleStep[] = [
+      ["brush", "oil-deep-green"],
+      ["sand-220", null, { oneGo: true }],
+    ];
+    expect(goOf(sanded)).toBeUndefined();
+    expect(worst(sanded, "O1")).toBe("caution");
+    const waits: ExampleStep[] = [
+      ["brush", "mineral-storm"],
+      ["wipe-back", null, later(DAY)],
+    ];
+    expect(goOf(waits)).toBeUndefined();
+  });
+
+  it("a wax into wet paint is none: that stays a stop", () => {
+    expect(
+      worst(
+        [
+          ["brush", "chalk-slate"],
+          ["wax", "wax-clear", { oneGo: true, wait: { kind: "exactly", minutes: 1 } }],
+        ],
+        "W4",
+      ),
+    ).toBe("stop");
+  });
+
+  it("a mix rests once for all zones of a piece it serves, and drawers come out once", () => {
+    const plan = planOf([
+      ["drawers-out"],
+      ["rest-mix"],
+      ["brush", "milk-ochre"],
+      ["turn-over"],
+      ["brush", "milk-ochre"],
+    ]);
+    const [piece] = plan.pieces;
+    piece!.zones.push({ ...piece!.zones[0]!, id: "z2", name: "Other side" });
+    const { bookings, clashes } = schedule([{ plan, judgement: judge(plan) }]);
+    expect(clashes).toEqual([]);
+    for (const step of ["s1", "s2", "s4"]) expect(bookings.filter(({ stepId }) => stepId === step)).toHaveLength(1);
+    const mixed = bookings.find(({ stepId }) => stepId === "s2")!;
+    for (const paint of bookings.filter(({ stepId }) => stepId === "s3"))
+      expect(paint.starts).toBeGreaterThanOrEqual(mixed.ends);
+  });
+});
+
+describe("waits as they are said", () => {
+  const startOf = (wait: NonNullable<ExampleStep[2]>["wait"], at = 1) => {
+    const { phases } = judge(
+      planOf([
+        ["brush", "mineral-storm"],
+        ["brush", "mineral-oyster"],
+        ["brush", "mineral-storm", { wait: wait! }],
+      ]),
+    ).zones[0]!;
+    return phases[2]!.starts - phases[at]!.ends;
+  };
+
+  it("at least, about, exactly, between, the next working day, by sign", () => {
+    expect(startOf({ kind: "at least", minutes: 600 })).toBe(600);
+    expect(startOf({ kind: "about", minutes: 600 })).toBe(480);
+    expect(startOf({ kind: "exactly", minutes: 20 })).toBe(20);
+    expect(startOf({ kind: "between", minutes: 300, most: 400 })).toBe(300);
+    // the coat beneath is dry after three hours: the longest of the author's waits is shorter
+    expect(startOf({ kind: "between", minutes: 60, most: 90 })).toBe(90);
+    expect(startOf({ kind: "next working day" })).toBeGreaterThan(12 * 60);
+    expect(startOf({ kind: "by sign", sign: "no longer cold to the palm" })).toBe(180);
+  });
+
+  it("from any step before it", () => {
+    expect(startOf({ kind: "at least", minutes: DAY, after: "s1" }, 0)).toBe(DAY);
+  });
+
+  it("the schedule keeps them, and the next working day is one with hours", () => {
+    const plan = planOf([
+      ["brush", "chalk-slate"],
+      ["brush", "chalk-bone-white", { wait: { kind: "next working day" } }],
+    ]);
+    // a Friday afternoon
+    plan.start = "2026-12-04T14:00";
+    const [one, two] = schedule([{ plan, judgement: judge(plan) }]).bookings;
+    expect(sayWallTime(two!.starts)).toMatch(/^2026-12-07T/);
+    expect(two!.starts).toBeGreaterThan(one!.ends);
+  });
+});
+
+describe("habits and standing", () => {
+  const COOL = { room: { celsius: 18, relativeHumidity: 60 } };
+
+  it("24 hours is 24 hours on the wall, in a cool room too", () => {
+    const steps: ExampleStep[] = [
+      ["brush", "chalk-slate", { coats: 2 }],
+      ["wax", "wax-clear", later(DAY)],
+    ];
+    expect(worst(steps, "W4", COOL)).toBe(null);
+    expect(worst([steps[0]!, ["wax", "wax-clear", { wait: { kind: "exactly", minutes: 300 } }]], "W4", COOL)).toBe(
+      "caution",
+    );
+  });
+
+  it("but paint that is not dry to the touch in this air is still a stop", () => {
+    const steps: ExampleStep[] = [
+      ["brush", "oil-deep-green"],
+      ["brush", "clear-coat-matt", { wait: { kind: "exactly", minutes: 120 } }],
+    ];
+    expect(worst(steps, "C3", COOL)).toBe("stop");
+  });
+
+  it.each(["chalk-oxide-red", "clay-moss"])("%s that has stood two days stops a wet cloth", (under) => {
+    const steps = (wait: number): ExampleStep[] => [
+      ["brush", under, { coats: 2 }],
+      ["brush", "chalk-bone-white", later(wait)],
+      ["wet-distress", null, { reveals: "s1", ...later(60) }],
+    ];
+    expect(worst(steps(2 * DAY), "B2")).toBe("note");
+    expect(worst(steps(120), "B2")).toBe("stop");
+  });
+
+  it.each([18, 21, 23])("letting it stand is offered at %i °C, and works", (celsius) => {
+    const air = { room: { celsius, relativeHumidity: 55 } };
+    const plan = planOf(
+      [
+        ["brush", "chalk-oxide-red", { coats: 2 }],
+        ["brush", "chalk-bone-white"],
+        ["wet-distress", null, { reveals: "s1", ...later(60) }],
+      ],
+      air,
+    );
+    const finding = judge(plan).zones[0]!.findings.find(({ rule }) => rule === "B2")!;
+    const labels = workingFixes(plan, finding).map(({ label }) => label);
+    expect(labels.some((label) => label.startsWith("Leave the oxide red"))).toBe(true);
   });
 });

@@ -19,7 +19,9 @@ const chalk = {
     curve: [
       [0, 1],
       [12 * HOUR, 1],
-      [24 * HOUR, 0.35],
+      // a day on the wall holds in a room of 20 °C too
+      [20 * HOUR, 0.35],
+      [24 * HOUR, 0.25],
       [48 * HOUR, 0.1],
       [30 * DAY, 0],
     ],
@@ -57,6 +59,9 @@ export const PAINTS = {
         [0, 1],
         [12 * HOUR, 1],
         [24 * HOUR, 0.5],
+        // less after a day, hardly after two; it never sets for good until it is sealed
+        [42 * HOUR, 0.35],
+        [30 * DAY, 0.3],
       ],
       origin: "from memory",
     },

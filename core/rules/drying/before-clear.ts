@@ -1,4 +1,4 @@
-import { openFrom, type Range } from "../../drying/gate.ts";
+import { openFrom, type Range, type Stage } from "../../drying/gate.ts";
 import type { Material } from "../../materials/material.ts";
 import type { HouseRules } from "../../plan/house-rules.ts";
 import type { Film } from "../../surface/film.ts";
@@ -20,30 +20,39 @@ const AFTER_WARM_AIR: Range = { typical: 10, safe: 15 };
 export const dryByWarmAir = (film: Film, houseRules: HouseRules): Range | null =>
   film.forced && houseRules.forcedDry === "counts as dry" ? AFTER_WARM_AIR : null;
 
-/** The demand that a film dries long enough before what seals it: stop before touch dry, caution before the school's wait. */
+/** Whether the wait before sealing is the shop's habit rather than what the tin asks for: "24 hours", "three days". */
+const isHabit = ({ role, drying }: Material, houseRules: HouseRules): boolean =>
+  role === "paint" && houseRules.waitBeforeClear === "the full wait" && drying.beforeClear.origin === "common practice";
+
+/**
+ * The demands that a film dries long enough before what seals it: stop before touch dry, caution before the school's wait. A
+ * habit is kept on the clock as it is said; that it is dry to the touch in this air is asked besides.
+ */
 export function standsBefore(
   seam: FilmSeam,
   film: Film,
   rule: string,
   fault: (may: string, below: string) => string,
-): Demand {
+): Demand[] {
   const below = film.material;
-  const opens = dryByWarmAir(film, seam.houseRules) ?? waitBeforeClear(below, seam.houseRules);
+  const warm = dryByWarmAir(film, seam.houseRules);
+  const opens = warm ?? waitBeforeClear(below, seam.houseRules);
+  const habit = warm === null && isHabit(below, seam.houseRules);
   const school = seam.houseRules.waitBeforeClear;
-  return {
+  const demand = (stage: Stage, range: Range, asks: string): Demand => ({
     rule,
     from: film.phaseId,
     to: seam.phase.id,
     lower: film.stepId,
-    gates: [openFrom("before clear", opens)],
-    reason: "dry enough to seal",
+    gates: [openFrom(stage, range)],
+    reason: stage === "touch" ? "touch dry" : "dry enough to seal",
     tell: ({ verdict, waited, dried, ...at }) =>
       verdict === "late"
         ? null
         : {
             severity: dried("touch") < below.drying.touch.typical ? "stop" : "caution",
             title: fault(dried("touch") < below.drying.touch.typical ? "will" : "may", named(below)),
-            because: `${sayHad(waited)}; your house rule, "${school}", asks for ${sayOpens(at)}.`,
+            because: `${sayHad(waited)}; ${asks} ${sayOpens(at)}.`,
             schools:
               school === "the full wait"
                 ? "Others carry on as soon as it is touch dry."
@@ -56,5 +65,7 @@ export function standsBefore(
               },
             ],
           },
-  };
+  });
+  const bySchool = demand(habit ? "habit" : "before clear", opens, `your house rule, "${school}", asks for`);
+  return habit ? [bySchool, demand("touch", below.drying.touch, "in this air it is touch dry after")] : [bySchool];
 }

@@ -20,10 +20,15 @@ const wetInWet = ({ phase }: FilmSeam, film: Film) =>
   phase.intents.includes("blend") ||
   (phase.material?.role === "glaze" && film.material.role === "glaze");
 
+/** Milk paint left until the next morning is a habit; what dries in that time is no matter of the air. */
+const isHabit = ({ material, forced }: Film, { milkRecoat }: HouseRules) =>
+  material.family === "milk paint" && milkRecoat === "12 h" && !forced;
+
 /** The times at which the next coat may start; some films have two, wet in wet and dry, with nothing between. */
 function gatesOver(seam: FilmSeam, film: Film): Gate[] {
   const { open, closed } = film.material.windows;
   const opens = recoatFrom(film, seam.houseRules);
+  if (isHabit(film, seam.houseRules)) return [openFrom("habit", opens)];
   if (closed) return [openBetween("recoat", opens, closed.from), openFrom("recoat", closed.until)];
   if (open && wetInWet(seam, film)) return [openUntil("open", open), openFrom("recoat", opens)];
   return [openFrom("recoat", opens)];

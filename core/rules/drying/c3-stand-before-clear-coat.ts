@@ -23,7 +23,9 @@ export const standBeforeClearCoat: Rule = {
           film.material.role !== "glaze" &&
           !["wax", "clay"].includes(film.material.binder),
       )
-      .map(({ film }) => standsBefore(seam, film, "C3", (may, below) => `The clear coat ${may} pull at the ${below}`));
+      .flatMap(({ film }) =>
+        standsBefore(seam, film, "C3", (may, below) => `The clear coat ${may} pull at the ${below}`),
+      );
   },
   examples: {
     clean: [

@@ -36,13 +36,14 @@ export const glazeBeforeClear: Rule = {
       .filter(({ film }) => film.material.role === "glaze")
       .map(({ film }) => {
         const opens = standing(film, seam.houseRules);
+        const habit = opens === film.material.drying.beforeClear;
         const wet = (dried: Miss["dried"]) => dried("touch") < film.material.drying.touch.typical && !film.forced;
         return {
           rule: "G3",
           from: film.phaseId,
           to: seam.phase.id,
           lower: film.stepId,
-          gates: [openFrom("before clear", opens)],
+          gates: [openFrom(habit ? "habit" : "before clear", opens)],
           reason: "glaze dry enough to seal",
           tell: ({ verdict, waited, dried, ...at }) =>
             verdict === "late"

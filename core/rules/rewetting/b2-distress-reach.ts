@@ -6,6 +6,7 @@ import type { Effect, Phase } from "../../surface/phase.ts";
 import type { Stack } from "../../surface/stack.ts";
 import { opened, patchesWhere } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";
+import type { Minutes } from "../../units/units.ts";
 import { films, stepOf, topName, workingAt } from "../read-surface.ts";
 import { indexOfStep, insertBefore, ofFamily, patchStep, waitBefore } from "../repair.ts";
 import type { Draft, Fix, Place, Rule, Seam } from "../rule.ts";
@@ -48,6 +49,8 @@ function deepest(seam: Seam, rubbing: Rubbing): Reach | null {
   return found;
 }
 
+const toHalfHour = (minutes: Minutes): Minutes => Math.ceil(minutes / 30) * 30;
+
 const layerNames = (opened: readonly Film[]) => listed([...new Set(opened.map((film) => named(film.material)))]);
 
 function goesThrough(seam: Seam, reach: Reach, reveals: string): Draft | null {
@@ -58,11 +61,13 @@ function goesThrough(seam: Seam, reach: Reach, reveals: string): Draft | null {
   const fixes = (place: Place): Fix[] => {
     const list: Fix[] = [];
     const over = place.crust.steps[indexOfStep(place.crust, reveals) + 1];
-    if (over && over.id !== phase.step.id && Number.isFinite(holds))
+    if (over && over.id !== phase.step.id && Number.isFinite(holds)) {
+      const stands = toHalfHour(target.climate.takes(target.coat, "set", target.laidAt, holds));
       list.push({
-        label: `Leave the ${named(target.material)} for ${sayDuration(holds)} before the next layer`,
-        commands: waitBefore(place, over.id, holds),
+        label: `Leave the ${named(target.material)} for ${sayDuration(stands)} before the next layer`,
+        commands: waitBefore(place, over.id, stands),
       });
+    }
     const barrier = ofFamily(place.shelf, "water-borne clear coat");
     if (over && barrier)
       list.push({

@@ -18,7 +18,7 @@ export const clayUnderClearCoat: Rule = {
     if (seam.phase.material?.role !== "clear") return [];
     return seam.films
       .filter(({ film }) => film.material.binder === "clay")
-      .map(({ film }) => standsBefore(seam, film, "B7", (may, below) => `The brush ${may} pick up the ${below}`));
+      .flatMap(({ film }) => standsBefore(seam, film, "B7", (may, below) => `The brush ${may} pick up the ${below}`));
   },
   examples: {
     clean: [

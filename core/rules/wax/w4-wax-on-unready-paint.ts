@@ -18,7 +18,7 @@ export const waxOnUnreadyPaint: Rule = {
     if (seam.phase.material?.role !== "wax") return [];
     return seam.films
       .filter(({ film }) => film.material.binder !== "wax" && film.material.role !== "glaze")
-      .map(({ film }) => standsBefore(seam, film, "W4", (may, below) => `Rubbing wax in ${may} drag the ${below}`));
+      .flatMap(({ film }) => standsBefore(seam, film, "W4", (may, below) => `Rubbing wax in ${may} drag the ${below}`));
   },
   examples: {
     clean: [
