@@ -218,9 +218,23 @@ function flake<E extends Effect>(effect: E, law: Flaking<E>, meeting: Meeting, l
   return layers.map((layer, index) => (covers.has(index) ? { ...layer, cover: covers.get(index)! } : layer));
 }
 
-/** What a rag leaves, about 1: more in hollows, less where it pressed; a dabbing rag leaves its folds. */
+/** How far apart the teeth of a comb stand, and how long it runs in one pull, in pixels. */
+const COMB = { long: 260, apart: 2.6 };
+
+/** What a tool leaves of a wet film, about 1: a rag more in hollows, a dabbing rag its folds, a comb its ridges, a softener all alike. */
 function wipeTexture(bench: Bench, how: string): Field {
   const { relief, grid, seed } = bench;
+  if (how === "comb")
+    return reckon(grid, 1)
+      .plus(0.9, streaks(grid, seed, COMB.long, COMB.apart, relief.upright))
+      .plus(0.3, relief.recess)
+      .held(0.04, 8)
+      .field();
+  if (how === "soften")
+    return reckon(grid, 1)
+      .plus(0.02, clouds(grid, seed, 60, 2))
+      .held(0.08, 8)
+      .field();
   const low = reckon(grid, 1).plus(0.012, hollows(bench)).held(0.76, 3);
   const dabbed = how === "rag-off";
   const peaks = reckon(grid).plus(0.009, dips(bench)).raised();

@@ -7,7 +7,7 @@ import type { Minutes, Share } from "../units/units.ts";
 import { type Judgement, type JudgeOptions, judgeZones, shelfOf, type ZoneJudgement } from "./judge.ts";
 
 export interface PricedFix extends Fix {
-  /** change of the zone's nominal end; negative is earlier */
+  /** how much longer the zones of the crust take on their nominal lines, the one it costs most; 0 where none does */
   price: Minutes;
 }
 
@@ -17,8 +17,11 @@ export function namedFixes(plan: Plan, finding: Finding, catalogue?: readonly Ma
   return crust ? (finding.fixes?.({ crust, shelf: shelfOf(plan, catalogue) }) ?? []) : [];
 }
 
-const doneIn = (zones: readonly ZoneJudgement[], zoneId: string) =>
-  zones.find((one) => one.zone.id === zoneId)?.done ?? 0;
+/** A repair is made to a crust, for all its zones: it has one price, wherever it is read. */
+function priceOf(before: readonly ZoneJudgement[], after: readonly ZoneJudgement[]): Minutes {
+  const was = new Map(before.map(({ zone, done }) => [zone.id, done]));
+  return Math.max(0, ...after.map(({ zone, done }) => done - (was.get(zone.id) ?? done)));
+}
 
 function stopsByRule(zones: readonly ZoneJudgement[]): Map<string, number> {
   const counts = new Map<string, number>();
@@ -95,6 +98,6 @@ function triedFixes(plan: Plan, finding: Finding, options: JudgeOptions): Priced
     for (const [rule, count] of stopsByRule(after)) if (count > (stopsBefore.get(rule) ?? 0)) return [];
     for (const [layer, share] of meantToShow(after))
       if (share < LEFT_TO_SHOW * (shownBefore.get(layer) ?? 0) - HARDLY_SEEN) return [];
-    return [{ ...fix, price: doneIn(after, finding.zoneId) - doneIn(before, finding.zoneId) }];
+    return [{ ...fix, price: priceOf(before, after) }];
   });
 }

@@ -20,7 +20,7 @@ import {
   type Wait,
 } from "../rules/rule.ts";
 import { coatOf, type Film } from "../surface/film.ts";
-import { absorbencyOf } from "../surface/ground-state.ts";
+import { absorbencyOf, groundAt } from "../surface/ground-state.ts";
 import { asGo, inOneGo, LONGEST_PAUSE } from "../surface/one-go.ts";
 import type { Phase } from "../surface/phase.ts";
 import type { Stack } from "../surface/stack.ts";
@@ -100,7 +100,9 @@ export function sorted(rules: readonly Rule[]): SortedRules {
 }
 
 const phaseOf = (stack: Stack) => stack?.film.phaseId ?? null;
-const sameTop = (one: Stack, two: Stack) => phaseOf(one) === phaseOf(two);
+/** A film that paper has been over is another top than the same film beside it. */
+const sameTop = (one: Stack, two: Stack) =>
+  phaseOf(one) === phaseOf(two) && (one === null || one.film.keyed === two!.film.keyed);
 const samePair = (one: Stack, two: Stack) => sameTop(one, two) && sameTop(one?.below ?? null, two?.below ?? null);
 
 /** Tops with those that are alike counted as one, in the order in which they come. */
@@ -486,6 +488,13 @@ export class Line {
     return found;
   }
 
+  /** The surface with its ground as it is where a phase goes. */
+  private whereItGoes({ where: { on } }: Phase): Surface {
+    const { surface } = this;
+    const ground = groundAt(surface.ground, on);
+    return ground === surface.ground ? surface : { ...surface, ground };
+  }
+
   private seam(phase: Phase): Seam {
     const { zone, houseRules, room, climate } = this.bench;
     const { tops, seen, pairs, films } = this.tops(phase.where.on);
@@ -495,7 +504,7 @@ export class Line {
       room,
       climate,
       phase,
-      before: this.surface,
+      before: this.whereItGoes(phase),
       tops,
       seen,
       pairs,

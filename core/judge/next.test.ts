@@ -59,28 +59,31 @@ describe("what can go on now", () => {
     expect(option(next(of, judged, { done: 1 }), "mineral-oyster", "brush").can).toBe("from");
   });
 
-  it("agrees with adding that step and judging its seam, on any crust", () => {
-    let asked = 0;
-    fc.assert(
-      fc.property(plan, fc.nat(500), (any, pick) => {
-        const judged = judge(any).zones[0]!;
-        const options = next(any, judged);
-        const one = options[pick % options.length]!;
-        const added = withStep(any, judged.crust.id, one);
-        const after = judge(added).zones.find((zone) => zone.zone.id === judged.zone.id)!;
-        const seam = after.findings.filter((finding) => finding.stepId === "next" && !finding.surface);
-        const worst = [...seam].sort((a, b) => SEVERITY_ORDER[a.severity] - SEVERITY_ORDER[b.severity])[0];
-        if (one.can === "never" || one.can === "over") expect(worst?.severity).toBe("stop");
-        else {
-          expect(worst?.severity ?? null).toBe(one.severity);
-          expect(after.phases.find((placed) => placed.phase.step.id === "next")?.starts).toBe(one.from);
-        }
-        asked++;
-      }),
-      { numRuns: 150 },
-    );
-    expect(asked).toBe(150);
-  });
+  it.each([1, 2, 3, 4, 5, 6, 7, 8])(
+    "agrees with adding that step and judging its seam, on any crust: seed %i",
+    (seed) => {
+      let asked = 0;
+      fc.assert(
+        fc.property(plan, fc.nat(500), (any, pick) => {
+          const judged = judge(any).zones[0]!;
+          const options = next(any, judged);
+          const one = options[pick % options.length]!;
+          const added = withStep(any, judged.crust.id, one);
+          const after = judge(added).zones.find((zone) => zone.zone.id === judged.zone.id)!;
+          const seam = after.findings.filter((finding) => finding.stepId === "next" && !finding.surface);
+          const worst = [...seam].sort((a, b) => SEVERITY_ORDER[a.severity] - SEVERITY_ORDER[b.severity])[0];
+          if (one.can === "never" || one.can === "over") expect(worst?.severity).toBe("stop");
+          else {
+            expect(worst?.severity ?? null).toBe(one.severity);
+            expect(after.phases.find((placed) => placed.phase.step.id === "next")?.starts).toBe(one.from);
+          }
+          asked++;
+        }),
+        { numRuns: 60, seed },
+      );
+      expect(asked).toBeGreaterThanOrEqual(60);
+    },
+  );
 
   it("means the barrier it names: with it between there is no stop", () => {
     fc.assert(

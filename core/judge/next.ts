@@ -4,6 +4,7 @@ import { type Plan, type Step, zoneArea } from "../plan/plan.ts";
 import { type Draft, SEVERITY_ORDER, type Severity } from "../rules/rule.ts";
 import { RULES } from "../rules/rules.ts";
 import { compileStep } from "../surface/compile.ts";
+import { inGoes } from "../surface/one-go.ts";
 import type { Phase } from "../surface/phase.ts";
 import { apply } from "../surface/surface.ts";
 import type { Technique } from "../surface/technique.ts";
@@ -108,6 +109,27 @@ class Trial {
         if (!worst || SEVERITY_ORDER[one.draft.severity] < SEVERITY_ORDER[worst.draft.severity]) worst = one;
     return { starts, worst };
   }
+
+  /** The same for a phase that has just been taken. */
+  atTheEndOf(line: Line, phase: Phase): Tried {
+    const found = [...line.findings.values()].filter(({ stepId, surface }) => stepId === phase.step.id && !surface);
+    let worst: { rule: string; draft: Draft } | null = null;
+    for (const one of told(found, this.rules))
+      if (!worst || SEVERITY_ORDER[one.severity] < SEVERITY_ORDER[worst.draft.severity])
+        worst = { rule: one.rule, draft: one };
+    return { starts: line.phases.at(-1)!.starts, worst };
+  }
+}
+
+/** What is tried as part of a go with what was laid last: the go is worked again from its first phase, with this at its end. */
+function inItsGo(plan: Plan, judged: ZoneJudgement, phase: Phase, options: NextOptions, trial: Trial): Tried | null {
+  const done = judged.phases.slice(0, options.done ?? judged.phases.length).map((placed) => placed.phase);
+  const [last] = inGoes([...done, phase]).slice(-1);
+  if (!last?.go || (options.at ?? 0) > (judged.phases[done.length - 1]?.ends ?? 0)) return null;
+  const count = last.go.ids.length - 1;
+  const line = lineAfter(plan, judged, done.length - count, options);
+  line.takeAll(inGoes([...done, phase]).slice(-count - 1));
+  return trial.atTheEndOf(line, phase);
 }
 
 export interface NextOptions extends JudgeOptions {
@@ -119,11 +141,11 @@ export interface NextOptions extends JudgeOptions {
   materials?: readonly Material[];
 }
 
-/** Each material once, the plan's own first. */
+/** Each material once, as its tin has it, the plan's own first. */
 function allMaterials(plan: Plan, catalogue: readonly Material[]): Material[] {
   const pinned = new Set(plan.pinned.materials.map((material) => material.id));
   const all = [...plan.pinned.materials, ...catalogue.filter((material) => !pinned.has(material.id))];
-  return all.map((material) => madeUp(material, plan.pinned.houseRules.milkMix));
+  return all;
 }
 
 /**
@@ -140,12 +162,13 @@ export function next(plan: Plan, judged: ZoneJudgement, options: NextOptions = {
   const catalogue = options.catalogue ?? CATALOGUE;
   const barriers = barriersOn(plan, judged, { ...options, catalogue }, trial, line);
 
+  const asMadeUp = (material: Material) => madeUp(material, plan.pinned.houseRules.milkMix);
   const option = (technique: Technique, material: Material | null): Option | null => {
-    const phase = trial.phase(technique, material, NEXT_STEP);
+    const phase = trial.phase(technique, material && asMadeUp(material), NEXT_STEP);
     if (!phase) return null;
     // a way of removing that would change nothing is not an option
     if (!material && apply(line.surface, phase, now).patches === line.surface.patches) return null;
-    const { starts, worst } = trial.on(line, phase);
+    const { starts, worst } = inItsGo(plan, judged, phase, options, trial) ?? trial.on(line, phase);
     const rule = worst?.rule ?? null;
     const because = worst?.draft.because ?? null;
     const severity = worst?.draft.severity ?? null;

@@ -38,7 +38,7 @@ const STACKS: [what: string, stack: Omit<ExampleStack, "shows">, opinion: Opinio
         ["brush", "clear-coat-satin"],
       ],
     },
-    { D4: "stop", D1: "caution", A4: "stop" },
+    { D4: "stop", D1: "caution", A4: "stop", N3: "caution" },
   ],
   [
     "the same put right",

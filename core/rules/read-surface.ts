@@ -8,7 +8,7 @@ import type { Working } from "../surface/laws/law.ts";
 import type { Stack } from "../surface/stack.ts";
 import { bareSurface, patchesWhere } from "../surface/surface.ts";
 import type { Share } from "../units/units.ts";
-import type { FilmSeam, Finish, Seam, Top } from "./rule.ts";
+import type { FilmSeam, Finish, Placed, Seam, Top } from "./rule.ts";
 import { groundNamed, named } from "./words.ts";
 
 // Small questions that several rules ask of the surface.
@@ -106,3 +106,20 @@ export const topName = (seam: Seam, stack: Stack): string =>
 /** How well a coat keys to what lies on top; looks at the ground only where it lies bare. */
 export const keyedTooth = (seam: Seam, stack: Stack): number =>
   stack === null ? toothOf(null, seam.before.ground) : toothOf(stack, NO_GROUND);
+
+/**
+ * Whether a coat before this one already met the same bare ground: what is wrong with that is said there, once. Broken coats leave
+ * it bare for the next.
+ */
+export const metBefore = (
+  { past, phase: { id, where } }: FilmSeam,
+  fits: (phase: Placed["phase"]) => boolean,
+): boolean =>
+  past.some(
+    ({ phase }) =>
+      phase.id !== id &&
+      phase.material !== null &&
+      phase.material.role !== "wax" &&
+      phase.where.on === where.on &&
+      fits(phase),
+  );

@@ -1,6 +1,7 @@
 import type { Command } from "../edit/command.ts";
 import type { Material } from "../materials/material.ts";
 import type { Crust, Intent, Step } from "../plan/plan.ts";
+import type { Phase } from "../surface/phase.ts";
 import { findTechnique } from "../surface/techniques.ts";
 import type { Minutes } from "../units/units.ts";
 import type { Fix, Place, Shelf } from "./rule.ts";
@@ -111,3 +112,9 @@ export const layInstead = (
   ...(place.shelf.pinned.has(material.id) ? [] : [{ do: "pin material" as const, material }]),
   ...patchStep(place, stepId, { ...patch, what: material.id }),
 ];
+
+/** Whether something later takes this coat off in places: only then is wax under it a resist. */
+export function isTakenOff({ crust }: Place, { step, material }: Phase): boolean {
+  const above = crust.steps.slice(crust.steps.findIndex(({ id }) => id === step.id) + 1);
+  return material?.role === "paint" && above.some(({ kind, how }) => kind === "take" && how !== "buff");
+}

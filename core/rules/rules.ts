@@ -42,9 +42,12 @@ import { aBrushForDarkWax } from "./handling/h2-a-brush-for-dark-wax.ts";
 import { blockDryBeforeTurning } from "./handling/h3-block-dry-before-turning.ts";
 import { noLongerOneGo } from "./handling/o1-one-go.ts";
 import { laysNothing } from "./laying/n1-lays-nothing.ts";
+import { rawFibreboardEdges } from "./laying/n2-raw-fibreboard-edges.ts";
+import { tooFewCoats } from "./laying/n3-too-few-coats.ts";
 import { sizeAtTack } from "./leaf/l1-size-at-tack.ts";
 import { noDraught } from "./leaf/l2-no-draught.ts";
 import { imitationLeafTarnishes } from "./leaf/l3-imitation-leaf-tarnishes.ts";
+import { sizeOnThirstyPaint } from "./leaf/l4-size-on-thirsty-paint.ts";
 import { acidOnBareMetal } from "./metal/m1-acid-on-bare-metal.ts";
 import { sprayWhileWet } from "./metal/m2-spray-while-wet.ts";
 import { sealAfterTheReaction } from "./metal/m3-seal-after-the-reaction.ts";
@@ -59,6 +62,7 @@ import { clayUnderClearCoat } from "./rewetting/b7-clay-under-clear-coat.ts";
 import { darkensAndLightens } from "./rewetting/b8-darkens-and-lightens.ts";
 import { blendWhileWet } from "./rewetting/b9-blend-while-wet.ts";
 import { staysCovered } from "./rewetting/b10-stays-covered.ts";
+import { alcoholOverOldShellac } from "./rewetting/b11-alcohol-over-shellac.ts";
 import type { Rule } from "./rule.ts";
 import { lead } from "./safety/s1-lead.ts";
 import { heat } from "./safety/s2-heat.ts";
@@ -153,6 +157,7 @@ export const RULES: readonly Rule[] = [
   sizeAtTack,
   noDraught,
   imitationLeafTarnishes,
+  sizeOnThirstyPaint,
   crumbOnWetPaint,
   paintOverCrumb,
   scrapeWhenDry,
@@ -181,6 +186,9 @@ export const RULES: readonly Rule[] = [
   aBrushForDarkWax,
   blockDryBeforeTurning,
   noLongerOneGo,
+  alcoholOverOldShellac,
+  tooFewCoats,
+  rawFibreboardEdges,
   whatMayBeMixed,
   lead,
   heat,

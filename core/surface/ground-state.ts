@@ -1,6 +1,8 @@
 import { type Ground, isTimber } from "../plan/ground.ts";
+import type { Where } from "../plan/plan.ts";
+import type { Share } from "../units/units.ts";
 import type { Film } from "./film.ts";
-import type { Contaminant, Phase } from "./phase.ts";
+import type { Contaminant, Effect, Phase } from "./phase.ts";
 import type { Stack } from "./stack.ts";
 
 /** The ground as preparing has left it. */
@@ -12,6 +14,8 @@ export interface GroundState {
   sound: boolean;
   /** taken down to bare timber */
   stripped: boolean;
+  /** parts that were prepared apart from the rest: a relief class, or a place on the face */
+  parts: readonly { on: Where; state: GroundState }[];
 }
 
 /** The ground before the first step. */
@@ -22,13 +26,36 @@ export const untouched = (ground: Ground): GroundState => ({
   deglossed: false,
   sound: ground.soundness === "sound",
   stripped: false,
+  parts: [],
 });
 
 /** Bare timber under a stripped finish, from memory. */
 const STRIPPED = { kind: "raw timber", absorbency: 0.7, tooth: 0.85, soundness: "sound" } as const;
 
-/** The ground as a phase leaves it, where it reaches it. */
+/** Worked over less than this of a place, a ground counts as it was there (from memory). */
+const MOST: Share = 0.5;
+
+/** The ground as it is where a phase goes. */
+export const groundAt = (state: GroundState, on: Where): GroundState =>
+  state.parts.find((part) => part.on === on)?.state ?? state;
+
+/** The ground as a phase leaves it, where it reaches it: what is done to a part of a face is done there, and no further. */
 export function groundAfter(state: GroundState, phase: Phase): GroundState {
+  if (!PREPARES.some((does) => phase.does.has(does))) return state;
+  const { on, share } = phase.where;
+  if (share < MOST) return state;
+  if (on !== "everywhere") {
+    const part = prepared({ ...groundAt(state, on), parts: [] }, phase);
+    return { ...state, parts: [...state.parts.filter((one) => one.on !== on), { on, state: part }] };
+  }
+  const parts = state.parts.map((part) => ({ on: part.on, state: prepared(part.state, phase) }));
+  return { ...prepared(state, phase), parts };
+}
+
+/** Effects that change the ground. */
+const PREPARES: readonly Effect["does"][] = ["clean", "key", "degloss", "knock back", "strip"];
+
+function prepared(state: GroundState, phase: Phase): GroundState {
   let next = state;
   for (const effect of phase.effects)
     switch (effect.does) {

@@ -26,8 +26,8 @@ export type Effect =
   | { does: "dissolve"; solvent: "water" | "solvent"; rubbing: number; worked: ByRelief }
   /** Wiping back what is still wet: the top film is thinned to this share of itself. */
   | { does: "thin"; leaves: ByRelief }
-  /** Taking a film of this binder down to this share of itself, wet or not: clear wax lifts tinted, fine foam lifts wax. */
-  | { does: "lift"; binder: Binder; leaves: ByRelief }
+  /** Taking a film of this binder down to this share of itself, wet or not: clear wax lifts tinted, fine foam lifts wax; solvent draws out what has soaked in as well. */
+  | { does: "lift"; binder: Binder; leaves: ByRelief; deep?: true }
   /** Paper or blade: within the share worked, so many micrometres of soft film are gone, hard films less. */
   | { does: "abrade"; micrometres: Micrometres; worked: ByRelief }
   /** Within the share worked, whatever lies on a resist or on a slick face comes away in flakes. */

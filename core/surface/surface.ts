@@ -4,7 +4,7 @@ import type { Ground } from "../plan/ground.ts";
 import { isReliefClass, type PlaceOnFace, RELIEF_CLASSES, type ReliefClass, type Where } from "../plan/plan.ts";
 import type { Instant, Share } from "../units/units.ts";
 import { drawnTogether, type Film, freshFilm, TRACE } from "./film.ts";
-import { type GroundState, groundAfter, untouched } from "./ground-state.ts";
+import { type GroundState, groundAfter, groundAt, untouched } from "./ground-state.ts";
 import {
   type Flaking,
   type Law,
@@ -250,7 +250,8 @@ interface Step {
 const lastStep = new WeakMap<Surface["patches"], Step>();
 
 /** All that a phase asks of the ground under these patches, as a word that is the same where grounds answer alike. */
-function askedOfGround({ patches, ground }: Surface, { effects, material }: Phase): string {
+function askedOfGround({ patches, ground: whole }: Surface, { effects, material, where }: Phase): string {
+  const ground = groundAt(whole, where.on);
   let asked = "";
   for (const effect of effects) {
     const { way } = lawOf(effect);
@@ -281,7 +282,7 @@ function patchesAfter(surface: Surface, phase: Phase, at: Instant): Surface["pat
   const patches = { ...surface.patches };
   for (const relief of RELIEF_CLASSES) {
     if (isReliefClass(on) && on !== relief) continue;
-    const here: Here = { phase, at, misted, relief, ground: surface.ground, climate, patchLimit };
+    const here: Here = { phase, at, misted, relief, ground: groundAt(surface.ground, on), climate, patchLimit };
     for (const effect of phase.effects) patches[relief] = afterEffect(patches[relief], effect, here);
   }
   const same = RELIEF_CLASSES.every((relief) => patches[relief] === surface.patches[relief]);

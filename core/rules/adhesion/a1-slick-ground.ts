@@ -1,7 +1,7 @@
 import type { Material } from "../../materials/material.ts";
 import { scuffed, VERY_SLICK } from "../../surface/ground-state.ts";
 import type { Stack } from "../../surface/stack.ts";
-import { isWax, keyedTooth, stepOf } from "../read-surface.ts";
+import { isWax, keyedTooth, metBefore, stepOf, THIRSTY } from "../read-surface.ts";
 import { insertBefore, type NewStep, ofFamily, patchStep, withIntent } from "../repair.ts";
 import type { Draft, Fix, Place, Rule, Seam } from "../rule.ts";
 import { capital, named, topNamed } from "../words.ts";
@@ -16,9 +16,10 @@ function tooSlick(seam: Seam, material: Material, stack: Stack): Draft | null {
   const short = shortfall(material, tooth);
   if (short < 1e-9) return null;
   const { ground } = seam.before;
-  // sound varnish is the one slick ground that the schools differ on
-  const school =
-    stack === null && ground.ground.kind === "varnished timber" && ground.sound ? seam.houseRules.ground : null;
+  if (stack === null && metBefore(seam, (one) => shortfall(one.material!, tooth) >= 1e-9)) return null;
+  // a house that trusts a sound surface trusts it whatever it is made of
+  const school = stack === null && ground.sound ? seam.houseRules.ground : null;
+  const verySlick = stack === null && ground.ground.tooth < VERY_SLICK;
   const trusted = school === "cleaned" || (school === "deglossed" && ground.deglossed);
   const below = topNamed(stack, ground.ground);
   const stepId = seam.phase.step.id;
@@ -33,7 +34,8 @@ function tooSlick(seam: Seam, material: Material, stack: Stack): Draft | null {
         commands: insertBefore(place, stepId, scuff),
       });
     const primer = ofFamily(place.shelf, "bonding primer");
-    if (primer && material.role !== "clear" && material.role !== "glaze" && primer.id !== material.id)
+    // over a colour, a primer would bury it
+    if (primer && stack === null && ["paint", "tint-base"].includes(material.role))
       list.push({
         label: `${keyed ? "Add" : "Scuff, then"} two thin coats of bonding primer`,
         commands: insertBefore(place, stepId, [...scuff, { how: "brush", what: primer, coats: 2 }]),
@@ -48,11 +50,13 @@ function tooSlick(seam: Seam, material: Material, stack: Stack): Draft | null {
     return list;
   };
   return {
-    severity: chips || trusted ? "note" : short > PEELS ? "stop" : "caution",
+    severity: chips || (trusted && !verySlick) ? "note" : !trusted && short > PEELS ? "stop" : "caution",
     title: chips
       ? `${capital(named(material))} should chip off the ${below}, as you want`
       : trusted
-        ? `${capital(named(material))} goes on ${below} that was only ${school}`
+        ? verySlick
+          ? `${capital(named(material))} may not hold on ${below} that was only ${school}`
+          : `${capital(named(material))} goes on ${below} that was only ${school}`
         : `${capital(named(material))} ${short > PEELS ? "will not stick" : "may not stick"} to ${below}`,
     because: trusted
       ? "Your house rule trusts it; test a trial patch with tape the next day."
@@ -66,7 +70,7 @@ function tooSlick(seam: Seam, material: Material, stack: Stack): Draft | null {
           ? "Others always scuff or prime it."
           : "Some shops trust a clean or deglossed surface here without scuffing.",
     lower: stepOf(stack),
-    ...(chips || trusted ? {} : { fixes }),
+    ...(chips || (trusted && !verySlick) ? {} : { fixes }),
   };
 }
 
@@ -74,7 +78,8 @@ function tooSlick(seam: Seam, material: Material, stack: Stack): Draft | null {
 function alwaysPrimed(seam: Seam, material: Material, stack: Stack): Draft | null {
   if (seam.houseRules.ground !== "primed" || stack !== null || material.role === "primer") return null;
   const { ground } = seam.before.ground;
-  if (ground.kind !== "varnished timber") return null;
+  // bare timber and board are no old finish, and a stain or an oil is meant to go into them
+  if (ground.absorbency >= THIRSTY || metBefore(seam, ({ material: one }) => one!.role !== "primer")) return null;
   return {
     severity: "caution",
     title: `Your house rule: prime the ${topNamed(null, ground)} first`,

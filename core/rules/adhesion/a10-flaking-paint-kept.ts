@@ -1,3 +1,4 @@
+import { metBefore } from "../read-surface.ts";
 import { insertBefore, withIntent } from "../repair.ts";
 import type { Rule } from "../rule.ts";
 import { capital, named } from "../words.ts";
@@ -17,6 +18,7 @@ export const flakingPaintKept: Rule = {
   check(seam) {
     const { material, step, intents } = seam.phase;
     if (!material || !seam.seen.some((top) => top.stack === null) || seam.before.ground.sound) return [];
+    if (metBefore(seam, () => true)) return [];
     const wanted = intents.includes("weathered");
     return [
       {

@@ -1,4 +1,5 @@
 import { isTimber } from "../../plan/ground.ts";
+import { metBefore } from "../read-surface.ts";
 import { insertBefore } from "../repair.ts";
 import type { Rule } from "../rule.ts";
 import { capital, groundNamed, listed, named } from "../words.ts";
@@ -19,7 +20,7 @@ export const dirtyGround: Rule = {
     const { material, step } = seam.phase;
     if (!material || material.role === "wax" || !seam.seen.some((top) => top.stack === null)) return [];
     const { ground, contamination } = seam.before.ground;
-    if (contamination.length === 0) return [];
+    if (contamination.length === 0 || metBefore(seam, () => true)) return [];
     const needsSolvent = contamination.some((one) => one !== "grease");
     return [
       {

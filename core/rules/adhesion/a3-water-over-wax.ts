@@ -1,7 +1,7 @@
 import { dried } from "../../surface/film.ts";
 import type { Stack } from "../../surface/stack.ts";
 import { isResist, isWax } from "../read-surface.ts";
-import { leaveOut, withIntent } from "../repair.ts";
+import { isTakenOff, leaveOut, withIntent } from "../repair.ts";
 import type { FilmSeam, Rule } from "../rule.ts";
 import { capital, named, sayShare } from "../words.ts";
 
@@ -47,11 +47,15 @@ export const waterOverWax: Rule = {
           resist
             ? []
             : [
-                {
-                  label: "Make it a resist: the paint is meant to come away",
-                  commands: withIntent(place, top.film.stepId, "resist"),
-                  look: "what lies under it will show",
-                },
+                ...(!isTakenOff(place, seam.phase)
+                  ? []
+                  : [
+                      {
+                        label: "Make it a resist: the paint is meant to come away",
+                        commands: withIntent(place, top.film.stepId, "resist"),
+                        look: "what lies under it will show",
+                      },
+                    ]),
                 { label: `Leave out the ${wax}`, commands: leaveOut(place, top.film.stepId) },
               ],
       },

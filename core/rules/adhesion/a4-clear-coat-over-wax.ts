@@ -1,8 +1,12 @@
+import { openFrom } from "../../drying/gate.ts";
+import { isReliefClass } from "../../plan/plan.ts";
+import type { Film } from "../../surface/film.ts";
 import type { Stack } from "../../surface/stack.ts";
-import { isResist, isWax } from "../read-surface.ts";
-import { leaveOut, moveBefore } from "../repair.ts";
-import type { FilmSeam, Fix, Place, Rule } from "../rule.ts";
-import { capital, named, sayShare } from "../words.ts";
+import type { Share } from "../../units/units.ts";
+import { isResist } from "../read-surface.ts";
+import { dropWait, leaveOut, moveBefore } from "../repair.ts";
+import type { Demand, FilmSeam, Fix, Place, Rule } from "../rule.ts";
+import { capital, leaveFor, named, sayHad, sayOpens, sayShare } from "../words.ts";
 
 /** The lowest step of the run of waxes (and buffing) that lies directly under this one. */
 function lowestWaxOfRun(seam: FilmSeam): string | null {
@@ -16,10 +20,21 @@ function lowestWaxOfRun(seam: FilmSeam): string | null {
   return lowest;
 }
 
-/** Up to this share of a face, gilding wax is an accent (from memory). */
+/** Up to this share of a face, gilding wax is an accent however it was laid (from memory). */
 const ACCENTS = 0.15;
+/** So little of a resist left in places gives way with the finish, rather than under it (from memory). */
+const TRACES = 0.03;
 
-const waxes = (stack: Stack) => isWax(stack) || stack?.film.material.family === "wax and paint blend";
+/** Gilding wax that touches what stands proud is an accent; laid over a whole face it is a coat of wax. */
+const isAccent = ({ past }: FilmSeam, film: Film, share: Share) =>
+  film.material.family === "gilding wax" &&
+  (share <= ACCENTS ||
+    past.some(
+      ({ phase }) => phase.id === film.phaseId && (phase.technique.covers < 1 || isReliefClass(phase.where.on)),
+    ));
+
+const isWaxy = ({ material }: Film) => material.binder === "wax" || material.family === "wax and paint blend";
+const waxes = (stack: Stack) => stack !== null && isWaxy(stack.film);
 
 export const clearCoatOverWax: Rule = {
   meta: {
@@ -34,10 +49,38 @@ export const clearCoatOverWax: Rule = {
   looksAt: ["coat"],
   dependsOn: "films",
   when: { lays: ["clear"] },
+  demands(seam) {
+    const { material, step } = seam.phase;
+    if (material?.role !== "clear" || seam.houseRules.filmOverWax === "never") return [];
+    return seam.films
+      .filter(({ film }) => isWaxy(film))
+      .map(
+        ({ film }): Demand => ({
+          rule: "A4",
+          from: film.phaseId,
+          to: seam.phase.id,
+          lower: film.stepId,
+          gates: [openFrom("recoat", film.material.drying.recoat)],
+          reason: "wax dry",
+          tell: ({ verdict, waited, ...at }) =>
+            verdict === "late"
+              ? null
+              : {
+                  severity: "stop",
+                  title: `The ${named(material)} will craze over soft ${named(film.material)}`,
+                  because: `${sayHad(waited)}, and needs ${sayOpens(at)} to harden, even where a film over wax is allowed.`,
+                  lower: film.stepId,
+                  part: "soft",
+                  fixes: (place) => dropWait(place, step.id, leaveFor(at)),
+                },
+        }),
+      );
+  },
   check(seam) {
     const { material, step } = seam.phase;
     if (material?.role !== "clear") return [];
-    const waxed = seam.seen.filter((top) => waxes(top.stack) && !isResist(top.stack!.film));
+    // a resist has done its work when the colour over it has come away: a film that is meant to stay does not
+    const waxed = seam.seen.filter((top) => waxes(top.stack));
     const top = waxed[0]?.stack;
     if (!top) return [];
     const share = waxed.reduce((sum, one) => sum + one.share, 0);
@@ -46,9 +89,8 @@ export const clearCoatOverWax: Rule = {
     const allowed =
       (school === "over a blend" &&
         waxed.every(({ stack }) => stack?.film.material.family === "wax and paint blend")) ||
-      (school === "over accents" &&
-        share <= ACCENTS &&
-        waxed.every(({ stack }) => stack?.film.material.family === "gilding wax"));
+      (school === "over accents" && waxed.every(({ stack }) => isAccent(seam, stack!.film, share)));
+    const traces = share <= TRACES && waxed.every(({ stack }) => isResist(stack!.film));
     const fixes = (place: Place): Fix[] => {
       const list: Fix[] = [];
       const lowest = lowestWaxOfRun(seam);
@@ -67,8 +109,8 @@ export const clearCoatOverWax: Rule = {
     };
     return [
       {
-        severity: allowed ? "caution" : "stop",
-        title: `A ${material.carrier === "water" ? "water-borne " : ""}clear coat ${allowed ? "may" : "will"} not stick to wax`,
+        severity: allowed || traces ? "caution" : "stop",
+        title: `A ${material.carrier === "water" ? "water-borne " : ""}clear coat ${allowed || traces ? "may" : "will"} not stick to wax`,
         because: `${capital(wax)} lies over ${sayShare(share)}. The ${named(material)} would bead, and peel within weeks.`,
         schools: allowed
           ? "Your house rule allows it here; most shops never do it."

@@ -62,9 +62,18 @@ export const baseForCracks: Rule = {
     const drinks: Draft[] = thirsty
       ? [
           {
-            severity: "caution",
-            title: `The ${topName(seam, thirsty.stack)} may soak up the crackle medium`,
-            because: "It is thirsty and unsealed; the medium sinks in and the cracks stay thin or fail.",
+            ...(thirsty.stack?.film.material.role === "paint"
+              ? {
+                  severity: "note" as const,
+                  title: `The ${topName(seam, thirsty.stack)} drinks some of the crackle medium`,
+                  because:
+                    "Ready systems for chalk-type paint are made for that: lay the medium well. Sealed first, the cracks open wider.",
+                }
+              : {
+                  severity: "caution" as const,
+                  title: `The ${topName(seam, thirsty.stack)} may soak up the crackle medium`,
+                  because: "It is thirsty and unsealed; the medium sinks in and the cracks stay thin or fail.",
+                }),
             lower: stepOf(thirsty.stack),
             part: "thirsty",
             fixes: (place) => sealFirst(place, seam.phase.step.id),

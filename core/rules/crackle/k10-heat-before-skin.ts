@@ -1,9 +1,12 @@
 import { tearsInWarmAir } from "../../surface/laws/turning.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { isOpenWet } from "../read-surface.ts";
-import { waitBefore } from "../repair.ts";
+import { waitBefore, withIntent } from "../repair.ts";
 import type { Rule } from "../rule.ts";
 import { named } from "../words.ts";
+
+/** From this many usual coats a coat is thick (from memory). */
+const THICK = 1.3;
 
 export const heatBeforeSkin: Rule = {
   meta: {
@@ -27,6 +30,28 @@ export const heatBeforeSkin: Rule = {
       );
     })?.stack;
     if (!wet) return [];
+    const laid = seam.past.find(({ phase }) => phase.id === wet.film.phaseId)?.phase;
+    const meant = laid?.intents.some((one) => one === "cracks" || one === "chips") ?? false;
+    if (wet.film.material.binder === "casein" && !meant && (laid?.load ?? 1) >= THICK)
+      return [
+        {
+          severity: "caution",
+          title: `The thick ${named(wet.film.material)} may crack in warm air`,
+          because: "Its skin dries first and tears over what is still wet beneath. Thin coats stand it.",
+          lower: wet.film.stepId,
+          fixes: (place) => [
+            {
+              label: "Let it skin first",
+              commands: waitBefore(place, seam.phase.step.id, wet.film.material.drying.touch.safe),
+            },
+            {
+              label: "I want the cracks",
+              commands: withIntent(place, wet.film.stepId, "cracks"),
+              look: "coarse cracks",
+            },
+          ],
+        },
+      ];
     return [
       {
         severity: "note",

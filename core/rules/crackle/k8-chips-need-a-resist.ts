@@ -63,7 +63,8 @@ export const chipsNeedAResist: Rule = {
       ];
     }
     const top = open[0];
-    if (!top) return [];
+    // a second coat goes with the first, which is meant to chip too
+    if (!top || open.some(({ stack }) => stack?.film.chips === true)) return [];
     const soaks = absorbs(seam, top.stack) >= SOAKS_IN;
     return [
       {

@@ -6,9 +6,12 @@ import { patchStep } from "../repair.ts";
 import type { Demand, FilmSeam } from "../rule.ts";
 import { leaveFor, named, sayHad, sayOpens } from "../words.ts";
 
+/** What the school that seals at touch dry means by paint. */
+const COLOURS: ReadonlySet<Material["role"]> = new Set(["paint", "ink", "tint-base", "stain"]);
+
 /** How long this material dries before wax or a clear coat, by the school followed. */
 export function waitBeforeClear(material: Material, houseRules: HouseRules): Range {
-  return houseRules.waitBeforeClear === "touch dry" && material.role === "paint"
+  return houseRules.waitBeforeClear === "touch dry" && COLOURS.has(material.role)
     ? material.drying.touch
     : material.drying.beforeClear;
 }

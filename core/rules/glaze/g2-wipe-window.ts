@@ -66,7 +66,26 @@ export const wipeWindow: Rule = {
   },
   check(seam) {
     if (!seam.phase.effects.some((effect) => effect.does === "thin")) return [];
-    if (seam.films.some(({ film }) => film.material.windows.open)) return [];
+    const [open] = laidLast(seam, ({ material }) => material.windows.open !== undefined);
+    if (open && open.material.carrier === "solvent" && seam.phase.technique.wets === "water")
+      return [
+        {
+          severity: "caution",
+          title: `A water-damp cloth may only smear the ${named(open.material)}`,
+          because:
+            "Water does not open what is thinned with solvent: wipe it with a dry rag, or one damped with its own solvent.",
+          lower: open.stepId,
+          part: "solvent",
+          fixes: (place) => [
+            {
+              label: "Use a dry rag instead",
+              commands: patchStep(place, seam.phase.step.id, { how: "rag-off" }),
+              look: "softer, with the print of the rag",
+            },
+          ],
+        },
+      ];
+    if (open || seam.films.some(({ film }) => film.material.windows.open)) return [];
     return [
       {
         severity: "caution",

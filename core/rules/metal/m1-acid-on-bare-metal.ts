@@ -1,8 +1,9 @@
 import { films, stepOf } from "../read-surface.ts";
-import { insertBefore, ofFamily } from "../repair.ts";
+import { insertBefore, ofFamily, withIntent } from "../repair.ts";
 import type { Rule } from "../rule.ts";
 
-const METAL: ReadonlySet<string> = new Set(["ferrous metal", "brass"]);
+/** Grounds that an acid works on. */
+export const METAL: ReadonlySet<string> = new Set(["ferrous metal", "brass"]);
 
 export const acidOnBareMetal: Rule = {
   meta: {
@@ -24,6 +25,18 @@ export const acidOnBareMetal: Rule = {
       ({ stack }) => ![...films(stack)].some((film) => film.material.family === "metal barrier primer"),
     );
     if (!open) return [];
+    // straight on brass or iron, the metal itself is what is meant to turn
+    const itself = open.stack === null && seam.phase.intents.includes("weathered");
+    if (itself)
+      return [
+        {
+          severity: "note",
+          title: `The ${seam.zone.ground.kind} itself turns, as you want`,
+          because:
+            "It has to be bare and free of lacquer and grease. Stop the acid with water and a pinch of soda, dry it, and seal it.",
+          lower: "ground",
+        },
+      ];
     const lowest = [...films(open.stack)].at(-1)?.stepId ?? seam.phase.step.id;
     return [
       {
@@ -33,14 +46,25 @@ export const acidOnBareMetal: Rule = {
         lower: stepOf(open.stack),
         fixes: (place) => {
           const primer = ofFamily(place.shelf, "metal barrier primer");
-          return primer
-            ? [
-                {
-                  label: "Add two coats of metal barrier primer first",
-                  commands: insertBefore(place, lowest, [{ how: "brush", what: primer, coats: 2 }]),
-                },
-              ]
-            : [];
+          return [
+            ...(open.stack === null
+              ? [
+                  {
+                    label: "I want the metal itself to turn",
+                    commands: withIntent(place, seam.phase.step.id, "weathered"),
+                    look: "its own patina, uneven",
+                  },
+                ]
+              : []),
+            ...(primer
+              ? [
+                  {
+                    label: "Add two coats of metal barrier primer first",
+                    commands: insertBefore(place, lowest, [{ how: "brush", what: primer, coats: 2 }]),
+                  },
+                ]
+              : []),
+          ];
         },
       },
     ];

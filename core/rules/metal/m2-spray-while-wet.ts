@@ -3,6 +3,7 @@ import { stepOf } from "../read-surface.ts";
 import { dropWait, insertBefore, leaveOut, ofFamily, patchStep } from "../repair.ts";
 import type { Place, Rule } from "../rule.ts";
 import { named, sayAge, sayShuts } from "../words.ts";
+import { METAL } from "./m1-acid-on-bare-metal.ts";
 
 export const sprayWhileWet: Rule = {
   meta: {
@@ -15,7 +16,7 @@ export const sprayWhileWet: Rule = {
     subsumes: ["C1", "A1", "B1"],
   },
   looksAt: ["coat"],
-  dependsOn: "films",
+  dependsOn: "zone",
   when: { lays: ["patina"] },
   demands(seam) {
     const { material, step } = seam.phase;
@@ -45,6 +46,8 @@ export const sprayWhileWet: Rule = {
     const { material, step } = seam.phase;
     if (material?.role !== "patina") return [];
     const metal = seam.films.find(({ film }) => film.material.reacts)?.film;
+    // straight on iron or brass it is the metal itself that turns; that is another rule's
+    if (!metal && METAL.has(seam.zone.ground.kind) && seam.seen.some(({ stack }) => stack === null)) return [];
     if (!metal)
       return [
         {

@@ -14,13 +14,17 @@ export const lead: Rule = {
     schools: [],
     subsumes: ["S2"],
   },
-  looksAt: ["prepare", "take", "help"],
+  looksAt: ["prepare", "take", "help", "finish"],
   dependsOn: "zone",
   check(seam) {
     const { ground } = seam.zone;
-    if (!mayHoldLead(ground) || !disturbsOldFinish(seam.phase)) return [];
+    if (!mayHoldLead(ground) || !disturbsOldFinish(seam.phase) || seam.before.ground.stripped) return [];
     const bare = seam.tops.some((top) => top.stack === null);
-    const reaches = bare || seam.phase.effects.some((effect) => effect.does === "abrade" && effect.micrometres >= 60);
+    // a heat gun goes through what was laid over it
+    const reaches =
+      bare ||
+      seam.phase.technique.hazards.includes("heat") ||
+      seam.phase.effects.some((effect) => effect.does === "abrade" && effect.micrometres >= 60);
     if (!reaches) return [];
     const found = ground.lead === "found";
     return [
@@ -51,6 +55,18 @@ export const lead: Rule = {
             { label: "Remove this step", commands: leaveOut(place, seam.phase.step.id) },
           ];
         },
+      },
+    ];
+  },
+  finish({ zone: { ground, name }, after }) {
+    if (ground.lead !== "found" || !mayHoldLead(ground) || after.ground.stripped) return [];
+    return [
+      {
+        severity: "note",
+        title: "The old paint that contains lead stays beneath",
+        because: `${name}: sealed in and sound, it does no harm. Write it on the back and tell the customer: nobody is to sand, burn or scrape it. Local law decides.`,
+        lower: "ground",
+        part: "covered",
       },
     ];
   },

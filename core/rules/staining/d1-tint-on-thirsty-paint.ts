@@ -1,4 +1,5 @@
 import { lightness } from "../../colour/difference.ts";
+import { isTimber } from "../../plan/ground.ts";
 import { acceptsThirst, porousGlazeFixes } from "../porous-glaze.ts";
 import { absorbs, isTinted, stepOf, THIRSTY, topName } from "../read-surface.ts";
 import { insertBefore, ofFamily, withIntent } from "../repair.ts";
@@ -23,7 +24,8 @@ export const tintOnThirstyPaint: Rule = {
   check(seam) {
     const { material, step } = seam.phase;
     if (!material || !isTinted(material)) return [];
-    const wax = material.role === "wax";
+    // gilding is laid to stay where it is put
+    const wax = material.role === "wax" && material.family !== "gilding wax";
     const darkGlaze = material.role === "glaze" && lightness(material.colour) < DARK_GLAZE;
     if (!wax && !darkGlaze) return [];
     const thirsty = seam.seen.filter((top) => absorbs(seam, top.stack) >= THIRSTY);
@@ -32,7 +34,10 @@ export const tintOnThirstyPaint: Rule = {
     const share = thirsty.reduce((sum, one) => sum + one.share, 0);
     const below = topName(seam, top.stack);
     const wanted = step.intents.includes("stain");
-    const accepted = wax ? seam.houseRules.darkWax === "straight on the paint" : acceptsThirst(seam);
+    // bare timber is stained to be stained
+    const timber = top.stack === null && isTimber(seam.before.ground.ground.kind);
+    const school = wax ? seam.houseRules.darkWax === "straight on the paint" : acceptsThirst(seam);
+    const accepted = timber || school;
     const fixes = (place: Place): Fix[] => {
       if (!wax) return porousGlazeFixes(place, step.id, seam.houseRules);
       const list: Fix[] = [];
@@ -65,9 +70,11 @@ export const tintOnThirstyPaint: Rule = {
             ? `${capital(named(material))} normally tints the ${below} all over`
             : `${capital(named(material))} may stain the ${below.startsWith("raw") ? below : `bare ${below}`} for good`,
         because: `${capital(sayShare(share))} is thirsty and unsealed: what goes in first stays, however soon it is wiped.`,
-        schools: accepted
-          ? "Others lay clear wax first, so that the dark can be moved."
-          : "Some shops want it grimy all over and go straight on.",
+        schools: timber
+          ? undefined
+          : accepted
+            ? "Others lay clear wax first, so that the dark can be moved."
+            : "Some shops want it grimy all over and go straight on.",
         lower: stepOf(top.stack),
         ...(wanted || accepted ? {} : { fixes }),
       },

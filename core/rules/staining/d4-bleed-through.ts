@@ -1,6 +1,7 @@
 import { lightness } from "../../colour/difference.ts";
 import type { Material } from "../../materials/material.ts";
-import { films, PALE } from "../read-surface.ts";
+import type { Phase } from "../../surface/phase.ts";
+import { films, metBefore, PALE } from "../read-surface.ts";
 import { indexOfStep, insertAt, ofFamily, withIntent } from "../repair.ts";
 import type { Fix, Place, Rule } from "../rule.ts";
 import { capital, groundNamed, listed, named } from "../words.ts";
@@ -9,6 +10,13 @@ const showsBleed = (material: Material) =>
   material.carrier === "water" &&
   (material.role === "paint" || material.role === "primer") &&
   lightness(material.colour) >= PALE;
+
+/** A wash is meant to let what lies beneath show. */
+const letsTimberShow = ({ technique, pot }: Phase) => technique.letDown >= 1 || (pot?.strength ?? 1) <= 0.5;
+
+/** Whether a phase blocks single places, as one does with knots. */
+const blocksInPlaces = ({ material, technique, where }: Phase) =>
+  material?.tannin === "blocks" && (technique.id === "seal-patches" || where.on === "patch");
 
 export const bleedThrough: Rule = {
   meta: {
@@ -30,8 +38,11 @@ export const bleedThrough: Rule = {
       [...films(top.stack)].every((film) => film.material.tannin === "passes" && !showsBleed(film.material)),
     );
     if (!open) return [];
-    const { ground } = seam.zone;
-    if (ground.bleeds.length === 0) return [];
+    // what a stripped face was before, it is no more
+    const { ground } = seam.before.ground;
+    if (ground.bleeds.length === 0 || metBefore(seam, (one) => showsBleed(one.material!))) return [];
+    const onlyKnots = ground.bleeds.every((one) => one === "knots");
+    if (onlyKnots && seam.past.some(({ phase }) => blocksInPlaces(phase))) return [];
     const raw = ground.kind === "raw timber";
     const wanted = step.intents.includes("stain");
     const lowest = [...films(open.stack)].at(-1)?.stepId ?? step.id;
@@ -45,6 +56,22 @@ export const bleedThrough: Rule = {
       const at = indexOfStep(place.crust, lowest);
       const shellac = ofFamily(place.shelf, "stain-block primer, shellac");
       const water = ofFamily(place.shelf, "stain-block primer, water-borne");
+      if (shellac && onlyKnots)
+        list.push({
+          label: "Seal the knots alone with shellac stain-block first",
+          commands: insertAt(place, at, [{ how: "seal-patches", what: shellac, coats: 2 }]),
+        });
+      const clear = ofFamily(place.shelf, "shellac sealer");
+      // a wash lets the timber show, and a white primer would not
+      if (clear && seam.phase.does.has("deposit") && letsTimberShow(seam.phase))
+        return [
+          {
+            label: `Seal the timber with ${named(clear)} first`,
+            commands: insertAt(place, at, [{ how: "brush", what: clear, coats: 2 }]),
+            look: "a shade warmer, and the timber still shows",
+          },
+          ...list,
+        ];
       if (shellac)
         list.push({
           label: "Add two thin coats of shellac stain-block first",

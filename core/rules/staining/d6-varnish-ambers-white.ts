@@ -30,8 +30,9 @@ export const varnishAmbersWhite: Rule = {
         because: `It has a lightness of ${Math.round(lightness(pale.film.material.colour))} out of 100 and turns cream, more so every year.`,
         lower: pale.film.stepId,
         fixes: (place) => {
+          // where hot cups stand, a water-borne film would mark
           const clear =
-            material.role === "clear"
+            material.role === "clear" && !seam.zone.use.heat
               ? ofFamily(place.shelf, hard ? "tough water-borne polyurethane" : "water-borne clear coat")
               : undefined;
           const list: Fix[] = [];

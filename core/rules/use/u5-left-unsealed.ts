@@ -1,8 +1,20 @@
+import type { Step } from "../../plan/plan.ts";
 import { absorbencyOf } from "../../surface/ground-state.ts";
 import { seen, THIRSTY } from "../read-surface.ts";
 import { insertAt, ofFamily } from "../repair.ts";
 import type { Fix, Place, Rule } from "../rule.ts";
 import { capital, named, sayShare } from "../words.ts";
+
+/** What is laid last and stays on top: clear wax over gilding would take it off again. */
+function underAccents({ crust: { steps }, shelf }: Place): number {
+  const isAccent = ({ what, how }: Step) => {
+    const material = what === undefined ? undefined : (shelf.pinned.get(what) ?? null);
+    return material === undefined ? how === "buff" : material?.family === "gilding wax";
+  };
+  let at = steps.length;
+  while (at > 0 && isAccent(steps[at - 1]!)) at--;
+  return steps.slice(at).some(({ what }) => what !== undefined) ? at : steps.length;
+}
 
 export const leftUnsealed: Rule = {
   meta: {
@@ -26,7 +38,7 @@ export const leftUnsealed: Rule = {
     const display = finish.zone.use.wear === "display";
     const fixes = (place: Place): Fix[] => {
       const list: Fix[] = [];
-      const end = place.crust.steps.length;
+      const end = underAccents(place);
       const wax = ofFamily(place.shelf, "clear wax");
       const clear = ofFamily(place.shelf, "water-borne clear coat");
       const tough = ofFamily(place.shelf, "tough water-borne polyurethane");

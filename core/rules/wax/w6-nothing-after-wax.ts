@@ -1,5 +1,5 @@
 import { isResist, isWax } from "../read-surface.ts";
-import { leaveOut, moveBefore, withIntent } from "../repair.ts";
+import { insertBefore, isTakenOff, leaveOut, moveBefore, withIntent } from "../repair.ts";
 import type { Rule } from "../rule.ts";
 import { capital, named, sayShare } from "../words.ts";
 
@@ -35,7 +35,16 @@ export const nothingAfterWax: Rule = {
         lower: top.film.stepId,
         fixes: (place) => [
           { label: `Do it before the ${wax}`, commands: moveBefore(place, step.id, top.film.stepId) },
-          ...(material
+          ...(technique.mends
+            ? [
+                {
+                  label: "Take the wax off the spot first",
+                  commands: insertBefore(place, step.id, [{ how: "dewax", where: step.where }]),
+                  look: "the spot is waxed again afterwards",
+                },
+              ]
+            : []),
+          ...(material && isTakenOff(place, seam.phase)
             ? [
                 {
                   label: "The wax is a resist: the paint is meant to come away",

@@ -40,9 +40,10 @@ export const wiping: Thinning<Extract<Effect, { does: "thin" }>> = {
   left: ({ leaves }, film, relief, working) => leaves[relief] ** holdOf(film, working),
 };
 
-/** Clear wax lifts tinted wax, and fine foam any wax, wet or not; what has soaked in stays (common practice). */
+/** Clear wax lifts tinted wax, and fine foam any wax, wet or not; what has soaked in stays, unless solvent draws it out (common practice). */
 export const lifting: Thinning<Extract<Effect, { does: "lift" }>> = {
   way: "thins",
   to: "cloth",
-  left: ({ binder, leaves }, film, relief) => (film.material.binder === binder && !film.soaked ? leaves[relief] : 1),
+  left: ({ binder, leaves, deep }, film, relief) =>
+    film.material.binder === binder && (deep || !film.soaked) ? leaves[relief] : 1,
 };

@@ -212,7 +212,7 @@ export const LAYING = [
   lay({
     id: "seal-patches",
     name: "Seal chosen places",
-    lays: ["clear", "wax"],
+    lays: ["clear", "wax", "primer"],
     load: 0.8,
     profile: EVEN,
     rubbing: 0.15,

@@ -16,7 +16,10 @@ export const PREPARING: readonly Technique[] = [
     name: "Take off old wax",
     wets: "solvent",
     minutesPerSquareMetre: 25,
-    effects: [{ does: "clean", removes: ["wax", "oil", "grease"] }],
+    effects: [
+      { does: "clean", removes: ["wax", "oil", "grease"] },
+      { does: "lift", binder: "wax", leaves: { arris: 0.005, field: 0.005, high: 0.005, recess: 0.005 }, deep: true },
+    ],
     hazards: ["fumes", "flammable", "oily rags"],
     hint: "solvent and fine wool, clean rags until they stay white; air the room",
     sign: "the last rag stays white, and water no longer beads",
