@@ -1,9 +1,12 @@
 import { useDeferredValue, useMemo, useState } from "react";
 import { Link } from "react-router";
+import { placesOf } from "#core/judge/causes";
 import { workingFixes } from "#core/judge/fixes";
 import { otherwise } from "#core/judge/schools";
+import { findZone } from "#core/plan/plan";
 import type { Finding } from "#core/rules/rule";
 import { findRule } from "#core/rules/rules";
+import { listed } from "#core/rules/words";
 import { sayDifference } from "#core/units/duration";
 import { useJob } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
@@ -75,6 +78,17 @@ function Schools({ finding }: { finding: Finding }) {
   );
 }
 
+/** The other zones that the same is said of. */
+function AlsoOn({ finding }: { finding: Finding }) {
+  const { plan, judgement } = useJob();
+  const others = useMemo(() => {
+    const ids = placesOf(judgement.zones, finding).filter((id) => id !== finding.zoneId);
+    return ids.flatMap((id) => findZone(plan, id)?.name.toLowerCase() ?? []);
+  }, [plan, judgement, finding]);
+  if (others.length === 0) return null;
+  return <p className="mt-1 text-note text-soft">The same on: {listed(others)}.</p>;
+}
+
 /** A finding as a colleague would say it: the sentence, the figures of this case, who would differ, the repairs. */
 export function FindingCard({
   finding,
@@ -109,6 +123,7 @@ export function FindingCard({
           <p data-because="">
             <Explained text={finding.because} />
           </p>
+          <AlsoOn finding={finding} />
           {rule && (
             <p className="mt-1.5 text-note text-soft">
               <Explained text={rule.meta.reason} />{" "}

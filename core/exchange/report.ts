@@ -1,3 +1,4 @@
+import { causesOf } from "../judge/causes.ts";
 import { workingFixes } from "../judge/fixes.ts";
 import { type Judgement, judge } from "../judge/judge.ts";
 import { next } from "../judge/next.ts";
@@ -27,6 +28,13 @@ export function checkReport(plan: Plan, judgement: Judgement = judge(plan)) {
   return {
     plan: { id: plan.id, title: plan.title },
     counts: judgement.counts,
+    causes: causesOf(judgement.zones).map(({ finding, zoneIds }) => ({
+      rule: finding.rule,
+      severity: finding.severity,
+      step: finding.stepId,
+      title: finding.title,
+      zones: zoneIds,
+    })),
     findings: judgement.zones.flatMap(({ zone, crust, findings }) =>
       findings.map((finding) => ({
         id: finding.id,

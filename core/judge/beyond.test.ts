@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { type ExampleStack, type ExampleStep, examplePlan } from "../rules/example.ts";
 import type { Severity } from "../rules/rule.ts";
 import { schedule } from "../schedule/schedule.ts";
+import { causesOf } from "./causes.ts";
 import { workingFixes } from "./fixes.ts";
 import { judge } from "./judge.ts";
 
@@ -40,6 +41,18 @@ describe("one finding a cause", () => {
     );
     const found = judged({ ground: "plastic or resin", steps }).findings.filter(({ rule }) => rule === "A2");
     expect(found.map(({ stepId }) => stepId)).toEqual(["s1"]);
+  });
+
+  it("what is said of five zones is one cause with five places", () => {
+    const plan = planOf({ ...PINE, steps: [SLATE, ["wax", "wax-clear", exactly(60)]] });
+    const [zone] = plan.pieces[0]!.zones;
+    for (let at = 2; at <= 5; at++) plan.pieces[0]!.zones.push({ ...zone!, id: `z${at}`, name: `Side ${at}` });
+    const { zones, counts } = judge(plan);
+    const [wax] = causesOf(zones).filter(({ finding }) => finding.rule === "W4");
+    expect(wax!.zoneIds).toEqual(["z1", "z2", "z3", "z4", "z5"]);
+    expect(counts.caution).toBe(
+      causesOf(zones.slice(0, 1)).filter(({ finding }) => finding.severity === "caution").length,
+    );
   });
 
   it("what bleeds through five pale broken coats is said at the first", () => {

@@ -14,6 +14,7 @@ import { inOneGo } from "../surface/one-go.ts";
 import { apply, bareSurface, type Surface } from "../surface/surface.ts";
 import type { Instant } from "../units/units.ts";
 import { readWallTime } from "../units/wall-time.ts";
+import { countCauses } from "./causes.ts";
 import { type JudgedPhase, Line, type SortedRules, sorted } from "./line.ts";
 
 export type { JudgedPhase } from "./line.ts";
@@ -36,6 +37,7 @@ export interface ZoneJudgement {
 
 export interface Judgement {
   zones: ZoneJudgement[];
+  /** causes, not places: what is said of five zones counts once */
   counts: Record<Severity, number>;
 }
 
@@ -341,7 +343,5 @@ export function judgeZones(plan: Plan, options: JudgeOptions = {}, crustId?: str
 /** Judges every zone of a plan on the nominal line. Equal input gives equal output, anywhere and at any time. */
 export function judge(plan: Plan, options: JudgeOptions = {}): Judgement {
   const zones = judgeZones(plan, options);
-  const counts = { stop: 0, caution: 0, note: 0 };
-  for (const { findings } of zones) for (const finding of findings) counts[finding.severity]++;
-  return { zones, counts };
+  return { zones, counts: countCauses(zones) };
 }
