@@ -122,7 +122,9 @@ export function benchBoard(
     board.picture(all);
     // the last step is laid again otherwise: everything beneath it is taken over
     const phases = board.work.phases.map((placed, at) =>
-      at === all - 1 ? { ...placed, phase: { ...placed.phase, where: { on: "recess" as const, share: 0.8 } } } : placed,
+      at === all - 1
+        ? { ...placed, phase: { ...placed.phase, where: { ...placed.phase.where, on: "recess" as const, share: 0.8 } } }
+        : placed,
     );
     return timed(() => {
       const next = new Board({ ...board.work, phases }, WHOLE);

@@ -3,7 +3,17 @@ import { workingFixes } from "#core/judge/fixes";
 import { judge } from "#core/judge/judge";
 import { CATALOGUE } from "#core/materials/catalogue";
 import { HouseRules } from "#core/plan/house-rules";
-import { type Crust, findCrust, findZone, INTENTS, type Intent, type Plan, type Step, WHERE } from "#core/plan/plan";
+import {
+  type Crust,
+  findCrust,
+  findZone,
+  INTENTS,
+  type Intent,
+  PLACES,
+  type Plan,
+  type Step,
+  WHERE,
+} from "#core/plan/plan";
 import { findTechnique, techniquesFor } from "#core/surface/techniques";
 import { readAmountFields } from "./amount-form";
 import { COLOUR_FORMS } from "./edits/colour";
@@ -105,6 +115,12 @@ function patchStep(place: Place): FormEdit {
     if (!share.success) faults.share = share.error.issues[0]!.message;
     const on = WHERE.find((one) => one === (fields.on ?? step.where.on));
     if (!on) faults.on = "Choose where it goes.";
+    const chosen = <One extends string>(name: string, of: readonly One[], before: readonly One[] = []): One[] =>
+      fields.hasPlaces ? of.filter((one) => (fields[name] ?? "").split(",").includes(one)) : [...before];
+    const also = chosen("also", WHERE, step.where.also).filter((one) => one !== on);
+    const but = chosen("but", PLACES, step.where.but);
+    if (but.some((one) => one === on || also.includes(one)))
+      faults.but = "A place cannot be worked and left out at once.";
     const note = (fields.note ?? step.note ?? "").trim();
     if (note.length > 400) faults.note = "400 characters at most.";
     const amount = readAmountFields(fields, step.amount);
@@ -146,6 +162,8 @@ function patchStep(place: Place): FormEdit {
             coats: coats.data,
             where: {
               on,
+              ...(also.length > 0 ? { also } : {}),
+              ...(but.length > 0 ? { but } : {}),
               over: Math.abs(share.data / 100 - step.where.over) < SHOWN_SHARE ? step.where.over : share.data / 100,
             },
             intents,

@@ -1,8 +1,9 @@
 import { z } from "zod";
 import { Colour } from "#core/materials/material";
 import { GROUND_KINDS, type Ground, groundOf, SPECIES } from "#core/plan/ground";
-import { CARVED_RELIEF, MOULDED_RELIEF, PLAIN_RELIEF, type Relief, WEAR, type Zone } from "#core/plan/plan";
+import { CARVED_RELIEF, MOULDED_RELIEF, PLACES, PLAIN_RELIEF, type Relief, WEAR, type Zone } from "#core/plan/plan";
 import { Shape, type ShapeKind } from "#core/quantity/shape";
+import { PLACE_SHARE } from "#core/surface/places";
 import { type Faults, type FormFields, faultsFrom, sentence, typedNumber } from "./fields";
 
 /** The sizes of each shape, in the order of the form's three fields. */
@@ -80,7 +81,31 @@ const ZoneFields = z.object({
     .string()
     .default("0")
     .refine((text) => Number(text) >= 0 && Number(text) <= 100, "Write a share from 0 to 100 %."),
+  ...Object.fromEntries(
+    PLACES.map((place) => [
+      `size-${place}`,
+      z
+        .string()
+        .default("")
+        .refine(
+          (text) => text.trim() === "" || (Number(text) > 0 && Number(text) <= 100),
+          "Write a share up to 100 %.",
+        ),
+    ]),
+  ),
 });
+
+/** The shares of the face that places take, where the form says other than the usual. */
+function sizesIn(fields: FormFields, before: Zone | undefined): Pick<Zone, "sizes"> {
+  if (!PLACES.some((place) => `size-${place}` in fields)) return before?.sizes ? { sizes: before.sizes } : {};
+  const sizes: NonNullable<Zone["sizes"]> = {};
+  for (const place of PLACES) {
+    const text = (fields[`size-${place}`] ?? "").trim();
+    const share = Number(text) / 100;
+    if (text !== "" && share !== PLACE_SHARE[place]) sizes[place] = share;
+  }
+  return Object.keys(sizes).length > 0 || before?.sizes ? { sizes } : {};
+}
 
 /** What is taken apart or masked before a zone is worked on. */
 export const HANDS: readonly Zone["hands"][number][] = ["hardware off", "drawers out", "top off", "masked"];
@@ -150,6 +175,7 @@ export function readZoneFields(fields: FormFields, before?: Zone): ZoneRead {
       hands: typed.hands.split(",").filter((one): one is Zone["hands"][number] => HANDS.some((hand) => hand === one)),
       movingParts: typed.movingParts === "on",
       ...(before?.place ? { place: before.place } : {}),
+      ...sizesIn(fields, before),
     },
   };
 }
@@ -181,5 +207,11 @@ export function zoneFields(zone: Zone): FormFields {
     ...(zone.movingParts ? { movingParts: "on" } : {}),
     age: zone.ground.age,
     inSight: String(Math.round(zone.ground.inSight * 100)),
+    ...Object.fromEntries(
+      PLACES.map((place) => [
+        `size-${place}`,
+        String(Math.round(1000 * (zone.sizes?.[place] ?? PLACE_SHARE[place])) / 10),
+      ]),
+    ),
   };
 }

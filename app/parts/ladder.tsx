@@ -16,7 +16,7 @@ import { countOf } from "~/words/amount";
 import { type SeamSays, sayGo, seamSays } from "./seam-words";
 import type { Selection } from "./selection";
 import { SEVERITY_WORDS, SeamMark } from "./severity";
-import { INTENT_SHORT, sayAmount, sayShare, WHERE_SHORT } from "./step-words";
+import { INTENT_SHORT, sayAmount, sayShare, sayWhere } from "./step-words";
 
 export interface Rung {
   step: Step;
@@ -98,7 +98,8 @@ function detailOf(step: Step, materialNamed: (id: string) => string): string {
   const words: string[] = [];
   if (step.what && technique && technique.name !== "Brush") words.push(technique.name.toLowerCase());
   if (step.coats > 1) words.push(`${step.coats} coats`);
-  if (step.where.on !== "everywhere") words.push(WHERE_SHORT[step.where.on]);
+  const where = sayWhere(step.where);
+  if (where) words.push(where);
   if (step.where.over < 1) words.push(sayShare(step.where.over));
   if (step.amount) words.push(sayAmount(step.amount));
   if (step.mix) words.push(sayMix(step.mix, materialNamed));

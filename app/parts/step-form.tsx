@@ -1,7 +1,7 @@
 import { ArrowDown, ArrowUp, Scissors, Trash2 } from "lucide-react";
 import { CATALOGUE } from "#core/materials/catalogue";
 import { isTimber } from "#core/plan/ground";
-import { type Crust, INTENTS, type Step, WHERE, type Zone } from "#core/plan/plan";
+import { type Crust, INTENTS, PLACES, type Step, WHERE, type Zone } from "#core/plan/plan";
 import { WAIT_KINDS } from "#core/plan/wait";
 import { shareCovered } from "#core/surface/coverage";
 import { findTechnique, TECHNIQUES, techniquesFor } from "#core/surface/techniques";
@@ -9,6 +9,7 @@ import { useJob } from "~/editor/job-editor";
 import { MEASURED } from "~/forms/amount-form";
 import { stepName } from "~/forms/edit-form";
 import { EditForm, Field } from "~/forms/edit-form-parts";
+import type { FormFields } from "~/forms/fields";
 import { stepsBefore, WAIT_WORDS, waitText } from "~/forms/wait-form";
 import { MaterialOptions } from "./material-options";
 import { canBeMixed, MixFields } from "./mix-fields";
@@ -21,6 +22,42 @@ const goValue = ({ oneGo }: Step) => (oneGo === undefined ? "usual" : oneGo ? "t
 
 /** The kinds of step that go on part of a face. */
 const PLACED: ReadonlySet<string> = new Set(["prepare", "coat", "take"]);
+
+const isMixedPlace = ({ where: { also = [], but = [] } }: Step) => also.length + but.length > 0;
+
+/** Places to tick: joined to where the step goes, or left out of it. */
+function Places({
+  name,
+  legend,
+  of,
+  step,
+  values,
+}: {
+  name: "also" | "but";
+  legend: string;
+  of: readonly Step["where"]["on"][];
+  step: Step;
+  values: FormFields | null;
+}) {
+  const chosen: readonly string[] = values ? (values[name] ?? "").split(",") : (step.where[name] ?? []);
+  return (
+    <fieldset>
+      <legend className="text-note text-soft">{legend}</legend>
+      {of.map((one) => (
+        <label key={one} className="flex min-h-[26px] items-center gap-2">
+          <input
+            type="checkbox"
+            name={name}
+            value={one}
+            defaultChecked={chosen.includes(one)}
+            className="size-4 shrink-0 accent-verdigris"
+          />
+          {WHERE_WORDS[one]}
+        </label>
+      ))}
+    </fieldset>
+  );
+}
 
 /** The selected step: every field is saved as it is left. */
 export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone: Zone }) {
@@ -107,6 +144,27 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
                 )}
               </Field>
             </>
+          )}
+          {PLACED.has(step.kind) && (
+            <details className="col-span-2" open={isMixedPlace(step) || faults.but !== undefined}>
+              <summary className="cursor-pointer text-note text-soft">More places, or all but some</summary>
+              <input type="hidden" name="hasPlaces" value="yes" />
+              <div className="mt-1 grid grid-cols-2 gap-x-3">
+                <Places
+                  name="also"
+                  legend="And on"
+                  of={WHERE.filter((one) => one !== "everywhere")}
+                  step={step}
+                  values={values}
+                />
+                <Places name="but" legend="But not on" of={PLACES} step={step} values={values} />
+              </div>
+              {faults.but && (
+                <p role="alert" className="text-note font-semibold text-sienna">
+                  {faults.but}
+                </p>
+              )}
+            </details>
           )}
           {covered !== null && (
             <p className="col-span-2 text-note text-soft">

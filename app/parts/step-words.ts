@@ -1,4 +1,5 @@
 import type { Intent, Step } from "#core/plan/plan";
+import { listed } from "#core/rules/words";
 
 export const INTENT_WORDS: Record<Intent, string> = {
   resist: "A resist: what lies on it is meant to come away",
@@ -33,6 +34,14 @@ export const WHERE_SHORT: Record<Step["where"]["on"], string> = {
   motif: "on the motif",
   patch: "on one patch",
 };
+
+/** Where a step goes, in a few words: "on the border and on the arrises, but not on the motif"; empty for everywhere. */
+export function sayWhere({ on, also = [], but = [] }: Step["where"]): string {
+  const joined = listed([on, ...also].map((one) => WHERE_SHORT[one] || "everywhere"));
+  const left = listed(but.map((one) => WHERE_SHORT[one]));
+  if (but.length === 0) return joined === "everywhere" ? "" : joined;
+  return `${joined}, but not ${left}`;
+}
 
 export const INTENT_SHORT: Record<Intent, string> = {
   resist: "as a resist",

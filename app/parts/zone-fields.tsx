@@ -1,11 +1,13 @@
 import { useState } from "react";
 import { GROUND_KINDS, SPECIES } from "#core/plan/ground";
-import { WEAR } from "#core/plan/plan";
+import { PLACES, WEAR } from "#core/plan/plan";
 import type { ShapeKind } from "#core/quantity/shape";
+import { PLACE_SHARE } from "#core/surface/places";
 import { Field } from "~/forms/edit-form-parts";
 import type { Faults, FormFields } from "~/forms/fields";
 import { HANDS, RELIEFS, SHAPE_SIZES } from "~/forms/zone-form";
 import { FieldGroup } from "./plain-field";
+import { WHERE_WORDS } from "./step-words";
 
 const isShape = (text: string | undefined): text is ShapeKind => text !== undefined && text in SHAPE_SIZES;
 
@@ -250,6 +252,22 @@ export function ZoneFields({ values, faults }: { values: FormFields; faults: Fau
             />
             {says}
           </label>
+        ))}
+      </FieldGroup>
+      <FieldGroup title="Places on it" says="how much of the face each takes, in per cent, where a step goes there">
+        {PLACES.map((place) => (
+          <div key={place} className="col-span-2">
+            <Field name={`size-${place}`} label={WHERE_WORDS[place]} fault={faults[`size-${place}`]}>
+              {(field) => (
+                <input
+                  {...field}
+                  type="text"
+                  inputMode="decimal"
+                  defaultValue={values[`size-${place}`] ?? String(100 * PLACE_SHARE[place])}
+                />
+              )}
+            </Field>
+          </div>
         ))}
       </FieldGroup>
       <FieldGroup title="Taking apart" says="before work on this zone; a part taken off lies flat and needs no tape">

@@ -16,6 +16,8 @@ export interface BoardWork {
   seed: number;
   /** the air that the coats dried in; instant 0 is that wall time */
   air: { course: Course; zero: WallMinutes };
+  /** shares that named places take on this face, where they are not the usual */
+  sizes?: Zone["sizes"];
 }
 
 const recessed = ({ high, recess }: Relief) => high + recess;
@@ -43,6 +45,7 @@ export const boardWorkOf = (
   panel,
   seed,
   air: { course: climate.course, zero: climate.zero },
+  ...(zone.sizes ? { sizes: zone.sizes } : {}),
 });
 
 /** Widths in pixels, and seeds, that a board can be drawn at: bounds of every address and flag. */
@@ -61,7 +64,7 @@ const keyOf = ({ phases }: BoardWork, at: number): string => {
  * How many of the first phases two works have in common, so that one board can take them over; −1 for unlike boards.
  */
 export function inCommon(one: BoardWork, two: BoardWork): number {
-  const place = ({ panel, seed, ground, air }: BoardWork) => JSON.stringify([panel, seed, ground, air]);
+  const place = ({ panel, seed, ground, air, sizes }: BoardWork) => JSON.stringify([panel, seed, ground, air, sizes]);
   if (place(one) !== place(two)) return -1;
   let count = 0;
   while (count < one.phases.length && count < two.phases.length && keyOf(one, count) === keyOf(two, count)) count++;

@@ -1,11 +1,12 @@
 import { fromMasstone } from "../colour/film.ts";
 import { innerSpectrum, opticsOf } from "../colour/material-colour.ts";
 import { solved } from "../colour/reflectance.ts";
-import { isReliefClass, RELIEF_CLASSES } from "../plan/plan.ts";
+import { RELIEF_CLASSES } from "../plan/plan.ts";
 import { freshFilm, type LaidOn, TRACE } from "../surface/film.ts";
 import type { Laying, Meeting } from "../surface/laws/law.ts";
 import { CRACK_SHARE, cracksOver, meltsInto } from "../surface/laws/laying.ts";
 import { type ByRelief, byRelief, type Effect, type Phase } from "../surface/phase.ts";
+import { reachesClass } from "../surface/places.ts";
 import { type LayingId, lays } from "../surface/techniques/lay.ts";
 import type { Share } from "../units/units.ts";
 import { crackMask, crackSpacing, cracksNamed } from "./crackle.ts";
@@ -100,7 +101,7 @@ function waysOfMeeting<E extends Effect>(effect: E, law: Laying<E>, { phase, gro
 /** Share of each class that a laying reaches. */
 const shareLaid = ({ ways }: Meets, { phase: { where } }: Meeting): ByRelief =>
   byRelief((name) => {
-    if (isReliefClass(where.on) && where.on !== name) return 0;
+    if (!reachesClass(where, name)) return 0;
     return ways.some(({ amount }) => amount[name] >= TRACE) ? where.share : 0;
   });
 
@@ -139,7 +140,7 @@ function coverOf<E extends Effect>(
   bench: Bench,
 ): Field | null {
   const { relief, seed } = bench;
-  const region = regionOf(meeting.phase.where.on, bench);
+  const region = regionOf(meeting.phase.where, bench);
   const holds = holdsWhere(effect, law, meeting, layers, bench);
   const torn = holds !== null && meeting.phase.material?.role === "leaf" ? TORN : 0;
   const whole = RELIEF_CLASSES.every((name) => share[name] >= 1) && region === null && torn === 0;

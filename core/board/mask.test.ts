@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { PLACES, RELIEF_CLASSES } from "../plan/plan.ts";
-import { PLACE_SHARE } from "../surface/places.ts";
+import { EVERYWHERE, PLACE_SHARE, type Region, shareOfClass } from "../surface/places.ts";
 import { reliefAt } from "./board.ts";
 import { classFactors, shaped } from "./lay.ts";
 import { cloudScore, maskOf, regionOf } from "./mask.ts";
@@ -67,14 +67,28 @@ describe("a mask", () => {
 
   it("of a named place takes the share of a face that the surface state gives it", () => {
     for (const place of PLACES) {
-      const region = regionOf(place, { relief, boardSeed: 5 })!;
+      const region = regionOf({ ...EVERYWHERE, on: place }, { relief, boardSeed: 5, sizes: PLACE_SHARE })!;
       for (const name of ["field", "high", "recess"] as const)
         expect(Math.abs(shareIn(region, name) - PLACE_SHARE[place])).toBeLessThan(0.04);
     }
-    expect(regionOf("everywhere", { relief, boardSeed: 5 })).toBeNull();
-    const border = regionOf("border", { relief, boardSeed: 5 })!;
+    expect(regionOf(EVERYWHERE, { relief, boardSeed: 5, sizes: PLACE_SHARE })).toBeNull();
+    const border = regionOf({ ...EVERYWHERE, on: "border" }, { relief, boardSeed: 5, sizes: PLACE_SHARE })!;
     const middle = 100 * 300 + 150;
     expect(border[middle]).toBe(0);
+  });
+
+  it("of places joined and left out takes what the surface state takes", () => {
+    const bench = { relief, boardSeed: 5, sizes: { ...PLACE_SHARE, motif: 0.3 } };
+    const regions: Region[] = [
+      { ...EVERYWHERE, but: ["motif"] },
+      { ...EVERYWHERE, on: "hands", also: ["patch"] },
+      { on: "high", also: ["patch"], but: ["motif"] },
+    ];
+    for (const region of regions)
+      for (const name of ["field", "high"] as const) {
+        const drawn = shareIn(regionOf(region, bench)!, name);
+        expect(Math.abs(drawn - shareOfClass(region, name, bench.sizes)), JSON.stringify(region)).toBeLessThan(0.07);
+      }
   });
 });
 

@@ -1,6 +1,6 @@
-import { isReliefClass, type PlaceOnFace, RELIEF_CLASSES, type Where } from "../plan/plan.ts";
+import { type PlaceOnFace, RELIEF_CLASSES } from "../plan/plan.ts";
 import { type ByRelief, byRelief } from "../surface/phase.ts";
-import { PLACE_SHARE } from "../surface/places.ts";
+import { isPlace, isSimple, joined, type Region, takesClass } from "../surface/places.ts";
 import { type Field, fieldOn, PANEL_HEIGHT, PANEL_WIDTH } from "./grid.ts";
 import type { Bench } from "./hands/hand.ts";
 import { Memory, reckon } from "./kernels.ts";
@@ -147,15 +147,38 @@ function placeScore(place: PlaceOnFace, { grid, border, motif }: Relief, seed: n
   return score;
 }
 
+/** A named place, 0 to 1 a pixel. All steps of a board mean the same place. */
+function placeOf(
+  place: PlaceOnFace,
+  { relief, boardSeed, sizes }: Pick<Bench, "relief" | "boardSeed" | "sizes">,
+): Field {
+  const score = placeScore(place, relief, boardSeed);
+  const share = byRelief(() => sizes[place]);
+  return maskOf({ score, share, softness: place === "hands" || place === "patch" ? 0.25 : 0.04 }, relief);
+}
+
 /**
- * The named place that a step's "where" means, 0 to 1 a pixel; null where it is everywhere, or a class that its share tells. All
- * steps of a board mean the same place.
+ * Where a step's "where" goes, 0 to 1 a pixel: its places joined, without what is left out; null where it is everywhere, or
+ * relief classes that their shares tell.
  */
-export function regionOf(on: Where, { relief, boardSeed }: Pick<Bench, "relief" | "boardSeed">): Field | null {
-  if (on === "everywhere" || isReliefClass(on)) return null;
-  const score = placeScore(on, relief, boardSeed);
-  const share = byRelief(() => PLACE_SHARE[on]);
-  return maskOf({ score, share, softness: on === "hands" || on === "patch" ? 0.25 : 0.04 }, relief);
+export function regionOf(region: Region, bench: Pick<Bench, "relief" | "boardSeed" | "sizes">): Field | null {
+  const places = joined(region).filter(isPlace);
+  if (places.length === 0 && region.but.length === 0) return null;
+  if (isSimple(region)) return placeOf(places[0]!, bench);
+  const { belongs } = bench.relief;
+  const whole = joined(region).includes("everywhere");
+  const classes = RELIEF_CLASSES.filter((name) => takesClass(region, name));
+  const inside = places.map((place) => placeOf(place, bench));
+  const outside = region.but.map((place) => placeOf(place, bench));
+  const count = belongs.field.length;
+  const found = belongs.field.slice().fill(0);
+  for (let at = 0; at < count; at++) {
+    let lies = whole ? 1 : classes.reduce((sum, name) => sum + belongs[name][at]!, 0);
+    for (const mask of inside) lies = Math.max(lies, mask[at]!);
+    for (const mask of outside) lies *= 1 - mask[at]!;
+    found[at] = Math.min(1, lies);
+  }
+  return found;
 }
 
 /** A score without any pattern of its own: fine and coarse clouds. */

@@ -1,4 +1,4 @@
-import { isReliefClass, RELIEF_CLASSES } from "../plan/plan.ts";
+import { RELIEF_CLASSES } from "../plan/plan.ts";
 import { type Film, TRACE } from "../surface/film.ts";
 import {
   type Flaking,
@@ -11,6 +11,7 @@ import {
 } from "../surface/laws/law.ts";
 import { lawOf } from "../surface/laws/laws.ts";
 import { type ByRelief, byRelief, type Effect } from "../surface/phase.ts";
+import { reachesClass } from "../surface/places.ts";
 import { EVEN } from "../surface/technique.ts";
 import type { Share } from "../units/units.ts";
 import { crackMask, crackSpacing, cracksNamed } from "./crackle.ts";
@@ -28,9 +29,7 @@ import type { Relief } from "./relief.ts";
 
 /** Share of each class that a taking works on. */
 const shareWorked = (worked: ByRelief, { phase: { where } }: Meeting): ByRelief =>
-  byRelief((name) =>
-    isReliefClass(where.on) && where.on !== name ? 0 : where.share * Math.min(1, workedOn(worked, name, where.on)),
-  );
+  byRelief((name) => (reachesClass(where, name) ? where.share * Math.min(1, workedOn(worked, name, where)) : 0));
 
 const MOST_PRESSURE = 2.6;
 
@@ -78,7 +77,7 @@ const COARSE = 40;
 /** Where something works, cut from where it bears so that every relief class gives its share. */
 function workedWhere(score: Field, softness: number, worked: ByRelief, meeting: Meeting, layers: Layers, bench: Bench) {
   const share = shareWorked(worked, meeting);
-  const region = regionOf(meeting.phase.where.on, bench);
+  const region = regionOf(meeting.phase.where, bench);
   const kinds = kindsOf(layers, bench.grid, bench.relief.sample);
   return maskOf({ score, share, softness, region, kinds }, bench.relief);
 }
@@ -286,7 +285,7 @@ const isWhole = (share: ByRelief) => RELIEF_CLASSES.every((name) => share[name] 
 /** Where a step that works everywhere alike is at work, 0 to 1 a pixel; null for the whole face. */
 function partWhere(meeting: Meeting, layers: Layers, bench: Bench, softness: number): Field | null {
   const { grid, seed } = bench;
-  if (regionOf(meeting.phase.where.on, bench) === null && isWhole(shareWorked(EVEN, meeting))) return null;
+  if (regionOf(meeting.phase.where, bench) === null && isWhole(shareWorked(EVEN, meeting))) return null;
   return workedWhere(clouds(grid, seed + 70, 30, 4).field(), softness, EVEN, meeting, layers, bench);
 }
 

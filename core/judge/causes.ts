@@ -7,7 +7,7 @@ export interface Cause {
   zoneIds: readonly string[];
 }
 
-/** A repair is made to a step, so a fault is told apart by it; what is normal is normal wherever it comes up. */
+/** A repair is made to a step, so a fault belongs to that step; what is normal is normal wherever it comes up. */
 const keyOf = ({ crustId, stepId, rule, part, severity, title }: Finding): string =>
   severity === "note" ? `${rule} ${title}` : `${crustId} ${stepId} ${rule} ${part ?? ""} ${severity} ${title}`;
 

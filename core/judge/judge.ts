@@ -221,7 +221,7 @@ function judgedFrom(
 
 /** The surface as it is after the phase with that index, folded again from the ground. */
 export function surfaceAfter({ zone, phases, climate }: ZoneJudgement, index: number): Surface {
-  let surface = bareSurface(zone.ground, climate);
+  let surface = bareSurface(zone.ground, climate, undefined, zone.sizes);
   for (const { phase, starts } of phases.slice(0, index + 1)) surface = apply(surface, phase, starts);
   return surface;
 }
@@ -273,7 +273,10 @@ function onOtherWays(main: Line, zone: Zone, crust: Crust, setting: Setting): Fi
 }
 
 const lineOn = (zone: Zone, crustId: string, { houseRules, room, climate, rules }: Setting) =>
-  new Line({ zone, crustId, houseRules, room, climate, rules: sortedRules(rules) }, bareSurface(zone.ground, climate));
+  new Line(
+    { zone, crustId, houseRules, room, climate, rules: sortedRules(rules) },
+    bareSurface(zone.ground, climate, undefined, zone.sizes),
+  );
 
 /** A line resumed after that many phases of a zone's judgement, to try what could come next. */
 export function lineAfter(plan: Plan, judged: ZoneJudgement, count: number, options: JudgeOptions = {}): Line {

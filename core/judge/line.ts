@@ -3,7 +3,7 @@ import { type Gate, gateVerdict, nextOpening, type Stage, typically } from "../d
 import type { Coat } from "../drying/law.ts";
 import type { Material } from "../materials/material.ts";
 import type { HouseRules } from "../plan/house-rules.ts";
-import { RELIEF_CLASSES, type Relief, type Where, type Zone } from "../plan/plan.ts";
+import { RELIEF_CLASSES, type Relief, type Zone } from "../plan/plan.ts";
 import type { Room } from "../plan/room.ts";
 import { boundsFrom } from "../plan/wait.ts";
 import { seen as seenOf } from "../rules/read-surface.ts";
@@ -23,6 +23,7 @@ import { coatOf, type Film } from "../surface/film.ts";
 import { absorbencyOf, groundAt } from "../surface/ground-state.ts";
 import { asGo, inOneGo, LONGEST_PAUSE } from "../surface/one-go.ts";
 import type { Phase } from "../surface/phase.ts";
+import { EVERYWHERE, type Region, sameRegion } from "../surface/places.ts";
 import type { Stack } from "../surface/stack.ts";
 import { apply, patchesWhere, type Surface } from "../surface/surface.ts";
 import type { Technique } from "../surface/technique.ts";
@@ -118,15 +119,15 @@ function counted(tops: Iterable<Top>, alike: (one: Stack, two: Stack) => boolean
   return found;
 }
 
-function* patchesUnder(surface: Surface, zone: Zone, on: Where): Generator<Top> {
+function* patchesUnder(surface: Surface, zone: Zone, region: Region): Generator<Top> {
   for (const relief of RELIEF_CLASSES)
-    for (const { stack, share } of patchesWhere(surface, relief, on))
+    for (const { stack, share } of patchesWhere(surface, relief, region))
       yield { stack, share: zone.relief[relief] * share };
 }
 
 /** What lies on top where a phase goes, each film once, with its share of the zone. */
-export const topsUnder = (surface: Surface, zone: Zone, on: Where): Top[] =>
-  counted(patchesUnder(surface, zone, on), sameTop);
+export const topsUnder = (surface: Surface, zone: Zone, region: Region): Top[] =>
+  counted(patchesUnder(surface, zone, region), sameTop);
 
 /** Under this share of the zone a film on top holds nothing up. */
 const SPECK: Share = 0.01;
@@ -138,7 +139,7 @@ function filmsOf(tops: readonly Top[]): { film: Film; share: Share }[] {
 }
 
 interface Tops {
-  on: Where;
+  region: Region;
   relief: Relief;
   tops: readonly Top[];
   seen: readonly Top[];
@@ -445,9 +446,9 @@ export class Line {
   private coatLaid(phase: Phase): Coat | null {
     if (phase.material === null) return null;
     let drawn = 0;
-    for (const { stack, share } of this.tops(phase.where.on).tops)
+    for (const { stack, share } of this.tops(phase.where).tops)
       drawn += share * absorbencyOf(stack, this.surface.ground);
-    const whole = this.tops(phase.where.on).tops.reduce((sum, { share }) => sum + share, 0);
+    const whole = this.tops(phase.where).tops.reduce((sum, { share }) => sum + share, 0);
     return coatOf(phase, phase.material, whole > 0 ? drawn / whole : 0);
   }
 
@@ -460,7 +461,7 @@ export class Line {
       houseRules: this.bench.houseRules,
       room: this.bench.room,
       after: this.surface,
-      tops: topsUnder(this.surface, this.bench.zone, "everywhere"),
+      tops: topsUnder(this.surface, this.bench.zone, EVERYWHERE),
       past: this.phases,
     };
     for (const rule of this.bench.rules.finish)
@@ -470,14 +471,14 @@ export class Line {
   /**
    * What lies on top; looked up once for everything tried on the same surface, and for zones with the same relief.
    */
-  private tops(on: Where): Tops {
+  private tops(region: Region): Tops {
     const { zone } = this.bench;
     const known = lastTops.get(this.surface.patches);
-    if (known && known.on === on && sameRelief(known.relief, zone.relief)) return known;
-    const pairs = counted(patchesUnder(this.surface, zone, on), samePair);
+    if (known && sameRegion(known.region, region) && sameRelief(known.relief, zone.relief)) return known;
+    const pairs = counted(patchesUnder(this.surface, zone, region), samePair);
     const tops = counted(pairs, sameTop);
     const found: Tops = {
-      on,
+      region,
       relief: zone.relief,
       tops,
       seen: seenOf(tops),
@@ -489,15 +490,15 @@ export class Line {
   }
 
   /** The surface with its ground as it is where a phase goes. */
-  private whereItGoes({ where: { on } }: Phase): Surface {
+  private whereItGoes({ where }: Phase): Surface {
     const { surface } = this;
-    const ground = groundAt(surface.ground, on);
+    const ground = groundAt(surface.ground, where);
     return ground === surface.ground ? surface : { ...surface, ground };
   }
 
   private seam(phase: Phase): Seam {
     const { zone, houseRules, room, climate } = this.bench;
-    const { tops, seen, pairs, films } = this.tops(phase.where.on);
+    const { tops, seen, pairs, films } = this.tops(phase.where);
     return {
       zone,
       houseRules,

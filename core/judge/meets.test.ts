@@ -212,6 +212,52 @@ describe("how much, and where", () => {
   });
 });
 
+describe("places joined, left out, and with a size of their own", () => {
+  const shareOf = (where: NonNullable<ExampleStep[2]>["where"], zone: ExampleStack["zone"] = {}) => {
+    const plan = planOf([["brush", "chalk-slate", { where: where! }]], { zone });
+    const { after, zone: judged } = judge(plan).zones[0]!;
+    return covers(after, judged.relief).get("s1") ?? 0;
+  };
+
+  it("all but the motif is the rest of the face", () => {
+    expect(shareOf({ on: "everywhere", but: ["motif"], over: 1 })).toBeCloseTo(0.85, 2);
+    expect(shareOf({ on: "motif", over: 1 })).toBeCloseTo(0.15, 2);
+  });
+
+  it("arrises and high points together are as much as one and the other", () => {
+    const both = shareOf({ on: "arris", also: ["high"], over: 1 });
+    expect(both).toBeCloseTo(shareOf({ on: "arris", over: 1 }) + shareOf({ on: "high", over: 1 }), 2);
+  });
+
+  it("the border and where hands touch lie across each other", () => {
+    const both = shareOf({ on: "border", also: ["hands"], over: 1 });
+    expect(both).toBeCloseTo(1 - (1 - 0.2) * (1 - 0.12), 2);
+  });
+
+  it("a motif is as large as this face has it", () => {
+    expect(shareOf({ on: "motif", over: 1 }, { sizes: { motif: 0.4 } })).toBeCloseTo(0.4, 2);
+  });
+
+  it("a stencil round the motif leaves the motif to the next colour: both lie where they were sent", () => {
+    const plan = planOf([
+      ["brush", "chalk-slate", { where: { on: "everywhere", but: ["motif"], over: 1 } }],
+      ["brush", "chalk-bone-white", { where: { on: "motif", over: 1 } }],
+    ]);
+    const { after, zone } = judge(plan).zones[0]!;
+    expect(covers(after, zone.relief).get("s1")).toBeCloseTo(0.85, 2);
+    expect(covers(after, zone.relief).get("s2")).toBeCloseTo(0.15, 2);
+  });
+
+  it("the shop buys for what is covered", () => {
+    const litres = (where: NonNullable<ExampleStep[2]>["where"]) =>
+      shop(planOf([["brush", "chalk-slate", { where: where! }]]))[0]!.millilitres;
+    expect(litres({ on: "everywhere", but: ["motif"], over: 1 })).toBeCloseTo(
+      0.85 * litres({ on: "everywhere", over: 1 }),
+      1,
+    );
+  });
+});
+
 describe("waits and waxes", () => {
   const exactly = (minutes: number) => ({ wait: { kind: "exactly" as const, minutes } });
   const CRACKLE: ExampleStep[] = [

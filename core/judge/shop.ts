@@ -4,7 +4,7 @@ import { findCrust, isReliefClass, type Plan, zoneArea, zonesOf } from "../plan/
 import { volumeNeeded } from "../quantity/spread.ts";
 import { compile } from "../surface/compile.ts";
 import type { Phase } from "../surface/phase.ts";
-import { shareWhere } from "../surface/places.ts";
+import { isSimple, PLACE_SHARE, shareWhere } from "../surface/places.ts";
 import type { Millilitres, SquareMetres } from "../units/units.ts";
 import { materialsOf } from "./judge.ts";
 
@@ -30,7 +30,8 @@ function tinsFor({ pot, beside, load }: Phase, area: SquareMetres): [Material, M
 }
 
 /** A tool that does not reach where the step goes takes nothing from the tin. */
-const laysNothing = ({ where: { on }, technique }: Phase) => isReliefClass(on) && technique.profile[on] === 0;
+const laysNothing = ({ where, technique }: Phase) =>
+  isSimple(where) && isReliefClass(where.on) && technique.profile[where.on] === 0;
 
 /**
  * How much of each material the plan needs, straight from the tin, from area, coats, cover share, the technique's
@@ -44,7 +45,8 @@ export function shop(plan: Plan): Need[] {
     if (!crust) continue;
     const area = zoneArea(zone);
     for (const phase of compile(crust, zone, materials).phases) {
-      const covered = area * shareWhere(phase.where.on, zone.relief) * phase.where.share;
+      const covered =
+        area * shareWhere(phase.where, zone.relief, { ...PLACE_SHARE, ...zone.sizes }) * phase.where.share;
       if (laysNothing(phase)) continue;
       for (const [material, millilitres] of tinsFor(phase, covered)) {
         const need = needs.get(material.id) ?? { material, millilitres: 0, uses: [] };

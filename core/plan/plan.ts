@@ -85,6 +85,8 @@ export const Step = z.strictObject({
   how: Id.describe("technique id"),
   where: z.strictObject({
     on: z.enum(WHERE),
+    also: z.array(z.enum(WHERE)).min(1).max(WHERE.length).optional().describe("more places, joined to the first"),
+    but: z.array(z.enum(PLACES)).min(1).max(PLACES.length).optional().describe("left out: all but the motif"),
     over: z
       .number()
       .gt(0, "a step is worked over something")
@@ -142,6 +144,13 @@ export const Zone = z.strictObject({
     .max(4)
     .default([])
     .describe("what is taken apart or masked before this zone is painted"),
+  sizes: z
+    .partialRecord(
+      z.enum(PLACES),
+      z.number().gt(0, "a place takes some of the face").max(1, "a place is no larger than the face"),
+    )
+    .optional()
+    .describe("shares of the face that the border, the motif and other places take here, where they are not the usual"),
   movingParts: z.boolean().default(false).describe("drawer sides, runners, and other faces that slide"),
   place: z
     .strictObject({

@@ -30,7 +30,9 @@ export interface ExampleStack {
   use?: Partial<Use>;
   houseRules?: Partial<HouseRules>;
   room?: Partial<Room>;
-  zone?: Partial<Pick<Zone, "shape" | "carving" | "faces" | "relief" | "orientation" | "hands" | "movingParts">>;
+  zone?: Partial<
+    Pick<Zone, "shape" | "carving" | "faces" | "relief" | "orientation" | "hands" | "movingParts" | "sizes">
+  >;
   steps: readonly ExampleStep[];
 }
 

@@ -5,6 +5,7 @@ import { RELIEF_CLASSES, type ReliefClass } from "../plan/plan.ts";
 import { type Film, isWet } from "../surface/film.ts";
 import { absorbencyOf, toothOf } from "../surface/ground-state.ts";
 import type { Working } from "../surface/laws/law.ts";
+import { sameRegion } from "../surface/places.ts";
 import type { Stack } from "../surface/stack.ts";
 import { bareSurface, patchesWhere } from "../surface/surface.ts";
 import type { Share } from "../units/units.ts";
@@ -35,7 +36,7 @@ export const isResist = (film: Film) => film.resist;
 /** All stacks where the phase goes, with the relief class they lie on. */
 export function stacksUnder(seam: FilmSeam): { relief: ReliefClass; stack: Stack; share: Share }[] {
   return RELIEF_CLASSES.flatMap((relief) =>
-    patchesWhere(seam.before, relief, seam.phase.where.on).map((patch) => ({
+    patchesWhere(seam.before, relief, seam.phase.where).map((patch) => ({
       relief,
       stack: patch.stack,
       share: patch.share * seam.relief[relief],
@@ -120,6 +121,6 @@ export const metBefore = (
       phase.id !== id &&
       phase.material !== null &&
       phase.material.role !== "wax" &&
-      phase.where.on === where.on &&
+      sameRegion(phase.where, where) &&
       fits(phase),
   );

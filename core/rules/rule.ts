@@ -8,7 +8,7 @@ import type { Room } from "../plan/room.ts";
 import type { Film } from "../surface/film.ts";
 import type { Effect, Phase, RuledAs } from "../surface/phase.ts";
 import type { Stack } from "../surface/stack.ts";
-import type { Surface } from "../surface/surface.ts";
+import type { Films, Surface } from "../surface/surface.ts";
 import type { Instant, Minutes, Share } from "../units/units.ts";
 import type { ExampleStack } from "./example.ts";
 
@@ -89,9 +89,6 @@ export interface Demand extends Wait {
   /** what to say when the wait misses every gate; null where another rule says it */
   tell(miss: Miss): Draft | null;
 }
-
-/** What lies on a zone, without its ground. */
-export type Films = Omit<Surface, "ground">;
 
 /** A phase with its place on the zone's nominal line. */
 export interface Placed {

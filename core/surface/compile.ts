@@ -9,6 +9,7 @@ import { howItLies, type Lies } from "./coverage.ts";
 import { coatThickness } from "./film.ts";
 import { inGoes } from "./one-go.ts";
 import type { Effect, Phase, RuledAs } from "./phase.ts";
+import { regionOfStep } from "./places.ts";
 import type { Technique } from "./technique.ts";
 import { findTechnique, techniquesFor } from "./techniques.ts";
 
@@ -165,7 +166,7 @@ export function compileStep(
       effects,
       does,
       load: lies.load,
-      where: { on: step.where.on, share: step.where.over * lies.covers },
+      where: { ...regionOfStep(step), share: step.where.over * lies.covers },
       intents: step.intents,
       hands,
       go: null,

@@ -1,8 +1,8 @@
 import { type Ground, isTimber } from "../plan/ground.ts";
-import type { Where } from "../plan/plan.ts";
 import type { Share } from "../units/units.ts";
 import type { Film } from "./film.ts";
 import type { Contaminant, Effect, Phase } from "./phase.ts";
+import { type Region, sameRegion } from "./places.ts";
 import type { Stack } from "./stack.ts";
 
 /** The ground as preparing has left it. */
@@ -15,7 +15,7 @@ export interface GroundState {
   /** taken down to bare timber */
   stripped: boolean;
   /** parts that were prepared apart from the rest: a relief class, or a place on the face */
-  parts: readonly { on: Where; state: GroundState }[];
+  parts: readonly { region: Region; state: GroundState }[];
 }
 
 /** The ground before the first step. */
@@ -36,19 +36,22 @@ const STRIPPED = { kind: "raw timber", absorbency: 0.7, tooth: 0.85, soundness: 
 const MOST: Share = 0.5;
 
 /** The ground as it is where a phase goes. */
-export const groundAt = (state: GroundState, on: Where): GroundState =>
-  state.parts.find((part) => part.on === on)?.state ?? state;
+export const groundAt = (state: GroundState, region: Region): GroundState =>
+  state.parts.length === 0 ? state : (state.parts.find((part) => sameRegion(part.region, region))?.state ?? state);
 
 /** The ground as a phase leaves it, where it reaches it: what is done to a part of a face is done there, and no further. */
 export function groundAfter(state: GroundState, phase: Phase): GroundState {
   if (!PREPARES.some((does) => phase.does.has(does))) return state;
-  const { on, share } = phase.where;
-  if (share < MOST) return state;
-  if (on !== "everywhere") {
-    const part = prepared({ ...groundAt(state, on), parts: [] }, phase);
-    return { ...state, parts: [...state.parts.filter((one) => one.on !== on), { on, state: part }] };
+  const region = phase.where;
+  if (region.share < MOST) return state;
+  if (region.on !== "everywhere" || region.but.length > 0) {
+    const part = prepared({ ...groundAt(state, region), parts: [] }, phase);
+    return {
+      ...state,
+      parts: [...state.parts.filter((one) => !sameRegion(one.region, region)), { region, state: part }],
+    };
   }
-  const parts = state.parts.map((part) => ({ on: part.on, state: prepared(part.state, phase) }));
+  const parts = state.parts.map((part) => ({ ...part, state: prepared(part.state, phase) }));
   return { ...prepared(state, phase), parts };
 }
 

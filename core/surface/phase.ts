@@ -1,8 +1,9 @@
 import type { Binder, Material } from "../materials/material.ts";
 import type { Pot } from "../mixing/pot.ts";
-import type { Intent, ReliefClass, Step, Where } from "../plan/plan.ts";
+import type { Intent, ReliefClass, Step } from "../plan/plan.ts";
 import type { Micrometres, Minutes, Share } from "../units/units.ts";
 import type { Go } from "./one-go.ts";
+import type { Region } from "./places.ts";
 import type { Technique } from "./technique.ts";
 
 export type ByRelief = Record<ReliefClass, number>;
@@ -87,7 +88,7 @@ export interface Phase {
   /** the kinds of effect it has, for rules to ask */
   does: ReadonlySet<Effect["does"]>;
   /** where it goes, and the share of that place that it covers */
-  where: { on: Where; share: Share };
+  where: Region & { share: Share };
   intents: readonly Intent[];
   /** minutes of hands: on the whole zone, or on one section of its go */
   hands: Minutes;

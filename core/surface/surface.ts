@@ -1,7 +1,7 @@
 import { type Climate, STANDARD_CLIMATE } from "../drying/climate.ts";
 import type { Material } from "../materials/material.ts";
 import type { Ground } from "../plan/ground.ts";
-import { isReliefClass, type PlaceOnFace, RELIEF_CLASSES, type ReliefClass, type Where } from "../plan/plan.ts";
+import { type PlaceOnFace, RELIEF_CLASSES, type ReliefClass } from "../plan/plan.ts";
 import type { Instant, Share } from "../units/units.ts";
 import { drawnTogether, type Film, freshFilm, TRACE } from "./film.ts";
 import { type GroundState, groundAfter, groundAt, untouched } from "./ground-state.ts";
@@ -19,7 +19,7 @@ import { lawOf } from "./laws/laws.ts";
 import { CRACK_SHARE, cracksOver, isThirsty, soaksIn } from "./laws/laying.ts";
 import { mistedAfter } from "./laws/misting.ts";
 import type { Effect, Phase } from "./phase.ts";
-import { bitOf, isPlace, PLACE_SHARE } from "./places.ts";
+import { bitOf, isSimple, PLACE_SHARE, placesIn, type Region, reachesClass, takesClass, takesIn } from "./places.ts";
 import { laidOn, PATCH_LIMIT, type Patch, type PatchLimit, type Stack, tidied, withTop } from "./stack.ts";
 
 /** The surface as it is: the ground, and per relief class a few patches whose shares sum to 1. */
@@ -33,16 +33,24 @@ export interface Surface {
   /** the air in which it dries */
   climate: Climate;
   patchLimit: PatchLimit;
+  /** the share of the face that each named place takes */
+  sizes: Readonly<Record<PlaceOnFace, Share>>;
 }
+
+/** What lies on a zone, without its ground. */
+export type Films = Omit<Surface, "ground">;
 
 const WHOLE: readonly Patch[] = [{ share: 1, stack: null, places: 0 }];
 const BARE: Surface["patches"] = { arris: WHOLE, field: WHOLE, high: WHOLE, recess: WHOLE };
+
+const NO_SIZES: Partial<Record<PlaceOnFace, Share>> = {};
 
 /** The bare ground before the first step. */
 export const bareSurface = (
   ground: Ground,
   climate: Climate = STANDARD_CLIMATE,
   patchLimit = PATCH_LIMIT,
+  sizes: Partial<Record<PlaceOnFace, Share>> = NO_SIZES,
 ): Surface => ({
   ground: untouched(ground),
   patches: BARE,
@@ -50,6 +58,7 @@ export const bareSurface = (
   misted: null,
   climate,
   patchLimit,
+  sizes: sizes === NO_SIZES ? PLACE_SHARE : { ...PLACE_SHARE, ...sizes },
 });
 
 /** A meeting on one relief class of one surface. */
@@ -185,18 +194,18 @@ function laid<E extends Effect>(
 }
 
 /** Share of a relief class that an effect works on, before the step's own share. */
-function reach(effect: Effect, law: Law, relief: ReliefClass, on: Where): Share {
+function reach(effect: Effect, law: Law, relief: ReliefClass, region: Region): Share {
   if (law.way === "prepares") return 0;
-  return "worked" in law ? workedOn(law.worked(effect), relief, on) : 1;
+  return "worked" in law ? workedOn(law.worked(effect), relief, region) : 1;
 }
 
 function afterEffect(patches: readonly Patch[], effect: Effect, here: Here): readonly Patch[] {
   const law = lawOf(effect);
-  const ofClass = reach(effect, law, here.relief, here.phase.where.on);
+  const ofClass = reach(effect, law, here.relief, here.phase.where);
   if (ofClass <= 0) return patches;
-  const { on, share: ofPlace } = here.phase.where;
-  const bit = isPlace(on) ? bitOf(on) : 0;
-  const within = ({ places }: Patch) => (places & bit) === bit;
+  const region = here.phase.where;
+  const ofPlace = region.share;
+  const within = ({ places }: Patch) => takesIn(region, here.relief, places);
   if (law.way === "lays") return laid(patches, effect, law, here, (patch) => (within(patch) ? ofPlace : 0));
   const next: Patch[] = [];
   let moved = false;
@@ -217,10 +226,10 @@ function afterEffect(patches: readonly Patch[], effect: Effect, here: Here): rea
 }
 
 /** Splits a named place off the whole face, the first time that a step goes there. */
-function withPlace(surface: Surface, place: PlaceOnFace): Surface {
+function withPlace<Any extends Films>(surface: Any, place: PlaceOnFace): Any {
   const bit = bitOf(place);
   if ((surface.places & bit) !== 0) return surface;
-  const inside = PLACE_SHARE[place];
+  const inside = surface.sizes[place];
   const split = (patches: readonly Patch[]): readonly Patch[] =>
     tidied(
       patches.flatMap(({ share, stack, places }) => [
@@ -251,7 +260,7 @@ const lastStep = new WeakMap<Surface["patches"], Step>();
 
 /** All that a phase asks of the ground under these patches, as a word that is the same where grounds answer alike. */
 function askedOfGround({ patches, ground: whole }: Surface, { effects, material, where }: Phase): string {
-  const ground = groundAt(whole, where.on);
+  const ground = groundAt(whole, where);
   let asked = "";
   for (const effect of effects) {
     const { way } = lawOf(effect);
@@ -278,11 +287,18 @@ function patchesAfter(surface: Surface, phase: Phase, at: Instant): Surface["pat
     known.ground === ground
   )
     return known.patches;
-  const { on } = phase.where;
   const patches = { ...surface.patches };
   for (const relief of RELIEF_CLASSES) {
-    if (isReliefClass(on) && on !== relief) continue;
-    const here: Here = { phase, at, misted, relief, ground: groundAt(surface.ground, on), climate, patchLimit };
+    if (!reachesClass(phase.where, relief)) continue;
+    const here: Here = {
+      phase,
+      at,
+      misted,
+      relief,
+      ground: groundAt(surface.ground, phase.where),
+      climate,
+      patchLimit,
+    };
     for (const effect of phase.effects) patches[relief] = afterEffect(patches[relief], effect, here);
   }
   const same = RELIEF_CLASSES.every((relief) => patches[relief] === surface.patches[relief]);
@@ -291,9 +307,9 @@ function patchesAfter(surface: Surface, phase: Phase, at: Instant): Surface["pat
   return after;
 }
 
-function isBare(surface: Surface, on: Where): boolean {
+function isBare(surface: Surface, region: Region): boolean {
   return RELIEF_CLASSES.some(
-    (relief) => (!isReliefClass(on) || on === relief) && surface.patches[relief].some((patch) => patch.stack === null),
+    (relief) => reachesClass(region, relief) && surface.patches[relief].some((patch) => patch.stack === null),
   );
 }
 
@@ -303,28 +319,28 @@ function isBare(surface: Surface, on: Where): boolean {
  */
 export function apply(surface: Surface, phase: Phase, at: Instant): Surface {
   if (phase.effects.length === 0) return surface;
-  const { on } = phase.where;
-  const placed = isPlace(on) ? withPlace(surface, on) : surface;
+  const placed = placesIn(phase.where).reduce(withPlace, surface);
   const strips = phase.does.has("strip");
   return {
-    ground: strips || isBare(placed, on) ? groundAfter(placed.ground, phase) : placed.ground,
+    ground: strips || isBare(placed, phase.where) ? groundAfter(placed.ground, phase) : placed.ground,
     patches: patchesAfter(placed, phase, at),
     places: placed.places,
     misted: mistedAfter(placed.misted, phase, at),
     climate: placed.climate,
+    sizes: placed.sizes,
     patchLimit: placed.patchLimit,
   };
 }
 
 /** The patches of a relief class where a step would go, each with its share of the class. */
-export function patchesWhere(
-  surface: Pick<Surface, "patches" | "places">,
-  relief: ReliefClass,
-  on: Where,
-): readonly Patch[] {
-  if (on === "everywhere" || on === relief) return surface.patches[relief];
-  if (!isPlace(on)) return [];
-  const bit = bitOf(on);
-  if ((surface.places & bit) !== 0) return surface.patches[relief].filter((patch) => (patch.places & bit) !== 0);
-  return surface.patches[relief].map((patch) => ({ ...patch, share: patch.share * PLACE_SHARE[on] }));
+export function patchesWhere(surface: Films, relief: ReliefClass, region: Region): readonly Patch[] {
+  if (!reachesClass(region, relief)) return [];
+  if (isSimple(region) && takesClass(region, relief)) return surface.patches[relief];
+  const unsplit = placesIn(region).filter((place) => (surface.places & bitOf(place)) === 0);
+  const [only] = unsplit;
+  // one place that no step has gone to yet is so much of whatever lies there
+  if (isSimple(region) && only !== undefined)
+    return surface.patches[relief].map((patch) => ({ ...patch, share: patch.share * surface.sizes[only] }));
+  const { patches } = unsplit.reduce(withPlace, surface);
+  return patches[relief].filter(({ places }) => takesIn(region, relief, places));
 }

@@ -1,4 +1,6 @@
 import type { Climate } from "../../drying/climate.ts";
+import type { PlaceOnFace } from "../../plan/plan.ts";
+import type { Share } from "../../units/units.ts";
 import type { Field, Grid } from "../grid.ts";
 import type { Source } from "../kernels.ts";
 import type { Relief } from "../relief.ts";
@@ -11,6 +13,8 @@ export interface Bench {
   seed: number;
   /** of the whole board: what all its steps have in common, such as where its places are */
   boardSeed: number;
+  /** the share of the face that each named place takes */
+  sizes: Readonly<Record<PlaceOnFace, Share>>;
   /** whether paste or crumb builds the face up in peaks that a cloth or a dry brush finds */
   builtUp: boolean;
   /** how much of what is laid is water beyond what is in the tin, 0 to 1 */

@@ -2,6 +2,7 @@ import { isReliefClass, RELIEF_CLASSES, type ReliefClass } from "../../plan/plan
 import { TRACE } from "../../surface/film.ts";
 import { lawOf } from "../../surface/laws/laws.ts";
 import type { Phase } from "../../surface/phase.ts";
+import { isSimple } from "../../surface/places.ts";
 import { techniquesFor } from "../../surface/techniques.ts";
 import { stepOf } from "../read-surface.ts";
 import { patchStep } from "../repair.ts";
@@ -39,7 +40,7 @@ export const laysNothing: Rule = {
     const { material, technique, step } = phase;
     const { on } = phase.where;
     if (!material || phase.coat > 1 || !RELIEF_CLASSES.some((relief) => reaches(phase, relief))) return [];
-    if (!isReliefClass(on) || reaches(phase, on)) return [];
+    if (!isSimple(phase.where) || !isReliefClass(on) || reaches(phase, on)) return [];
     const other = techniquesFor(material).find(({ id, profile }) => id !== technique.id && profile[on] > 0);
     return [
       {

@@ -38,10 +38,10 @@ const WORN = ["arris", "high"] as const;
 /** The deepest place that the cloth reaches on edges and beads, where the wear goes. */
 function deepest(seam: Seam, rubbing: Rubbing): Reach | null {
   let found: Reach | null = null;
-  const { on } = seam.phase.where;
-  for (const relief of on === "everywhere" ? WORN : RELIEF_CLASSES) {
+  const { where } = seam.phase;
+  for (const relief of where.on === "everywhere" ? WORN : RELIEF_CLASSES) {
     if (seam.relief[relief] <= 0) continue;
-    for (const { stack } of patchesWhere(seam.before, relief, on)) {
+    for (const { stack } of patchesWhere(seam.before, relief, where)) {
       const reach = reachOf(seam, rubbing, stack);
       if (reach.opened.length > (found?.opened.length ?? 0)) found = reach;
     }

@@ -1,9 +1,10 @@
 import type { Material } from "../../materials/material.ts";
-import type { ReliefClass, Where } from "../../plan/plan.ts";
+import type { ReliefClass } from "../../plan/plan.ts";
 import type { Instant, Micrometres, Share } from "../../units/units.ts";
 import type { Film, LaidOn } from "../film.ts";
 import type { GroundState } from "../ground-state.ts";
 import type { ByRelief, Effect, Phase } from "../phase.ts";
+import type { Region } from "../places.ts";
 
 // What an effect does, said once. A law says how much comes, goes or changes of a film, from the film's state and what works on
 // it; where that happens is geometry, which the surface does patch by patch and the board pixel by pixel. Neither knows any
@@ -26,8 +27,8 @@ export interface Meeting extends Working {
 export type Waste = "cloth" | "dust" | "flakes" | "sludge";
 
 /** Share of a relief class that something works: a hand that is sent to one class works it as well as it works any. */
-export const workedOn = (worked: ByRelief, relief: ReliefClass, on: Where): Share =>
-  on === relief ? Math.max(...Object.values(worked)) : worked[relief];
+export const workedOn = (worked: ByRelief, relief: ReliefClass, { on, also }: Region): Share =>
+  on === relief || also.includes(relief) ? Math.max(...Object.values(worked)) : worked[relief];
 
 /** A film is laid over what is there. */
 export interface Laying<E extends Effect = Effect> {
