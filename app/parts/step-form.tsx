@@ -150,13 +150,15 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
               <summary className="cursor-pointer text-note text-soft">More places, or all but some</summary>
               <input type="hidden" name="hasPlaces" value="yes" />
               <div className="mt-1 grid grid-cols-2 gap-x-3">
-                <Places
-                  name="also"
-                  legend="And on"
-                  of={WHERE.filter((one) => one !== "everywhere")}
-                  step={step}
-                  values={values}
-                />
+                {step.where.on !== "everywhere" && (
+                  <Places
+                    name="also"
+                    legend="And on"
+                    of={WHERE.filter((one) => one !== "everywhere")}
+                    step={step}
+                    values={values}
+                  />
+                )}
                 <Places name="but" legend="But not on" of={PLACES} step={step} values={values} />
               </div>
               {faults.but && (

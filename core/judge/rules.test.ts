@@ -33,3 +33,32 @@ describe.each(RULES.map((rule) => [rule.meta.id, rule] as const))("rule %s", (id
     expect(rule.examples.faulty.length).toBeGreaterThan(0);
   });
 });
+
+describe("what rules say of each other", () => {
+  const ids = new Set(RULES.map(({ meta }) => meta.id));
+
+  it("names rules that there are, and no rule silences itself", () => {
+    for (const { meta } of RULES)
+      for (const other of meta.subsumes) {
+        expect(ids, meta.id).toContain(other);
+        expect(other).not.toBe(meta.id);
+      }
+  });
+
+  it("signs each wait with its own name, between phases that there are", () => {
+    for (const rule of RULES)
+      for (const example of [...rule.examples.clean, ...rule.examples.faulty]) {
+        const [zone] = judge(examplePlan(example), { rules: [rule] }).zones;
+        const phases = new Set(zone!.phases.map(({ phase }) => phase.id));
+        const steps = new Set(["ground", ...zone!.crust.steps.map(({ id }) => id)]);
+        for (const { phase, demands } of zone!.phases)
+          for (const demand of demands) {
+            expect(demand.rule).toBe(rule.meta.id);
+            expect(demand.to).toBe(phase.id);
+            expect(phases).toContain(demand.from);
+            expect(steps).toContain(demand.lower);
+          }
+        for (const { lower } of zone!.findings) if (lower !== undefined) expect(steps, rule.meta.id).toContain(lower);
+      }
+  });
+});

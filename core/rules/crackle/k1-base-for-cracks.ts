@@ -1,5 +1,6 @@
 import { colourDifference } from "../../colour/difference.ts";
-import { absorbs, stepOf, THIRSTY, topName } from "../read-surface.ts";
+import { hiding } from "../../surface/film.ts";
+import { absorbs, films, stepOf, THIRSTY, topName } from "../read-surface.ts";
 import { layInstead, sealFirst } from "../repair.ts";
 import type { Draft, Rule, Seam } from "../rule.ts";
 import { capital, named } from "../words.ts";
@@ -7,11 +8,15 @@ import { capital, named } from "../words.ts";
 /** Below this colour difference a crack hardly shows. */
 const CRACK_READS = 15;
 
+/** What hides less than this lets the colour beneath it through. */
+const SHOWS_COLOUR = 0.5;
+
 /** The paint over a crackle medium, compared with what the medium lies on. */
 function contrast(seam: Seam): Draft[] {
   const over = seam.phase.material;
   const medium = seam.pairs.find((top) => top.stack?.film.material.role === "medium")?.stack;
-  const under = medium?.below?.film;
+  // a sealer between lets the colour beneath it show in the cracks
+  const under = [...films(medium?.below ?? null)].find((film) => hiding(film) >= SHOWS_COLOUR);
   if (over?.role !== "paint" || seam.phase.coat > 1 || !under) return [];
   const difference = colourDifference(over.colour, under.material.colour);
   if (difference >= CRACK_READS) return [];
