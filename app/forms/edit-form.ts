@@ -2,6 +2,7 @@ import { z } from "zod";
 import { workingFixes } from "#core/judge/fixes";
 import { judge } from "#core/judge/judge";
 import { CATALOGUE } from "#core/materials/catalogue";
+import { Effort, sayEffort } from "#core/plan/effort";
 import { HouseRules } from "#core/plan/house-rules";
 import {
   type Crust,
@@ -21,7 +22,7 @@ import { CRUST_FORMS } from "./edits/crusts";
 import { PIECE_FORMS } from "./edits/pieces";
 import { type FormEdit, inCrust, onStep, type Place, pinOf, refuse, stepName } from "./edits/place";
 import { SHOP_FORMS } from "./edits/shop";
-import type { Faults, FormFields } from "./fields";
+import { type Faults, type FormFields, sentence } from "./fields";
 import { readHoursFields } from "./hours-form";
 import { readJobFields } from "./job-form";
 import { readMixFields } from "./mix-form";
@@ -90,6 +91,14 @@ const Share = z.coerce
   .gt(0, "The share must be more than 0 %.")
   .max(100, "The share cannot be more than 100 %.");
 
+/** How often and how hard a step's form says it is worked; null for once and as usual. */
+function readEffort(fields: FormFields, step: Step): { effort: Effort | null } | { fault: string } {
+  if (fields.passes === undefined && fields.pressure === undefined) return { effort: step.effort ?? null };
+  const read = Effort.safeParse({ passes: Number(fields.passes || "1"), pressure: fields.pressure || "usual" });
+  if (!read.success) return { fault: sentence(read.error.issues[0]!.message) };
+  return { effort: sayEffort(read.data) === "" ? null : read.data };
+}
+
 /** Whether a step is worked in one go with the one before; what is usual for it otherwise. */
 const ONE_GO: Partial<Record<string, boolean>> = { together: true, apart: false };
 
@@ -132,6 +141,8 @@ function patchStep(place: Place): FormEdit {
     potPins.forEach((pins, at) => {
       if (pins === null) faults[`mixWith${at + 1}`] = "That material is not on the shelf.";
     });
+    const effort = readEffort(fields, step);
+    if ("fault" in effort) faults.passes = effort.fault;
     const wait = readWait(fields, step, crust);
     if ("fault" in wait) faults.wait = wait.fault;
     if (!technique || !on || !coats.success || !share.success || "fault" in wait || Object.keys(faults).length > 0)
@@ -170,6 +181,7 @@ function patchStep(place: Place): FormEdit {
             wait: wait.wait,
             oneGo: fields.oneGo === undefined ? (step.oneGo ?? null) : (ONE_GO[fields.oneGo] ?? null),
             reveals,
+            effort: !lays && "effort" in effort ? effort.effort : null,
             amount: lays && "amount" in amount ? amount.amount : null,
             mix: lays ? mix : null,
             note: note || null,

@@ -2,6 +2,7 @@ import { Plus } from "lucide-react";
 import { type ReactNode, useMemo, useState } from "react";
 import { Link } from "react-router";
 import type { ZoneJudgement } from "#core/judge/judge";
+import { sayEffort } from "#core/plan/effort";
 import { isTimber } from "#core/plan/ground";
 import { sayMix } from "#core/plan/mix";
 import { materialName, type Step } from "#core/plan/plan";
@@ -101,6 +102,7 @@ function detailOf(step: Step, materialNamed: (id: string) => string): string {
   const where = sayWhere(step.where);
   if (where) words.push(where);
   if (step.where.over < 1) words.push(sayShare(step.where.over));
+  if (step.effort) words.push(sayEffort(step.effort));
   if (step.amount) words.push(sayAmount(step.amount));
   if (step.mix) words.push(sayMix(step.mix, materialNamed));
   for (const intent of step.intents) words.push(INTENT_SHORT[intent]);

@@ -1,9 +1,11 @@
 import { ArrowDown, ArrowUp, Scissors, Trash2 } from "lucide-react";
 import { CATALOGUE } from "#core/materials/catalogue";
+import { PRESSURES } from "#core/plan/effort";
 import { isTimber } from "#core/plan/ground";
 import { type Crust, INTENTS, PLACES, type Step, WHERE, type Zone } from "#core/plan/plan";
 import { WAIT_KINDS } from "#core/plan/wait";
 import { shareCovered } from "#core/surface/coverage";
+import type { Technique } from "#core/surface/technique";
 import { findTechnique, TECHNIQUES, techniquesFor } from "#core/surface/techniques";
 import { useJob } from "~/editor/job-editor";
 import { MEASURED } from "~/forms/amount-form";
@@ -17,6 +19,10 @@ import { COVER_WORDS, INTENT_WORDS, sayCovered, WHERE_WORDS } from "./step-words
 
 /** The kinds of step that can be worked in one go with the step before. */
 const IN_A_GO: ReadonlySet<string> = new Set(["coat", "take", "help"]);
+
+/** Effects that more passes and more pressure change. */
+const TAKES: ReadonlySet<string> = new Set(["abrade", "dissolve", "chip", "thin", "lift"]);
+const isTaking = ({ kind, effects }: Technique) => kind === "take" && effects.some(({ does }) => TAKES.has(does));
 
 const goValue = ({ oneGo }: Step) => (oneGo === undefined ? "usual" : oneGo ? "together" : "apart");
 
@@ -199,6 +205,31 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
                     inputMode="decimal"
                     defaultValue={values?.amountOf ?? (step.amount && "of" in step.amount ? step.amount.of : "")}
                   />
+                )}
+              </Field>
+            </>
+          )}
+          {technique && isTaking(technique) && (
+            <>
+              <Field name="passes" label="Passes" fault={faults.passes}>
+                {(field) => (
+                  <input
+                    {...field}
+                    type="text"
+                    inputMode="numeric"
+                    defaultValue={values?.passes ?? step.effort?.passes ?? 1}
+                  />
+                )}
+              </Field>
+              <Field name="pressure" label="Pressure">
+                {(field) => (
+                  <select {...field} defaultValue={values?.pressure ?? step.effort?.pressure ?? "usual"}>
+                    {PRESSURES.map((one) => (
+                      <option key={one} value={one}>
+                        {one}
+                      </option>
+                    ))}
+                  </select>
                 )}
               </Field>
             </>

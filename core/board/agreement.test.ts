@@ -4,8 +4,9 @@ import { FINISHES, judgedFinish } from "../../tests/finishes";
 import { steps as anySteps } from "../../tests/random-crusts.ts";
 import { statesApart, statesOnBoard, statesOnSurface } from "../../tests/states.ts";
 import { STANDARD_CLIMATE } from "../drying/climate.ts";
+import { judge, type ZoneJudgement } from "../judge/judge.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
-import { isReliefClass, RELIEF_CLASSES, type Step } from "../plan/plan.ts";
+import { CARVED_RELIEF, isReliefClass, RELIEF_CLASSES, type Step } from "../plan/plan.ts";
 import { type ExampleStep, examplePlan } from "../rules/example.ts";
 import { compile } from "../surface/compile.ts";
 import { apply, bareSurface } from "../surface/surface.ts";
@@ -13,7 +14,7 @@ import { TECHNIQUES, techniquesFor } from "../surface/techniques.ts";
 import { DAY } from "../units/units.ts";
 import { Board } from "./board.ts";
 import { boardWorkOf } from "./board-work.ts";
-import { PANEL_IDS } from "./panels/panel.ts";
+import { PANEL_IDS, type PanelId } from "./panels/panel.ts";
 import { classShares } from "./relief.ts";
 import { shownOnBoard, shownOnSurface } from "./shares.ts";
 
@@ -48,21 +49,41 @@ describe("what the board shows and what the checks hold", () => {
   });
 });
 
-it.each(PANEL_IDS.map((panel) => [panel] as const))("they agree on every panel: %s", (panel) => {
-  const finish = { ...FINISHES.find(({ id }) => id === "worn-two-tone")!, panel };
-  const zone = judgedFinish(finish);
+/** Points by which the shares of a judged zone are further apart on a panel than they may be, by class and layer. */
+function tooFarApart(zone: ZoneJudgement, panel: PanelId): string[] {
   const held = shownOnSurface(zone.after);
   const board = new Board(boardWorkOf(zone, panel, 1), WIDTH);
   const shown = shownOnBoard(board.after(zone.phases.length).layers, board.relief);
   const shares = classShares(board.relief);
-  for (const relief of RELIEF_CLASSES) {
+  return RELIEF_CLASSES.flatMap((relief) => {
     // a class that takes up hardly any of a panel cannot be measured there
-    if (zone.zone.relief[relief] === 0 || shares[relief] < 0.01) continue;
-    for (const key of new Set([...shown[relief].keys(), ...held[relief].keys()])) {
+    if (zone.zone.relief[relief] === 0 || shares[relief] < 0.01) return [];
+    return [...new Set([...shown[relief].keys(), ...held[relief].keys()])].flatMap((key) => {
       const apart = 100 * Math.abs((shown[relief].get(key) ?? 0) - (held[relief].get(key) ?? 0));
-      expect(apart, `${relief}, ${key}`).toBeLessThanOrEqual(POINTS);
-    }
-  }
+      return apart > POINTS ? [`${relief}, ${key}: ${apart.toFixed(1)}`] : [];
+    });
+  });
+}
+
+it.each(PANEL_IDS.map((panel) => [panel] as const))("they agree on every panel: %s", (panel) => {
+  expect(tooFarApart(judgedFinish({ ...FINISHES.find(({ id }) => id === "worn-two-tone")!, panel }), panel)).toEqual(
+    [],
+  );
+});
+
+it.each<[string, ExampleStep]>([
+  ["paper, three times and hard", ["sand-220", null, { effort: { passes: 3, pressure: "hard" } }]],
+  ["paper, lightly", ["sand-150", null, { effort: { passes: 1, pressure: "light" } }]],
+  ["a blade, twice", ["scrape-back", null, { effort: { passes: 2, pressure: "usual" } }]],
+  ["all but the motif", ["brush", "chalk-bone-white", { where: { on: "everywhere", but: ["motif"], over: 1 } }]],
+])("they agree with %s", (_what, step) => {
+  const plan = examplePlan({
+    shows: "effort",
+    ground: "old paint",
+    zone: { relief: CARVED_RELIEF },
+    steps: [["brush", "mineral-storm", { coats: 2 }], ["brush", "chalk-slate"], step],
+  });
+  expect(tooFarApart(judge(plan).zones[0]!, "carved")).toEqual([]);
 });
 
 const materials = new Map(CATALOGUE.map((material) => [material.id, material]));

@@ -15,6 +15,7 @@ const StepPatch = Step.omit({ id: true }).partial().extend({
   oneGo: Step.shape.oneGo.nullable(),
   reveals: Step.shape.reveals.nullable(),
   amount: Step.shape.amount.nullable(),
+  effort: Step.shape.effort.nullable(),
   mix: Step.shape.mix.nullable(),
   note: Step.shape.note.nullable(),
   branches: Step.shape.branches.nullable(),

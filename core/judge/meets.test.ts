@@ -365,7 +365,7 @@ describe("what is meant to show", () => {
     const finding = judge(plan).zones[0]!.findings.find(({ rule }) => rule === "B10")!;
     const fixes = workingFixes(plan, finding);
     expect(fixes.length).toBeGreaterThan(0);
-    expect(fixes.every(({ label }) => label.startsWith("Use "))).toBe(true);
+    expect(fixes.every(({ label }) => /^(Use|Take) /.test(label))).toBe(true);
   });
 
   it("is not missed where it shows already", () => {
@@ -602,5 +602,55 @@ describe("habits and standing", () => {
     const finding = judge(plan).zones[0]!.findings.find(({ rule }) => rule === "B2")!;
     const labels = workingFixes(plan, finding).map(({ label }) => label);
     expect(labels.some((label) => label.startsWith("Leave the oxide red"))).toBe(true);
+  });
+});
+
+describe("how hard and how often", () => {
+  const CLAY: ExampleStep[] = [
+    ["brush", "tint-base-ebony", { coats: 2 }],
+    ["brush", "clay-linen", { coats: 3 }],
+  ];
+  const sanded = (more: Partial<NonNullable<ExampleStep[2]>>): ExampleStep[] => [
+    ...CLAY,
+    ["sand-320", null, { reveals: "s1", ...later(2 * DAY), ...more }],
+  ];
+  const darkShown = (steps: ExampleStep[]) => {
+    const { after, zone } = judge(planOf(steps)).zones[0]!;
+    return shows(after, zone.relief).get("s1") ?? 0;
+  };
+
+  it("paper that does not get down to the base says so, with the effort that does", () => {
+    expect(worst(sanded({}), "B10")).toBe("caution");
+    const plan = planOf(sanded({}));
+    const finding = judge(plan).zones[0]!.findings.find(({ rule }) => rule === "B10")!;
+    const [more] = workingFixes(plan, finding);
+    expect(more!.label).toMatch(/^Take \d passes, pressing hard$/);
+    expect(worst(sanded({ effort: { passes: 8, pressure: "hard" } }), "B10")).toBe(null);
+  });
+
+  it("more passes and more pressure show more, and take longer", () => {
+    const efforts = [
+      { passes: 1, pressure: "light" as const },
+      { passes: 3, pressure: "usual" as const },
+      { passes: 8, pressure: "hard" as const },
+    ];
+    const shown = efforts.map((effort) => darkShown(sanded({ effort })));
+    expect(shown[0]!).toBeLessThanOrEqual(shown[1]!);
+    expect(shown[1]!).toBeLessThan(shown[2]!);
+    const hands = efforts.map((effort) => judge(planOf(sanded({ effort }))).zones[0]!.phases.at(-1)!.phase.hands);
+    expect(hands[2]!).toBeGreaterThan(hands[0]!);
+  });
+
+  it("a glaze wiped twice is thinner than wiped once", () => {
+    const left = (passes: number) => {
+      const steps: ExampleStep[] = [
+        ["brush", "mineral-oyster", { coats: 2 }],
+        ["brush", "glaze-umber"],
+        ["wipe-back", null, { effort: { passes, pressure: "usual" } }],
+      ];
+      const [field] = judge(planOf(steps)).zones[0]!.after.patches.field;
+      return field!.stack!.film.micrometres;
+    };
+    expect(left(2)).toBeLessThan(left(1));
   });
 });

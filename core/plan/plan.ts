@@ -3,6 +3,7 @@ import { Colour, Material } from "../materials/material.ts";
 import { areaOf, Shape } from "../quantity/shape.ts";
 import { plainLine, plainName, plainText } from "../units/plain-text.ts";
 import { Amount } from "./amount.ts";
+import { Effort } from "./effort.ts";
 import { Ground } from "./ground.ts";
 import { Hours } from "./hours.ts";
 import { HouseRules } from "./house-rules.ts";
@@ -105,6 +106,9 @@ export const Step = z.strictObject({
     .optional()
     .describe("worked in one go with the step before, section by section; as is usual for the technique if not said"),
   amount: Amount.optional().describe("how much of a coat goes on, where it is not the usual"),
+  effort: Effort.optional().describe(
+    "how often and how hard it is rubbed or sanded, where that is not once and as usual",
+  ),
   mix: Mix.optional().describe("what is stirred together for it; on a brush with two colours, the second"),
   note: plainText(400).optional(),
   branches: z.array(Branch).min(2, "an inspection has at least two answers").max(4, "four answers at most").optional(),

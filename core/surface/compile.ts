@@ -6,6 +6,7 @@ import type { Crust, Step, StepKind, Zone } from "../plan/plan.ts";
 import { zoneArea } from "../plan/plan.ts";
 import { HOUR } from "../units/units.ts";
 import { howItLies, type Lies } from "./coverage.ts";
+import { withEffort } from "./effort.ts";
 import { coatThickness } from "./film.ts";
 import { inGoes } from "./one-go.ts";
 import type { Effect, Phase, RuledAs } from "./phase.ts";
@@ -91,6 +92,10 @@ function effectsOf(technique: Technique, material: Material | null, load: number
   return known;
 }
 
+/** The same with the effort that a step asks for; a hand that lays presses as its technique does. */
+const workedWith = ({ effort }: Step, laying: Laying, lays: boolean): Laying =>
+  effort === undefined || lays ? laying : { ...laying, effects: withEffort(laying.effects, effort) };
+
 /** The steps that a zone really gets: the planned ways of inspections, without what the zone skips. */
 export function stepsOn(crust: Crust, zone: Zone): readonly Step[] {
   const skipped = new Set(zone.overrides.filter((one) => one.skip).map((one) => one.stepId));
@@ -148,8 +153,9 @@ export function compileStep(
   if (typeof pot === "string") return pot;
   const lays = pot === null ? null : materialOf(pot);
   const lies = lays === null ? WHOLE : howItLies(step, technique, lays);
-  const { effects, does } = effectsOf(technique, lays, lies.load);
-  const hands = handsOn(technique, zone, area, step.where.over);
+  const { effects, does } = workedWith(step, effectsOf(technique, lays, lies.load), lays !== null);
+  const passes = lays === null ? (step.effort?.passes ?? 1) : 1;
+  const hands = handsOn(technique, zone, area, step.where.over * passes);
   const coats = lays ? (zone.overrides.find((one) => one.stepId === step.id)?.coats ?? step.coats) : 1;
   const phases: Phase[] = [];
   for (let coat = 1; coat <= coats; coat++)

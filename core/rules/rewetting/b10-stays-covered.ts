@@ -1,4 +1,5 @@
 import type { Material } from "../../materials/material.ts";
+import { type Effort, sayEffort } from "../../plan/effort.ts";
 import { RELIEF_CLASSES } from "../../plan/plan.ts";
 import { compileStep } from "../../surface/compile.ts";
 import { lawOf } from "../../surface/laws/laws.ts";
@@ -16,6 +17,9 @@ import { capital, groundNamed, named } from "../words.ts";
 const SHOWS: Share = 0.01;
 /** What else could bring it out, from the gentlest to the hardest. */
 const HARDER: readonly string[] = ["wet-distress", "sand-320", "sand-220", "sand-150", "scrape-back"];
+
+/** More of the same, from the least effort to the most that is worth one's while. */
+const MORE: readonly Effort[] = [2, 3, 5].map((passes) => ({ passes, pressure: "hard" }));
 
 const takes = ({ effects }: Phase) => effects.some((effect) => "to" in lawOf(effect));
 
@@ -39,8 +43,8 @@ function reaches(seam: Seam, phase: Phase, layer: string): Share {
 const NO_MATERIALS: ReadonlyMap<string, Material> = new Map();
 
 /** The same step done otherwise. */
-function otherwise(seam: Seam, how: string): Phase | null {
-  const phases = compileStep({ ...seam.phase.step, how }, seam.zone, NO_MATERIALS);
+function otherwise(seam: Seam, how: string, effort = seam.phase.step.effort): Phase | null {
+  const phases = compileStep({ ...seam.phase.step, how, effort }, seam.zone, NO_MATERIALS);
   return typeof phases === "string" ? null : phases[0]!;
 }
 
@@ -70,8 +74,17 @@ export const staysCovered: Rule = {
         title: `The ${name} meant to show may stay covered`,
         because: `"${capital(phase.technique.name)}" does not get down to it here.`,
         lower: reveals,
-        fixes: (place) =>
-          HARDER.flatMap((how) => {
+        fixes: (place) => [
+          ...MORE.filter((effort) => {
+            const more = otherwise(seam, phase.technique.id, effort);
+            return more !== null && reaches(seam, more, reveals) >= SHOWS;
+          })
+            .slice(0, 1)
+            .map((effort) => ({
+              label: `Take ${sayEffort(effort)}`,
+              commands: patchStep(place, phase.step.id, { effort }),
+            })),
+          ...HARDER.flatMap((how) => {
             const other = how === phase.technique.id ? null : otherwise(seam, how);
             if (!other || reaches(seam, other, reveals) < SHOWS) return [];
             return [
@@ -81,6 +94,7 @@ export const staysCovered: Rule = {
               },
             ];
           }).slice(0, 2),
+        ],
       },
     ];
   },
