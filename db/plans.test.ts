@@ -47,7 +47,7 @@ const somePlan = (): Plan =>
     ground: "raw timber",
     species: "oak",
     steps: [
-      ["brush", "chalk-bone-white"],
+      ["brush", "chalk-bone-white", { coats: 2 }],
       ["wax", "wax-dark"],
     ],
   });

@@ -40,6 +40,7 @@ import { uprightFacesRun } from "./glaze/g5-upright-faces-run.ts";
 import { putBackTogether } from "./handling/h1-put-back-together.ts";
 import { aBrushForDarkWax } from "./handling/h2-a-brush-for-dark-wax.ts";
 import { blockDryBeforeTurning } from "./handling/h3-block-dry-before-turning.ts";
+import { lookInTime } from "./handling/h4-look-in-time.ts";
 import { noLongerOneGo } from "./handling/o1-one-go.ts";
 import { laysNothing } from "./laying/n1-lays-nothing.ts";
 import { rawFibreboardEdges } from "./laying/n2-raw-fibreboard-edges.ts";
@@ -186,6 +187,7 @@ export const RULES: readonly Rule[] = [
   aBrushForDarkWax,
   blockDryBeforeTurning,
   noLongerOneGo,
+  lookInTime,
   alcoholOverOldShellac,
   tooFewCoats,
   rawFibreboardEdges,

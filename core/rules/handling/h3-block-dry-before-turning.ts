@@ -10,10 +10,13 @@ const blockDry = ({ drying }: Material): Range => ({
   safe: 2 * drying.recoat.safe,
 });
 
+/** Work after which a face bears weight. */
+const LIES_ON_IT: ReadonlySet<string> = new Set(["turn-over", "top-on"]);
+
 export const blockDryBeforeTurning: Rule = {
   meta: {
     id: "H3",
-    title: "Block-dry before it lies on its face",
+    title: "Dry before it is handled, block-dry before it lies on its face",
     reason:
       "Dry to a finger is not dry under weight. If it is turned too soon, the battens print into the coat and lift it as they come away.",
     origin: "common practice; twice the recoat time is from memory",
@@ -24,23 +27,28 @@ export const blockDryBeforeTurning: Rule = {
   dependsOn: "films",
   demands(seam) {
     const { phase } = seam;
-    if (phase.technique.id !== "turn-over" && phase.technique.id !== "top-on") return [];
+    const lies = LIES_ON_IT.has(phase.technique.id);
+    if (!lies && phase.technique.kind !== "handle") return [];
     return seam.films.map(({ film }) => {
-      const opens = blockDry(film.material);
+      const opens = lies ? blockDry(film.material) : film.material.drying.touch;
       return {
         rule: "H3",
         from: film.phaseId,
         to: phase.id,
         lower: film.stepId,
-        gates: [openFrom("through", opens)],
-        reason: "block-dry",
+        gates: [openFrom(lies ? "through" : "touch", opens)],
+        reason: lies ? "block-dry" : "dry to the hand",
         tell: ({ verdict, waited, ...at }) =>
           verdict === "late"
             ? null
             : {
                 severity: "caution" as const,
-                title: `The ${named(film.material)} may print if you turn it now`,
-                because: `${sayHad(waited)} and is block-dry after ${sayOpens(at)}: a thumb pressed and twisted leaves no mark.`,
+                title: lies
+                  ? `The ${named(film.material)} may print if you turn it now`
+                  : `Fingers may mark the ${named(film.material)}`,
+                because: lies
+                  ? `${sayHad(waited)} and is block-dry after ${sayOpens(at)}: a thumb pressed and twisted leaves no mark.`
+                  : `${sayHad(waited)} and can be handled after ${sayOpens(at)}.`,
                 lower: film.stepId,
                 fixes: (place: Place) => dropWait(place, phase.step.id, leaveFor(at)),
               },

@@ -35,6 +35,15 @@ export const noLongerOneGo: Rule = {
   examples: {
     clean: [
       {
+        shows: "a coat looked over the next day",
+        ground: "raw timber",
+        species: "pine",
+        steps: [
+          ["brush", "mineral-storm"],
+          ["look-wet", null, { wait: { kind: "at least", minutes: 1440 } }],
+        ],
+      },
+      {
         shows: "three metallic waxes from one sponge",
         ground: "raw timber",
         species: "pine",

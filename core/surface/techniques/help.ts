@@ -81,6 +81,15 @@ export const INSPECTING: readonly Technique[] = [
     setUp: 5,
     hint: "dry, in raking light, from where it will be seen",
   }),
+  technique({
+    id: "look-wet",
+    name: "Look while it is wet",
+    kind: "inspect",
+    minutesPerSquareMetre: 2,
+    setUp: 2,
+    hint: "against the light: drips, misses and sags show while it shines; brush them out now or leave them",
+    sign: "it still shines wet against the light",
+  }),
 ];
 
 export const HOLDING: readonly Technique[] = [
