@@ -36,6 +36,17 @@ export const GLOSSARY: readonly { title: string; entries: readonly Entry[] }[] =
       { word: "Crust", means: "the whole stack of layers on a zone", quiet: true },
       { word: "Layer", means: "one material in the crust, in one or several coats", quiet: true },
       { word: "Coat", means: "one pass of a material over the surface", quiet: true },
+      {
+        word: "One go",
+        means: "wet work that cannot wait: each section goes through all its steps before the next is begun",
+        also: ["in one go"],
+      },
+      {
+        word: "Section",
+        means: "what one works in one go: a drawer, a leg, a part of a top to a natural break",
+        quiet: true,
+      },
+      { word: "Pass", means: "going over a face once with cloth, paper or blade", quiet: true, also: ["passes"] },
       { word: "Film", means: "the thin skin a coat leaves when it has dried" },
       { word: "Seam", means: "where one layer meets the next; it carries the wait and the verdict" },
       { word: "Tooth", means: "how well a surface lets the next coat grip it" },
