@@ -232,7 +232,7 @@ function Work({ item, props, middle, half }: { item: LaneBooking; props: Props; 
         fill="none"
         stroke="var(--color-verdigris)"
         strokeWidth={2}
-        className="opacity-0 group-focus-visible:opacity-100"
+        className="pointer-events-none opacity-0 group-focus-visible:opacity-100"
       />
     </Link>
   );

@@ -19,6 +19,7 @@ import {
   type Top,
   type Wait,
 } from "../rules/rule.ts";
+import { capital, named } from "../rules/words.ts";
 import { coatOf, type Film } from "../surface/film.ts";
 import { absorbencyOf, groundAt } from "../surface/ground-state.ts";
 import { asGo, inOneGo, LONGEST_PAUSE } from "../surface/one-go.ts";
@@ -27,6 +28,7 @@ import { EVERYWHERE, type Region, sameRegion } from "../surface/places.ts";
 import type { Stack } from "../surface/stack.ts";
 import { apply, patchesWhere, type Surface } from "../surface/surface.ts";
 import type { Technique } from "../surface/technique.ts";
+import { sayDuration } from "../units/duration.ts";
 
 import type { Instant, Minutes, Share } from "../units/units.ts";
 import { onOneSection, sectionsOf } from "./sections.ts";
@@ -176,6 +178,10 @@ function place(
   }
   return most === null ? start : Math.min(start, Math.max(least, most));
 }
+
+const lastShut = (gates: readonly Gate[]): Minutes =>
+  Math.max(...gates.map(({ shuts }) => shuts?.safe ?? Number.POSITIVE_INFINITY));
+const firstOpen = (gates: readonly Gate[]): Minutes => Math.min(...gates.map(({ opens }) => opens.safe));
 
 type PlacedDemand = { -readonly [Key in keyof PlacedWait]: PlacedWait[Key] } & Demand;
 
@@ -327,7 +333,9 @@ export class Line {
         demand.gates = gates.map(typically);
         demand.label = label.map(typically);
       }
-      if (draft) say(demand.rule, usual ? withNothingToSpare(draft) : draft);
+      const against = verdict === "late" && !usual ? this.excluding(demand, demands) : null;
+      if (draft && against) say(demand.rule, this.asClash(draft, demand, against, seam));
+      else if (draft) say(demand.rule, usual ? withNothingToSpare(draft) : draft);
     }
     seam.at = starts;
     if (shared && shared.at !== starts) {
@@ -337,6 +345,36 @@ export class Line {
     for (const rule of rules)
       if (rule.check) for (const draft of askOnce(shared?.checks, rule, seam, rule.check)) say(rule.meta.id, draft);
     return { starts, demands };
+  }
+
+  /** A wait at the same step that opens only when this one has shut; null where nothing but the author keeps it from being met. */
+  private excluding(demand: PlacedDemand, demands: readonly PlacedDemand[]): PlacedDemand | null {
+    const shuts = this.endsOf.get(demand.from)! + lastShut(demand.gates);
+    return (
+      demands.find((other) => other !== demand && this.endsOf.get(other.from)! + firstOpen(other.gates) > shuts) ?? null
+    );
+  }
+
+  /** What is said of two waits that cannot both be kept: both, and what would free either. */
+  private asClash(draft: Draft, demand: PlacedDemand, against: PlacedDemand, { films }: Seam): Draft {
+    const nameOf = ({ from }: PlacedDemand) => {
+      const film = films.find((one) => one.film.phaseId === from)?.film;
+      return film ? `the ${named(film.material)}` : "the step before";
+    };
+    const free = against.tell({
+      verdict: "early",
+      waited: lastShut(demand.gates),
+      gates: against.gates,
+      label: against.label,
+      dried: () => 0,
+    });
+    return {
+      ...draft,
+      title: `This ${draft.severity === "stop" ? "will" : "may"} miss one of two windows`,
+      because: `${capital(demand.reason)} is over ${sayDuration(lastShut(demand.gates))} after ${nameOf(demand)}, and ${against.reason} takes ${sayDuration(firstOpen(against.gates))} after ${nameOf(against)}. One of the two has to give.`,
+      part: "clash",
+      fixes: (place) => [...(draft.fixes?.(place) ?? []), ...(free?.fixes?.(place) ?? [])],
+    };
   }
 
   /** Places, checks and lays phases in turn; those of a go together, on one section after the other. */

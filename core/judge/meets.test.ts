@@ -544,6 +544,22 @@ describe("waits as they are said", () => {
     expect(startOf({ kind: "at least", minutes: DAY, after: "s1" }, 0)).toBe(DAY);
   });
 
+  it("two windows that exclude each other are said as the two they are", () => {
+    const steps: ExampleStep[] = [
+      ["brush", "mineral-storm"],
+      ["brush", "oil-deep-green", part(0.4)],
+      ["brush", "mineral-oyster"],
+    ];
+    const clash = judge(planOf(steps)).zones[0]!.findings.find(({ part: which }) => which === "clash")!;
+    expect(clash).toMatchObject({ rule: "A5", severity: "caution", stepId: "s3" });
+    expect(clash.because).toMatch(
+      /storm blue acrylic mineral paint, and recoat takes .* after the deep green oil paint/,
+    );
+    expect(workingFixes(planOf(steps), clash).map(({ label }) => label)).toContain("Scuff it first");
+    // alone, each window can be kept
+    expect(worst([steps[0]!, steps[2]!], "A5")).toBe(null);
+  });
+
   it("the schedule keeps them, and the next working day is one with hours", () => {
     const plan = planOf([
       ["brush", "chalk-slate"],

@@ -28,11 +28,11 @@ test("from an empty shop: a pale finish on bare oak goes wrong, is mended, dated
   await addOnTop(page, "dark wax", "Dark wax");
   await addOnTop(page, "satin", "Clear coat, satin");
 
-  // the caution and the two stops, with their reasons
+  // the two cautions (one coat does not hide oak either) and the two stops, with their reasons
   await page.getByRole("link", { name: "Deselect" }).click();
   const cards = page.locator("[data-finding]");
   await expect(page.getByRole("contentinfo")).toContainText("2 stops");
-  await expect(page.getByRole("contentinfo")).toContainText("1 caution");
+  await expect(page.getByRole("contentinfo")).toContainText("2 cautions");
   await expect(cards.filter({ hasText: "Raw oak will bleed through" })).toContainText(
     "Nothing blocks the tannin under the first pale coat",
   );
