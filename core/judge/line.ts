@@ -181,7 +181,8 @@ function place(
 
 const lastShut = (gates: readonly Gate[]): Minutes =>
   Math.max(...gates.map(({ shuts }) => shuts?.safe ?? Number.POSITIVE_INFINITY));
-const firstOpen = (gates: readonly Gate[]): Minutes => Math.min(...gates.map(({ opens }) => opens.safe));
+/** From when a wait that may be kept wet or dry is kept dry. */
+const opening = ({ gates }: PlacedDemand): Minutes => gates.at(-1)!.opens.safe;
 
 type PlacedDemand = { -readonly [Key in keyof PlacedWait]: PlacedWait[Key] } & Demand;
 
@@ -333,7 +334,7 @@ export class Line {
         demand.gates = gates.map(typically);
         demand.label = label.map(typically);
       }
-      const against = verdict === "late" && !usual ? this.excluding(demand, demands) : null;
+      const against = verdict === "late" && !usual ? this.excluding(phase, demand, demands) : null;
       if (draft && against) say(demand.rule, this.asClash(draft, demand, against, seam));
       else if (draft) say(demand.rule, usual ? withNothingToSpare(draft) : draft);
     }
@@ -347,12 +348,16 @@ export class Line {
     return { starts, demands };
   }
 
-  /** A wait at the same step that opens only when this one has shut; null where nothing but the author keeps it from being met. */
-  private excluding(demand: PlacedDemand, demands: readonly PlacedDemand[]): PlacedDemand | null {
-    const shuts = this.endsOf.get(demand.from)! + lastShut(demand.gates);
-    return (
-      demands.find((other) => other !== demand && this.endsOf.get(other.from)! + firstOpen(other.gates) > shuts) ?? null
-    );
+  /** A wait of another rule at the same step without which this one would be kept; null where it is nobody's but the author's. */
+  private excluding(phase: Phase, demand: PlacedDemand, demands: readonly PlacedDemand[]): PlacedDemand | null {
+    const from = this.endsOf.get(demand.from)!;
+    for (const other of demands) {
+      if (other.rule === demand.rule || opening(other) === 0) continue;
+      const alone = demands.filter((one) => one !== other);
+      const starts = place(this.allowed(phase), alone, this.endsOf);
+      if (gateVerdict(demand.gates, starts - from) === "open") return other;
+    }
+    return null;
   }
 
   /** What is said of two waits that cannot both be kept: both, and what would free either. */
@@ -361,17 +366,12 @@ export class Line {
       const film = films.find((one) => one.film.phaseId === from)?.film;
       return film ? `the ${named(film.material)}` : "the step before";
     };
-    const free = against.tell({
-      verdict: "early",
-      waited: lastShut(demand.gates),
-      gates: against.gates,
-      label: against.label,
-      dried: () => 0,
-    });
+    const { gates, label } = against;
+    const free = against.tell({ verdict: "early", waited: 0, gates, label, dried: () => 0 });
     return {
       ...draft,
       title: `This ${draft.severity === "stop" ? "will" : "may"} miss one of two windows`,
-      because: `${capital(demand.reason)} is over ${sayDuration(lastShut(demand.gates))} after ${nameOf(demand)}, and ${against.reason} takes ${sayDuration(firstOpen(against.gates))} after ${nameOf(against)}. One of the two has to give.`,
+      because: `"${capital(demand.reason)}" ends ${sayDuration(lastShut(demand.gates))} after ${nameOf(demand)}; "${against.reason}" begins ${sayDuration(opening(against))} after ${against.from === demand.from ? "it" : nameOf(against)}.`,
       part: "clash",
       fixes: (place) => [...(draft.fixes?.(place) ?? []), ...(free?.fixes?.(place) ?? [])],
     };

@@ -553,7 +553,7 @@ describe("waits as they are said", () => {
     const clash = judge(planOf(steps)).zones[0]!.findings.find(({ part: which }) => which === "clash")!;
     expect(clash).toMatchObject({ rule: "A5", severity: "caution", stepId: "s3" });
     expect(clash.because).toMatch(
-      /storm blue acrylic mineral paint, and recoat takes .* after the deep green oil paint/,
+      /after the storm blue acrylic mineral paint; "recoat" begins .* after the deep green oil paint/,
     );
     expect(workingFixes(planOf(steps), clash).map(({ label }) => label)).toContain("Scuff it first");
     // alone, each window can be kept
