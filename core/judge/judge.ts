@@ -10,7 +10,7 @@ import { climateOf, type Room } from "../plan/room.ts";
 import { type Finding, type Rule, SEVERITY_ORDER, type Severity, type Shelf } from "../rules/rule.ts";
 import { RULES } from "../rules/rules.ts";
 import { compile, type Unreadable } from "../surface/compile.ts";
-import { inOneGo } from "../surface/one-go.ts";
+import { couldJoin, inOneGo } from "../surface/one-go.ts";
 import { apply, bareSurface, type Surface } from "../surface/surface.ts";
 import type { Instant } from "../units/units.ts";
 import { readWallTime } from "../units/wall-time.ts";
@@ -157,7 +157,8 @@ function unchangedPhases(before: ZoneJudgement, crust: Crust, materials: Readonl
   // a help step is placed by what comes after it
   while (count > 0 && before.phases[count - 1]!.phase.step.kind === "help") count--;
   // what follows may be worked in one go with the last of them
-  if (count > 0 && (count < before.phases.length || steps.size < crust.steps.length)) count--;
+  const last = before.phases[count - 1]?.phase;
+  if (last && crust.steps.slice(steps.size).some((step) => couldJoin(last, step))) count--;
   while (count > 0 && belongTogether(before.phases[count - 1]!, before.phases[count])) count--;
   return count;
 }

@@ -4,7 +4,7 @@ import { type Plan, type Step, zoneArea } from "../plan/plan.ts";
 import { type Draft, SEVERITY_ORDER, type Severity } from "../rules/rule.ts";
 import { RULES } from "../rules/rules.ts";
 import { compileStep } from "../surface/compile.ts";
-import { inGoes } from "../surface/one-go.ts";
+import { couldJoin, inGoes } from "../surface/one-go.ts";
 import type { Phase } from "../surface/phase.ts";
 import { apply } from "../surface/surface.ts";
 import type { Technique } from "../surface/technique.ts";
@@ -123,6 +123,8 @@ class Trial {
 
 /** What is tried as part of a go with what was laid last: the go is worked again from its first phase, with this at its end. */
 function inItsGo(plan: Plan, judged: ZoneJudgement, phase: Phase, options: NextOptions, trial: Trial): Tried | null {
+  const before = judged.phases[(options.done ?? judged.phases.length) - 1];
+  if (!before || !couldJoin(before.phase, phase.step)) return null;
   const done = judged.phases.slice(0, options.done ?? judged.phases.length).map((placed) => placed.phase);
   const [last] = inGoes([...done, phase]).slice(-1);
   if (!last?.go || (options.at ?? 0) > (judged.phases[done.length - 1]?.ends ?? 0)) return null;

@@ -1,6 +1,8 @@
+import type { Step } from "../plan/plan.ts";
 import { leastOf } from "../plan/wait.ts";
 import type { Minutes } from "../units/units.ts";
 import type { Phase } from "./phase.ts";
+import { findTechnique } from "./techniques.ts";
 
 /** Phases that are worked as one, section by section: each section goes through all of them before the next is begun. */
 export interface Go {
@@ -36,6 +38,14 @@ function usually(phase: Phase, go: readonly Phase[], after: Phase | undefined): 
 /** What can be part of a go: not preparing, nor handling, looking and holding, which are done by themselves. */
 const isWork = ({ technique: { kind, oncePerPiece } }: Phase) =>
   !oncePerPiece && (kind === "coat" || kind === "take" || kind === "help");
+
+/** Whether a step could be worked in one go with a phase before it: most could not. */
+export const couldJoin = (before: Phase, { how, oneGo }: Pick<Step, "how" | "oneGo">): boolean =>
+  oneGo === true ||
+  (findTechnique(how)?.goesWith.length ?? 0) > 0 ||
+  isMist(before) ||
+  lays(before, "tissue", "medium") ||
+  before.material?.reacts === true;
 
 /** Whether a phase is worked in one go with those before it. */
 function joins(phase: Phase, go: readonly Phase[], after: Phase | undefined): boolean {

@@ -1,5 +1,6 @@
 import { colourDifference } from "../../colour/difference.ts";
 import { coatsOver } from "../../colour/material-colour.ts";
+import type { Material } from "../../materials/material.ts";
 import { dryFilm } from "../../quantity/spread.ts";
 import type { Film } from "../../surface/film.ts";
 import type { Effect } from "../../surface/phase.ts";
@@ -17,6 +18,7 @@ const MOST: Share = 0.5;
 /** A paint that hides less than this is meant to be seen through. */
 const OPAQUE = 0.8;
 const MOST_COATS = 6;
+const MOST_KNOWN = 500;
 
 /** Ways of laying that mean to cover a face evenly. */
 const COVERS: ReadonlySet<string> = new Set(["brush", "roller", "spray", "cross-hatch", "pad", "stipple"]);
@@ -48,6 +50,21 @@ function colourOf(stack: Stack): { film: Film; coats: number; under: Film | null
   return { film, coats: thick / dryFilm(film.material), under };
 }
 
+const known = new WeakMap<Material, Map<string, number>>();
+
+/** How far so many coats over a colour are from the paint itself (ΔE00); worked out once for each. */
+function showsThrough(material: Material, coats: number, under: string): number {
+  const ofMaterial = known.get(material) ?? new Map<string, number>();
+  known.set(material, ofMaterial);
+  const key = `${coats.toFixed(2)} ${under}`;
+  let apart = ofMaterial.get(key);
+  if (apart === undefined) {
+    apart = colourDifference(coatsOver(material, coats, under), coatsOver(material, 100, under));
+    if (ofMaterial.size < MOST_KNOWN) ofMaterial.set(key, apart);
+  }
+  return apart;
+}
+
 export const tooFewCoats: Rule = {
   meta: {
     id: "N3",
@@ -68,11 +85,7 @@ export const tooFewCoats: Rule = {
       const found = colourOf(stack);
       if (!found || found.film.material.contrastRatio.typical < OPAQUE || !isCover(finish, found.film)) continue;
       const under = found.under?.material.colour ?? finish.after.ground.ground.colour;
-      const shows = colourDifference(
-        coatsOver(found.film.material, found.coats, under),
-        coatsOver(found.film.material, 100, under),
-      );
-      if (shows < SEEN_THROUGH) continue;
+      if (showsThrough(found.film.material, found.coats, under) < SEEN_THROUGH) continue;
       const before = thin.get(found.film.stepId);
       thin.set(found.film.stepId, { share: share + (before?.share ?? 0), found: before?.found ?? found });
     }
@@ -80,10 +93,8 @@ export const tooFewCoats: Rule = {
     if (!worst || worst.share < MOST) return [];
     const { film, under } = worst.found;
     const colour = under?.material.colour ?? finish.after.ground.ground.colour;
-    const whole = coatsOver(film.material, 100, colour);
     let enough = Math.ceil(worst.found.coats + 0.01);
-    while (enough < MOST_COATS && colourDifference(coatsOver(film.material, enough, colour), whole) >= SEEN_THROUGH)
-      enough++;
+    while (enough < MOST_COATS && showsThrough(film.material, enough, colour) >= SEEN_THROUGH) enough++;
     const below = under ? named(under.material) : groundNamed(finish.after.ground.ground);
     const step = finish.past.find(({ phase }) => phase.step.id === film.stepId)?.phase.step;
     return [
