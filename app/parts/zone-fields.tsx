@@ -2,6 +2,7 @@ import { useState } from "react";
 import { GROUND_KINDS, SPECIES } from "#core/plan/ground";
 import { PLACES, WEAR } from "#core/plan/plan";
 import type { ShapeKind } from "#core/quantity/shape";
+import { capital } from "#core/rules/words";
 import { PLACE_SHARE } from "#core/surface/places";
 import { Field } from "~/forms/edit-form-parts";
 import type { Faults, FormFields } from "~/forms/fields";
@@ -256,8 +257,8 @@ export function ZoneFields({ values, faults }: { values: FormFields; faults: Fau
       </FieldGroup>
       <FieldGroup title="Places on it" says="how much of the face each takes, in per cent, where a step goes there">
         {PLACES.map((place) => (
-          <div key={place} className="col-span-2">
-            <Field name={`size-${place}`} label={WHERE_WORDS[place]} fault={faults[`size-${place}`]}>
+          <div key={place} className="col-span-3">
+            <Field name={`size-${place}`} label={capital(WHERE_WORDS[place])} fault={faults[`size-${place}`]}>
               {(field) => (
                 <input
                   {...field}
