@@ -52,7 +52,7 @@ function colourOf(stack: Stack): { film: Film; coats: number; under: Film | null
 
 const known = new WeakMap<Material, Map<string, number>>();
 
-/** How far so many coats over a colour are from the paint itself (ΔE00); worked out once for each. */
+/** How far so many coats over a colour are from what it is by itself (ΔE00); worked out once for each. */
 function showsThrough(material: Material, coats: number, under: string): number {
   const ofMaterial = known.get(material) ?? new Map<string, number>();
   known.set(material, ofMaterial);
