@@ -2,7 +2,7 @@ import { Link, useSearchParams } from "react-router";
 import { signOf } from "#core/drying/signs";
 import { readWallTime, sayWallTime } from "#core/units/wall-time";
 import { sayClocks, sayDate, sayDayClock } from "#core/units/when";
-import { endsOfPhases, gatesHere, type LaneBooking } from "~/drawing/days-drawing";
+import { endsOfPhases, gatesHere, type LaneBooking, takesATime } from "~/drawing/days-drawing";
 import { useJob } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 
@@ -74,7 +74,12 @@ export function BookingPanel({ item, items }: { item: LaneBooking; items: readon
           })}
         </ul>
       )}
-      {placed && (
+      {placed && !takesATime(booking) && (
+        <p className="mt-2 border-t border-hair pt-2 text-note text-soft">
+          It follows the section before; set the time of the first to move them.
+        </p>
+      )}
+      {placed && takesATime(booking) && (
         <EditForm
           key={`${booking.id} ${booking.pinned ? booking.starts : "free"}`}
           does="set time"

@@ -143,6 +143,9 @@ function Bracket({
   );
 }
 
+/** A time is set for the first section of a go; the others follow it. */
+export const takesATime = ({ section }: Booking): boolean => section === null || section.at === 1;
+
 /** One piece of work on its lane: a click selects it, dragging or the arrow keys set another time. */
 function Work({ item, props, middle, half }: { item: LaneBooking; props: Props; middle: number; half: number }) {
   const { booking, placed } = item;
@@ -153,7 +156,7 @@ function Work({ item, props, middle, half }: { item: LaneBooking; props: Props; 
   const width = Math.max(5, axis.at(booking.ends) - x);
   const faint = chain && !booking.critical;
   const says = `${booking.name}: ${sayDate(booking.starts)}, ${sayClocks(booking.starts, booking.ends)}${booking.pinned ? ", time set" : ""}${booking.critical ? ", sets the finish" : ""}`;
-  const movable = onDrop !== undefined && placed !== null;
+  const movable = onDrop !== undefined && placed !== null && takesATime(booking);
   return (
     <Link
       to={linkTo(booking)}

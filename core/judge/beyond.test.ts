@@ -148,7 +148,9 @@ describe("repairs go in where they belong", () => {
 
   it("no bonding primer over a finished colour", () => {
     const one: Case = { ...PINE, steps: [OYSTER, ["brush", "varnish-heat", later(40 * DAY)], ["brush", "milk-ochre"]] };
-    for (const label of repairsOf(one, "A1")) expect(label).not.toMatch(/primer/);
+    const repairs = repairsOf(one, "A1");
+    expect(repairs).toContain("Scuff the heat-resisting varnish first");
+    for (const label of repairs) expect(label).not.toMatch(/primer/);
   });
 
   it("clear wax goes beneath gilding, which it would take off", () => {
@@ -178,6 +180,7 @@ describe("repairs go in where they belong", () => {
           const key = JSON.stringify(fix.commands);
           prices.set(key, (prices.get(key) ?? new Set()).add(fix.price));
         }
+    expect(prices.size).toBeGreaterThanOrEqual(2);
     for (const each of prices.values()) expect(each.size).toBe(1);
   });
 });
@@ -373,7 +376,9 @@ describe("verdicts besides the usual finishes", () => {
   it("an ambering varnish where hot cups stand is not to be swapped for one they mark", () => {
     const one: Case = { ...PINE, use: { heat: true }, steps: [OYSTER, ["brush", "varnish-heat", later(600)]] };
     expect(severityOf(one, "D6")).toBe("caution");
-    for (const label of repairsOf(one, "D6")) expect(label).not.toMatch(/instead/);
+    const repairs = repairsOf(one, "D6");
+    expect(repairs).toContain("I want it amber");
+    for (const label of repairs) expect(label).not.toMatch(/instead/);
   });
 
   it("graining, liming, oil under wax: no stop, and a day can be found for all of it", () => {

@@ -498,6 +498,24 @@ describe("work in one go", () => {
     ).toBe("stop");
   });
 
+  it("a time that is set for the wiping begins its go so much earlier, and a time set on one zone holds for what is done once", () => {
+    const plan = planOf([["rest-mix"], ["brush", "mineral-oyster"], ["brush", "glaze-umber"], ["wipe-back"]]);
+    const [piece] = plan.pieces;
+    piece!.zones.push({ ...piece!.zones[0]!, id: "z2", name: "Other side" });
+    plan.pins = [
+      { zoneId: "z1", phaseId: "s4", starts: "2026-12-02T11:00" },
+      { zoneId: "z2", phaseId: "s1", starts: "2026-11-30T10:30" },
+    ];
+    const judgement = judge(plan);
+    const { bookings, clashes } = schedule([{ plan, judgement }]);
+    expect(clashes).toEqual([]);
+    const go = bookings.find(({ zoneId, phaseId }) => zoneId === "z1" && phaseId === "s3")!;
+    const [, , glaze, wipe] = judgement.zones[0]!.phases;
+    expect(sayWallTime(go.starts + wipe!.starts - glaze!.starts)).toBe("2026-12-02T11:00");
+    expect(go.pinned).toBe(true);
+    expect(sayWallTime(bookings.find(({ stepId }) => stepId === "s1")!.starts)).toBe("2026-11-30T10:30");
+  });
+
   it("a mix rests once for all zones of a piece it serves, and drawers come out once", () => {
     const plan = planOf([
       ["drawers-out"],

@@ -66,9 +66,12 @@ export function boundsFrom(wait: Wait | undefined, from: Instant, began: WallMin
   return { least: nextDay - began - from, most: null };
 }
 
+/** From one working day to the next no less than this passes (from memory). */
+const OVERNIGHT: Minutes = 8 * HOUR;
+
 /** The shortest that a wait can take, whenever it begins. */
 export const leastOf = (wait: Wait | undefined): Minutes =>
-  wait?.kind === "next working day" ? 8 * HOUR : boundsOf(wait).least;
+  wait?.kind === "next working day" ? OVERNIGHT : boundsOf(wait).least;
 
 /** A wait in a few words: "at least 2 h", "2–3 h", "until the next working day". */
 export function sayWait(wait: Wait): string {

@@ -266,8 +266,7 @@ class Builder {
     const start = this.minute(plan.start);
     const from = Math.max(0, start, this.clock.elapsed(work.from ?? 0));
     const calendar = this.calendar(plan);
-    const pin = plan.pins.find((one) => one.zoneId === zoneId && visit.some(({ phase }) => phase.id === one.phaseId));
-    const set = pin ? this.minute(pin.starts) : undefined;
+    const set = this.timeSet(plan, piece, judged, visit);
     const of = visit.length > 1 ? (first!.phase.go?.sections ?? 1) : 1;
     const duration = visit.length > 1 ? last.sectionEnds - first!.starts : handsOn(first!.phase);
     const ids: string[] = [];
@@ -293,6 +292,25 @@ class Builder {
     }
     if (first!.phase.technique.oncePerPiece) this.once.set(onceKey(piece, judged, first!), id);
     return ids;
+  }
+
+  /** When a visit is to begin by a time that was set for it; for what is done once, on whichever zone of the piece it was set. */
+  private timeSet(
+    plan: Plan,
+    piece: Piece,
+    { zone }: ZoneJudgement,
+    visit: readonly JudgedPhase[],
+  ): Minutes | undefined {
+    const [first] = visit;
+    const shares = ({ id, crustId }: Zone) =>
+      id === zone.id || (first!.phase.technique.oncePerPiece && crustId === zone.crustId);
+    const zones = new Set(piece.zones.filter(shares).map(({ id }) => id));
+    for (const { zoneId, phaseId, starts } of plan.pins) {
+      const placed = zones.has(zoneId) ? visit.find(({ phase }) => phase.id === phaseId) : undefined;
+      // a time of a later phase of a go is as much earlier for the go
+      if (placed) return this.minute(starts) - (placed.starts - first!.starts);
+    }
+    return undefined;
   }
 
   /** The activity in which this has been done for another zone of the piece: drawers are taken out once, a mix rests once. */
