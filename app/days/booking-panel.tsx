@@ -21,6 +21,7 @@ export function BookingPanel({ item, items }: { item: LaneBooking; items: readon
     items.findLast(({ booking: { does } }) =>
       does.some((one) => one.zoneId === booking.zoneId && one.phaseId === phaseId),
     );
+  const stepLink = `/jobs/${plan.id}/crust?zone=${booking.zoneId}&step=${booking.stepId}`;
   const closed = new URLSearchParams(params);
   closed.delete("work");
   return (
@@ -76,7 +77,10 @@ export function BookingPanel({ item, items }: { item: LaneBooking; items: readon
       )}
       {placed && !takesATime(booking) && (
         <p className="mt-2 border-t border-hair pt-2 text-note text-soft">
-          It follows the section before; set the time of the first to move them.
+          It follows the section before; set the time of the first to move them.{" "}
+          <Link className="link" to={stepLink}>
+            Go to the step
+          </Link>
         </p>
       )}
       {placed && takesATime(booking) && (
@@ -108,7 +112,7 @@ export function BookingPanel({ item, items }: { item: LaneBooking; items: readon
                     Clear the time
                   </button>
                 )}
-                <Link className="button" to={`/jobs/${plan.id}/crust?zone=${booking.zoneId}&step=${booking.stepId}`}>
+                <Link className="button" to={stepLink}>
                   Go to the step
                 </Link>
               </div>

@@ -126,11 +126,12 @@ function inItsGo(plan: Plan, judged: ZoneJudgement, phase: Phase, options: NextO
   const before = judged.phases[(options.done ?? judged.phases.length) - 1];
   if (!before || !couldJoin(before.phase, phase.step)) return null;
   const done = judged.phases.slice(0, options.done ?? judged.phases.length).map((placed) => placed.phase);
-  const [last] = inGoes([...done, phase]).slice(-1);
+  const marked = inGoes([...done, phase]);
+  const last = marked.at(-1);
   if (!last?.go || (options.at ?? 0) > (judged.phases[done.length - 1]?.ends ?? 0)) return null;
   const count = last.go.ids.length - 1;
   const line = lineAfter(plan, judged, done.length - count, options);
-  line.takeAll(inGoes([...done, phase]).slice(-count - 1));
+  line.takeAll(marked.slice(-count - 1));
   return trial.atTheEndOf(line, phase);
 }
 

@@ -126,7 +126,7 @@ function visitName(visit: readonly JudgedPhase[]): string {
   const [first, ...others] = visit.map(phaseName);
   const named = others.slice(0, visit.length > NAMED ? NAMED - 2 : NAMED - 1).map((name) => name.toLowerCase());
   const more = others.length - named.length;
-  return [first, ...named, ...(more > 0 ? [`${more} more`] : [])].join(", ");
+  return [first, ...named, ...(more > 0 ? [`${more} more`] : [])].join(" + ");
 }
 
 /** Demands that are to wait until what lies below is dry, where the nominal line went into it wet. */

@@ -12,7 +12,7 @@ test("a step is worked in one go with the one before, or on its own, and the day
   await expect(rowOf(page, "crumb")).toContainText("in one go with the step before");
   await saved(page);
   await open(page, "/jobs/dough-bin/days");
-  const go = page.getByRole("link", { name: /mist with water, coarse texture crumb/i }).first();
+  const go = page.getByRole("link", { name: /mist with water \+ coarse texture crumb/i }).first();
   await go.focus();
   await page.keyboard.press("Enter");
   await expect(page.getByText("One go: no pause between its steps but for what they need.")).toBeVisible();
