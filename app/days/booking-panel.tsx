@@ -1,5 +1,6 @@
 import { Link, useSearchParams } from "react-router";
 import { signOf } from "#core/drying/signs";
+import { fittedTo } from "#core/plan/plan";
 import { readWallTime, sayWallTime } from "#core/units/wall-time";
 import { sayClocks, sayDate, sayDayClock } from "#core/units/when";
 import { endsOfPhases, gatesHere, type LaneBooking, takesATime } from "~/drawing/days-drawing";
@@ -23,6 +24,10 @@ export function BookingPanel({ item, items }: { item: LaneBooking; items: readon
     );
   const stepLink = `/jobs/${plan.id}/crust?zone=${booking.zoneId}&step=${booking.stepId}`;
   const closed = new URLSearchParams(params);
+  const alsoOn = new Set(booking.does.map(({ zoneId }) => zoneId).filter((id) => id !== booking.zoneId));
+  const along = plan.pieces
+    .flatMap(({ zones }) => zones.filter((zone) => alsoOn.has(zone.id) && fittedTo(zones, zone)))
+    .map(({ name }) => name);
   closed.delete("work");
   return (
     <section
@@ -51,6 +56,7 @@ export function BookingPanel({ item, items }: { item: LaneBooking; items: readon
             : "One go: no pause between its steps but for what they need."}
         </p>
       )}
+      {along.length > 0 && <p className="mt-1 text-note">With it, as they stay fitted: {along.join(", ")}.</p>}
       {gates.length > 0 && (
         <ul className="mt-2 flex flex-col gap-1.5 border-t border-hair pt-2 text-note" aria-label="What it waits for">
           {gates.map(({ opens, shuts, reason, stage, from }) => {

@@ -1,5 +1,5 @@
 import type { JudgedPhase, Judgement, ZoneJudgement } from "#core/judge/judge";
-import type { Plan } from "#core/plan/plan";
+import { fittedTo, type Plan } from "#core/plan/plan";
 import type { Booking } from "#core/schedule/schedule";
 import { taskId } from "#core/schedule/work";
 import { ShopClock } from "#core/units/time-zone";
@@ -45,10 +45,15 @@ export function lanesOf(works: readonly Judged[], items: readonly LaneBooking[],
   return works.flatMap(({ plan }) =>
     plan.pieces.flatMap((piece): Lane[] => {
       const own = items.filter(({ booking }) => booking.planId === plan.id && booking.pieceId === piece.id);
-      const zones = piece.zones.map((zone): Lane => {
+      const begun = new Set(own.map(({ booking }) => booking.zoneId));
+      // all work on what stays fitted to another zone is in that one's lane
+      const lanes = piece.zones.filter((zone) => begun.has(zone.id) || !fittedTo(piece.zones, zone));
+      const zones = lanes.map((zone): Lane => {
         const bookings = own.filter(({ booking }) => booking.zoneId === zone.id);
         const steps = new Set(bookings.map(({ booking }) => booking.stepId)).size;
-        return { id: `${plan.id}/${zone.id}`, name: zone.name, note: countOf(steps, "step", "steps"), bookings };
+        const along = piece.zones.filter((other) => fittedTo(piece.zones, other)?.id === zone.id);
+        const name = [zone.name, ...along.map((other) => other.name)].join(" + ");
+        return { id: `${plan.id}/${zone.id}`, name, note: countOf(steps, "step", "steps"), bookings };
       });
       const whole = own.filter(({ booking }) => booking.zoneId === "");
       if (kind === "piece")

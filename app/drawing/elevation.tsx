@@ -4,6 +4,7 @@ import type { ZoneJudgement } from "#core/judge/judge";
 import { coloursSeen } from "#core/judge/look";
 import type { ReliefClass, Zone } from "#core/plan/plan";
 import { randomFrom, seedOf } from "./noise";
+import { type Box, PlaceOutlines } from "./place-outlines";
 
 // The piece as a plain front elevation, to scale, every zone filled with what it will look like. It is the zone
 // picker.
@@ -360,6 +361,37 @@ function Part({ drawn, scale }: { drawn: Drawn; scale: number }) {
   }
 }
 
+/** Every face of a zone on the drawing: a row of drawers, leaves side by side. */
+function facesOf({ x, y, width, height, zone }: Drawn): Box[] {
+  const { drawn } = zone.place;
+  if (drawn === "drawer") {
+    const rows = Math.min(12, zone.shape.count);
+    const gap = Math.min(4, height / rows / 6);
+    const each = (height - gap * (rows - 1)) / rows;
+    return Array.from({ length: rows }, (_, row) => ({ x, y: y + row * (each + gap), width, height: each }));
+  }
+  const columns =
+    drawn === "frame"
+      ? Math.min(4, zone.shape.count)
+      : drawn === "panel" || drawn === "moulded" || drawn === "carved"
+        ? Math.min(6, zone.shape.count)
+        : 1;
+  const gap = columns > 1 && drawn !== "frame" ? 6 : 0;
+  const each = (width - gap * (columns - 1)) / columns;
+  return Array.from({ length: columns }, (_, column) => ({ x: x + column * (each + gap), y, width: each, height }));
+}
+
+const NO_COLOURS: Colours = { arris: "#ccc", field: "#ccc", high: "#ccc", recess: "#999" };
+
+/** One face of a zone alone, filling a box. */
+export function ZoneFace({ zone, judged, box }: { zone: Zone; judged: ZoneJudgement | undefined; box: Box }) {
+  const { width } = sizeOf(zone);
+  const drawn = zone.place?.drawn ?? sizeOf(zone).drawn;
+  const one = { ...zone, shape: { ...zone.shape, count: 1 }, place: { ...box, drawn } };
+  const colours = judged ? coloursSeen(judged.after) : NO_COLOURS;
+  return <Part drawn={{ ...box, colours, seed: seedOf(zone.id), zone: one }} scale={box.width / width} />;
+}
+
 interface Props {
   zones: readonly Zone[];
   judged: readonly ZoneJudgement[];
@@ -398,7 +430,7 @@ export function Elevation({ zones, judged, width, height, chosen, linkTo, says }
           y: floor - (place.y + place.height - bottom) * scale,
           width: place.width * scale,
           height: place.height * scale,
-          colours: colours.get(zone.id) ?? { arris: "#ccc", field: "#ccc", high: "#ccc", recess: "#999" },
+          colours: colours.get(zone.id) ?? NO_COLOURS,
           seed: seedOf(zone.id),
           zone,
         },
@@ -428,6 +460,10 @@ export function Elevation({ zones, judged, width, height, chosen, linkTo, says }
           >
             <title>{zone.name}</title>
             <Part drawn={drawn} scale={scale} />
+            {zone.outlines &&
+              facesOf(drawn).map((box) => (
+                <PlaceOutlines key={`${box.x} ${box.y}`} outlines={zone.outlines} box={box} />
+              ))}
           </Link>
         );
       })}

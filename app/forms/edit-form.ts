@@ -258,7 +258,7 @@ function patchZone({ plan, fields, newId }: Place): FormEdit {
     label: `Change zone ${read.zone.name}`,
     commands: [
       ...(own ? [{ do: "insert crust" as const, at: plan.crusts.length, crust: own }] : []),
-      { do: "patch zone", zoneId: zone.id, patch: { ...read.zone, crustId } },
+      { do: "patch zone", zoneId: zone.id, patch: { ...read.zone, crustId, along: read.zone.along ?? null } },
     ],
     zone: zone.id,
   };

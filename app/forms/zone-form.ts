@@ -76,6 +76,7 @@ const ZoneFields = z.object({
   near: z.enum(["nothing", "food", "children"]).default("nothing"),
   hands: z.string().default(""),
   movingParts: z.string().optional(),
+  along: z.string().optional(),
   age: z.enum(["after 1978", "before 1978", "unknown"]).optional(),
   inSight: z
     .string()
@@ -100,12 +101,21 @@ function sizesIn(fields: FormFields, before: Zone | undefined): Pick<Zone, "size
   if (!PLACES.some((place) => `size-${place}` in fields)) return before?.sizes ? { sizes: before.sizes } : {};
   const sizes: NonNullable<Zone["sizes"]> = {};
   for (const place of PLACES) {
-    const text = (fields[`size-${place}`] ?? "").trim();
+    const field = fields[`size-${place}`];
+    // a place that is drawn has no field, and keeps the size it had before
+    if (field === undefined && before?.sizes?.[place]) sizes[place] = before.sizes[place];
+    const text = (field ?? "").trim();
     const share = Number(text) / 100;
     if (text !== "" && share !== PLACE_SHARE[place]) sizes[place] = share;
   }
   return Object.keys(sizes).length > 0 || before?.sizes ? { sizes } : {};
 }
+
+/** The zone that this one is said to stay fitted to; said not to, it has to be cleared where it was. */
+const alongIn = (along: string | undefined, before: Zone | undefined): Pick<Zone, "along"> => {
+  const chosen = along ?? before?.along;
+  return chosen ? { along: chosen } : {};
+};
 
 /** What is taken apart or masked before a zone is worked on. */
 export const HANDS: readonly Zone["hands"][number][] = ["hardware off", "drawers out", "top off", "masked"];
@@ -175,7 +185,9 @@ export function readZoneFields(fields: FormFields, before?: Zone): ZoneRead {
       hands: typed.hands.split(",").filter((one): one is Zone["hands"][number] => HANDS.some((hand) => hand === one)),
       movingParts: typed.movingParts === "on",
       ...(before?.place ? { place: before.place } : {}),
+      ...alongIn(typed.along, before),
       ...sizesIn(fields, before),
+      ...(before?.outlines ? { outlines: before.outlines } : {}),
     },
   };
 }
@@ -205,6 +217,7 @@ export function zoneFields(zone: Zone): FormFields {
     near: zone.use.near,
     hands: zone.hands.join(","),
     ...(zone.movingParts ? { movingParts: "on" } : {}),
+    along: zone.along ?? "",
     age: zone.ground.age,
     inSight: String(Math.round(zone.ground.inSight * 100)),
     ...Object.fromEntries(

@@ -70,11 +70,12 @@ export const COVER_WORDS: Record<string, string> = {
   "card-smear": "in streaks",
 };
 
+/** "12 %", and "0.4 %" for what is less than one. */
+export const sayPercent = (share: number): string =>
+  `${share >= 0.01 ? Math.round(100 * share) : (100 * share).toFixed(1)} %`;
+
 /** "about 12 % of the face" */
-export function sayCovered(share: number): string {
-  const percent = 100 * share;
-  return `about ${percent >= 10 ? Math.round(percent) : percent >= 1 ? Math.round(percent) : percent.toFixed(1)} % of the face`;
-}
+export const sayCovered = (share: number): string => `about ${sayPercent(share)} of the face`;
 
 export const sayAmount = (amount: NonNullable<Step["amount"]>): string => {
   switch (amount.kind) {

@@ -1,14 +1,15 @@
 import { useState } from "react";
+import { Link } from "react-router";
 import { GROUND_KINDS, SPECIES } from "#core/plan/ground";
-import { PLACES, WEAR } from "#core/plan/plan";
+import { PLACES, WEAR, type Zone } from "#core/plan/plan";
 import type { ShapeKind } from "#core/quantity/shape";
 import { capital } from "#core/rules/words";
-import { PLACE_SHARE } from "#core/surface/places";
+import { PLACE_SHARE, sizesOf } from "#core/surface/places";
 import { Field } from "~/forms/edit-form-parts";
 import type { Faults, FormFields } from "~/forms/fields";
 import { HANDS, RELIEFS, SHAPE_SIZES } from "~/forms/zone-form";
 import { FieldGroup } from "./plain-field";
-import { WHERE_WORDS } from "./step-words";
+import { sayPercent, WHERE_WORDS } from "./step-words";
 
 const isShape = (text: string | undefined): text is ShapeKind => text !== undefined && text in SHAPE_SIZES;
 
@@ -45,8 +46,17 @@ function Choice({ name, label, values, faults, usual, choices }: ChoiceProps) {
   );
 }
 
+interface Props {
+  values: FormFields;
+  faults: Faults;
+  /** the zone as it is, where there is one already */
+  zone?: Zone;
+  /** zones that it could stay fitted to */
+  hosts?: readonly Zone[];
+}
+
 /** Shape, ground and use of a zone, for a new job and for the piece's own form. Sizes are named after the shape. */
-export function ZoneFields({ values, faults }: { values: FormFields; faults: Faults }) {
+export function ZoneFields({ values, faults, zone, hosts = [] }: Props) {
   const [shape, setShape] = useState<ShapeKind>(isShape(values.shape) ? values.shape : "panel");
   const { sizes } = SHAPE_SIZES[shape];
   return (
@@ -257,17 +267,37 @@ export function ZoneFields({ values, faults }: { values: FormFields; faults: Fau
       </FieldGroup>
       <FieldGroup title="Places on it" says="how much of the face each takes, in per cent, where a step goes there">
         {PLACES.map((place) => (
-          <div key={place} className="col-span-3">
-            <Field name={`size-${place}`} label={capital(WHERE_WORDS[place])} fault={faults[`size-${place}`]}>
-              {(field) => (
-                <input
-                  {...field}
-                  type="text"
-                  inputMode="decimal"
-                  defaultValue={values[`size-${place}`] ?? String(100 * PLACE_SHARE[place])}
-                />
-              )}
-            </Field>
+          <div key={place} className="col-span-3 flex items-end gap-2">
+            {zone?.outlines?.[place] ? (
+              <p className="min-w-0 flex-1">
+                <span className="mb-0.5 block text-note text-soft">{capital(WHERE_WORDS[place])}</span>
+                <span className="block pb-1.5">drawn, {sayPercent(sizesOf(zone)[place])}</span>
+              </p>
+            ) : (
+              <div className="min-w-0 flex-1">
+                <Field name={`size-${place}`} label={capital(WHERE_WORDS[place])} fault={faults[`size-${place}`]}>
+                  {(field) => (
+                    <input
+                      {...field}
+                      type="text"
+                      inputMode="decimal"
+                      defaultValue={values[`size-${place}`] ?? String(100 * PLACE_SHARE[place])}
+                    />
+                  )}
+                </Field>
+              </div>
+            )}
+            {zone && (
+              <Link
+                to={`?${new URLSearchParams({ zone: zone.id, draw: place })}`}
+                replace
+                preventScrollReset
+                aria-label={`Draw ${WHERE_WORDS[place]}`}
+                className="pb-1.5 font-semibold text-verdigris hover:underline"
+              >
+                {zone.outlines?.[place] ? "Change" : "Draw"}
+              </Link>
+            )}
           </div>
         ))}
       </FieldGroup>
@@ -284,6 +314,21 @@ export function ZoneFields({ values, faults }: { values: FormFields; faults: Fau
             {hand}
           </label>
         ))}
+        {hosts.length > 0 && (
+          <div className="col-span-6">
+            <Choice
+              name="along"
+              label="Worked"
+              values={values}
+              faults={faults}
+              usual=""
+              choices={[
+                ["", "by itself"],
+                ...hosts.map(({ id, name }) => [id, `fitted to ${name}, and along with it`] as const),
+              ]}
+            />
+          </div>
+        )}
       </FieldGroup>
     </>
   );

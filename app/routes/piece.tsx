@@ -1,9 +1,9 @@
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { stripOf } from "#core/judge/strip";
 import { PIECE_KITS } from "#core/plan/kits";
-import { type Plan, type Zone, zoneArea, zonesOf, zonesWithCrust } from "#core/plan/plan";
+import { PLACES, type PlaceOnFace, type Plan, type Zone, zoneArea, zonesOf, zonesWithCrust } from "#core/plan/plan";
 import { SEVERITY_ORDER, type Severity } from "#core/rules/rule";
 import { groundNamed } from "#core/rules/words";
 import { CrustStrip } from "~/drawing/crust-strip";
@@ -13,6 +13,7 @@ import { EditForm, Field } from "~/forms/edit-form-parts";
 import { SHAPE_SIZES, zoneFields } from "~/forms/zone-form";
 import { jobAction } from "~/http/job-action.server";
 import { GroundTestsPart } from "~/parts/ground-tests";
+import { PlacePad } from "~/parts/place-pad";
 import { type Selection, useSelection } from "~/parts/selection";
 import { SEVERITY_WORDS, SeamMark } from "~/parts/severity";
 import { ZoneCrust } from "~/parts/zone-crust";
@@ -133,6 +134,13 @@ function CrustChoice({ plan, chosen, own }: { plan: Plan; chosen?: string; own: 
   );
 }
 
+/** Zones that another could stay fitted to: of its piece, under the same crust, and worked by themselves. */
+const hostsFor = ({ pieces }: Plan, zone: Zone): readonly Zone[] => {
+  const zones = pieces.find((piece) => piece.zones.includes(zone))?.zones ?? [];
+  if (zones.some(({ along }) => along === zone.id)) return [];
+  return zones.filter(({ id, crustId, along }) => id !== zone.id && crustId === zone.crustId && along === undefined);
+};
+
 function ZoneForm({ zone }: { zone: Zone }) {
   const { plan } = useJob();
   return (
@@ -146,7 +154,7 @@ function ZoneForm({ zone }: { zone: Zone }) {
       >
         {({ faults, values }) => (
           <div className="flex flex-col gap-5">
-            <ZoneFields values={values ?? zoneFields(zone)} faults={faults} />
+            <ZoneFields values={values ?? zoneFields(zone)} faults={faults} zone={zone} hosts={hostsFor(plan, zone)} />
             <CrustChoice plan={plan} chosen={zone.crustId} own="a new crust of its own" />
             <noscript>
               <button className="button button-main" type="submit">
@@ -224,11 +232,19 @@ function worstOf(judged: ZoneJudgement | undefined): Severity | null {
   return order[0]?.severity ?? null;
 }
 
+/** The place that is being drawn on the selected zone, as the address says. */
+function usePad({ zone, addAt }: Selection): { zone: Zone; place: PlaceOnFace } | null {
+  const [params] = useSearchParams();
+  const place = PLACES.find((one) => one === params.get("draw"));
+  return zone && place && addAt === null ? { zone, place } : null;
+}
+
 export default function PieceRoute() {
   const { plan, judgement } = useJob();
   const selection = useSelection();
   const zones = zonesOf(plan);
   const adding = selection.addAt !== null || zones.length === 0;
+  const pad = usePad(selection);
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_480px]">
       <section className="min-h-0 overflow-y-auto border-r border-line pb-8" aria-label="Zones of the piece">
@@ -249,7 +265,16 @@ export default function PieceRoute() {
                 Add zone
               </Link>
             </div>
-            {piece.zones.length > 0 && (
+            {pad && piece.zones.includes(pad.zone) && (
+              <PlacePad
+                key={`${pad.zone.id} ${pad.place}`}
+                {...pad}
+                width={DRAWING.width}
+                judged={judgement.zones.find((one) => one.zone.id === pad.zone.id)}
+                back={selection.linkTo({ zone: pad.zone.id })}
+              />
+            )}
+            {piece.zones.length > 0 && !(pad && piece.zones.includes(pad.zone)) && (
               <div className="flex justify-center border-b border-line px-4">
                 <Elevation
                   zones={piece.zones}

@@ -4,6 +4,7 @@ import type { ZoneJudgement } from "../judge/judge.ts";
 import type { Ground } from "../plan/ground.ts";
 import type { Relief, Zone } from "../plan/plan.ts";
 import type { Phase } from "../surface/phase.ts";
+import type { Face } from "../surface/places.ts";
 import type { Instant, WallMinutes } from "../units/units.ts";
 import { type Lighting, USUAL_LIGHTING } from "./light-place.ts";
 import type { PanelId } from "./panels/panel.ts";
@@ -16,8 +17,8 @@ export interface BoardWork {
   seed: number;
   /** the air that the coats dried in; instant 0 is that wall time */
   air: { course: Course; zero: WallMinutes };
-  /** shares that named places take on this face, where they are not the usual */
-  sizes?: Zone["sizes"];
+  /** the face whose places these are, where they are not the usual */
+  places?: Face;
 }
 
 const recessed = ({ high, recess }: Relief) => high + recess;
@@ -45,7 +46,7 @@ export const boardWorkOf = (
   panel,
   seed,
   air: { course: climate.course, zero: climate.zero },
-  ...(zone.sizes ? { sizes: zone.sizes } : {}),
+  ...(zone.sizes || zone.outlines ? { places: { sizes: zone.sizes, outlines: zone.outlines, shape: zone.shape } } : {}),
 });
 
 /** Widths in pixels, and seeds, that a board can be drawn at: bounds of every address and flag. */
@@ -64,7 +65,7 @@ const keyOf = ({ phases }: BoardWork, at: number): string => {
  * How many of the first phases two works have in common, so that one board can take them over; −1 for unlike boards.
  */
 export function inCommon(one: BoardWork, two: BoardWork): number {
-  const place = ({ panel, seed, ground, air, sizes }: BoardWork) => JSON.stringify([panel, seed, ground, air, sizes]);
+  const place = ({ panel, seed, ground, air, places }: BoardWork) => JSON.stringify([panel, seed, ground, air, places]);
   if (place(one) !== place(two)) return -1;
   let count = 0;
   while (count < one.phases.length && count < two.phases.length && keyOf(one, count) === keyOf(two, count)) count++;

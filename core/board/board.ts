@@ -3,7 +3,7 @@ import { filmGloss } from "../surface/film.ts";
 import { type GroundState, groundAfter, untouched } from "../surface/ground-state.ts";
 import { lawOf } from "../surface/laws/laws.ts";
 import { mistedAfter } from "../surface/laws/misting.ts";
-import { PLACE_SHARE } from "../surface/places.ts";
+import { PLACE_SHARE, sizesOf } from "../surface/places.ts";
 import type { Instant } from "../units/units.ts";
 import { type BoardWork, inCommon, USUAL_VIEW, type View } from "./board-work.ts";
 import { type Laid, laidGround, type Skin, seen } from "./composite.ts";
@@ -115,7 +115,8 @@ export class Board {
         grid: this.grid,
         seed: seedOf(`${this.work.seed} ${phase.id} ${effect.does}`),
         boardSeed: this.work.seed,
-        sizes: { ...PLACE_SHARE, ...this.work.sizes },
+        sizes: this.work.places ? sizesOf(this.work.places) : PLACE_SHARE,
+        outlines: this.work.places?.outlines ?? {},
         builtUp: now.some(({ film }) => BUILDS_UP.has(film.material.role)),
         letDown: letDownBy(phase),
         climate: this.climate,

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { outlineOf } from "../plan/outline.ts";
 import { PLACES, RELIEF_CLASSES } from "../plan/plan.ts";
 import { EVERYWHERE, PLACE_SHARE, type Region, shareOfClass } from "../surface/places.ts";
 import { reliefAt } from "./board.ts";
@@ -67,18 +68,42 @@ describe("a mask", () => {
 
   it("of a named place takes the share of a face that the surface state gives it", () => {
     for (const place of PLACES) {
-      const region = regionOf({ ...EVERYWHERE, on: place }, { relief, boardSeed: 5, sizes: PLACE_SHARE })!;
+      const region = regionOf(
+        { ...EVERYWHERE, on: place },
+        { relief, boardSeed: 5, sizes: PLACE_SHARE, outlines: {} },
+      )!;
       for (const name of ["field", "high", "recess"] as const)
         expect(Math.abs(shareIn(region, name) - PLACE_SHARE[place])).toBeLessThan(0.04);
     }
-    expect(regionOf(EVERYWHERE, { relief, boardSeed: 5, sizes: PLACE_SHARE })).toBeNull();
-    const border = regionOf({ ...EVERYWHERE, on: "border" }, { relief, boardSeed: 5, sizes: PLACE_SHARE })!;
+    expect(regionOf(EVERYWHERE, { relief, boardSeed: 5, sizes: PLACE_SHARE, outlines: {} })).toBeNull();
+    const border = regionOf(
+      { ...EVERYWHERE, on: "border" },
+      { relief, boardSeed: 5, sizes: PLACE_SHARE, outlines: {} },
+    )!;
     const middle = 100 * 300 + 150;
     expect(border[middle]).toBe(0);
   });
 
+  it("of a place drawn by hand lies where it is drawn, and nowhere else", () => {
+    const outlines = { motif: [outlineOf({ round: false, left: 0.05, top: 0.1, width: 0.3, height: 0.6 })] };
+    const sizes = { ...PLACE_SHARE, motif: 0.3 * 0.6 };
+    const region = regionOf({ ...EVERYWHERE, on: "motif" }, { relief, boardSeed: 5, sizes, outlines })!;
+    const { width, height } = relief.grid;
+    const at = (x: number, y: number) => region[Math.round(y * height) * width + Math.round(x * width)]!;
+    expect(at(0.2, 0.4)).toBe(1);
+    expect(at(0.1, 0.2)).toBe(1);
+    for (const [x, y] of [
+      [0.6, 0.4],
+      [0.5, 0.5],
+      [0.2, 0.9],
+      [0.9, 0.1],
+    ] as const)
+      expect(at(x, y), `${x} ${y}`).toBe(0);
+    expect(Math.abs(shareIn(region, "field") - sizes.motif)).toBeLessThan(0.02);
+  });
+
   it("of places joined and left out takes what the surface state takes", () => {
-    const bench = { relief, boardSeed: 5, sizes: { ...PLACE_SHARE, motif: 0.3 } };
+    const bench = { relief, boardSeed: 5, sizes: { ...PLACE_SHARE, motif: 0.3 }, outlines: {} };
     const regions: Region[] = [
       { ...EVERYWHERE, but: ["motif"] },
       { ...EVERYWHERE, on: "hands", also: ["patch"] },

@@ -1,3 +1,4 @@
+import { distanceToEdge, type Outlines } from "../plan/outline.ts";
 import { type PlaceOnFace, RELIEF_CLASSES } from "../plan/plan.ts";
 import { type ByRelief, byRelief } from "../surface/phase.ts";
 import { isPlace, isSimple, joined, type Region, takesClass } from "../surface/places.ts";
@@ -147,21 +148,55 @@ function placeScore(place: PlaceOnFace, { grid, border, motif }: Relief, seed: n
   return score;
 }
 
+/** Pixels of a row from one reckoning of the distance to an outline to the next; between them it is nearly straight. */
+const REACH = 4;
+
+/** A place drawn by hand: a score that falls from its middle outwards, in millimetres of the panel. */
+function drawnScore(outlines: Outlines, { grid }: Relief): Field {
+  const score = fieldOn(grid);
+  const across = Math.ceil(grid.width / REACH) + 1;
+  const down = Math.ceil(grid.height / REACH) + 1;
+  const coarse = new Float32Array(across * down);
+  for (let row = 0; row < down; row++)
+    for (let column = 0; column < across; column++)
+      coarse[row * across + column] = -distanceToEdge(
+        outlines,
+        [(column * REACH) / grid.width, (row * REACH) / grid.height],
+        PANEL_WIDTH,
+        PANEL_HEIGHT,
+      );
+  for (let row = 0; row < grid.height; row++)
+    for (let column = 0; column < grid.width; column++) {
+      const [x, y] = [(column + 0.5) / REACH, (row + 0.5) / REACH];
+      const [left, top] = [Math.floor(x), Math.floor(y)];
+      const at = top * across + left;
+      const upper = coarse[at]! + (coarse[at + 1]! - coarse[at]!) * (x - left);
+      const lower = coarse[at + across]! + (coarse[at + across + 1]! - coarse[at + across]!) * (x - left);
+      score[row * grid.width + column] = upper + (lower - upper) * (y - top);
+    }
+  return score;
+}
+
+type Places = Pick<Bench, "relief" | "boardSeed" | "sizes" | "outlines">;
+
+/** How soft a place's edge is: hands leave off by and by, a line is a line. */
+const EDGE: Record<PlaceOnFace, number> = { border: 0.04, hands: 0.25, motif: 0.04, patch: 0.25 };
+/** In millimetres of the panel. */
+const DRAWN_EDGE = 1.2;
+
 /** A named place, 0 to 1 a pixel. All steps of a board mean the same place. */
-function placeOf(
-  place: PlaceOnFace,
-  { relief, boardSeed, sizes }: Pick<Bench, "relief" | "boardSeed" | "sizes">,
-): Field {
-  const score = placeScore(place, relief, boardSeed);
+function placeOf(place: PlaceOnFace, { relief, boardSeed, sizes, outlines }: Places): Field {
+  const drawn = outlines[place];
+  const score = drawn ? drawnScore(drawn, relief) : placeScore(place, relief, boardSeed);
   const share = byRelief(() => sizes[place]);
-  return maskOf({ score, share, softness: place === "hands" || place === "patch" ? 0.25 : 0.04 }, relief);
+  return maskOf({ score, share, softness: drawn ? DRAWN_EDGE : EDGE[place] }, relief);
 }
 
 /**
  * Where a step's "where" goes, 0 to 1 a pixel: its places joined, without what is left out; null where it is everywhere, or
  * relief classes that their shares tell.
  */
-export function regionOf(region: Region, bench: Pick<Bench, "relief" | "boardSeed" | "sizes">): Field | null {
+export function regionOf(region: Region, bench: Places): Field | null {
   const places = joined(region).filter(isPlace);
   if (places.length === 0 && region.but.length === 0) return null;
   if (isSimple(region)) return placeOf(places[0]!, bench);

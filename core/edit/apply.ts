@@ -307,6 +307,13 @@ function clearing(plan: Plan): Command[] {
       const kept = findZone(plan, zoneId)!.overrides.filter((_, index) => !at.includes(index));
       return { do: "patch zone", zoneId, patch: { overrides: kept } };
     }),
+    ...plan.pieces.flatMap(({ zones }) =>
+      zones.flatMap(({ id, along }): Command[] =>
+        along === undefined || zones.some((zone) => zone.id === along)
+          ? []
+          : [{ do: "patch zone", zoneId: id, patch: { along: null } }],
+      ),
+    ),
     ...plan.crusts.flatMap((crust) => {
       const ids = new Set(crust.steps.map(({ id }) => id));
       const crustId = crust.id;

@@ -27,6 +27,13 @@ const StepPatch = Step.omit({ id: true }).partial().extend({
 const AnyStep = z.preprocess(asWrittenNow, Step);
 const AnyStepPatch = z.preprocess(asWrittenNow, StepPatch);
 
+const ZonePatch = Zone.omit({ id: true }).partial().extend({
+  sizes: Zone.shape.sizes.nullable(),
+  outlines: Zone.shape.outlines.nullable(),
+  place: Zone.shape.place.nullable(),
+  along: Zone.shape.along.nullable(),
+});
+
 const JobPatch = z.strictObject({
   title: Plan.shape.title.optional(),
   client: Plan.shape.client.nullable(),
@@ -55,7 +62,7 @@ export const Command = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("rename piece"), pieceId: Id, name: Piece.shape.name }),
   z.strictObject({ do: z.literal("insert zone"), pieceId: Id, at: Index, zone: Zone }),
   z.strictObject({ do: z.literal("remove zone"), zoneId: Id }),
-  z.strictObject({ do: z.literal("patch zone"), zoneId: Id, patch: Zone.omit({ id: true }).partial() }),
+  z.strictObject({ do: z.literal("patch zone"), zoneId: Id, patch: ZonePatch }),
   z.strictObject({ do: z.literal("pin material"), at: Index.optional(), material: Material }),
   z.strictObject({ do: z.literal("unpin material"), materialId: Id }),
 ]);

@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
+import { planFaults } from "../plan/sense.ts";
 import { examplePlan } from "../rules/example.ts";
 import { applyCommands } from "./apply.ts";
-import type { Command } from "./command.ts";
+import { type Command, Commands } from "./command.ts";
 
 const plan = () => ({
   ...examplePlan({
@@ -26,6 +27,27 @@ describe("what is set for a step", () => {
     expect(done.plan.crusts[0]!.steps[0]!.reveals).toBeUndefined();
     const back = applyCommands(done.plan, done.inverse);
     expect(back.ok && back.plan).toEqual(before);
+  });
+});
+
+describe("what stays fitted to a zone", () => {
+  it("is worked by itself when that zone goes, and along with it again when it is back", () => {
+    const before = plan();
+    const [first] = before.pieces[0]!.zones;
+    before.pieces[0]!.zones.push({ ...first!, id: "knobs", name: "Knobs", along: "z1" });
+    const done = applyCommands({ ...before, pins: [] }, [{ do: "remove zone", zoneId: "z1" }]);
+    if (!done.ok) throw new Error(done.because);
+    expect(done.plan.pieces[0]!.zones.map(({ along }) => along)).toEqual([undefined]);
+    const back = applyCommands(done.plan, Commands.parse(JSON.parse(JSON.stringify(done.inverse))));
+    expect(back.ok && back.plan.pieces).toEqual(before.pieces);
+  });
+
+  it("cannot be fitted to a zone that the piece does not have", () => {
+    const done = applyCommands(plan(), [{ do: "patch zone", zoneId: "z1", patch: { along: "z9" } }]);
+    expect(done.ok && done.plan.pieces[0]!.zones[0]!.along).toBe(undefined);
+    const wrong = plan();
+    wrong.pieces[0]!.zones[0]!.along = "z9";
+    expect(planFaults(wrong).map(({ says }) => says)).toEqual([expect.stringMatching(/no other zone of that name/)]);
   });
 });
 

@@ -11,6 +11,7 @@ import { type Finding, type Rule, SEVERITY_ORDER, type Severity, type Shelf } fr
 import { RULES } from "../rules/rules.ts";
 import { compile, type Unreadable } from "../surface/compile.ts";
 import { couldJoin, inOneGo } from "../surface/one-go.ts";
+import { sizesOf } from "../surface/places.ts";
 import { apply, bareSurface, type Surface } from "../surface/surface.ts";
 import type { Instant } from "../units/units.ts";
 import { readWallTime } from "../units/wall-time.ts";
@@ -222,7 +223,7 @@ function judgedFrom(
 
 /** The surface as it is after the phase with that index, folded again from the ground. */
 export function surfaceAfter({ zone, phases, climate }: ZoneJudgement, index: number): Surface {
-  let surface = bareSurface(zone.ground, climate, undefined, zone.sizes);
+  let surface = bareSurface(zone.ground, climate, undefined, sizesOf(zone));
   for (const { phase, starts } of phases.slice(0, index + 1)) surface = apply(surface, phase, starts);
   return surface;
 }
@@ -276,7 +277,7 @@ function onOtherWays(main: Line, zone: Zone, crust: Crust, setting: Setting): Fi
 const lineOn = (zone: Zone, crustId: string, { houseRules, room, climate, rules }: Setting) =>
   new Line(
     { zone, crustId, houseRules, room, climate, rules: sortedRules(rules) },
-    bareSurface(zone.ground, climate, undefined, zone.sizes),
+    bareSurface(zone.ground, climate, undefined, sizesOf(zone)),
   );
 
 /** A line resumed after that many phases of a zone's judgement, to try what could come next. */

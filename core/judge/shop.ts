@@ -4,7 +4,7 @@ import { findCrust, isReliefClass, type Plan, zoneArea, zonesOf } from "../plan/
 import { volumeNeeded } from "../quantity/spread.ts";
 import { compile } from "../surface/compile.ts";
 import type { Phase } from "../surface/phase.ts";
-import { isSimple, PLACE_SHARE, shareWhere } from "../surface/places.ts";
+import { isSimple, shareWhere, sizesOf } from "../surface/places.ts";
 import type { Millilitres, SquareMetres } from "../units/units.ts";
 import { materialsOf } from "./judge.ts";
 
@@ -45,8 +45,7 @@ export function shop(plan: Plan): Need[] {
     if (!crust) continue;
     const area = zoneArea(zone);
     for (const phase of compile(crust, zone, materials).phases) {
-      const covered =
-        area * shareWhere(phase.where, zone.relief, { ...PLACE_SHARE, ...zone.sizes }) * phase.where.share;
+      const covered = area * shareWhere(phase.where, zone.relief, sizesOf(zone)) * phase.where.share;
       if (laysNothing(phase)) continue;
       for (const [material, millilitres] of tinsFor(phase, covered)) {
         const need = needs.get(material.id) ?? { material, millilitres: 0, uses: [] };

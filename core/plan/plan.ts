@@ -8,6 +8,7 @@ import { Ground } from "./ground.ts";
 import { Hours } from "./hours.ts";
 import { HouseRules } from "./house-rules.ts";
 import { Mix } from "./mix.ts";
+import { Outlines } from "./outline.ts";
 import { Room } from "./room.ts";
 import { MOST_ZONES, planFaults } from "./sense.ts";
 import { WallTime } from "./time.ts";
@@ -155,6 +156,13 @@ export const Zone = z.strictObject({
     )
     .optional()
     .describe("shares of the face that the border, the motif and other places take here, where they are not the usual"),
+  outlines: z
+    .partialRecord(z.enum(PLACES), Outlines)
+    .optional()
+    .describe("places drawn by hand on the face; what is drawn has the size that it is drawn"),
+  along: Id.optional().describe(
+    "another zone of the piece that this one stays fitted to and is worked along with, under the same crust: knobs on their drawers",
+  ),
   movingParts: z.boolean().default(false).describe("drawer sides, runners, and other faces that slide"),
   place: z
     .strictObject({
@@ -234,6 +242,11 @@ export const findZone = (plan: Plan, zoneId: string) => zonesOf(plan).find((zone
 export const findCrust = (plan: Plan, crustId: string) => plan.crusts.find((crust) => crust.id === crustId);
 /** The zones a crust is used on. */
 export const zonesWithCrust = (plan: Plan, crustId: string) => zonesOf(plan).filter((zone) => zone.crustId === crustId);
+/** The zone that another stays fitted to and is worked along with; undefined for one that is worked by itself. */
+export function fittedTo(zones: readonly Zone[], { along, crustId, id }: Zone): Zone | undefined {
+  const host = along === undefined || along === id ? undefined : zones.find((zone) => zone.id === along);
+  return host?.crustId === crustId && host.along === undefined ? host : undefined;
+}
 /** Surface to cover, in square metres. */
 export const zoneArea = (zone: Zone) => areaOf(zone.shape, zone.carving, zone.faces);
 

@@ -51,6 +51,11 @@ export function planFaults(plan: Plan): PlanFault[] {
     piece.zones.forEach((zone, zoneAt) => {
       if (!crusts.has(zone.crustId))
         at(["pieces", pieceAt, "zones", zoneAt, "crustId"], `there is no crust "${zone.crustId}" in this plan`);
+      if (zone.along !== undefined && !piece.zones.some(({ id }) => id === zone.along && id !== zone.id))
+        at(
+          ["pieces", pieceAt, "zones", zoneAt, "along"],
+          `it is worked along with zone "${zone.along}", but this piece has no other zone of that name`,
+        );
     });
   });
   const zones = plan.pieces.reduce((sum, piece) => sum + piece.zones.length, 0);

@@ -1,7 +1,7 @@
 import { type Gate, openFrom } from "../drying/gate.ts";
 import type { JudgedPhase, Judgement, ZoneJudgement } from "../judge/judge.ts";
 import type { PlacedWait } from "../judge/line.ts";
-import type { Piece, Plan, Zone } from "../plan/plan.ts";
+import { fittedTo, type Piece, type Plan, type Zone } from "../plan/plan.ts";
 import { boundsOf } from "../plan/wait.ts";
 import { handsOn, inOneGo } from "../surface/one-go.ts";
 import { sayDuration } from "../units/duration.ts";
@@ -229,7 +229,9 @@ class Builder {
           for (const pair of pairs.slice(0, -1)) this.demand(plan, judged, demand, placed, waited, start, pair);
         }
       const dries = visit.findLast(({ coat }) => coat !== null);
-      if (dries) this.dryingPlace(plan, judged, dries, ids.at(-1)!);
+      const own = this.tasks.get(ids[0]!)!.phase?.judged === judged;
+      // what stays fitted to something lies where that lies
+      if (dries && own) this.dryingPlace(plan, judged, dries, ids.at(-1)!);
       before = visit.at(-1)!;
     }
   }
@@ -246,13 +248,13 @@ class Builder {
     judged: ZoneJudgement,
     visit: readonly JudgedPhase[],
     was: ReadonlyMap<string, Done>,
-  ): string[] {
+  ): readonly string[] {
     const { plan } = work;
     const [first] = visit;
     const last = visit.at(-1)!;
     const zoneId = judged.zone.id;
-    const once = this.onceFor(piece, judged, first!);
-    if (once !== undefined) return [once];
+    const shared = this.onceFor(piece, judged, first!) ?? this.alongWith(work, piece, judged, visit, was);
+    if (shared !== undefined) return shared;
     const id = taskId(plan.id, zoneId, first!.phase.id);
     const does = visit.map(({ phase }) => ({ zoneId, phaseId: phase.id }));
     const task = { plan, pieceId: piece.id, phase: { judged, placed: first! }, does, name: visitName(visit) };
@@ -302,8 +304,10 @@ class Builder {
     visit: readonly JudgedPhase[],
   ): Minutes | undefined {
     const [first] = visit;
-    const shares = ({ id, crustId }: Zone) =>
-      id === zone.id || (first!.phase.technique.oncePerPiece && crustId === zone.crustId);
+    const shares = (other: Zone) =>
+      other.id === zone.id ||
+      fittedTo(piece.zones, other) === zone ||
+      (first!.phase.technique.oncePerPiece && other.crustId === zone.crustId);
     const zones = new Set(piece.zones.filter(shares).map(({ id }) => id));
     for (const { zoneId, phaseId, starts } of plan.pins) {
       const placed = zones.has(zoneId) ? visit.find(({ phase }) => phase.id === phaseId) : undefined;
@@ -314,13 +318,40 @@ class Builder {
   }
 
   /** The activity in which this has been done for another zone of the piece: drawers are taken out once, a mix rests once. */
-  private onceFor(piece: Piece, judged: ZoneJudgement, placed: JudgedPhase): string | undefined {
+  private onceFor(piece: Piece, judged: ZoneJudgement, placed: JudgedPhase): string[] | undefined {
     const { phase } = placed;
     if (!phase.technique.oncePerPiece) return undefined;
     const id = this.once.get(onceKey(piece, judged, placed));
     const task = id === undefined ? undefined : this.tasks.get(id);
     if (task) task.does = [...task.does, { zoneId: judged.zone.id, phaseId: phase.id }];
-    return task && id;
+    return task && [task.id];
+  }
+
+  /** The activities of the zone that this one stays fitted to, where they are the same work: they take that much longer. */
+  private alongWith(
+    { plan }: Work,
+    { zones }: Piece,
+    { zone }: ZoneJudgement,
+    visit: readonly JudgedPhase[],
+    was: ReadonlyMap<string, Done>,
+  ): readonly string[] | undefined {
+    const host = fittedTo(zones, zone);
+    if (!host || visit.some(({ phase }) => was.has(phase.id))) return undefined;
+    const ids = this.placedIn.get(taskId(plan.id, host.id, visit[0]!.phase.id));
+    const tasks = ids?.map((id) => this.tasks.get(id)!);
+    if (!ids || tasks!.some(({ done }) => done)) return undefined;
+    const hostDoes = new Set(tasks![0]!.does.map(({ phaseId }) => phaseId));
+    if (!visit.every(({ phase }) => hostDoes.has(phase.id))) return undefined;
+    // the tools are out already
+    const more = visit.reduce((sum, { phase }) => sum + Math.max(0, handsOn(phase) - phase.technique.setUp), 0);
+    for (const task of tasks!) {
+      task.does = [...task.does, ...visit.map(({ phase }) => ({ zoneId: zone.id, phaseId: phase.id }))];
+      const at = this.activities.findIndex(({ id }) => id === task.id);
+      const activity = this.activities[at]!;
+      if (activity.duration > 0)
+        this.activities[at] = { ...activity, duration: activity.duration + Math.ceil(more / ids.length) };
+    }
+    return ids;
   }
 
   /** The latest start that leaves a coat time to be dry to the touch when the job is due. */
@@ -476,7 +507,10 @@ export function networkOfWork(works: readonly Work[], dry: DryModes = new Set())
     const { plan, judgement } = work;
     for (const piece of plan.pieces) {
       const ids = new Set(piece.zones.map(({ id }) => id));
-      const zones = judgement.zones.filter(({ zone }) => ids.has(zone.id));
+      const own = judgement.zones.filter(({ zone }) => ids.has(zone.id));
+      const fitted = own.filter(({ zone }) => fittedTo(piece.zones, zone));
+      // what is worked along with another zone is added to that one's work
+      const zones = [...own.filter((judged) => !fitted.includes(judged)), ...fitted];
       for (const judged of zones) builder.zone(work, piece, judged);
       builder.piece(work, piece, zones);
     }

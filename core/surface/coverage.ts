@@ -3,7 +3,7 @@ import { type Amount, BY_HAND } from "../plan/amount.ts";
 import { isReliefClass, type Step, type Zone } from "../plan/plan.ts";
 import { dryFilm } from "../quantity/spread.ts";
 import type { Share } from "../units/units.ts";
-import { isSimple, PLACE_SHARE, regionOfStep, shareWhere } from "./places.ts";
+import { type Face, isSimple, regionOfStep, shareWhere, sizesOf } from "./places.ts";
 import type { Technique } from "./technique.ts";
 
 /** How a step lays: how many normal coats thick where it covers, and how much of what it is worked over that is. */
@@ -31,11 +31,11 @@ export function shareCovered(
   step: Step,
   technique: Technique,
   material: Material,
-  { relief, sizes }: Pick<Zone, "relief" | "sizes">,
+  zone: Face & Pick<Zone, "relief">,
 ): Share {
   const region = regionOfStep(step);
   if (isSimple(region) && isReliefClass(region.on) && technique.profile[region.on] === 0) return 0;
-  const share = shareWhere(region, relief, { ...PLACE_SHARE, ...sizes });
+  const share = shareWhere(region, zone.relief, sizesOf(zone));
   return share * step.where.over * howItLies(step, technique, material).covers;
 }
 

@@ -1,4 +1,5 @@
-import { isReliefClass, PLACES, type PlaceOnFace, type ReliefClass, type Where } from "../plan/plan.ts";
+import { shareInside } from "../plan/outline.ts";
+import { isReliefClass, PLACES, type PlaceOnFace, type ReliefClass, type Where, type Zone } from "../plan/plan.ts";
 import type { Share } from "../units/units.ts";
 import type { ByRelief } from "./phase.ts";
 
@@ -16,6 +17,22 @@ export const EVERYWHERE: Region = { on: "everywhere", also: NONE, but: NONE };
 
 /** Share of a face that each named place takes, where the zone says nothing of it (from memory). */
 export const PLACE_SHARE: Readonly<Record<PlaceOnFace, Share>> = { border: 0.2, hands: 0.12, motif: 0.15, patch: 0.1 };
+
+/** What says how large the places of a face are. */
+export type Face = Pick<Zone, "sizes" | "outlines" | "shape">;
+
+/** The least share that something drawn takes, so that no step goes to nothing. */
+const LEAST_DRAWN = 0.002;
+
+/** The share of a zone's face that each place takes: as drawn, as said, or as usual. */
+export function sizesOf({ sizes, outlines, shape }: Face): Readonly<Record<PlaceOnFace, Share>> {
+  if (!sizes && !outlines) return PLACE_SHARE;
+  const drawn = Object.entries(outlines ?? {}).map(([place, lines]) => [
+    place,
+    Math.max(LEAST_DRAWN, shareInside(lines, shape)),
+  ]);
+  return { ...PLACE_SHARE, ...sizes, ...Object.fromEntries(drawn) };
+}
 
 /** Each named place as one bit, so that a patch can lie in several. */
 export const bitOf = (place: PlaceOnFace) => 1 << PLACES.indexOf(place);

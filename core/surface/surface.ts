@@ -43,14 +43,12 @@ export type Films = Omit<Surface, "ground">;
 const WHOLE: readonly Patch[] = [{ share: 1, stack: null, places: 0 }];
 const BARE: Surface["patches"] = { arris: WHOLE, field: WHOLE, high: WHOLE, recess: WHOLE };
 
-const NO_SIZES: Partial<Record<PlaceOnFace, Share>> = {};
-
 /** The bare ground before the first step. */
 export const bareSurface = (
   ground: Ground,
   climate: Climate = STANDARD_CLIMATE,
   patchLimit = PATCH_LIMIT,
-  sizes: Partial<Record<PlaceOnFace, Share>> = NO_SIZES,
+  sizes = PLACE_SHARE,
 ): Surface => ({
   ground: untouched(ground),
   patches: BARE,
@@ -58,7 +56,7 @@ export const bareSurface = (
   misted: null,
   climate,
   patchLimit,
-  sizes: sizes === NO_SIZES ? PLACE_SHARE : { ...PLACE_SHARE, ...sizes },
+  sizes,
 });
 
 /** A meeting on one relief class of one surface. */

@@ -49,6 +49,47 @@ test("places join and leave out, with a size of their own", async ({ page }) => 
   await saved(page);
 });
 
+test("a place is drawn on the face by hand, by keys and by measure", async ({ page }) => {
+  await open(page, "/jobs/dough-bin/piece?zone=bin-lid");
+  await page.getByRole("link", { name: "Draw the motif" }).click();
+  const face = page.getByRole("application", { name: /draw round the motif/ });
+  const box = (await face.boundingBox())!;
+  const to = (x: number, y: number) => page.mouse.move(box.x + x * box.width, box.y + y * box.height, { steps: 8 });
+  await to(0.3, 0.3);
+  await page.mouse.down();
+  for (const [x, y] of [
+    [0.6, 0.3],
+    [0.6, 0.7],
+    [0.3, 0.7],
+    [0.3, 0.32],
+  ] as const)
+    await to(x, y);
+  await page.mouse.up();
+  const takes = page.getByText(/takes \d+ % of the face/);
+  await expect(takes).toBeVisible();
+  const first = await takes.textContent();
+  await face.focus();
+  for (const key of ["Enter", "Shift+ArrowRight", "Shift+ArrowRight", "Enter", "Shift+ArrowUp", "Enter", "c"])
+    await page.keyboard.press(key);
+  await expect(page.getByRole("button", { name: "Take all away" })).toBeVisible();
+  await page.getByRole("button", { name: "Take away the last outline" }).click();
+  await expect(page.getByRole("button", { name: "Take all away" })).toBeHidden();
+  await expect(takes).toHaveText(first!);
+  await page.getByText("By measure").click();
+  await page.getByLabel("Width, %").fill("80");
+  await page.getByRole("button", { name: "Add it" }).click();
+  await expect(page.getByText("It goes over the right edge. Make it narrower.")).toBeVisible();
+  await page.getByLabel("Width, %").fill("10");
+  await page.getByRole("button", { name: "Add it" }).click();
+  await expect(page.getByRole("button", { name: "Take all away" })).toBeVisible();
+  await saved(page);
+  await page.getByRole("link", { name: "Back to the piece" }).click();
+  await expect(page.getByText(/^drawn, \d+ %$/)).toBeVisible();
+  await page.keyboard.press("Control+z");
+  await page.keyboard.press("Control+z");
+  await expect(page.getByText(/^drawn, \d+ %$/)).toBeVisible();
+});
+
 test("passes and pressure are set where something is taken off", async ({ page }) => {
   await open(page, "/jobs/dough-bin/crust?zone=bin-box&step=rub");
   await page.getByLabel("Passes").fill("3");

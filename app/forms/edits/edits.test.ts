@@ -1,10 +1,12 @@
 import { describe, expect, it } from "vitest";
 import { applyCommands } from "#core/edit/apply";
+import { Commands } from "#core/edit/command";
 import { judge } from "#core/judge/judge";
 import type { Plan } from "#core/plan/plan";
 import { examplePlan } from "#core/rules/example";
 import { readEditForm } from "../edit-form";
 import type { FormFields } from "../fields";
+import { zoneFields } from "../zone-form";
 
 const plan = (): Plan =>
   examplePlan({
@@ -24,6 +26,54 @@ function done(of: Plan, fields: FormFields): Plan {
   if (!applied.ok) throw new Error(applied.because);
   return applied.plan;
 }
+
+describe("a place drawn on a face", () => {
+  const draw = { do: "draw place", place: "motif", points: "10,10 40,10 40,60 10,60" };
+
+  it("is drawn, drawn further, and taken away from the last", () => {
+    const one = done(plan(), draw);
+    const zone = (of: Plan) => of.pieces[0]!.zones[0]!;
+    expect(zone(one).outlines?.motif).toEqual([
+      [
+        [0.1, 0.1],
+        [0.4, 0.1],
+        [0.4, 0.6],
+        [0.1, 0.6],
+      ],
+    ]);
+    const two = done(one, { ...draw, points: "", form: "round", left: "50", top: "50", width: "20", height: "20" });
+    expect(zone(two).outlines?.motif).toHaveLength(2);
+    expect(zone(done(two, { ...draw, take: "last" })).outlines).toEqual(zone(one).outlines);
+    expect(zone(done(two, { ...draw, take: "all" })).outlines).toBeUndefined();
+    expect(zone(done(one, { ...draw, take: "last" })).outlines).toBeUndefined();
+  });
+
+  it("outlives a change of the zone, and what undoes it can be kept", () => {
+    const form = read(plan(), draw);
+    if (!form.ok) throw new Error(JSON.stringify(form.faults));
+    const drawn = applyCommands(plan(), form.commands);
+    if (!drawn.ok) throw new Error(drawn.because);
+    const kept = Commands.parse(JSON.parse(JSON.stringify(drawn.inverse)));
+    const back = applyCommands(drawn.plan, kept);
+    expect(back.ok && back.plan).toEqual(plan());
+    const fields = zoneFields(drawn.plan.pieces[0]!.zones[0]!);
+    const renamed = done(drawn.plan, { do: "patch zone", ...fields, zoneName: "Lid" });
+    expect(renamed.pieces[0]!.zones[0]!.outlines).toEqual(drawn.plan.pieces[0]!.zones[0]!.outlines);
+  });
+
+  it.each([
+    ["a line that closes round nothing", { points: "10,10 40,40" }, /not whole/],
+    ["points that are none", { points: "here there everywhere" }, /not whole/],
+    ["points beside the face", { points: "10,10 140,10 40,60" }, /not whole/],
+    ["a line there and back", { points: "10,10 40,40 70,70" }, /goes round something/],
+    ["no such place", { place: "sky" }, /which place/],
+    ["a round wider than the face", { points: "", left: "60", top: "10", width: "50", height: "10" }, /right edge/],
+    ["a round with no width", { points: "", left: "60", top: "10", width: "", height: "10" }, /Width: write per cent/],
+  ])("refuses %s", (_name, fields, says) => {
+    const form = read(plan(), { ...draw, ...fields });
+    expect(form.ok ? "" : Object.values(form.faults).join(" ")).toMatch(says);
+  });
+});
 
 describe("forms about crusts", () => {
   it("a copy for a zone is laid on it, and judged the same", () => {

@@ -1,5 +1,5 @@
 import type { Climate } from "../../drying/climate.ts";
-import type { PlaceOnFace } from "../../plan/plan.ts";
+import type { PlaceOnFace, Zone } from "../../plan/plan.ts";
 import type { Share } from "../../units/units.ts";
 import type { Field, Grid } from "../grid.ts";
 import type { Source } from "../kernels.ts";
@@ -15,6 +15,8 @@ export interface Bench {
   boardSeed: number;
   /** the share of the face that each named place takes */
   sizes: Readonly<Record<PlaceOnFace, Share>>;
+  /** places drawn by hand on the face, stretched to the panel */
+  outlines: NonNullable<Zone["outlines"]>;
   /** whether paste or crumb builds the face up in peaks that a cloth or a dry brush finds */
   builtUp: boolean;
   /** how much of what is laid is water beyond what is in the tin, 0 to 1 */
