@@ -3,6 +3,7 @@ import { type Ground, type GroundKind, groundOf, type Species } from "#core/plan
 import { DEFAULT_HOURS } from "#core/plan/hours";
 import { DEFAULT_HOUSE_RULES } from "#core/plan/house-rules";
 import { materialsIn } from "#core/plan/mix";
+import { outlineOf } from "#core/plan/outline";
 import {
   CARVED_RELIEF,
   type Crust,
@@ -462,10 +463,15 @@ const bench = (): Plan =>
           step("mix", "rest-mix"),
           step("ochre", "brush", "milk-ochre"),
           step("soot", "brush", "milk-soot"),
-          step("wear", "sand-220", undefined, { reveals: "ochre" }),
+          step("wear", "sand-320", undefined, {
+            reveals: "ochre",
+            effort: { passes: 1, pressure: "usual", until: 0.05 },
+          }),
           step("tack", "tack-off"),
           step("wax", "wax", "beeswax"),
           step("buff", "buff"),
+          // beeswax goes on until the sheen is even: two rounds, as a rule
+          step("enough", "look", undefined, { again: { from: "wax", rounds: 2 } }),
         ],
       },
       {
@@ -575,7 +581,26 @@ const doughBin = (): Plan =>
         "craters",
         { kind: "panel", width: 400, height: 220, count: 2 },
         ground("raw timber", "pine", 1),
-        { orientation: "flat", use: { ...GENTLE, wear: "display" }, ...front("moulded", -10, 420, 800, 48) },
+        {
+          orientation: "flat",
+          use: { ...GENTLE, wear: "display" },
+          // a spray of roses across the middle, a bud by itself
+          outlines: {
+            motif: [
+              outlineOf({ round: true, left: 0.18, top: 0.24, width: 0.44, height: 0.46 }),
+              outlineOf({ round: true, left: 0.7, top: 0.52, width: 0.14, height: 0.26 }),
+            ],
+          },
+          ...front("moulded", -10, 420, 800, 48),
+        },
+      ),
+      zone(
+        "bin-cleats",
+        "Cleat handles",
+        "chippy",
+        { kind: "panel", width: 160, height: 45, count: 2 },
+        ground("raw timber", "pine"),
+        { along: "bin-box", use: { ...GENTLE, wear: "display", near: "food" }, ...front("panel", 150, 300, 480, 45) },
       ),
     ],
   );

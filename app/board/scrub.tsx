@@ -15,7 +15,7 @@ export function stopsOf({ phases, zone }: ZoneJudgement, nameOf: (stepId: string
     { count: 0, label: "Bare ground", colour: zone.ground.colour },
     ...phases.map(({ phase }, at) => ({
       count: at + 1,
-      label: `${nameOf(phase.step.id)}${phase.coats > 1 ? `, coat ${phase.coat} of ${phase.coats}` : ""}`,
+      label: `${nameOf(phase.step.id)}${phase.coats > 1 ? `, coat ${phase.coat} of ${phase.coats}` : ""}${phase.round > 1 ? `, round ${phase.round}` : ""}`,
       colour: phase.material ? bodyColour(phase.material) : null,
     })),
   ];

@@ -15,6 +15,7 @@ import {
   type Step,
   WHERE,
 } from "#core/plan/plan";
+import { Again } from "#core/plan/rounds";
 import { findTechnique, techniquesFor } from "#core/surface/techniques";
 import { readAmountFields } from "./amount-form";
 import { COLOUR_FORMS } from "./edits/colour";
@@ -92,11 +93,30 @@ const Share = z.coerce
   .max(100, "The share cannot be more than 100 %.");
 
 /** How often and how hard a step's form says it is worked; null for once and as usual. */
-function readEffort(fields: FormFields, step: Step): { effort: Effort | null } | { fault: string } {
+function readEffort(fields: FormFields, step: Step): { effort: Effort | null } | { fault: string; field?: string } {
   if (fields.passes === undefined && fields.pressure === undefined) return { effort: step.effort ?? null };
-  const read = Effort.safeParse({ passes: Number(fields.passes || "1"), pressure: fields.pressure || "usual" });
+  const until = (fields.until ?? "").trim().replace(",", ".");
+  const share = Number(until) / 100;
+  if (until !== "" && !(share >= 0.01 && share <= 0.9))
+    return { fault: "Write how much is to show, from 1 to 90 %.", field: "until" };
+  const read = Effort.safeParse({
+    passes: Number(fields.passes || "1"),
+    pressure: fields.pressure || "usual",
+    // without a layer that is meant to show there is nothing to go on until
+    ...(until !== "" && fields.reveals !== "" ? { until: share } : {}),
+  });
   if (!read.success) return { fault: sentence(read.error.issues[0]!.message) };
   return { effort: sayEffort(read.data) === "" ? null : read.data };
+}
+
+/** What an inspection's form says of going round again; null for once. */
+function readAgain(fields: FormFields, step: Step): { again: Again | null } | { fault: string; field: string } {
+  if (fields.againFrom === undefined) return { again: step.again ?? null };
+  if (fields.againFrom === "") return { again: null };
+  const read = Again.safeParse({ from: fields.againFrom, rounds: Number(fields.rounds || "2") });
+  if (read.success) return { again: read.data };
+  const [issue] = read.error.issues;
+  return { fault: sentence(issue!.message), field: issue!.path[0] === "rounds" ? "rounds" : "againFrom" };
 }
 
 /** Whether a step is worked in one go with the one before; what is usual for it otherwise. */
@@ -142,7 +162,9 @@ function patchStep(place: Place): FormEdit {
       if (pins === null) faults[`mixWith${at + 1}`] = "That material is not on the shelf.";
     });
     const effort = readEffort(fields, step);
-    if ("fault" in effort) faults.passes = effort.fault;
+    if ("fault" in effort) faults[effort.field ?? "passes"] = effort.fault;
+    const again = readAgain(fields, step);
+    if ("fault" in again) faults[again.field] = again.fault;
     const wait = readWait(fields, step, crust);
     if ("fault" in wait) faults.wait = wait.fault;
     if (!technique || !on || !coats.success || !share.success || "fault" in wait || Object.keys(faults).length > 0)
@@ -181,6 +203,8 @@ function patchStep(place: Place): FormEdit {
             wait: wait.wait,
             oneGo: fields.oneGo === undefined ? (step.oneGo ?? null) : (ONE_GO[fields.oneGo] ?? null),
             reveals,
+            again: technique.kind === "inspect" && "again" in again ? again.again : null,
+            uneven: !lays || (fields.lies === undefined ? !step.uneven : fields.lies !== "unevenly") ? null : true,
             effort: !lays && "effort" in effort ? effort.effort : null,
             amount: lays && "amount" in amount ? amount.amount : null,
             mix: lays ? mix : null,

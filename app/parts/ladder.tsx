@@ -94,7 +94,18 @@ export function rungMiddles(
   return middles;
 }
 
-function detailOf(step: Step, materialNamed: (id: string) => string): string {
+interface Named {
+  material: (id: string) => string;
+  step: (id: string) => string;
+}
+
+/** Passes that a step needs here until what it is meant to show does. */
+const passesOf = ({ phases }: ZoneJudgement, { id, effort }: Step): string => {
+  const phase = effort?.until === undefined ? undefined : phases.find((one) => one.phase.step.id === id)?.phase;
+  return phase ? `, ${countOf(phase.passes, "pass", "passes")} here` : "";
+};
+
+function detailOf(step: Step, judged: ZoneJudgement, named: Named): string {
   const technique = findTechnique(step.how);
   const words: string[] = [];
   if (step.what && technique && technique.name !== "Brush") words.push(technique.name.toLowerCase());
@@ -102,9 +113,11 @@ function detailOf(step: Step, materialNamed: (id: string) => string): string {
   const where = sayWhere(step.where);
   if (where) words.push(where);
   if (step.where.over < 1) words.push(sayShare(step.where.over));
-  if (step.effort) words.push(sayEffort(step.effort));
+  if (step.again) words.push(`then again from ${named.step(step.again.from)}, ${step.again.rounds} rounds in all`);
+  if (step.effort) words.push(`${sayEffort(step.effort)}${passesOf(judged, step)}`);
   if (step.amount) words.push(sayAmount(step.amount));
-  if (step.mix) words.push(sayMix(step.mix, materialNamed));
+  if (step.uneven) words.push("thin here, thick there");
+  if (step.mix) words.push(sayMix(step.mix, named.material));
   for (const intent of step.intents) words.push(INTENT_SHORT[intent]);
   if (!step.what && technique) words.push(technique.hint);
   return words.join(", ");
@@ -207,7 +220,11 @@ export function Ladder({ judged, rungs, sizes, selection, nameOf, onMove }: Prop
   const { row: height, dense } = sizes;
   const { ground } = judged.zone;
   const { plan } = useJob();
-  const materialNamed = useMemo(() => materialName(plan), [plan]);
+  const named = useMemo<Named>(() => {
+    const byId = new Map(judged.crust.steps.map((step) => [step.id, step]));
+    const stepNamed = (id: string) => (byId.has(id) ? nameOf(byId.get(id)!).toLowerCase() : id);
+    return { material: materialName(plan), step: stepNamed };
+  }, [plan, judged.crust, nameOf]);
   const surface = surfaceSays(judged);
   const steps = judged.crust.steps;
   return (
@@ -277,7 +294,7 @@ export function Ladder({ judged, rungs, sizes, selection, nameOf, onMove }: Prop
                 ) : (
                   <span className="truncate text-note text-soft">
                     {way !== null && <b className="font-semibold">only if {way}: </b>}
-                    {detailOf(step, materialNamed)}
+                    {detailOf(step, judged, named)}
                   </span>
                 )}
               </Link>

@@ -201,11 +201,11 @@ export function PlacePad({ back, ...props }: Props) {
         {drawn && (
           <EditForm does="draw place" about={about} className="flex gap-3">
             <button className="button" name="take" value="last">
-              Take away the last outline
+              Remove the last outline
             </button>
             {drawn.length > 1 && (
               <button className="button" name="take" value="all">
-                Take all away
+                Remove all
               </button>
             )}
           </EditForm>

@@ -13,6 +13,7 @@ import { stepName } from "~/forms/edit-form";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 import type { FormFields } from "~/forms/fields";
 import { stepsBefore, WAIT_WORDS, waitText } from "~/forms/wait-form";
+import { countOf } from "~/words/amount";
 import { MaterialOptions } from "./material-options";
 import { canBeMixed, MixFields } from "./mix-fields";
 import { COVER_WORDS, INTENT_WORDS, sayCovered, WHERE_WORDS } from "./step-words";
@@ -67,8 +68,13 @@ function Places({
 
 /** The selected step: every field is saved as it is left. */
 export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone: Zone }) {
-  const { plan } = useJob();
+  const { plan, judgement } = useJob();
   const technique = findTechnique(step.how);
+  const here = judgement.zones.find((judged) => judged.zone.id === zone.id);
+  const gone =
+    step.effort?.until === undefined
+      ? null
+      : (here?.phases.find(({ phase }) => phase.step.id === step.id)?.phase.passes ?? null);
   const materials = [
     ...plan.pinned.materials,
     ...CATALOGUE.filter((one) => !plan.pinned.materials.some((pinned) => pinned.id === one.id)),
@@ -207,6 +213,16 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
                   />
                 )}
               </Field>
+              <div className="col-span-2">
+                <Field name="lies" label="Laid">
+                  {(field) => (
+                    <select {...field} defaultValue={values?.lies ?? (step.uneven ? "unevenly" : "evenly")}>
+                      <option value="evenly">evenly</option>
+                      <option value="unevenly">unevenly, thin here and thick there</option>
+                    </select>
+                  )}
+                </Field>
+              </div>
             </>
           )}
           {technique && isTaking(technique) && (
@@ -283,6 +299,34 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
               )}
             </>
           )}
+          {step.kind === "inspect" && before.length > 0 && (
+            <>
+              <Field name="againFrom" label="Repeat until it is right" fault={faults.againFrom}>
+                {(field) => (
+                  <select {...field} defaultValue={values?.againFrom ?? step.again?.from ?? ""}>
+                    <option value="">no repeating</option>
+                    {before
+                      .filter(({ branch }) => branch === undefined)
+                      .map((one) => (
+                        <option key={one.id} value={one.id}>
+                          again from {stepName(plan, one).toLowerCase()}
+                        </option>
+                      ))}
+                  </select>
+                )}
+              </Field>
+              <Field name="rounds" label="Rounds expected in all" fault={faults.rounds}>
+                {(field) => (
+                  <input
+                    {...field}
+                    type="text"
+                    inputMode="numeric"
+                    defaultValue={values?.rounds ?? step.again?.rounds ?? 2}
+                  />
+                )}
+              </Field>
+            </>
+          )}
           {material && canBeMixed(material) && (
             <MixFields
               mix={step.mix}
@@ -294,7 +338,7 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
             />
           )}
           {distress && (
-            <div className="col-span-2">
+            <>
               <Field name="reveals" label="Should show">
                 {(field) => (
                   <select {...field} defaultValue={values?.reveals ?? step.reveals ?? ""}>
@@ -308,7 +352,26 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
                   </select>
                 )}
               </Field>
-            </div>
+              <Field
+                name="until"
+                label="Until it shows over, %"
+                fault={faults.until}
+                hint={gone !== null ? `needs ${countOf(gone, "pass", "passes")} here` : undefined}
+              >
+                {(field) => (
+                  <input
+                    {...field}
+                    type="text"
+                    inputMode="decimal"
+                    placeholder="as many passes as above"
+                    defaultValue={
+                      values?.until ??
+                      (step.effort?.until === undefined ? "" : Math.round(step.effort.until * 1000) / 10)
+                    }
+                  />
+                )}
+              </Field>
+            </>
           )}
           {material && (
             <fieldset className="col-span-2">

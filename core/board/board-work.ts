@@ -56,9 +56,9 @@ export const MOST_SEED = 999;
 /** Everything about a phase that a board could show, and how long after the one before it begins. */
 const keyOf = ({ phases }: BoardWork, at: number): string => {
   const { phase, starts } = phases[at]!;
-  const { id, technique, material, pot, beside, where, intents } = phase;
+  const { id, technique, material, pot, beside, where, intents, uneven } = phase;
   const waited = starts - (phases[at - 1]?.starts ?? 0);
-  return JSON.stringify([id, technique.id, material, pot, beside, phase.effects, where, intents, waited]);
+  return JSON.stringify([id, technique.id, material, pot, beside, phase.effects, where, intents, uneven, waited]);
 };
 
 /**

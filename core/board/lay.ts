@@ -4,7 +4,7 @@ import { solved } from "../colour/reflectance.ts";
 import { RELIEF_CLASSES } from "../plan/plan.ts";
 import { freshFilm, type LaidOn, TRACE } from "../surface/film.ts";
 import type { Laying, Meeting } from "../surface/laws/law.ts";
-import { CRACK_SHARE, cracksOver, meltsInto } from "../surface/laws/laying.ts";
+import { CRACK_SHARE, cracksOver, meltsInto, UNEVEN } from "../surface/laws/laying.ts";
 import { type ByRelief, byRelief, type Effect, type Phase } from "../surface/phase.ts";
 import { reachesClass } from "../surface/places.ts";
 import { type LayingId, lays } from "../surface/techniques/lay.ts";
@@ -285,6 +285,21 @@ function coversByWay({ ways, wayOn }: Meets, cover: Uint8Array | null, layers: L
   return ways.flatMap((way, index) => (owns[index] ? [{ way, cover: owns[index] }] : []));
 }
 
+/** Millimetres from where it lies thin to where it lies thick. */
+const UNEVEN_SIZE = 42;
+
+/** A weight that wanders as a hand lays it that means to be uneven. */
+function thinAndThick(weight: Field, { grid, seed }: Bench): Field {
+  const wander = clouds(grid, seed + 31, UNEVEN_SIZE, 3).field();
+  let sum = 0;
+  for (const value of wander) sum += value * value;
+  const by = UNEVEN / Math.max(1e-6, Math.sqrt(sum / wander.length));
+  return weight.map((value, at) => value * Math.max(LEAST_WEIGHT, 1 + by * wander[at]!));
+}
+
+/** However thin it is laid, some of it is there. */
+const LEAST_WEIGHT = 0.1;
+
 /** Lays what a phase lays over the films so far, by its law. */
 export function lay<E extends Effect>(
   effect: E,
@@ -299,7 +314,7 @@ export function lay<E extends Effect>(
   const { relief } = bench;
   const meets = waysOfMeeting(effect, law, meeting, layers);
   const laid = handOf(technique.id, material)(bench);
-  const weight = asField(laid.weight);
+  const weight = phase.uneven ? thinAndThick(asField(laid.weight), bench) : asField(laid.weight);
   const thicknessOf = ({ on, amount }: Met) => {
     const uneven = law.unevenness(on);
     // the power of a weight about 1, near enough, and many times faster

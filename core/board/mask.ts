@@ -2,7 +2,7 @@ import { distanceToEdge, type Outlines } from "../plan/outline.ts";
 import { type PlaceOnFace, RELIEF_CLASSES } from "../plan/plan.ts";
 import { type ByRelief, byRelief } from "../surface/phase.ts";
 import { isPlace, isSimple, joined, type Region, takesClass } from "../surface/places.ts";
-import { type Field, fieldOn, PANEL_HEIGHT, PANEL_WIDTH } from "./grid.ts";
+import { type Field, fieldOn, PANEL_HEIGHT, PANEL_WIDTH, smoothstep } from "./grid.ts";
 import type { Bench } from "./hands/hand.ts";
 import { Memory, reckon } from "./kernels.ts";
 import type { Kinds } from "./layers.ts";
@@ -187,9 +187,10 @@ const DRAWN_EDGE = 1.2;
 /** A named place, 0 to 1 a pixel. All steps of a board mean the same place. */
 function placeOf(place: PlaceOnFace, { relief, boardSeed, sizes, outlines }: Places): Field {
   const drawn = outlines[place];
-  const score = drawn ? drawnScore(drawn, relief) : placeScore(place, relief, boardSeed);
+  // what is drawn lies where it is drawn, whatever share of an edge or a groove that is
+  if (drawn) return drawnScore(drawn, relief).map((score) => smoothstep(-DRAWN_EDGE, DRAWN_EDGE, score));
   const share = byRelief(() => sizes[place]);
-  return maskOf({ score, share, softness: drawn ? DRAWN_EDGE : EDGE[place] }, relief);
+  return maskOf({ score: placeScore(place, relief, boardSeed), share, softness: EDGE[place] }, relief);
 }
 
 /**

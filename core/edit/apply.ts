@@ -318,13 +318,15 @@ function clearing(plan: Plan): Command[] {
       const ids = new Set(crust.steps.map(({ id }) => id));
       const crustId = crust.id;
       const beneath = new Set<string>();
-      return crust.steps.flatMap(({ id, reveals, wait }): Command[] => {
+      return crust.steps.flatMap(({ id, reveals, wait, again }): Command[] => {
         const shows = reveals === undefined || reveals === "ground" || ids.has(reveals);
         const counts = wait?.after === undefined || beneath.has(wait.after);
+        const repeats = again === undefined || beneath.has(again.from);
         beneath.add(id);
         const own = wait && { ...wait, after: undefined };
         return [
           ...(shows ? [] : [{ do: "patch step" as const, crustId, stepId: id, patch: { ...NOTHING, reveals: null } }]),
+          ...(repeats ? [] : [{ do: "patch step" as const, crustId, stepId: id, patch: { ...NOTHING, again: null } }]),
           ...(counts ? [] : [{ do: "patch step" as const, crustId, stepId: id, patch: { ...NOTHING, wait: own } }]),
         ];
       });

@@ -16,6 +16,8 @@ const StepPatch = Step.omit({ id: true }).partial().extend({
   reveals: Step.shape.reveals.nullable(),
   amount: Step.shape.amount.nullable(),
   effort: Step.shape.effort.nullable(),
+  uneven: Step.shape.uneven.nullable(),
+  again: Step.shape.again.nullable(),
   mix: Step.shape.mix.nullable(),
   note: Step.shape.note.nullable(),
   branches: Step.shape.branches.nullable(),

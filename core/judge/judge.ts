@@ -233,7 +233,7 @@ function detour(crust: Crust, inspection: Step, branch: Branch): { crust: Crust;
   const from = crust.steps.indexOf(inspection);
   const own = new Set<string>();
   const steps: Step[] = crust.steps.slice(0, from);
-  steps.push({ ...inspection, expected: branch.id });
+  steps.push({ ...inspection, expected: branch.id, again: undefined });
   for (const step of crust.steps.slice(from + 1)) {
     if (step.branches || (step.branch === undefined && own.size > 0)) {
       steps.push(step);

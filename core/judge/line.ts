@@ -28,8 +28,8 @@ import { EVERYWHERE, type Region, sameRegion } from "../surface/places.ts";
 import type { Stack } from "../surface/stack.ts";
 import { apply, patchesWhere, type Surface } from "../surface/surface.ts";
 import type { Technique } from "../surface/technique.ts";
+import { asFarAsNeeded } from "../surface/until.ts";
 import { sayDuration } from "../units/duration.ts";
-
 import type { Instant, Minutes, Share } from "../units/units.ts";
 import { onOneSection, sectionsOf } from "./sections.ts";
 
@@ -448,8 +448,16 @@ export class Line {
     return { least: Math.max(this.free, from + least), most: most === null ? null : from + most };
   }
 
+  /** A phase as it turns out on this surface: what is worked until something shows takes the passes that this needs. */
+  private asItTurnsOut(phase: Phase): Phase {
+    if (phase.step.effort?.until === undefined) return phase;
+    const { starts } = this.look(phase, () => {});
+    return asFarAsNeeded(phase, this.surface, starts, this.bench.zone);
+  }
+
   /** Places, checks and lays one phase. */
-  take(phase: Phase) {
+  take(planned: Phase) {
+    const phase = this.asItTurnsOut(planned);
     if (this.phases.length % REMEMBER_EVERY === 0)
       this.remembered.push({ at: this.phases.length, surface: this.surface });
     const { starts, demands } = this.look(

@@ -40,6 +40,7 @@ const laysNothing = ({ where, technique }: Phase) =>
 export function shop(plan: Plan): Need[] {
   const materials = materialsOf(plan);
   const needs = new Map<string, Need>();
+  const uses = new Map<string, Need["uses"][number]>();
   for (const zone of zonesOf(plan)) {
     const crust = findCrust(plan, zone.crustId);
     if (!crust) continue;
@@ -51,19 +52,23 @@ export function shop(plan: Plan): Need[] {
         const need = needs.get(material.id) ?? { material, millilitres: 0, uses: [] };
         needs.set(material.id, need);
         need.millilitres += millilitres;
-        const use = phase.coat > 1 ? need.uses.at(-1) : undefined;
-        if (use && use.zoneId === zone.id) {
+        const key = `${material.id} ${zone.id} ${phase.step.id}`;
+        const use = uses.get(key);
+        if (use) {
           use.coats++;
           use.millilitres += millilitres;
-        } else
-          need.uses.push({
-            zoneId: zone.id,
-            zone: zone.name,
-            step: phase.technique.name,
-            coats: 1,
-            area: covered,
-            millilitres,
-          });
+          continue;
+        }
+        const first = {
+          zoneId: zone.id,
+          zone: zone.name,
+          step: phase.technique.name,
+          coats: 1,
+          area: covered,
+          millilitres,
+        };
+        uses.set(key, first);
+        need.uses.push(first);
       }
     }
   }

@@ -10,6 +10,7 @@ import { HouseRules } from "./house-rules.ts";
 import { Mix } from "./mix.ts";
 import { Outlines } from "./outline.ts";
 import { Room } from "./room.ts";
+import { Again } from "./rounds.ts";
 import { MOST_ZONES, planFaults } from "./sense.ts";
 import { WallTime } from "./time.ts";
 import { Wait } from "./wait.ts";
@@ -107,6 +108,7 @@ export const Step = z.strictObject({
     .optional()
     .describe("worked in one go with the step before, section by section; as is usual for the technique if not said"),
   amount: Amount.optional().describe("how much of a coat goes on, where it is not the usual"),
+  uneven: z.boolean().optional().describe("laid unevenly on purpose: thin here, thick there"),
   effort: Effort.optional().describe(
     "how often and how hard it is rubbed or sanded, where that is not once and as usual",
   ),
@@ -114,6 +116,7 @@ export const Step = z.strictObject({
   note: plainText(400).optional(),
   branches: z.array(Branch).min(2, "an inspection has at least two answers").max(4, "four answers at most").optional(),
   expected: Id.optional().describe("the answer that is planned and scheduled; the others are only checked"),
+  again: Again.optional().describe("at an inspection: what is repeated from an earlier step until it is right"),
   branch: Id.optional().describe("the answer, at the nearest inspection beneath, that this step belongs to"),
 });
 export type Step = z.infer<typeof Step>;
@@ -194,8 +197,8 @@ export const Pin = z.strictObject({
   zoneId: Id,
   phaseId: z
     .string()
-    .regex(/^[A-Za-z0-9_-]{1,60}(\/\d{1,2})?$/, "a step's id, and which coat")
-    .describe('step id, with "/2" for the second of several coats'),
+    .regex(/^[A-Za-z0-9_-]{1,60}(\/\d{1,2})?(~\d)?$/, "a step's id, and which coat and round")
+    .describe('step id, with "/2" for the second of several coats, and "~2" for the second round'),
   starts: WallTime,
 });
 export type Pin = z.infer<typeof Pin>;

@@ -3,6 +3,7 @@ import { readWallTime } from "../units/wall-time.ts";
 import { sayMoment } from "../units/when.ts";
 import { materialsIn } from "./mix.ts";
 import type { Plan, Step } from "./plan.ts";
+import { loopFaults, phaseIdOf, roundsOf } from "./rounds.ts";
 
 /** Something in a plan that makes no sense, and where it is. */
 export interface PlanFault {
@@ -42,6 +43,7 @@ export function planFaults(plan: Plan): PlanFault[] {
     const path = ["crusts", index, "steps"];
     const steps = twice(path, crust.steps);
     for (const { at: step, says } of branchFaults(crust.steps)) at([...path, step], says);
+    for (const { at: step, says } of loopFaults(crust.steps)) at([...path, step, "again"], says);
     crust.steps.forEach((step, stepAt) => {
       const beneath = new Set(crust.steps.slice(0, stepAt).map(({ id }) => id));
       for (const { field, says } of stepFaults(step, steps, beneath, materials)) at([...path, stepAt, field], says);
@@ -121,8 +123,10 @@ function timeFaults(plan: Plan, at: At) {
   });
 }
 
-const phaseIds = (step: Step, coats: number) =>
-  coats > 1 ? Array.from({ length: coats }, (_, coat) => `${step.id}/${coat + 1}`) : [step.id];
+const phaseIds = (step: Step, coats: number, rounds: number) =>
+  Array.from({ length: coats * rounds }, (_, at) =>
+    phaseIdOf(step.id, (at % coats) + 1, coats, Math.floor(at / coats) + 1),
+  );
 
 /** Set times and exceptions for something that is no longer in the plan. */
 export interface LooseEnds {
@@ -142,6 +146,7 @@ export function looseEnds(plan: Plan): LooseEnds {
     piece.zones.forEach((zone, zoneAt) => {
       if (zone.overrides.length === 0 && !pinned.has(zone.id)) return;
       const steps = crusts.get(zone.crustId)?.steps ?? [];
+      const rounds = roundsOf(steps);
       const ids = new Set(steps.map(({ id }) => id));
       const loose = zone.overrides.flatMap(({ stepId }, index) => (ids.has(stepId) ? [] : [index]));
       if (loose.length > 0) overrides.push({ zoneId: zone.id, piece: pieceAt, zone: zoneAt, at: loose });
@@ -149,9 +154,9 @@ export function looseEnds(plan: Plan): LooseEnds {
       phases.set(
         zone.id,
         new Set(
-          steps.flatMap((step) => {
+          steps.flatMap((step, at) => {
             const own = zone.overrides.find(({ stepId }) => stepId === step.id)?.coats;
-            return [...phaseIds(step, step.coats), ...phaseIds(step, own ?? step.coats)];
+            return [step.coats, own ?? step.coats].flatMap((coats) => phaseIds(step, coats, rounds[at]!));
           }),
         ),
       );

@@ -87,7 +87,8 @@ export const apartId = (planId: string, pieceId: string, way: "apart" | "togethe
 
 export const phaseName = ({ phase }: JudgedPhase) => {
   const name = phase.material ? phase.material.name : phase.technique.name;
-  return phase.coats > 1 && phase.coat > 1 ? `${name}, coat ${phase.coat}` : name;
+  const coat = phase.coats > 1 && phase.coat > 1 ? `, coat ${phase.coat}` : "";
+  return `${name}${coat}${phase.round > 1 ? `, round ${phase.round}` : ""}`;
 };
 
 /**
@@ -117,7 +118,7 @@ function visitsTo({ phases }: ZoneJudgement, was: ReadonlyMap<string, Done>): Ju
 }
 
 const onceKey = (piece: Piece, { crust }: ZoneJudgement, { phase }: JudgedPhase) =>
-  `${piece.id} ${crust.id} ${phase.step.id}`;
+  `${piece.id} ${crust.id} ${phase.id}`;
 
 /** More than this many phases of a go are not all named. */
 const NAMED = 3;

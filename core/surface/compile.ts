@@ -4,6 +4,7 @@ import { letDown, type Pot, potOf } from "../mixing/pot.ts";
 import type { Mix } from "../plan/mix.ts";
 import type { Crust, Step, StepKind, Zone } from "../plan/plan.ts";
 import { zoneArea } from "../plan/plan.ts";
+import { phaseIdOf, turnsOf } from "../plan/rounds.ts";
 import { HOUR } from "../units/units.ts";
 import { howItLies, type Lies } from "./coverage.ts";
 import { withEffort } from "./effort.ts";
@@ -142,7 +143,7 @@ export function compileStep(
   zone: Zone,
   materials: ReadonlyMap<string, Material>,
   area: number = zoneArea(zone),
-  mended?: string,
+  { mended, round = 1 }: { mended?: string | undefined; round?: number } = {},
 ): Phase[] | string {
   const technique = findTechnique(step.how);
   const what = step.what ?? (technique?.mends ? mended : undefined);
@@ -160,7 +161,7 @@ export function compileStep(
   const phases: Phase[] = [];
   for (let coat = 1; coat <= coats; coat++)
     phases.push({
-      id: coats === 1 ? step.id : `${step.id}/${coat}`,
+      id: phaseIdOf(step.id, coat, coats, round),
       step,
       technique,
       material: lays,
@@ -168,6 +169,9 @@ export function compileStep(
       beside: lays && technique.carriesTwo ? besideIn(step, materials) : null,
       coat,
       coats,
+      round,
+      passes,
+      uneven: lays !== null && step.uneven === true,
       ruledAs: RULED_AS[technique.kind],
       effects,
       does,
@@ -222,11 +226,13 @@ function compileFrom(
   const unreadable: Unreadable[] = [];
   const area = zoneArea(zone);
   const steps = stepsOn(crust, zone);
-  const last = known.at(-1)?.step;
-  for (let at = last ? steps.indexOf(last) + 1 : 0; at < steps.length; at++) {
-    const made = compileStep(steps[at]!, zone, materials, area, lastThatFits(steps, at));
-    if (typeof made === "string") unreadable.push({ step: steps[at]!, because: made });
-    else for (const phase of made) phases.push(phase);
+  const turns = turnsOf(steps);
+  const last = known.at(-1);
+  const from = last ? turns.findIndex(({ step, round }) => step === last.step && round === last.round) + 1 : 0;
+  for (const { step, round } of turns.slice(from)) {
+    const made = compileStep(step, zone, materials, area, { mended: lastThatFits(steps, steps.indexOf(step)), round });
+    if (typeof made !== "string") for (const phase of made) phases.push(phase);
+    else if (round === 1) unreadable.push({ step, because: made });
   }
   return { phases: inGoes(phases, known.length), unreadable };
 }

@@ -81,6 +81,12 @@ export interface Phase {
   coat: number;
   /** how many coats the step lays on this zone */
   coats: number;
+  /** the round of a loop it is done in; 1 where nothing is repeated */
+  round: number;
+  /** how often it is gone over, where something is taken off */
+  passes: number;
+  /** laid thin here and thick there */
+  uneven: boolean;
   ruledAs: RuledAs;
   /** how many normal coats thick it lies where it covers */
   load: number;

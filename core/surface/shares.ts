@@ -2,8 +2,9 @@ import { RELIEF_CLASSES, type ReliefClass } from "../plan/plan.ts";
 import type { Share } from "../units/units.ts";
 import { hiding } from "./film.ts";
 import type { ByRelief } from "./phase.ts";
+import type { Region } from "./places.ts";
 import type { Patch } from "./stack.ts";
-import type { Surface } from "./surface.ts";
+import { patchesWhere, type Surface } from "./surface.ts";
 
 /** Share of the whole zone by key, over all relief classes and patches. */
 function shareBy(
@@ -23,6 +24,18 @@ function shareBy(
 /** What lies on top, as share of the zone by step id ("ground" where it is bare). */
 export const covers = (surface: Surface, relief: ByRelief): Map<string, Share> =>
   shareBy(surface, relief, (patch) => patch.stack?.film.stepId ?? "ground");
+
+/** How much of the place a step goes to has this layer on top, by step id or "ground". */
+export function barePart(surface: Surface, relief: ByRelief, where: Region, layer: string): Share {
+  let whole = 0;
+  let bare = 0;
+  for (const name of RELIEF_CLASSES)
+    for (const { share, stack } of patchesWhere(surface, name, where)) {
+      whole += relief[name] * share;
+      if ((stack?.film.stepId ?? "ground") === layer) bare += relief[name] * share;
+    }
+  return whole > 0 ? bare / whole : 0;
+}
 
 /** What the eye sees, through translucent layers, as share of the zone by step id ("ground" for the ground). */
 export function shows(surface: Surface, relief: ByRelief): Map<string, Share> {

@@ -16,7 +16,7 @@ import {
   workedOn,
 } from "./laws/law.ts";
 import { lawOf } from "./laws/laws.ts";
-import { CRACK_SHARE, cracksOver, isThirsty, soaksIn } from "./laws/laying.ts";
+import { CRACK_SHARE, cracksOver, isThirsty, soaksIn, UNEVEN } from "./laws/laying.ts";
 import { mistedAfter } from "./laws/misting.ts";
 import type { Effect, Phase } from "./phase.ts";
 import { bitOf, isSimple, PLACE_SHARE, placesIn, type Region, reachesClass, takesClass, takesIn } from "./places.ts";
@@ -153,6 +153,10 @@ function freshFilms<E extends Effect>(effect: E, law: Laying<E>, material: Mater
   };
 }
 
+/** A film laid thin here and thick there: half of it each. */
+const unevenly = (film: Film): Film[] =>
+  [1 - UNEVEN, 1 + UNEVEN].map((part) => ({ ...film, micrometres: film.micrometres * part }));
+
 /** Lays a fresh film on every patch it reaches; over tack it tears, and the cracks stay open. */
 function laid<E extends Effect>(
   patches: readonly Patch[],
@@ -183,9 +187,11 @@ function laid<E extends Effect>(
     const cracked = tears ? CRACK_SHARE : 0;
     if (covered < 1) next.push({ share: patch.share * (1 - covered), stack, places });
     if (tears) next.push({ share: patch.share * covered * cracked, stack: beneath, places });
-    const lies = tears ? drawnTogether(film, cracked) : film;
-    next.push({ share: patch.share * covered * (1 - cracked), stack: laidOn(lies, beneath), places });
-    broken ||= covered < 1 || cracked > 0;
+    const whole = tears ? drawnTogether(film, cracked) : film;
+    const lies = phase.uneven ? unevenly(whole) : [whole];
+    for (const part of lies)
+      next.push({ share: (patch.share * covered * (1 - cracked)) / lies.length, stack: laidOn(part, beneath), places });
+    broken ||= covered < 1 || cracked > 0 || phase.uneven;
   }
   // a coat over everything keeps unlike patches unlike; only what covers in part can make them alike or many
   return broken ? tidied(next, here.patchLimit) : next;

@@ -134,9 +134,9 @@ function drawPlace({ plan, fields }: Place): FormEdit {
     };
   };
   const name = PLACE_NAMES[place];
-  if (fields.take === "all") return put(null, `Take away ${name} as drawn`);
+  if (fields.take === "all") return put(null, `Remove ${name} as drawn`);
   if (fields.take === "last")
-    return put(before.length > 1 ? before.slice(0, -1) : null, `Take away the last outline of ${name}`);
+    return put(before.length > 1 ? before.slice(0, -1) : null, `Remove the last outline of ${name}`);
   const read = outlineIn(fields);
   if ("faults" in read) return { ok: false, faults: read.faults };
   const drawn = Outlines.safeParse([...before, read.outline]);

@@ -4,13 +4,14 @@ import { RELIEF_CLASSES } from "../../plan/plan.ts";
 import { compileStep } from "../../surface/compile.ts";
 import { lawOf } from "../../surface/laws/laws.ts";
 import type { Phase } from "../../surface/phase.ts";
-import { covers } from "../../surface/shares.ts";
+import { barePart, covers } from "../../surface/shares.ts";
 import { apply } from "../../surface/surface.ts";
 import { findTechnique } from "../../surface/techniques.ts";
+import { asFarAsNeeded } from "../../surface/until.ts";
 import type { Share } from "../../units/units.ts";
 import { films, sharesOf } from "../read-surface.ts";
 import { patchStep } from "../repair.ts";
-import type { Rule, Seam } from "../rule.ts";
+import type { Draft, Rule, Seam } from "../rule.ts";
 import { capital, groundNamed, named } from "../words.ts";
 
 /** Less than this more of a layer than before, and nobody would say that it shows. */
@@ -48,6 +49,37 @@ function otherwise(seam: Seam, how: string, effort = seam.phase.step.effort): Ph
   return typeof phases === "string" ? null : phases[0]!;
 }
 
+/** What is worked until a layer shows, and never gets so far. */
+function fallsShort(seam: Seam, reveals: string, name: string, comesTo: Share, until: Share): Draft {
+  const { phase } = seam;
+  const least = Math.floor(100 * comesTo) / 100;
+  return {
+    severity: "caution",
+    title: `Less of the ${name} may show than you ask for`,
+    because: `However often it is gone over, "${phase.technique.name.toLowerCase()}" brings out ${sayPart(comesTo)} of it here, not ${sayPart(until)}.`,
+    lower: reveals,
+    fixes: (place) => [
+      ...HARDER.filter((how) => {
+        const other = how === phase.technique.id ? null : otherwise(seam, how);
+        if (!other) return false;
+        const needed = asFarAsNeeded(other, seam.before, seam.at, seam.zone);
+        return barePart(apply(seam.before, needed, seam.at), seam.relief, phase.where, reveals) >= until;
+      })
+        .slice(0, 2)
+        .map((how) => ({
+          label: `Use "${findTechnique(how)!.name}" instead`,
+          commands: patchStep(place, phase.step.id, { how }),
+        })),
+      {
+        label: `Leave it at ${sayPart(least)}`,
+        commands: patchStep(place, phase.step.id, { effort: { ...phase.step.effort!, until: Math.max(0.01, least) } }),
+      },
+    ],
+  };
+}
+
+const sayPart = (part: Share) => `${Math.floor(100 * part)} %`;
+
 export const staysCovered: Rule = {
   meta: {
     id: "B10",
@@ -62,12 +94,16 @@ export const staysCovered: Rule = {
   dependsOn: "zone",
   check(seam) {
     const { phase } = seam;
-    const { reveals } = phase.step;
-    if (reveals === undefined || !takes(phase) || reaches(seam, phase, reveals) >= SHOWS) return [];
-    // it shows already, and this is to bring out more of it
-    if (bareShare(seam, seam.before, reveals) >= SHOWS) return [];
+    const { reveals, effort: asked } = phase.step;
+    if (reveals === undefined || !takes(phase)) return [];
     const layer = seam.past.find((placed) => placed.phase.step.id === reveals)?.phase.material;
     const name = layer ? named(layer) : groundNamed(seam.zone.ground);
+    const comesTo = barePart(apply(seam.before, phase, seam.at), seam.relief, phase.where, reveals);
+    const until = asked?.until ?? 0;
+    if (until > 0 && comesTo < until && comesTo >= SHOWS) return [fallsShort(seam, reveals, name, comesTo, until)];
+    if (reaches(seam, phase, reveals) >= SHOWS) return [];
+    // it shows already, and this is to bring out more of it
+    if (bareShare(seam, seam.before, reveals) >= SHOWS) return [];
     return [
       {
         severity: "caution",

@@ -55,6 +55,9 @@ export const sticking: Laying<Extract<Effect, { does: "stick" }>> = {
 export const meltsInto = (material: Material, film: Film, at: Instant): boolean =>
   film.material.carrier === material.carrier && isWet(film, at);
 
+/** What is laid unevenly on purpose is so much thinner or thicker than its mean (from memory). */
+export const UNEVEN = 0.4;
+
 /** Share of a cracked coat that lies open (common practice and trial boards: about a seventh, whatever the size). */
 export const CRACK_SHARE: Share = 0.15;
 
