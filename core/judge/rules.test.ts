@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { examplePlan } from "../rules/example.ts";
 import { RULES } from "../rules/rules.ts";
+import { workingFixes } from "./fixes.ts";
 import { judge } from "./judge.ts";
 
 const rulesFiring = (plan: ReturnType<typeof examplePlan>, rules = RULES) =>
@@ -14,9 +15,19 @@ describe.each(RULES.map((rule) => [rule.meta.id, rule] as const))("rule %s", (id
       const spoke = rulesFiring(plan);
       const silencers = RULES.filter((other) => other.meta.subsumes.includes(id)).map((other) => other.meta.id);
       expect([id, ...silencers].some((one) => spoke.has(one))).toBe(true);
-      // and it is this rule that finds it: without the rules that silence it, it speaks; without it, nothing does
-      const without = RULES.filter((other) => !silencers.includes(other.meta.id));
-      expect(rulesFiring(plan, without)).toContain(id);
+      // and it is this rule that finds it: how bad, at which seam, in which words, with which repairs
+      const rules = RULES.filter((other) => !silencers.includes(other.meta.id));
+      const findings = judge(plan, { rules }).zones.flatMap((zone) => zone.findings);
+      const finds = findings
+        .filter(({ rule: by }) => by === id)
+        .map((finding) => ({
+          severity: finding.severity,
+          at: finding.stepId,
+          ...(finding.lower === undefined ? {} : { over: finding.lower }),
+          says: `${finding.title}. ${finding.because}`,
+          repairs: workingFixes(plan, finding, { rules }).map(({ label }) => label),
+        }));
+      expect(finds).toEqual(example.finds);
     },
   );
 

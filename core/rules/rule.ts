@@ -150,6 +150,20 @@ export interface Shelf {
   catalogue: readonly Material[];
 }
 
+/** What a rule finds on an example: how bad, at which step over which, in which words, and what it offers. */
+export interface Found {
+  severity: Severity;
+  at: string;
+  over?: string;
+  says: string;
+  repairs: readonly string[];
+}
+
+/** An example that a rule speaks on, with all that it finds there. */
+export interface FaultyStack extends ExampleStack {
+  finds: readonly Found[];
+}
+
 interface RuleFrame {
   meta: {
     id: string;
@@ -167,7 +181,7 @@ interface RuleFrame {
   /** of those, only the phases that lay one of these or do one of these; every one when left out */
   when?: { lays?: readonly Material["role"][]; does?: readonly Effect["does"][] };
   finish?(finish: Finish): Draft[];
-  examples: { clean: readonly ExampleStack[]; faulty: readonly ExampleStack[] };
+  examples: { clean: readonly ExampleStack[]; faulty: readonly FaultyStack[] };
 }
 
 /** A rule that depends on nothing but films and time: what it says once holds for every zone with the same films. */

@@ -163,17 +163,44 @@ export const slickGround: Rule = {
     faulty: [
       {
         shows: "paint straight on laminate",
+        finds: [
+          {
+            severity: "stop",
+            at: "s2",
+            over: "ground",
+            says: "Oyster acrylic mineral paint will not stick to laminate. The laminate is slick and not scuffed; there is nothing for the coat to key to.",
+            repairs: ["Scuff, then two thin coats of bonding primer"],
+          },
+        ],
         ground: "laminate",
         steps: [["clean"], ["brush", "mineral-oyster", { coats: 2 }]],
       },
       {
         shows: "paint on varnish that was only cleaned",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "ground",
+            says: "Oyster acrylic mineral paint may not stick to varnished pine. The varnished pine is slick and not scuffed; there is nothing for the coat to key to.",
+            repairs: ["Scuff the ground first", "Scuff, then two thin coats of bonding primer"],
+          },
+        ],
         ground: "varnished timber",
         species: "pine",
         steps: [["clean"], ["brush", "mineral-oyster", { coats: 2 }]],
       },
       {
         shows: "one coat of primer on laminate",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "ground",
+            says: "One coat of primer may not be enough on a surface this slick. One coat leaves misses, and the paint may fail there.",
+            repairs: ["Make it two thin coats"],
+          },
+        ],
         ground: "laminate",
         steps: [["clean"], ["scuff"], ["brush", "bonding-primer"], ["brush", "mineral-oyster"]],
       },

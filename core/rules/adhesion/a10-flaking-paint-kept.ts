@@ -60,6 +60,15 @@ export const flakingPaintKept: Rule = {
     faulty: [
       {
         shows: "chalk paint over flakes",
+        finds: [
+          {
+            severity: "stop",
+            at: "s2",
+            over: "ground",
+            says: "Slate chalk-type paint will come off with the loose paint. The old paint flakes, and what is laid on it comes away with it.",
+            repairs: ["Scrape the loose paint off first", "Strip it", "Keep the loose paint"],
+          },
+        ],
         ground: "old paint",
         groundIs: { soundness: "flaking", age: "after 1978" },
         steps: [["clean"], ["brush", "chalk-slate", { coats: 2 }]],

@@ -51,12 +51,30 @@ export const dirtyGround: Rule = {
     faulty: [
       {
         shows: "paint on a waxed table",
+        finds: [
+          {
+            severity: "stop",
+            at: "s2",
+            over: "ground",
+            says: "Oyster acrylic mineral paint will crawl or peel on the waxed or oiled pine. There is still grease and wax on it.",
+            repairs: ["Take the old wax off first"],
+          },
+        ],
         ground: "waxed or oiled timber",
         species: "pine",
         steps: [["scuff"], ["brush", "mineral-oyster"]],
       },
       {
         shows: "paint on greasy varnish",
+        finds: [
+          {
+            severity: "stop",
+            at: "s2",
+            over: "ground",
+            says: "Oyster acrylic mineral paint will crawl or peel on the varnished pine. There is still grease on it.",
+            repairs: ["Clean the grease off first"],
+          },
+        ],
         ground: "varnished timber",
         species: "pine",
         steps: [["scuff"], ["brush", "mineral-oyster"]],

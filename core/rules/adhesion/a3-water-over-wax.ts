@@ -76,6 +76,15 @@ export const waterOverWax: Rule = {
     faulty: [
       {
         shows: "wax dabbed on as a resist",
+        finds: [
+          {
+            severity: "note",
+            at: "s3",
+            over: "s2",
+            says: "Oyster acrylic mineral paint should come away from the clear paste wax, as you want. The clear paste wax covers 6 % of the surface; rub those places when dry and the layer beneath shows.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

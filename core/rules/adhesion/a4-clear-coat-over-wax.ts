@@ -136,6 +136,15 @@ export const clearCoatOverWax: Rule = {
     faulty: [
       {
         shows: "varnished over wax",
+        finds: [
+          {
+            severity: "stop",
+            at: "s4",
+            over: "s3",
+            says: "A water-borne clear coat will not stick to wax. Dark wax lies over all of the surface. The satin clear coat would bead, and peel within weeks.",
+            repairs: ["Seal before waxing, with the satin clear coat under the wax", "Leave the wax as the finish"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -61,6 +61,15 @@ export const recoatWindowShut: Rule = {
     faulty: [
       {
         shows: "mineral paint recoated after three days",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "The next coat may not grip the storm blue acrylic mineral paint. Its recoat window shuts after 24 h, and it has had 3 days.",
+            repairs: ["Scuff it first"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

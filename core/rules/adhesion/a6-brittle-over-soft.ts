@@ -84,6 +84,15 @@ export const brittleOverSoft: Rule = {
     faulty: [
       {
         shows: "oil varnish over a wax and paint blend",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "s2",
+            says: "Oil varnish may craze over slate wax and paint blend. The slate wax and paint blend stays soft; the oil varnish sets hard and cannot move with it.",
+            repairs: ["Use satin clear coat instead, which gives a little", "I want it to craze"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -94,6 +103,19 @@ export const brittleOverSoft: Rule = {
       },
       {
         shows: "heat-resisting varnish over fresh oil",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "Heat-resisting varnish may craze over hemp-type drying oil. The hemp-type drying oil stays soft; the heat-resisting varnish sets hard and cannot move with it.",
+            repairs: [
+              "Let the oil cure for 30 days",
+              "Use satin clear coat instead, which gives a little",
+              "I want it to craze",
+            ],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -57,6 +57,15 @@ export const tapeOnYoungPaint: Rule = {
     faulty: [
       {
         shows: "a stencil the same morning",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "A stencil may pull off the storm blue acrylic mineral paint. It is 4 h old and is hard enough after 24 h.",
+            repairs: ["Leave it for 24 h"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -66,6 +75,15 @@ export const tapeOnYoungPaint: Rule = {
       },
       {
         shows: "tape on paint three hours old",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "Tape may pull off the storm blue acrylic mineral paint. It is 3 h old and is hard enough after 24 h.",
+            repairs: ["Leave it for 24 h"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -91,6 +91,15 @@ export const transfersAndStamps: Rule = {
     faulty: [
       {
         shows: "lettering on wax",
+        finds: [
+          {
+            severity: "stop",
+            at: "s3",
+            over: "s2",
+            says: "A transfer will not stick to clear paste wax. Its glue meets wax instead of paint, and the backing pulls the print off again.",
+            repairs: ["Put it on before the clear paste wax", "Remove this step"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -101,6 +110,15 @@ export const transfersAndStamps: Rule = {
       },
       {
         shows: "a stamp on sanded paint",
+        finds: [
+          {
+            severity: "note",
+            at: "s3",
+            over: "s1",
+            says: "Expect a broken print here. The bone white chalk-type paint is sanded: a softer, older print is normal. It can be distressed with the rest.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

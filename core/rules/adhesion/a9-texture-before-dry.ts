@@ -95,6 +95,15 @@ export const textureBeforeDry: Rule = {
     faulty: [
       {
         shows: "paste painted after five hours",
+        finds: [
+          {
+            severity: "stop",
+            at: "s2",
+            over: "s1",
+            says: "The plaster white texture paste will stay soft under the next coat. It has had 5 h and is dry through after 24 h.",
+            repairs: ["Leave it for 24 h"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -104,6 +113,15 @@ export const textureBeforeDry: Rule = {
       },
       {
         shows: "scraping where there is no crumb",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "Scraping may do nothing: there is no crumb here. Nothing in this stack breaks off in craters.",
+            repairs: ["Leave out the scraping"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [["brush", "mineral-storm"], ["scrape"]],

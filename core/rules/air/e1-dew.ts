@@ -33,6 +33,15 @@ export const dew: Rule = {
     faulty: [
       {
         shows: "a cold piece brought into a warm room",
+        finds: [
+          {
+            severity: "stop",
+            at: "s1",
+            over: "ground",
+            says: "Dew will settle under the coat. The piece is at 10 °C and dew settles at 13.2 °C; keep them 3 °C apart. Warm the room or dry the air, and let the piece warm up.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         room: { celsius: 20, relativeHumidity: 65, surfaceCelsius: 10 },

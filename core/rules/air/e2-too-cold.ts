@@ -46,6 +46,15 @@ export const tooCold: Rule = {
     faulty: [
       {
         shows: "paint in a cold shed",
+        finds: [
+          {
+            severity: "stop",
+            at: "s1",
+            over: "ground",
+            says: "Storm blue acrylic mineral paint will not form a film in this cold. The piece is at 7 °C; below 10 °C water-borne films do not form. Warm the room and the piece, and keep them warm overnight.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         room: { celsius: 7 },

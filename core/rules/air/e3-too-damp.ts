@@ -44,6 +44,15 @@ export const tooDamp: Rule = {
     faulty: [
       {
         shows: "a room at 88 %",
+        finds: [
+          {
+            severity: "caution",
+            at: "s1",
+            over: "ground",
+            says: "The coat may hardly dry in air this damp. The room is at 88 % humidity. Above 85 % coats hardly dry; warm the room or run a dehumidifier.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         room: { relativeHumidity: 88, surfaceCelsius: 30, celsius: 24 },

@@ -37,6 +37,15 @@ export const heatAndDraught: Rule = {
     faulty: [
       {
         shows: "a fan on the wet face",
+        finds: [
+          {
+            severity: "caution",
+            at: "s1",
+            over: "ground",
+            says: "The coats may skin in the draught. The room is set as draughty. Keep the draught off wet surfaces; air the room between coats.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         room: { draught: true },

@@ -50,6 +50,15 @@ export const coldNight: Rule = {
     faulty: [
       {
         shows: "oil paint in a shed that goes cold at night",
+        finds: [
+          {
+            severity: "note",
+            at: "s1",
+            over: "ground",
+            says: "The deep green oil paint dries slowly through a cold spell. At 5 °C and 75 % it takes about 2 days 3 h until the next coat; the tin says 24 h. Laid in the morning, or kept warm overnight, it is ready earlier.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         room: { celsius: 18, course: { kind: "day and night", night: { celsius: 5, relativeHumidity: 75 } } },

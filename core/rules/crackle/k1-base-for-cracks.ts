@@ -103,6 +103,15 @@ export const baseForCracks: Rule = {
     faulty: [
       {
         shows: "crackle medium on chalk paint",
+        finds: [
+          {
+            severity: "note",
+            at: "s2",
+            over: "s1",
+            says: "The slate chalk-type paint drinks some of the crackle medium. Ready systems for chalk-type paint are made for that: lay the medium well. Sealed first, the cracks open wider.",
+            repairs: ["Seal it with satin clear coat first"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -113,6 +122,15 @@ export const baseForCracks: Rule = {
       },
       {
         shows: "oyster cracked over linen white",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "s1",
+            says: "The cracks may hardly show. Bone white chalk-type paint and oyster acrylic mineral paint differ by 4 (ΔE00); cracks show from about 15.",
+            repairs: ["Crack lamp black chalk-type paint over it instead"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -79,6 +79,15 @@ export const heatBeforeSkin: Rule = {
     faulty: [
       {
         shows: "warm air at once over crackle medium",
+        finds: [
+          {
+            severity: "note",
+            at: "s4",
+            over: "s3",
+            says: "Warm air now gives coarse cracks. The oyster acrylic mineral paint has not skinned; for fine ones, wait 1 h.",
+            repairs: ["Let it skin first"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [["brush", "mineral-storm"], ["brush", "crackle-medium"], ["brush", "mineral-oyster"], ["hair-dryer"]],

@@ -49,6 +49,15 @@ export const mediumToEveryEdge: Rule = {
     faulty: [
       {
         shows: "medium on two thirds",
+        finds: [
+          {
+            severity: "note",
+            at: "s2",
+            over: "s1",
+            says: "Where the medium stops, the cracks stop. It does not cover the whole face. Feather its borders, or they show as a line in the cracks.",
+            repairs: ["Take it to every edge"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -107,6 +107,15 @@ export const tackWindow: Rule = {
     faulty: [
       {
         shows: "painted three hours after the medium",
+        finds: [
+          {
+            severity: "stop",
+            at: "s3",
+            over: "s2",
+            says: "The paint will dry whole: the medium is past its tack. Painted 3 h after the medium. It cracks between 15 min and 1 h, when it is milky with hair lines.",
+            repairs: ["Paint while it has tack"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -117,6 +126,15 @@ export const tackWindow: Rule = {
       },
       {
         shows: "cracks wanted, but no medium",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "Oyster acrylic mineral paint may not crack: there is no medium under it. Paint by itself dries whole; crackle medium or wet glue tears it from beneath.",
+            repairs: ["Lay crackle medium first", "I do not want cracks"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -67,6 +67,15 @@ export const onePass: Rule = {
     faulty: [
       {
         shows: "cross-hatched over the medium",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "s2",
+            says: '"Cross-hatch" may close the cracks. It goes over the same place twice. On crackle medium, lay each stroke once, the same way as the medium.',
+            repairs: ["Brush it in single strokes", "Roll it"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -56,6 +56,15 @@ export const crackSize: Rule = {
     faulty: [
       {
         shows: "one coat of medium",
+        finds: [
+          {
+            severity: "note",
+            at: "s3",
+            over: "s2",
+            says: "Expect fine cracks, about 2 mm apart. The medium dries to about 23 µm under one coat. More medium or thicker paint makes them wider.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

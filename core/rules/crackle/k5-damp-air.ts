@@ -46,6 +46,15 @@ export const dampAir: Rule = {
     faulty: [
       {
         shows: "crackle at 82 %",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "Cracks may come late and thin in air this damp. The room is at 82 % humidity; above 70 % there are few cracks. Wait for a dry day, or warm the room.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         room: { relativeHumidity: 82 },

@@ -94,6 +94,15 @@ export const sealTheCracks: Rule = {
     faulty: [
       {
         shows: "cracks left open",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "s2",
+            says: "The open cracks may smear at the first damp cloth. The crackle medium lies bare on 15 % of the surface.",
+            repairs: ["Mist satin clear coat over it", "Wax it"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -104,6 +113,15 @@ export const sealTheCracks: Rule = {
       },
       {
         shows: "two brushed coats over the cracks",
+        finds: [
+          {
+            severity: "caution",
+            at: "s4",
+            over: "s2",
+            says: "Brushed coats may close the cracks. The crackle medium lies bare in them and softens under a wet brush.",
+            repairs: ["Spray it in mists", "Make it one light coat"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -51,6 +51,15 @@ export const paintOnWetGlue: Rule = {
     faulty: [
       {
         shows: "cross-hatched into wet glue",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "s2",
+            says: '"Cross-hatch" may work the paint into the glue. Lay it on thick with a full brush, one stroke beside the next, and leave it.',
+            repairs: ["Brush it in single strokes"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -118,12 +118,30 @@ export const chipsNeedAResist: Rule = {
     faulty: [
       {
         shows: "chips wanted on raw timber",
+        finds: [
+          {
+            severity: "caution",
+            at: "s1",
+            over: "ground",
+            says: "Ochre milk paint may hardly chip here. The raw pine is thirsty: the paint soaks in and grips.",
+            repairs: ["Dab wax on first, as a resist", "Rub oil in first, as a resist", "I do not want chips"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [["brush", "milk-ochre", { intents: ["chips"] }]],
       },
       {
         shows: "a blade where nothing chips",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "The blade may only scratch: nothing here chips. There is no resist in this stack and no layer meant to chip.",
+            repairs: ["Sand the edges instead", "Leave out the chipping"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [["brush", "mineral-storm", { coats: 2 }], ["chip"]],

@@ -78,6 +78,15 @@ export const thickPasteCracks: Rule = {
     faulty: [
       {
         shows: "paste in three coats",
+        finds: [
+          {
+            severity: "caution",
+            at: "s1",
+            over: "s1",
+            says: "Paste this thick may split as it dries. 3 coats dry to 1.8 mm; it splits above about 1 mm.",
+            repairs: ["Lay it thinner", "I want the splits"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -84,6 +84,15 @@ export const crumbOnWetPaint: Rule = {
     faulty: [
       {
         shows: "crumb on dry paint",
+        finds: [
+          {
+            severity: "stop",
+            at: "s2",
+            over: "s1",
+            says: "The crumb will roll off the paint. The paint is 2 h old and skins within 24 min here (normally 30 min).",
+            repairs: ["Drop it while the paint is wet"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -93,6 +102,15 @@ export const crumbOnWetPaint: Rule = {
       },
       {
         shows: "crumb on bare timber",
+        finds: [
+          {
+            severity: "stop",
+            at: "s1",
+            over: "ground",
+            says: "The crumb will roll off: there is no wet paint. Only wet paint holds crumb.",
+            repairs: ["Remove this step"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [["sprinkle", "texture-crumb"]],

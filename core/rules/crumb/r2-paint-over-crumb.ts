@@ -71,11 +71,29 @@ export const paintOverCrumb: Rule = {
     faulty: [
       {
         shows: "the next colour stroked over crumb",
+        finds: [
+          {
+            severity: "caution",
+            at: "s4",
+            over: "s3",
+            says: 'A stroke may drag the crumb off. "Brush" pulls across it. Tapped on, the colour lies over it.',
+            repairs: ["Tap it on", "Scrape the crumb off first"],
+          },
+        ],
         ...SMALL_FACE,
         steps: [...CRUMB_ON_WET, ["brush", "chalk-bone-white"]],
       },
       {
         shows: "the next colour after an hour",
+        finds: [
+          {
+            severity: "stop",
+            at: "s4",
+            over: "s3",
+            says: "The next colour will smear the wet crumb. It has had 1 h and needs 4 h.",
+            repairs: ["Leave it for 4 h"],
+          },
+        ],
         ...SMALL_FACE,
         steps: [...CRUMB_ON_WET, ["tap", "chalk-bone-white", { wait: { kind: "exactly", minutes: 60 } }]],
       },

@@ -46,6 +46,15 @@ export const scrapeWhenDry: Rule = {
     faulty: [
       {
         shows: "crumb scraped off",
+        finds: [
+          {
+            severity: "note",
+            at: "s5",
+            over: "s3",
+            says: "Scrape when everything is dry, then brush out the dust. The crumb breaks off with the paint on it and leaves a crater with a clean rim; what lies under it shows.",
+            repairs: [],
+          },
+        ],
         ...SMALL_FACE,
         steps: [...CRUMB_ON_WET, ["tap", "chalk-bone-white"], ["scrape"]],
       },

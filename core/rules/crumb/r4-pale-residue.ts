@@ -49,6 +49,15 @@ export const paleResidue: Rule = {
     faulty: [
       {
         shows: "left as scraped",
+        finds: [
+          {
+            severity: "note",
+            at: "s6",
+            over: "s3",
+            says: "A pale bloom in the craters is normal. No damp wipe, wax or glaze follows the scraping.",
+            repairs: ["Wax over it"],
+          },
+        ],
         ...SMALL_FACE,
         steps: [...CRUMB_ON_WET, ["tap", "mineral-oyster"], ["scrape"], ["spray", "clear-coat-matt"]],
       },

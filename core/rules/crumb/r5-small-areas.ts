@@ -47,6 +47,15 @@ export const smallAreas: Rule = {
     faulty: [
       {
         shows: "a whole carcass side at once",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "s1",
+            says: "The paint may skin before the crumb reaches it. Painting a face takes about 19 min; the paint stays wet enough for 10 min, and half of that is for the crumb. Paint a smaller area at a time.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         zone: { shape: { kind: "panel", width: 1200, height: 900, count: 1 } },

@@ -105,6 +105,15 @@ export const recoat: Rule = {
     faulty: [
       {
         shows: "the second colour after ten minutes",
+        finds: [
+          {
+            severity: "stop",
+            at: "s2",
+            over: "s1",
+            says: "The next coat will drag the slate chalk-type paint. It has had 10 min and needs 2 h.",
+            repairs: ["Leave it for 2 h"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -114,6 +123,15 @@ export const recoat: Rule = {
       },
       {
         shows: "aerosol again after four hours: neither wet in wet nor dry",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "The next coat may wrinkle the iron black aerosol colour. It has had 4 h. Recoat within 1 h or after 24 h, but not between.",
+            repairs: ["Leave it for 24 h"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -66,6 +66,15 @@ export const dryBeforeSanding: Rule = {
     faulty: [
       {
         shows: "sanded after five minutes",
+        finds: [
+          {
+            severity: "stop",
+            at: "s2",
+            over: "s1",
+            says: "Paper will clog on the wet slate chalk-type paint. It has had 5 min and is touch dry after 25 min here (normally 30 min).",
+            repairs: ["Leave it for 25 min"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

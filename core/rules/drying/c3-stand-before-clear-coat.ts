@@ -42,6 +42,15 @@ export const standBeforeClearCoat: Rule = {
     faulty: [
       {
         shows: "clear coat after two hours",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: 'The clear coat may pull at the slate chalk-type paint. It has had 2 h; your house rule, "the full wait", asks for 24 h.',
+            repairs: ["Leave it for 24 h"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

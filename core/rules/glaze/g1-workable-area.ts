@@ -76,6 +76,15 @@ export const workableArea: Rule = {
     faulty: [
       {
         shows: "a glaze on a wide carcass side",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "The raw umber glaze may set before you come back to it. Laying it takes about 47 min per face; it stays workable for 40 min. Work in 4 sections to a natural break, each right through, or with a helper.",
+            repairs: ["Mist the face first"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         zone: { shape: { kind: "panel", width: 1800, height: 1300, count: 1 } },

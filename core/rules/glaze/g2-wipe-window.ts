@@ -109,6 +109,15 @@ export const wipeWindow: Rule = {
     faulty: [
       {
         shows: "glaze wiped after an hour",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "s2",
+            says: "The cloth may drag the raw umber glaze. Wiped 1 h after laying it; it stays workable for 20 min.",
+            repairs: ["Wipe it while it is workable"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

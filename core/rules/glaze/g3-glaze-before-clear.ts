@@ -74,6 +74,15 @@ export const glazeBeforeClear: Rule = {
     faulty: [
       {
         shows: "glaze sealed after three hours",
+        finds: [
+          {
+            severity: "stop",
+            at: "s4",
+            over: "s2",
+            says: 'Matt clear coat will cloud over the raw umber glaze. It has had 3 h 05 min; your house rule, "24–48 h", asks for 2 days.',
+            repairs: ["Leave it for 2 days"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

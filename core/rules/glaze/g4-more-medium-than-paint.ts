@@ -62,6 +62,15 @@ export const moreMediumThanPaint: Rule = {
     faulty: [
       {
         shows: "three parts medium to seven of paint",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "This glaze may set too fast to work. It is 30 % medium and 70 % storm blue acrylic mineral paint; from 60 : 40 to 80 : 20 works.",
+            repairs: ["Mix it 70 : 30"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -40,6 +40,15 @@ export const uprightFacesRun: Rule = {
     faulty: [
       {
         shows: "a glaze on an upright side",
+        finds: [
+          {
+            severity: "note",
+            at: "s2",
+            over: "s1",
+            says: "Runs are normal on an upright face: load less. Knock the brush off, start at the top, and go back to the lower edges after five minutes. Drawers and doors can be taken off and laid flat.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [["brush", "mineral-oyster"], ["brush", "glaze-umber"], ["wipe-back"]],

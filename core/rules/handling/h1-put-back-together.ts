@@ -63,12 +63,30 @@ export const putBackTogether: Rule = {
     faulty: [
       {
         shows: "hardware off for good",
+        finds: [
+          {
+            severity: "note",
+            at: "s2",
+            over: "s1",
+            says: "The hardware is never put back. No step refits what was taken off, so the plan allows no time for it.",
+            repairs: ["Refit at the end"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [["hardware-off"], ["brush", "mineral-storm", { coats: 2 }]],
       },
       {
         shows: "waxed with the drawers in, against the house rule",
+        finds: [
+          {
+            severity: "note",
+            at: "s4",
+            over: "s4",
+            says: "Your house rule: wax with the drawers out. Out, each front lies flat and its edges get their wax.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [["drawers-out"], ["brush", "mineral-storm", { coats: 2 }], ["drawers-in"], ["wax", "wax-clear"]],

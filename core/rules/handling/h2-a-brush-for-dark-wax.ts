@@ -45,6 +45,15 @@ export const aBrushForDarkWax: Rule = {
     faulty: [
       {
         shows: "dark wax",
+        finds: [
+          {
+            severity: "note",
+            at: "s3",
+            over: "s2",
+            says: "Keep one brush for the dark wax. Lay out a plate to offload on and about 3 clean cloths for Panel.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

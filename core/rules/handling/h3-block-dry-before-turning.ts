@@ -67,6 +67,15 @@ export const blockDryBeforeTurning: Rule = {
     faulty: [
       {
         shows: "turned after an hour",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "The storm blue acrylic mineral paint may print if you turn it now. It has had 1 h and is block-dry after 6 h: a thumb pressed and twisted leaves no mark.",
+            repairs: ["Leave it for 6 h"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

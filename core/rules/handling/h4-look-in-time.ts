@@ -64,6 +64,15 @@ export const lookInTime: Rule = {
     faulty: [
       {
         shows: "looked over for drips the next day",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "Drips may have set by then. It has had 24 h and stays wet for 49 min here (normally 1 h).",
+            repairs: ["Do it straight after laying it", "Do it when it is dry"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -57,6 +57,15 @@ export const noLongerOneGo: Rule = {
     faulty: [
       {
         shows: "sanded in one go with the paint",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "This may not be done in one go with the step before. It waits 6 h after that, so the two are planned as two.",
+            repairs: ["Work it on its own"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -89,6 +89,15 @@ export const laysNothing: Rule = {
     faulty: [
       {
         shows: "a dry brush in the grooves",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: '"Dry-brush" may lay nothing in the grooves. It does not reach there: of the oyster acrylic mineral paint, no more than a trace would lie.',
+            repairs: ['Lay it with "Brush" instead', "Lay it on what stands proud instead"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

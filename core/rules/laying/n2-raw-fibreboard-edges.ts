@@ -44,6 +44,15 @@ export const rawFibreboardEdges: Rule = {
     faulty: [
       {
         shows: "paint straight on fibreboard",
+        finds: [
+          {
+            severity: "caution",
+            at: "s1",
+            over: "ground",
+            says: "The raw edges of the fibreboard may drink the paint and swell. Nothing seals the cut edges before the first coat.",
+            repairs: ["Seal the edges first"],
+          },
+        ],
         ground: "fibreboard",
         steps: [["brush", "mineral-oyster", { coats: 2 }]],
       },

@@ -135,6 +135,15 @@ export const tooFewCoats: Rule = {
     faulty: [
       {
         shows: "one coat of white over slate",
+        finds: [
+          {
+            severity: "caution",
+            at: "s4",
+            over: "s2",
+            says: "Slate chalk-type paint may show through the bone white chalk-type paint. 1 coat does not hide it; 2 would.",
+            repairs: ["Lay 2 coats", "I want it to show through"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [["brush", "chalk-slate", { coats: 2 }], ["brush", "chalk-bone-white"], ["wax", "wax-clear"], ["buff"]],

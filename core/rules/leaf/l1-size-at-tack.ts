@@ -89,6 +89,15 @@ export const sizeAtTack: Rule = {
     faulty: [
       {
         shows: "leaf on bare paint",
+        finds: [
+          {
+            severity: "stop",
+            at: "s2",
+            over: "s1",
+            says: "Leaf will not stick: there is no size under it. Leaf sticks only to tacky size.",
+            repairs: ["Lay size first"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -98,6 +107,15 @@ export const sizeAtTack: Rule = {
       },
       {
         shows: "leaf on size two days old",
+        finds: [
+          {
+            severity: "stop",
+            at: "s3",
+            over: "s2",
+            says: "Leaf will not stick: the size is dead. Laid 2 days after the size. It has tack between 30 min and 24 h, while it whistles under a knuckle and does not wet it.",
+            repairs: ["Lay it while the size has tack"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

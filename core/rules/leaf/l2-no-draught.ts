@@ -40,6 +40,15 @@ export const noDraught: Rule = {
     faulty: [
       {
         shows: "leaf with the fan on",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "s2",
+            says: "A draught may fold the leaf. The room is set as draughty. Shut doors and windows, switch off fans, and turn away to breathe.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         room: { draught: true },

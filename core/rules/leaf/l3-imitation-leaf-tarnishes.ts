@@ -124,6 +124,15 @@ export const imitationLeafTarnishes: Rule = {
     faulty: [
       {
         shows: "imitation leaf left bare",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "s3",
+            says: "The imitation gold leaf may brown within weeks. It is left unsealed.",
+            repairs: ["Seal it with dewaxed shellac sealer", "Spray matt aerosol clear over it", "Let it tarnish"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -134,6 +143,15 @@ export const imitationLeafTarnishes: Rule = {
       },
       {
         shows: "a glaze over unsealed imitation leaf",
+        finds: [
+          {
+            severity: "caution",
+            at: "s4",
+            over: "s3",
+            says: "The water in the raw umber glaze may tarnish the imitation gold leaf. The leaf beneath is not sealed.",
+            repairs: ["Seal the leaf with dewaxed shellac sealer first", "Let it tarnish"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

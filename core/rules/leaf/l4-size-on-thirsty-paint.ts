@@ -46,6 +46,15 @@ export const sizeOnThirstyPaint: Rule = {
     faulty: [
       {
         shows: "size straight on chalk-type paint",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "The size may sink into the oxide red chalk-type paint. It is thirsty and unsealed. Seal it, or lay two coats of size and test the tack in several places.",
+            repairs: ["Seal it with satin clear coat first"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

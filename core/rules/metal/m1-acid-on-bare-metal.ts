@@ -86,6 +86,15 @@ export const acidOnBareMetal: Rule = {
     faulty: [
       {
         shows: "patina over iron with no barrier",
+        finds: [
+          {
+            severity: "stop",
+            at: "s5",
+            over: "s4",
+            says: "The patina will eat into the ferrous metal. No barrier primer lies between the metal and the reactive paint.",
+            repairs: ["Add two coats of metal barrier primer first"],
+          },
+        ],
         ground: "ferrous metal",
         steps: [
           ["clean"],

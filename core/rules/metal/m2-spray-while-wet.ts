@@ -101,6 +101,15 @@ export const sprayWhileWet: Rule = {
     faulty: [
       {
         shows: "sprayed the next day",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "s2",
+            says: "The patina may hardly turn the copper reactive metal paint. It is 24 h old and takes the spray only while wet, for about 45 min.",
+            repairs: ["Spray while it is wet"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -111,6 +120,15 @@ export const sprayWhileWet: Rule = {
       },
       {
         shows: "patina on plain paint",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "The patina may do nothing: there is no real metal here. It reacts with metal in the paint, and with nothing else.",
+            repairs: ["Add two coats of copper reactive metal paint first", "Leave out the patina"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

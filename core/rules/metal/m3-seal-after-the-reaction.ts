@@ -55,6 +55,15 @@ export const sealAfterTheReaction: Rule = {
     faulty: [
       {
         shows: "sealed after six hours",
+        finds: [
+          {
+            severity: "stop",
+            at: "s4",
+            over: "s3",
+            says: "The patina will lift what seals it. It has had 6 h and reacts for 2 days.",
+            repairs: ["Leave it for 2 days"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

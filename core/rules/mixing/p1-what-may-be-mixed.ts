@@ -104,6 +104,15 @@ export const whatMayBeMixed: Rule = {
     faulty: [
       {
         shows: "emulsion into oil varnish",
+        finds: [
+          {
+            severity: "stop",
+            at: "s2",
+            over: "s1",
+            says: "Putty flat emulsion and oil varnish will not mix. Water and solvent separate or curdle.",
+            repairs: ["Use the oil varnish alone"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -113,6 +122,15 @@ export const whatMayBeMixed: Rule = {
       },
       {
         shows: "clay with chalk",
+        finds: [
+          {
+            severity: "note",
+            at: "s1",
+            over: "ground",
+            says: "Keep the ratio and a wet sample of the slate chalk-type paint mix. The mix dissolves as easily as the softer of its parts. A dab on card, with the ratio beside it, is the only record you can match.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [["brush", "chalk-slate", { mix: mixed(1, "clay-moss", 1) }]],

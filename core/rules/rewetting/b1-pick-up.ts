@@ -114,6 +114,19 @@ export const pickUp: Rule = {
     faulty: [
       {
         shows: "a wash two hours after the base",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: '"Wash" may lift the slate chalk-type paint. The slate chalk-type paint is 2 h old and is not sealed. It withstands this much rubbing after about 15 h 42 min.',
+            repairs: [
+              "Leave the slate chalk-type paint for 15 h 42 min first",
+              "Put a thin satin clear coat between",
+              "Let them blend",
+            ],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -123,6 +136,19 @@ export const pickUp: Rule = {
       },
       {
         shows: "a glaze wiped back over fresh chalk paint",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "s1",
+            says: '"Wipe back" may lift the slate chalk-type paint. The slate chalk-type paint is 2 h 15 min old and is not sealed. It withstands this much rubbing after about 18 h 09 min.',
+            repairs: [
+              "Leave the slate chalk-type paint for 18 h 09 min first",
+              "Put a thin satin clear coat between",
+              "Let them blend",
+            ],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [["brush", "chalk-slate"], ["brush", "glaze-umber"], ["wipe-back"]],

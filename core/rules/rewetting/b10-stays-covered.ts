@@ -150,6 +150,15 @@ export const staysCovered: Rule = {
     faulty: [
       {
         shows: "three coats of clay over a dark base, sanded with 320",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "s1",
+            says: 'The walnut sealing tint-base meant to show may stay covered. "Sand 320" does not get down to it here.',
+            repairs: ["Take 5 passes, pressing hard", 'Use "Sand 150" instead', 'Use "Scrape back" instead'],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

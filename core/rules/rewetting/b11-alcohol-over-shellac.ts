@@ -56,6 +56,15 @@ export const alcoholOverOldShellac: Rule = {
     faulty: [
       {
         shows: "shellac stain-block on crazed varnish",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "ground",
+            says: "The shellac stain-block may soften the old finish. Crazed varnish is mostly shellac. Touch a hidden spot with alcohol: if it goes tacky, use a water-borne coat here.",
+            repairs: ["Lay two coats of water-borne stain-block first"],
+          },
+        ],
         ground: "varnished timber",
         species: "oak",
         groundIs: { tests: { clues: ["crazed varnish"] } },

@@ -133,6 +133,19 @@ export const distressReach: Rule = {
     faulty: [
       {
         shows: "both colours laid the same morning",
+        finds: [
+          {
+            severity: "stop",
+            at: "s3",
+            over: "s1",
+            says: "The wet cloth will go through the slate chalk-type paint that is meant to show. It is 2 h 41 min old and still dissolves, so the cloth goes through bone white chalk-type paint and slate chalk-type paint down to raw pine.",
+            repairs: [
+              "Leave the slate chalk-type paint for 20 h before the next layer",
+              "Seal it with satin clear coat so that the cloth stops there",
+              "Sand the edges dry instead",
+            ],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -143,6 +156,15 @@ export const distressReach: Rule = {
       },
       {
         shows: "the cloth stops at the tint-base",
+        finds: [
+          {
+            severity: "note",
+            at: "s3",
+            over: "s1",
+            says: "The cloth goes through bone white chalk-type paint. It stops at walnut sealing tint-base, which shows on the worn edges.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

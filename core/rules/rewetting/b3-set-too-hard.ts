@@ -99,6 +99,15 @@ export const setTooHard: Rule = {
     faulty: [
       {
         shows: "chalk paint distressed two days later",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "s2",
+            says: "The damp cloth may no longer move the bone white chalk-type paint. It has had 2 days and sets too hard after about 20 h.",
+            repairs: ["Distress it in time", "Sand the edges dry instead"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

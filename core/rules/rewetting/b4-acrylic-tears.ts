@@ -59,6 +59,15 @@ export const acrylicTears: Rule = {
     faulty: [
       {
         shows: "emulsion sanded the same day",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "Putty flat emulsion may roll up under the paper. It is 50 min old and cures in about 30 days.",
+            repairs: ["Wet distress it within 1 h 20 min instead", "Sand it once it has cured"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [["brush", "emulsion-putty"], ["sand-220"]],

@@ -42,6 +42,15 @@ export const milkPaintDry: Rule = {
     faulty: [
       {
         shows: "milk paint rubbed wet",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "Ochre milk paint may streak under a damp cloth. The cloth streaks it rather than wearing it. Milk paint is distressed dry.",
+            repairs: ["Sand it dry instead"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [["brush", "milk-ochre"], ["wet-distress"]],

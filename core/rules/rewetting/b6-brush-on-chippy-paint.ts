@@ -67,6 +67,15 @@ export const brushOnChippyPaint: Rule = {
     faulty: [
       {
         shows: "chippy paint, brushed with clear coat",
+        finds: [
+          {
+            severity: "stop",
+            at: "s4",
+            over: "s2",
+            says: "The brush will lift the curd white milk paint that is left. Most of the surface (69 %) is laid to chip and only just holds on.",
+            repairs: ["Press clear wax in instead", "Spray it in mists"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -35,6 +35,15 @@ export const clayUnderClearCoat: Rule = {
     faulty: [
       {
         shows: "clear coat after an hour",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: 'The brush may pick up the moss clay-type paint. It has had 1 h; your house rule, "the full wait", asks for 24 h.',
+            repairs: ["Leave it for 24 h"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -55,6 +55,15 @@ export const darkensAndLightens: Rule = {
     faulty: [
       {
         shows: "clear coat over chalk paint",
+        finds: [
+          {
+            severity: "note",
+            at: "s2",
+            over: "s1",
+            says: "The slate chalk-type paint darkens, patchily at first: this is normal. It lightens again within the hour as the clear coat dries.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -104,6 +104,15 @@ export const blendWhileWet: Rule = {
     faulty: [
       {
         shows: "a colour blended into one of yesterday",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "Duck egg chalk-type paint may not blend into the sea green chalk-type paint. The sea green chalk-type paint is 24 h old and can be worked for 8 min here (normally 10 min). Work a part of the face at a time, both colours in one go.",
+            repairs: ["Work it in straight away"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -113,6 +122,15 @@ export const blendWhileWet: Rule = {
       },
       {
         shows: "a blend on a clear coat",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "There may be nothing to blend into. No colour beneath it can still be worked. Lay both colours wet, side by side, and blend where they meet.",
+            repairs: ["Brush it on instead"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -82,6 +82,15 @@ export const lead: Rule = {
     faulty: [
       {
         shows: "scuffing old paint of unknown age",
+        finds: [
+          {
+            severity: "stop",
+            at: "s2",
+            over: "ground",
+            says: "Test for lead before you scuff. The old paint is of unknown age. Swab through all its layers first, and enter the result under Piece.",
+            repairs: ["Lay two coats of bonding primer over the old layers instead", "Remove this step"],
+          },
+        ],
         ground: "old paint",
         groundIs: { age: "unknown" },
         steps: [["clean"], ["scuff"], ["brush", "mineral-storm"]],

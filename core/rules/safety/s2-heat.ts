@@ -56,12 +56,30 @@ export const heat: Rule = {
     faulty: [
       {
         shows: "warm air on fresh oil paint",
+        finds: [
+          {
+            severity: "stop",
+            at: "s2",
+            over: "s1",
+            says: "Warm air can set the wet deep green oil paint alight. It was laid just before, and its solvent has not left. No flames, no hot elements, and air the room.",
+            repairs: ["Leave out the heat"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [["brush", "oil-deep-green"], ["hair-dryer"]],
       },
       {
         shows: "a heat gun on wax",
+        finds: [
+          {
+            severity: "stop",
+            at: "s3",
+            over: "s2",
+            says: "A heat gun will melt the clear paste wax. Wax softens long before anything dries, and smokes soon after.",
+            repairs: ["Leave out the heat"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -96,6 +96,19 @@ export const tintOnThirstyPaint: Rule = {
     faulty: [
       {
         shows: "dark wax straight on chalk paint",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "Dark wax may stain the bare bone white chalk-type paint for good. All of the surface is thirsty and unsealed: what goes in first stays, however soon it is wiped.",
+            repairs: [
+              "Lay clear wax first, then work the dark into it while fresh",
+              "Seal with satin clear coat first",
+              "I want it grimy all over",
+            ],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -105,6 +118,19 @@ export const tintOnThirstyPaint: Rule = {
       },
       {
         shows: "umber glaze straight on clay paint",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "Raw umber glaze may stain the bare linen clay-type paint for good. All of the surface is thirsty and unsealed: what goes in first stays, however soon it is wiped.",
+            repairs: [
+              "Lay a slip coat of clear glaze first",
+              "Seal with satin clear coat first",
+              "I want it grimy and patchy",
+            ],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

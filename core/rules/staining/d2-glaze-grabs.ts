@@ -55,6 +55,19 @@ export const glazeGrabs: Rule = {
     faulty: [
       {
         shows: "a pale glaze on milk paint",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "Raw umber glaze may grab on ochre milk paint. It is thirsty and unsealed, so the glaze may not move after the first touch.",
+            repairs: [
+              "Lay a slip coat of clear glaze first",
+              "Seal with satin clear coat first",
+              "I want it grimy and patchy",
+            ],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

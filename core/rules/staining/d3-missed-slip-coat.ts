@@ -43,6 +43,15 @@ export const missedSlipCoat: Rule = {
     faulty: [
       {
         shows: "glaze on a slip coat over chalk paint",
+        finds: [
+          {
+            severity: "note",
+            at: "s3",
+            over: "s2",
+            says: "Look for misses in the slip coat before the tint. Seen against the light, a miss is dull on the bone white chalk-type paint; the raw umber glaze grabs there.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

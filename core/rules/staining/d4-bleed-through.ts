@@ -126,12 +126,39 @@ export const bleedThrough: Rule = {
     faulty: [
       {
         shows: "white on bare oak",
+        finds: [
+          {
+            severity: "stop",
+            at: "s1",
+            over: "ground",
+            says: "Raw oak will bleed through the bone white chalk-type paint. Nothing blocks the tannin under the first pale coat.",
+            repairs: [
+              "Add two thin coats of shellac stain-block first",
+              "Add two coats of water-borne stain-block first",
+              "Let it mark: it suits the age",
+            ],
+          },
+        ],
         ground: "raw timber",
         species: "oak",
         steps: [["brush", "chalk-bone-white", { coats: 2 }]],
       },
       {
         shows: "white on knotty pine",
+        finds: [
+          {
+            severity: "stop",
+            at: "s1",
+            over: "ground",
+            says: "Raw pine will bleed through the oyster acrylic mineral paint. Nothing blocks the 3 knots under the first pale coat.",
+            repairs: [
+              "Seal the knots alone with shellac stain-block first",
+              "Add two thin coats of shellac stain-block first",
+              "Add two coats of water-borne stain-block first",
+              "Let it mark: it suits the age",
+            ],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         knots: 3,
@@ -139,6 +166,19 @@ export const bleedThrough: Rule = {
       },
       {
         shows: "white on varnished mahogany",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "ground",
+            says: "Varnished mahogany may bleed through the oyster acrylic mineral paint. The old finish may hold back the tannin. Leave a test patch overnight and see.",
+            repairs: [
+              "Add two thin coats of shellac stain-block first",
+              "Add two coats of water-borne stain-block first",
+              "Let it mark: it suits the age",
+            ],
+          },
+        ],
         ground: "varnished timber",
         species: "mahogany",
         steps: [["clean"], ["scuff"], ["brush", "mineral-oyster", { coats: 2 }]],

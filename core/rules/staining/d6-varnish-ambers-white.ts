@@ -67,6 +67,15 @@ export const varnishAmbersWhite: Rule = {
     faulty: [
       {
         shows: "oil varnish over oyster",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "Oil varnish may amber the oyster acrylic mineral paint. It has a lightness of 83 out of 100 and turns cream, more so every year.",
+            repairs: ["Use satin clear coat instead", "I want it amber"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -105,6 +105,15 @@ export const clearCoatUnderAndOver: Rule = {
     faulty: [
       {
         shows: "tissue on dry paint",
+        finds: [
+          {
+            severity: "stop",
+            at: "s2",
+            over: "s1",
+            says: "The tissue will blister: there is no clear coat under it. Laid on dry paint, it lifts at every edge.",
+            repairs: ["Lay it into wet découpage varnish"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -115,6 +124,15 @@ export const clearCoatUnderAndOver: Rule = {
       },
       {
         shows: "nothing over the tissue",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "s3",
+            says: "The tissue may tear: there is nothing over it. Bare paper lifts, tears and takes every stain.",
+            repairs: ["Add two coats of découpage varnish over it"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

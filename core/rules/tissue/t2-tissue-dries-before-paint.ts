@@ -56,6 +56,15 @@ export const tissueDriesBeforePaint: Rule = {
     faulty: [
       {
         shows: "coated after an hour",
+        finds: [
+          {
+            severity: "stop",
+            at: "s4",
+            over: "s3",
+            says: "The brush will tear the damp tissue. It has had 1 h and needs 12 h.",
+            repairs: ["Leave it for 12 h"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -44,6 +44,15 @@ export const tissueEdges: Rule = {
     faulty: [
       {
         shows: "roses over oyster",
+        finds: [
+          {
+            severity: "note",
+            at: "s3",
+            over: "s2",
+            says: "Tear the edges, do not cut them. Oyster acrylic mineral paint beneath has a lightness of 83 out of 100. Press the soaked paper on through plastic; sand off any overhang with 150 grit when dry.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

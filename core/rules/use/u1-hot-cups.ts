@@ -69,6 +69,15 @@ export const hotCups: Rule = {
     faulty: [
       {
         shows: "a coaster finished with découpage varnish",
+        finds: [
+          {
+            severity: "stop",
+            at: "s2",
+            over: "s2",
+            says: "Hot cups will stick to the découpage varnish. Panel: planned for hot cups. This finish softens with warmth.",
+            repairs: ["Add one coat of heat-resisting varnish over it", "Add two coats of tough polyurethane over it"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         use: { heat: true },

@@ -123,6 +123,18 @@ export const hardWear: Rule = {
     faulty: [
       {
         shows: "wax alone on a bench top",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s2",
+            says: "Wax alone may not be enough for hard knocks. Panel: planned for hard use; this finish is fit for gentle use.",
+            repairs: [
+              "Add two coats of tough polyurethane under the wax",
+              "Add three coats of satin clear coat under the wax",
+            ],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         use: { wear: "hard" },
@@ -133,6 +145,19 @@ export const hardWear: Rule = {
       },
       {
         shows: "one clear coat on a bench top",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s2",
+            says: "Satin clear coat may not be enough for hard knocks. Panel: planned for hard use; this finish is fit for daily use.",
+            repairs: [
+              "Make the clear coat 3 coats",
+              "Add two coats of tough polyurethane",
+              "Add three coats of satin clear coat",
+            ],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         use: { wear: "hard" },

@@ -56,6 +56,15 @@ export const standingWater: Rule = {
     faulty: [
       {
         shows: "shellac under a plant pot",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s2",
+            says: "Standing water may whiten the dewaxed shellac sealer. Panel: planned for standing water.",
+            repairs: ["Add two coats of tough polyurethane over it"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         use: { water: "standing" },

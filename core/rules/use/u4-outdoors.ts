@@ -56,6 +56,15 @@ export const outdoors: Rule = {
     faulty: [
       {
         shows: "waxed chalk paint outdoors",
+        finds: [
+          {
+            severity: "stop",
+            at: "s2",
+            over: "s2",
+            says: "The clear paste wax will not withstand weather. Panel: planned for outdoors. Keep it under cover, or finish it with something made for weather.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         use: { outdoors: true },

@@ -98,12 +98,30 @@ export const leftUnsealed: Rule = {
     faulty: [
       {
         shows: "chalk paint left bare",
+        finds: [
+          {
+            severity: "stop",
+            at: "s1",
+            over: "s1",
+            says: "Slate chalk-type paint will mark at the first touch. Panel: planned for gentle use, with all of the surface unsealed.",
+            repairs: ["Finish with clear wax", "Add two coats of satin clear coat"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [["brush", "chalk-slate", { coats: 2 }]],
       },
       {
         shows: "bare milk paint for display",
+        finds: [
+          {
+            severity: "note",
+            at: "s1",
+            over: "s1",
+            says: "Ochre milk paint stays unsealed: normal for display only. Panel: planned for display use, with all of the surface unsealed.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         use: { wear: "display" },

@@ -30,6 +30,15 @@ export const neverCertified: Rule = {
     faulty: [
       {
         shows: "a dough bin",
+        finds: [
+          {
+            severity: "caution",
+            at: "s1",
+            over: "s1",
+            says: "Do not promise it for food. Panel: used near food. Ask the makers of every layer in writing, follow local law, and leave what touches food bare if in doubt.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         use: { near: "food" },

@@ -56,6 +56,15 @@ export const movingParts: Rule = {
     faulty: [
       {
         shows: "three coats on drawer sides",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s2",
+            says: "A moving part may bind under 105 µm of finish. Panel: up to about 60 µm slides freely. Use one thin coat, wax the runners, and let the lip that shows carry the finish.",
+            repairs: ["Make each one coat", "Leave out the last layer"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         zone: { movingParts: true },

@@ -44,6 +44,15 @@ export const groundKeptInSight: Rule = {
     faulty: [
       {
         shows: "old gilding painted over",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "ground",
+            says: "The coats may hide the old gilding meant to stay in sight. Panel: 30 % was meant to show the ground, and 1 % does.",
+            repairs: [],
+          },
+        ],
         ground: "old gilding",
         groundIs: { inSight: 0.3, age: "after 1978" },
         steps: [["clean"], ["scuff"], ["brush", "mineral-storm", { coats: 2 }]],

@@ -61,6 +61,15 @@ export const clearBeforeDark: Rule = {
     faulty: [
       {
         shows: "dark wax on a clear coat",
+        finds: [
+          {
+            severity: "note",
+            at: "s3",
+            over: "s2",
+            says: "Clear wax usually goes under the dark wax. The matt clear coat is sealed, so the dark does not stain it, but it moves less than over clear wax.",
+            repairs: ["Lay clear wax first"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

@@ -75,6 +75,15 @@ export const secondClearWax: Rule = {
     faulty: [
       {
         shows: "two clear waxes",
+        finds: [
+          {
+            severity: "note",
+            at: "s2",
+            over: "s2",
+            says: "The second clear wax only evens the first. It darkens where the clear paste wax missed, and adds a little sheen; leave 24 h between.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

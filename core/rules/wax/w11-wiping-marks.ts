@@ -47,6 +47,15 @@ export const wipingMarks: Rule = {
     faulty: [
       {
         shows: "a plain top wiped in circles",
+        finds: [
+          {
+            severity: "note",
+            at: "s2",
+            over: "s1",
+            says: "Curves from the cloth are normal on a plain face. Your house rule wipes in circles. Finish along the grain and off over the edge.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         houseRules: { wiping: "circular" },

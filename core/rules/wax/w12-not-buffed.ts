@@ -52,6 +52,15 @@ export const notBuffed: Rule = {
     faulty: [
       {
         shows: "waxed and left",
+        finds: [
+          {
+            severity: "note",
+            at: "s2",
+            over: "s2",
+            says: "Clear paste wax stays dull: it is not buffed. Buff it when the solvent has left and the colour has lightened.",
+            repairs: ["Buff it at the end"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

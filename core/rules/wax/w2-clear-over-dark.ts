@@ -63,6 +63,15 @@ export const clearOverDark: Rule = {
     faulty: [
       {
         shows: "clear wax over dark",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "s2",
+            says: "Clear wax may lift some of the dark wax. Your house rule: dark goes last.",
+            repairs: ["Move the clear wax under the dark wax", "Leave out the last clear wax"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

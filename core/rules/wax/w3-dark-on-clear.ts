@@ -76,6 +76,15 @@ export const darkOnClear: Rule = {
     faulty: [
       {
         shows: "dark three hours after clear",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "s2",
+            says: "The dark may drag the clear wax. The clear wax has had 3 h. Work the dark in within 20 min, or wait until it has set, 16 h.",
+            repairs: ["Work it in while fresh"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

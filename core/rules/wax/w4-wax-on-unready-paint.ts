@@ -35,6 +35,15 @@ export const waxOnUnreadyPaint: Rule = {
     faulty: [
       {
         shows: "waxed after two hours",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: 'Rubbing wax in may drag the slate chalk-type paint. It has had 2 h; your house rule, "the full wait", asks for 24 h.',
+            repairs: ["Leave it for 24 h"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -44,6 +53,15 @@ export const waxOnUnreadyPaint: Rule = {
       },
       {
         shows: "waxed while wet",
+        finds: [
+          {
+            severity: "stop",
+            at: "s2",
+            over: "s1",
+            says: 'Rubbing wax in will drag the slate chalk-type paint. It has had 10 min; your house rule, "the full wait", asks for 24 h.',
+            repairs: ["Leave it for 24 h"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

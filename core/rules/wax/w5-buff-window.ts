@@ -84,6 +84,15 @@ export const buffWindow: Rule = {
     faulty: [
       {
         shows: "buffed after four days",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "s2",
+            says: 'The wax may not polish: it has gone off. Buffed 4 days after waxing. Your house rule is "after 10–15 min"; it polishes for 1 day 12 h.',
+            repairs: ["Buff in time"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

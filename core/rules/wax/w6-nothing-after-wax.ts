@@ -74,6 +74,15 @@ export const nothingAfterWax: Rule = {
     faulty: [
       {
         shows: "a wash over waxed paint",
+        finds: [
+          {
+            severity: "stop",
+            at: "s3",
+            over: "s2",
+            says: "Oyster acrylic mineral paint will not stick to the clear paste wax. The wax lies over all of the surface; a water-borne coat beads on it and rubs off.",
+            repairs: ["Do it before the clear paste wax", "Remove this step"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [
@@ -84,6 +93,15 @@ export const nothingAfterWax: Rule = {
       },
       {
         shows: "wet distressing after waxing",
+        finds: [
+          {
+            severity: "caution",
+            at: "s3",
+            over: "s2",
+            says: 'Water may run off the clear paste wax. "Wet distress" reaches nothing under the wax, which lies over all of the surface.',
+            repairs: ["Do it before the clear paste wax", "Remove this step"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [["brush", "mineral-storm"], ["wax", "wax-clear"], ["wet-distress"]],

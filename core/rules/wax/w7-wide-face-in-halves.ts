@@ -54,6 +54,15 @@ export const wideFaceInHalves: Rule = {
     faulty: [
       {
         shows: "a table top in sections",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s1",
+            says: "A lap may show: this face has no natural break. Panel: 1.28 m² per face. Your house rule waxes in sections, but this face is plain from edge to edge.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         houseRules: { waxFaces: "sections" },
@@ -68,6 +77,15 @@ export const wideFaceInHalves: Rule = {
       },
       {
         shows: "a wide panelled side",
+        finds: [
+          {
+            severity: "note",
+            at: "s2",
+            over: "s1",
+            says: "A face this wide is normally waxed in one session. Panel: 1.08 m² per face. Your house rule waxes the whole face in one session, with a helper buffing behind.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         zone: { shape: { kind: "panel", width: 1200, height: 900, count: 1 } },

@@ -41,6 +41,15 @@ export const aMonthToCure: Rule = {
     faulty: [
       {
         shows: "wax on top",
+        finds: [
+          {
+            severity: "note",
+            at: "s2",
+            over: "s2",
+            says: "Gentle use is normal until the wax has cured. The clear paste wax cures in about 30 days; wipe it with a dry cloth until then.",
+            repairs: [],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         steps: [

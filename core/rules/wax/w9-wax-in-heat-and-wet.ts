@@ -69,6 +69,15 @@ export const waxInHeatAndWet: Rule = {
     faulty: [
       {
         shows: "wax where cups stand",
+        finds: [
+          {
+            severity: "caution",
+            at: "s2",
+            over: "s2",
+            says: "Wax may mark under hot cups. Panel: planned for hot cups, but finished with wax.",
+            repairs: ["End with two coats of tough polyurethane instead of wax"],
+          },
+        ],
         ground: "raw timber",
         species: "pine",
         use: { heat: true },
