@@ -344,7 +344,8 @@ export class Line {
       shared.checks.clear();
     }
     for (const rule of rules)
-      if (rule.check) for (const draft of askOnce(shared?.checks, rule, seam, rule.check)) say(rule.meta.id, draft);
+      if (rule.check && !(rule.onFirstCoat && phase.coat > 1))
+        for (const draft of askOnce(shared?.checks, rule, seam, rule.check)) say(rule.meta.id, draft);
     return { starts, demands };
   }
 

@@ -178,8 +178,10 @@ interface RuleFrame {
   };
   /** the kinds of phase it looks at */
   looksAt: readonly (RuledAs | "finish")[];
-  /** of those, only the phases that lay one of these or do one of these; every one when left out */
+  /** of those, only the phases that lay one of these or do one of these, which it may then rely on; every one when left out */
   when?: { lays?: readonly Material["role"][]; does?: readonly Effect["does"][] };
+  /** of several coats it checks the first alone: the others meet what that one met, or that one */
+  onFirstCoat?: true;
   finish?(finish: Finish): Draft[];
   examples: { clean: readonly ExampleStack[]; faulty: readonly FaultyStack[] };
 }

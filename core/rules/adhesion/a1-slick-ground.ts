@@ -113,9 +113,10 @@ export const slickGround: Rule = {
   },
   looksAt: ["coat"],
   dependsOn: "bare ground",
+  onFirstCoat: true,
   check(seam) {
     const { material, step } = seam.phase;
-    if (!material || material.role === "wax" || seam.phase.coat > 1) return [];
+    if (!material || material.role === "wax") return [];
     for (const { stack } of seam.seen) {
       if (isWax(stack)) continue;
       const draft = tooSlick(seam, material, stack);

@@ -50,8 +50,9 @@ export const clearCoatOverWax: Rule = {
   dependsOn: "films",
   when: { lays: ["clear"] },
   demands(seam) {
-    const { material, step } = seam.phase;
-    if (material?.role !== "clear" || seam.houseRules.filmOverWax === "never") return [];
+    const { step } = seam.phase;
+    const material = seam.phase.material!;
+    if (seam.houseRules.filmOverWax === "never") return [];
     return seam.films
       .filter(({ film }) => isWaxy(film))
       .map(
@@ -77,8 +78,8 @@ export const clearCoatOverWax: Rule = {
       );
   },
   check(seam) {
-    const { material, step } = seam.phase;
-    if (material?.role !== "clear") return [];
+    const { step } = seam.phase;
+    const material = seam.phase.material!;
     // a resist has done its work when the colour over it has come away: a film that is meant to stay does not
     const waxed = seam.seen.filter((top) => waxes(top.stack));
     const top = waxed[0]?.stack;

@@ -31,9 +31,10 @@ export const brittleOverSoft: Rule = {
   },
   looksAt: ["coat"],
   dependsOn: "films",
+  onFirstCoat: true,
   check(seam) {
     const { material, step, intents } = seam.phase;
-    if (!material?.brittle || seam.phase.coat > 1) return [];
+    if (!material?.brittle) return [];
     const soft = seam.films.find(({ film, share }) => share >= WORTH_SAYING && gives(seam, film))?.film;
     if (!soft) return [];
     const wanted = intents.includes("cracks");

@@ -19,9 +19,10 @@ export const coldNight: Rule = {
   },
   looksAt: ["coat"],
   dependsOn: "films",
+  onFirstCoat: true,
   check(seam) {
-    const { material, coat } = seam.phase;
-    if (!material || coat > 1 || seam.climate.steady) return [];
+    const { material } = seam.phase;
+    if (!material || seam.climate.steady) return [];
     const hours = hoursUntil(seam, "recoat");
     const label = material.drying.recoat.safe;
     const takes = (hours.at(-1)?.after ?? 0) - seam.phase.hands;

@@ -17,7 +17,7 @@ function contrast(seam: Seam): Draft[] {
   const medium = seam.pairs.find((top) => top.stack?.film.material.role === "medium")?.stack;
   // a sealer between lets the colour beneath it show in the cracks
   const under = [...films(medium?.below ?? null)].find((film) => hiding(film) >= SHOWS_COLOUR);
-  if (over?.role !== "paint" || seam.phase.coat > 1 || !under) return [];
+  if (over?.role !== "paint" || !under) return [];
   const difference = colourDifference(over.colour, under.material.colour);
   if (difference >= CRACK_READS) return [];
   const { family, colour } = under.material;
@@ -60,9 +60,9 @@ export const baseForCracks: Rule = {
   looksAt: ["coat"],
   dependsOn: "bare ground",
   when: { lays: ["medium", "paint"] },
+  onFirstCoat: true,
   check(seam) {
     if (seam.phase.material?.role !== "medium") return contrast(seam);
-    if (seam.phase.coat > 1) return [];
     const thirsty = seam.seen.find((top) => absorbs(seam, top.stack) >= THIRSTY);
     const drinks: Draft[] = thirsty
       ? [

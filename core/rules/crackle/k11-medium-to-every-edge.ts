@@ -14,9 +14,9 @@ export const mediumToEveryEdge: Rule = {
   looksAt: ["coat"],
   dependsOn: "films",
   when: { lays: ["medium"] },
+  onFirstCoat: true,
   check(seam) {
-    const { material, step, where } = seam.phase;
-    if (material?.role !== "medium" || seam.phase.coat > 1) return [];
+    const { step, where } = seam.phase;
     if (where.on === "everywhere" && where.share >= 1) return [];
     return [
       {

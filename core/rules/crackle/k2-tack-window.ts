@@ -61,9 +61,10 @@ export const tackWindow: Rule = {
       ];
     });
   },
+  onFirstCoat: true,
   check(seam) {
     const { material, step, intents } = seam.phase;
-    if (material?.role !== "paint" || !intents.includes("cracks") || seam.phase.coat > 1) return [];
+    if (material?.role !== "paint" || !intents.includes("cracks")) return [];
     if (seam.films.some(({ film }) => film.material.role === "medium" && !film.spent)) return [];
     return [
       {

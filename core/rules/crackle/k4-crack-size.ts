@@ -21,9 +21,9 @@ export const crackSize: Rule = {
   looksAt: ["coat"],
   dependsOn: "films",
   when: { lays: ["paint"] },
+  onFirstCoat: true,
   check(seam) {
-    const { material } = seam.phase;
-    if (material?.role !== "paint" || seam.phase.coat > 1) return [];
+    const material = seam.phase.material!;
     const top = seam.tops.find(({ stack }) => stack !== null && cracksOver(stack.film, material, seam.at))?.stack;
     if (!top) return [];
     let medium = 0;

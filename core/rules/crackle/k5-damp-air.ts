@@ -16,9 +16,8 @@ export const dampAir: Rule = {
   looksAt: ["coat"],
   dependsOn: "films",
   when: { lays: ["medium"] },
+  onFirstCoat: true,
   check(seam) {
-    const { material } = seam.phase;
-    if (material?.role !== "medium" || seam.phase.coat > 1) return [];
     const { relativeHumidity } = seam.climate.at(seam.at);
     if (relativeHumidity <= TOO_DAMP) return [];
     return [

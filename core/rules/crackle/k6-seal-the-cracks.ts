@@ -16,10 +16,11 @@ export const sealTheCracks: Rule = {
   looksAt: ["coat", "finish"],
   dependsOn: "films",
   when: { lays: ["clear"] },
+  onFirstCoat: true,
   check(seam) {
-    const { material, step, technique } = seam.phase;
-    if (material?.role !== "clear" || material.carrier !== "water" || technique.id === "spray" || seam.phase.coat > 1)
-      return [];
+    const { step, technique } = seam.phase;
+    const material = seam.phase.material!;
+    if (material.carrier !== "water" || technique.id === "spray") return [];
     const open = seam.tops.find((top) => top.stack?.film.spent)?.stack;
     if (!open) return [];
     return [

@@ -17,8 +17,8 @@ export const paintOnWetGlue: Rule = {
   dependsOn: "films",
   when: { lays: ["paint"] },
   check(seam) {
-    const { material, technique, step } = seam.phase;
-    if (material?.role !== "paint") return [];
+    const { technique, step } = seam.phase;
+    const material = seam.phase.material!;
     const glue = seam.films.find(
       ({ film }) => film.material.binder === "glue" && cracksOver(film, material, seam.at),
     )?.film;

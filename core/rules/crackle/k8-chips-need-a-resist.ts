@@ -23,6 +23,7 @@ export const chipsNeedAResist: Rule = {
   looksAt: ["coat", "take"],
   dependsOn: "bare ground",
   when: { lays: ["paint"], does: ["chip"] },
+  onFirstCoat: true,
   check(seam) {
     const { material, step, intents } = seam.phase;
     if (seam.phase.does.has("chip") && seam.phase.technique.id === "chip") {
@@ -48,7 +49,7 @@ export const chipsNeedAResist: Rule = {
         },
       ];
     }
-    if (material?.role !== "paint" || !intents.includes("chips") || seam.phase.coat > 1) return [];
+    if (material?.role !== "paint" || !intents.includes("chips")) return [];
     const open = seam.seen;
     const some = open.find((top) => letsGo(seam, top));
     if (some) {

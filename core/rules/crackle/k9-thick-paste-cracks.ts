@@ -20,8 +20,9 @@ export const thickPasteCracks: Rule = {
   dependsOn: "films",
   when: { lays: ["paste"] },
   check(seam) {
-    const { material, step, intents } = seam.phase;
-    if (material?.role !== "paste" || seam.phase.coat < seam.phase.coats) return [];
+    const { step, intents } = seam.phase;
+    const material = seam.phase.material!;
+    if (seam.phase.coat < seam.phase.coats) return [];
     const thick = dryFilm(material) * seam.phase.load * seam.phase.coats;
     const wanted = intents.includes("cracks");
     if (thick <= CRACKS_ABOVE)

@@ -23,8 +23,7 @@ export const crumbOnWetPaint: Rule = {
   dependsOn: "films",
   when: { lays: ["crumb"] },
   demands(seam) {
-    const { material, step } = seam.phase;
-    if (material?.role !== "crumb") return [];
+    const { step } = seam.phase;
     return laidLast(seam, isPaint).map(
       (film): Demand => ({
         rule: "R1",
@@ -47,8 +46,7 @@ export const crumbOnWetPaint: Rule = {
     );
   },
   check(seam) {
-    const { material, step } = seam.phase;
-    if (material?.role !== "crumb") return [];
+    const { step } = seam.phase;
     if (!seam.films.some(({ film }) => isPaint(film)))
       return [
         {

@@ -40,10 +40,11 @@ export const paintOverCrumb: Rule = {
               },
       }));
   },
+  onFirstCoat: true,
   check(seam) {
     const { material, technique, step } = seam.phase;
     const crumb = seam.films.find(({ film }) => film.material.role === "crumb")?.film;
-    if (!material || !crumb || technique.rubbing <= 0.06 || seam.phase.coat > 1) return [];
+    if (!material || !crumb || technique.rubbing <= 0.06) return [];
     return [
       {
         severity: "caution",

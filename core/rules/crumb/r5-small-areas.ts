@@ -18,8 +18,6 @@ export const smallAreas: Rule = {
   dependsOn: "zone",
   when: { lays: ["crumb"] },
   check(seam) {
-    const { material } = seam.phase;
-    if (material?.role !== "crumb") return [];
     const paint = laidLast(seam, (film) => film.material.role === "paint").at(-1);
     const laid = seam.past.find(({ phase }) => phase.id === paint?.phaseId);
     if (!paint || !laid) return [];

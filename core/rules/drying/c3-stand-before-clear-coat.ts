@@ -14,7 +14,6 @@ export const standBeforeClearCoat: Rule = {
   dependsOn: "films",
   when: { lays: ["clear"] },
   demands(seam) {
-    if (seam.phase.material?.role !== "clear") return [];
     return seam.films
       .filter(
         ({ film }) =>

@@ -22,11 +22,11 @@ export const workableArea: Rule = {
   },
   looksAt: ["coat"],
   dependsOn: "zone",
+  onFirstCoat: true,
   check(seam) {
     const { material, technique, step } = seam.phase;
     const open = material?.windows.open;
-    if (!material || !open || (material.role !== "glaze" && !WORKED_WET.has(technique.id)) || seam.phase.coat > 1)
-      return [];
+    if (!material || !open || (material.role !== "glaze" && !WORKED_WET.has(technique.id))) return [];
     const { shape, faces } = seam.zone;
     // each drawer, leg or face is a piece of its own, and the largest of them takes longest
     const laying = (largestFace(shape) * Math.max(0, handsOn(seam.phase) - technique.setUp)) / (shape.count * faces);

@@ -23,9 +23,10 @@ export const moreMediumThanPaint: Rule = {
   },
   looksAt: ["coat"],
   dependsOn: "films",
+  onFirstCoat: true,
   check(seam) {
     const { pot, step } = seam.phase;
-    if (!pot || pot.parts.length < 2 || seam.phase.coat > 1) return [];
+    if (!pot || pot.parts.length < 2) return [];
     const medium = pot.parts.reduce((sum, part) => sum + (isMedium(part.material) ? part.share : 0), 0);
     const tint = pot.parts.filter((part) => !isMedium(part.material));
     const paint = tint.find((part) => part.material.role === "paint")?.material;

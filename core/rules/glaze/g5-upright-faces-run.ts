@@ -12,10 +12,11 @@ export const uprightFacesRun: Rule = {
   },
   looksAt: ["coat"],
   dependsOn: "zone",
+  onFirstCoat: true,
   check(seam) {
     const { material, technique } = seam.phase;
     const runny = material?.role === "glaze" || technique.id === "wash";
-    if (!material || !runny || seam.phase.coat > 1 || seam.zone.orientation !== "upright") return [];
+    if (!material || !runny || seam.zone.orientation !== "upright") return [];
     const out = seam.zone.hands.includes("drawers out");
     if (out) return [];
     return [

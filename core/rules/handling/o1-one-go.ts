@@ -16,10 +16,11 @@ export const noLongerOneGo: Rule = {
   },
   looksAt: ["coat", "take", "help"],
   dependsOn: "films",
+  onFirstCoat: true,
   check(seam) {
     const { phase, past, at } = seam;
     const before = past.at(-1);
-    if (!phase.step.oneGo || phase.coat > 1 || !before) return [];
+    if (!phase.step.oneGo || !before) return [];
     if (phase.go !== null && phase.go.ids[0] !== phase.id) return [];
     if (at - before.ends <= LONGEST_PAUSE) return [];
     return [

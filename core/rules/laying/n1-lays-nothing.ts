@@ -35,11 +35,12 @@ export const laysNothing: Rule = {
   },
   looksAt: ["coat"],
   dependsOn: "films",
+  onFirstCoat: true,
   check(seam) {
     const { phase } = seam;
     const { material, technique, step } = phase;
     const { on } = phase.where;
-    if (!material || phase.coat > 1 || !RELIEF_CLASSES.some((relief) => reaches(phase, relief))) return [];
+    if (!material || !RELIEF_CLASSES.some((relief) => reaches(phase, relief))) return [];
     if (!isSimple(phase.where) || !isReliefClass(on) || reaches(phase, on)) return [];
     const other = techniquesFor(material).find(({ id, profile }) => id !== technique.id && profile[on] > 0);
     return [

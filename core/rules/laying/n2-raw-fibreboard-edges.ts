@@ -14,9 +14,10 @@ export const rawFibreboardEdges: Rule = {
   },
   looksAt: ["coat"],
   dependsOn: "zone",
+  onFirstCoat: true,
   check(seam) {
     const { material, where, step } = seam.phase;
-    if (!material || material.role === "primer" || material.role === "wax" || seam.phase.coat > 1) return [];
+    if (!material || material.role === "primer" || material.role === "wax") return [];
     if (seam.zone.ground.kind !== "fibreboard" || !seam.seen.some(({ stack }) => stack === null)) return [];
     if (where.on !== "everywhere" && where.on !== "arris") return [];
     const sealed = seam.past.some(({ phase }) => phase.technique.id === "fill-edges");

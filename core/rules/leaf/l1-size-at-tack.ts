@@ -18,8 +18,7 @@ export const sizeAtTack: Rule = {
   dependsOn: "films",
   when: { lays: ["leaf"] },
   demands(seam) {
-    const { material, step } = seam.phase;
-    if (material?.role !== "leaf") return [];
+    const { step } = seam.phase;
     return seam.films.flatMap(({ film }): Demand[] => {
       const { tack } = film.material.windows;
       if (film.material.role !== "size" || !tack) return [];
@@ -43,14 +42,9 @@ export const sizeAtTack: Rule = {
     });
   },
   check(seam) {
-    const { material, step } = seam.phase;
+    const { step } = seam.phase;
     // loose places of leaf that lies are mended on the size that is left
-    if (
-      material?.role !== "leaf" ||
-      seam.phase.technique.mends ||
-      seam.films.some(({ film }) => film.material.role === "size")
-    )
-      return [];
+    if (seam.phase.technique.mends || seam.films.some(({ film }) => film.material.role === "size")) return [];
     return [
       {
         severity: "stop",

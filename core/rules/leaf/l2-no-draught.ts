@@ -14,7 +14,7 @@ export const noDraught: Rule = {
   dependsOn: "films",
   when: { lays: ["leaf"] },
   check(seam) {
-    if (seam.phase.material?.role !== "leaf" || !seam.room.draught) return [];
+    if (!seam.room.draught) return [];
     return [
       {
         severity: "caution",

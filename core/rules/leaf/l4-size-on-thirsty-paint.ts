@@ -15,8 +15,8 @@ export const sizeOnThirstyPaint: Rule = {
   looksAt: ["coat"],
   dependsOn: "bare ground",
   when: { lays: ["size"] },
+  onFirstCoat: true,
   check(seam) {
-    if (seam.phase.material?.role !== "size" || seam.phase.coat > 1) return [];
     const thirsty = seam.seen.find(({ stack }) => absorbs(seam, stack) >= THIRSTY);
     if (!thirsty) return [];
     return [

@@ -19,8 +19,7 @@ export const acidOnBareMetal: Rule = {
   dependsOn: "zone",
   when: { lays: ["patina"] },
   check(seam) {
-    const { material } = seam.phase;
-    if (material?.role !== "patina" || !METAL.has(seam.zone.ground.kind)) return [];
+    if (!METAL.has(seam.zone.ground.kind)) return [];
     const open = seam.seen.find(
       ({ stack }) => ![...films(stack)].some((film) => film.material.family === "metal barrier primer"),
     );

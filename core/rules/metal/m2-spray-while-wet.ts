@@ -19,8 +19,7 @@ export const sprayWhileWet: Rule = {
   dependsOn: "zone",
   when: { lays: ["patina"] },
   demands(seam) {
-    const { material, step } = seam.phase;
-    if (material?.role !== "patina") return [];
+    const { step } = seam.phase;
     return seam.films
       .filter(({ film }) => film.material.reacts)
       .map(({ film }) => ({
@@ -43,8 +42,7 @@ export const sprayWhileWet: Rule = {
       }));
   },
   check(seam) {
-    const { material, step } = seam.phase;
-    if (material?.role !== "patina") return [];
+    const { step } = seam.phase;
     const metal = seam.films.find(({ film }) => film.material.reacts)?.film;
     // straight on iron or brass it is the metal itself that turns; that is another rule's
     if (!metal && METAL.has(seam.zone.ground.kind) && seam.seen.some(({ stack }) => stack === null)) return [];

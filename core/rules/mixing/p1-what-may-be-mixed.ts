@@ -71,9 +71,10 @@ export const whatMayBeMixed: Rule = {
   },
   looksAt: ["coat"],
   dependsOn: "films",
+  onFirstCoat: true,
   check(seam) {
     const { pot, beside, step } = seam.phase;
-    if (!pot || beside || pot.parts.length < 2 || seam.phase.coat > 1) return [];
+    if (!pot || beside || pot.parts.length < 2) return [];
     const worst = worstPair(pot);
     const own = pot.parts[0]!.material;
     if (!worst.verdict)

@@ -15,10 +15,11 @@ export const alcoholOverOldShellac: Rule = {
   },
   looksAt: ["coat"],
   dependsOn: "bare ground",
+  onFirstCoat: true,
   check(seam) {
     const { material, step, technique } = seam.phase;
     const { ground, stripped } = seam.before.ground;
-    if (material?.carrier !== "alcohol" || technique.id === "spray" || seam.phase.coat > 1) return [];
+    if (material?.carrier !== "alcohol" || technique.id === "spray") return [];
     if (ground.kind !== "varnished timber" || stripped || !seam.seen.some(({ stack }) => stack === null)) return [];
     const crazed = ground.tests.clues.includes("crazed varnish");
     if (!crazed && ground.age === "after 1978") return [];

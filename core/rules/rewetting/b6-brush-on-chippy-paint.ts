@@ -16,9 +16,10 @@ export const brushOnChippyPaint: Rule = {
   looksAt: ["coat"],
   dependsOn: "films",
   when: { lays: ["clear"] },
+  onFirstCoat: true,
   check(seam) {
-    const { material, step, technique } = seam.phase;
-    if (material?.role !== "clear" || technique.id === "spray" || seam.phase.coat > 1) return [];
+    const { step, technique } = seam.phase;
+    if (technique.id === "spray") return [];
     const flakes = seam.seen.filter((top) => top.stack?.film.chips);
     const top = flakes[0]?.stack;
     if (!top) return [];

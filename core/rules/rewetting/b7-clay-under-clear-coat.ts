@@ -15,7 +15,6 @@ export const clayUnderClearCoat: Rule = {
   dependsOn: "films",
   when: { lays: ["clear"] },
   demands(seam) {
-    if (seam.phase.material?.role !== "clear") return [];
     return seam.films
       .filter(({ film }) => film.material.binder === "clay")
       .flatMap(({ film }) => standsBefore(seam, film, "B7", (may, below) => `The brush ${may} pick up the ${below}`));

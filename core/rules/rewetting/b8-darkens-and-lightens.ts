@@ -15,15 +15,10 @@ export const darkensAndLightens: Rule = {
   looksAt: ["coat"],
   dependsOn: "films",
   when: { lays: ["clear", "wax"] },
+  onFirstCoat: true,
   check(seam) {
-    const { material } = seam.phase;
-    if (
-      !material ||
-      (material.role !== "clear" && material.role !== "wax") ||
-      seam.phase.coat > 1 ||
-      isTinted(material)
-    )
-      return [];
+    const material = seam.phase.material!;
+    if (isTinted(material)) return [];
     const top = seam.seen.find(
       ({ stack }) => stack?.film.material.role === "paint" && stack.film.material.absorbency.typical >= THIRSTY,
     )?.stack;

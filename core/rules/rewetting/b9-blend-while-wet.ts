@@ -59,9 +59,10 @@ export const blendWhileWet: Rule = {
       }),
     );
   },
+  onFirstCoat: true,
   check(seam) {
     const { phase } = seam;
-    if (!blends(phase) || phase.coat > 1 || wetColour(seam).length > 0) return [];
+    if (!blends(phase) || wetColour(seam).length > 0) return [];
     return [
       {
         severity: "caution",

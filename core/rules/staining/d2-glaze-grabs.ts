@@ -18,8 +18,9 @@ export const glazeGrabs: Rule = {
   dependsOn: "bare ground",
   when: { lays: ["glaze"] },
   check(seam) {
-    const { material, step } = seam.phase;
-    if (material?.role !== "glaze" || !isTinted(material)) return [];
+    const { step } = seam.phase;
+    const material = seam.phase.material!;
+    if (!isTinted(material)) return [];
     const top = seam.seen.find((one) => absorbs(seam, one.stack) >= THIRSTY);
     if (!top) return [];
     const wanted = step.intents.includes("stain") || acceptsThirst(seam);

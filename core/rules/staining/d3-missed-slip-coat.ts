@@ -14,9 +14,10 @@ export const missedSlipCoat: Rule = {
   looksAt: ["coat"],
   dependsOn: "zone",
   when: { lays: ["glaze"] },
+  onFirstCoat: true,
   check(seam) {
-    const { material } = seam.phase;
-    if (material?.role !== "glaze" || !isTinted(material) || seam.phase.coat > 1) return [];
+    const material = seam.phase.material!;
+    if (!isTinted(material)) return [];
     const slip = seam.pairs.find(
       ({ stack }) => stack?.film.material.family === "clear glaze medium" && absorbs(seam, stack.below) >= THIRSTY,
     )?.stack;

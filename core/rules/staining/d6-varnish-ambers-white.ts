@@ -16,10 +16,11 @@ export const varnishAmbersWhite: Rule = {
   looksAt: ["coat"],
   dependsOn: "zone",
   when: { lays: ["clear", "oil"] },
+  onFirstCoat: true,
   check(seam) {
-    const { material, step, intents } = seam.phase;
-    const covers = material?.role === "clear" || material?.role === "oil";
-    if (!covers || !material.yellows || seam.phase.coat > 1 || intents.includes("stain")) return [];
+    const { step, intents } = seam.phase;
+    const material = seam.phase.material!;
+    if (!material.yellows || intents.includes("stain")) return [];
     const pale = paleTop(seam.tops);
     if (!pale) return [];
     const hard = seam.zone.use.wear === "hard";

@@ -17,8 +17,7 @@ export const clearCoatUnderAndOver: Rule = {
   dependsOn: "films",
   when: { lays: ["tissue"] },
   demands(seam) {
-    const { material, step } = seam.phase;
-    if (material?.role !== "tissue") return [];
+    const { step } = seam.phase;
     return seam.films
       .filter(({ film }) => film.material.role === "clear")
       .map(({ film }) => ({
@@ -41,8 +40,8 @@ export const clearCoatUnderAndOver: Rule = {
       }));
   },
   check(seam) {
-    const { material, step } = seam.phase;
-    if (material?.role !== "tissue" || seam.films.some(({ film }) => film.material.role === "clear")) return [];
+    const { step } = seam.phase;
+    if (seam.films.some(({ film }) => film.material.role === "clear")) return [];
     return [
       {
         severity: "stop",

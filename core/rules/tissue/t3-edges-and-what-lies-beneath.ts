@@ -16,8 +16,6 @@ export const tissueEdges: Rule = {
   dependsOn: "zone",
   when: { lays: ["tissue"] },
   check(seam) {
-    const { material } = seam.phase;
-    if (material?.role !== "tissue") return [];
     const under = [...films(seam.seen[0]?.stack ?? null)].find((film) => film.material.role === "paint");
     const light = lightness(under?.material.colour ?? seam.zone.ground.colour);
     return [

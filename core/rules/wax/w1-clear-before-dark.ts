@@ -18,8 +18,9 @@ export const clearBeforeDark: Rule = {
   dependsOn: "bare ground",
   when: { lays: ["wax"] },
   check(seam) {
-    const { material, step } = seam.phase;
-    if (material?.role !== "wax" || !isTinted(material) || material.family === "gilding wax") return [];
+    const { step } = seam.phase;
+    const material = seam.phase.material!;
+    if (!isTinted(material) || material.family === "gilding wax") return [];
     if (lightness(material.colour) > 50 || seam.houseRules.darkWax === "straight on the paint") return [];
     const bare = seam.seen.find((top) => !isWax(top.stack) && absorbs(seam, top.stack) < THIRSTY);
     if (!bare) return [];

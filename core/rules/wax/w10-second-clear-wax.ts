@@ -18,8 +18,9 @@ export const secondClearWax: Rule = {
   dependsOn: "films",
   when: { lays: ["wax"] },
   demands(seam) {
-    const { material, step } = seam.phase;
-    if (material?.role !== "wax" || isTinted(material)) return [];
+    const { step } = seam.phase;
+    const material = seam.phase.material!;
+    if (isTinted(material)) return [];
     return seam.films
       .filter(({ film }) => film.material.binder === "wax" && !isTinted(film.material))
       .map(
@@ -45,8 +46,8 @@ export const secondClearWax: Rule = {
       );
   },
   check(seam) {
-    const { material } = seam.phase;
-    if (material?.role !== "wax" || isTinted(material)) return [];
+    const material = seam.phase.material!;
+    if (isTinted(material)) return [];
     const first = seam.seen.find(
       ({ stack }) => isWax(stack) && !isTinted(stack!.film.material) && stack!.film.phaseId !== seam.phase.id,
     )?.stack;

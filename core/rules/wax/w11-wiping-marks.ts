@@ -15,10 +15,8 @@ export const wipingMarks: Rule = {
   dependsOn: "zone",
   when: { lays: ["wax"] },
   check(seam) {
-    const { material } = seam.phase;
     const { wiping } = seam.houseRules;
-    if (material?.role !== "wax" || wiping === "full length, off the edge" || seam.phase.where.on !== "everywhere")
-      return [];
+    if (wiping === "full length, off the edge" || seam.phase.where.on !== "everywhere") return [];
     const plain = seam.zone.relief.field > 0.85;
     if (!plain) return [];
     return [

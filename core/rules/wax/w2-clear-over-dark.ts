@@ -16,8 +16,9 @@ export const clearOverDark: Rule = {
   dependsOn: "films",
   when: { lays: ["wax"] },
   check(seam) {
-    const { material, step } = seam.phase;
-    if (material?.role !== "wax" || isTinted(material)) return [];
+    const { step } = seam.phase;
+    const material = seam.phase.material!;
+    if (isTinted(material)) return [];
     const top = seam.seen.find(({ stack }) => isWax(stack) && isTinted(stack!.film.material))?.stack;
     if (!top) return [];
     const finishing = seam.houseRules.lastWax === "thin clear over all";

@@ -31,8 +31,9 @@ export const darkOnClear: Rule = {
   dependsOn: "films",
   when: { lays: ["wax"] },
   demands(seam) {
-    const { material, step } = seam.phase;
-    if (material?.role !== "wax" || !isDark(material)) return [];
+    const { step } = seam.phase;
+    const material = seam.phase.material!;
+    if (!isDark(material)) return [];
     const fresh = seam.houseRules.darkOnClear === "while fresh";
     return seam.films
       .filter(({ film }) => film.material.binder === "wax" && film.stepId !== step.id && !isTinted(film.material))

@@ -15,7 +15,6 @@ export const waxOnUnreadyPaint: Rule = {
   dependsOn: "films",
   when: { lays: ["wax"] },
   demands(seam) {
-    if (seam.phase.material?.role !== "wax") return [];
     return seam.films
       .filter(({ film }) => film.material.binder !== "wax" && film.material.role !== "glaze")
       .flatMap(({ film }) => standsBefore(seam, film, "W4", (may, below) => `Rubbing wax in ${may} drag the ${below}`));

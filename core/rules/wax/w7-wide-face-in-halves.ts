@@ -19,8 +19,8 @@ export const wideFaceInHalves: Rule = {
   dependsOn: "zone",
   when: { lays: ["wax"] },
   check(seam) {
-    const { material, step } = seam.phase;
-    if (material?.role !== "wax" || seam.phase.where.on !== "everywhere" || step.where.over < 1) return [];
+    const { step } = seam.phase;
+    if (seam.phase.where.on !== "everywhere" || step.where.over < 1) return [];
     const { shape, relief } = seam.zone;
     const face = (largestFace(shape) * zoneArea(seam.zone)) / (shape.count * seam.zone.faces);
     if (shape.kind === "frame" || shape.kind === "leg" || face < ONE_REACH) return [];
