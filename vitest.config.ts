@@ -6,7 +6,7 @@ const here = (folder: string) => fileURLToPath(new URL(folder, import.meta.url))
 export default defineConfig({
   resolve: { alias: { "~": here("./app"), "#core": here("./core"), "#db": here("./db"), "#demo": here("./demo") } },
   test: {
-    include: ["{core,app,db,server,cli,demo,scripts}/**/*.test.ts", "tests/{published,words}/**/*.test.ts"],
+    include: ["{core,app,db,server,cli,demo,scripts}/**/*.test.ts", "tests/{published,words,verdicts}/**/*.test.ts"],
     allowOnly: false,
     passWithNoTests: false,
     retry: 0,

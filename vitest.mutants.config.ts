@@ -1,12 +1,13 @@
 import usual from "./vitest.config.ts";
 
-/** The tests that changed code is tried against: worked examples, quick and by name. Properties over random crusts stay out. */
+/** The tests that changed code is tried against: worked examples and the corpus of verdicts. Properties over random crusts stay out. */
 export default {
   ...usual,
   test: {
     ...usual.test,
     include: [
-      "core/judge/{rules,stacks,meets,beyond,look,thresholds}.test.ts",
+      "tests/verdicts/*.test.ts",
+      "core/judge/{rules,stacks,meets,beyond,repeats,look,thresholds}.test.ts",
       "core/{mixing,quantity,safety}/**/*.test.ts",
       "core/surface/laws/laws.test.ts",
     ],
