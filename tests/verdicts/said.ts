@@ -8,6 +8,7 @@ import type { Plan } from "#core/plan/plan";
 import type { Severity } from "#core/rules/rule";
 import { cautionsFor } from "#core/safety/safety";
 import { covers, shows } from "#core/surface/shares";
+import { type Entry, groupOf } from "./corpus";
 
 /** What is said of a plan by one rule, or found in it besides: as text that is the same for the same meaning. */
 export interface Said {
@@ -63,25 +64,33 @@ export function saidOf(plan: Plan): Said[] {
   return all;
 }
 
-export interface Tally {
-  stop: number;
-  caution: number;
-  note: number;
-  digest: string;
-}
-
-/** By rule, how often it speaks over some plans, and a digest of all that it says. */
-export function talliesOf(plans: Iterable<Plan>): Map<string, Tally> {
-  const hashes = new Map<string, ReturnType<typeof createHash>>();
-  const tallies = new Map<string, Tally>();
+/** By rule: how many stops, cautions and notes over some plans, and a digest of all that is said in them. */
+export function talliesOf(plans: Iterable<Plan>): Record<string, string> {
+  const all = new Map<string, { stop: number; caution: number; note: number; hash: ReturnType<typeof createHash> }>();
   for (const plan of plans)
     for (const { of, severity, text } of saidOf(plan)) {
-      const tally = tallies.get(of) ?? { stop: 0, caution: 0, note: 0, digest: "" };
-      tallies.set(of, tally);
+      const tally = all.get(of) ?? { stop: 0, caution: 0, note: 0, hash: createHash("sha256") };
+      all.set(of, tally);
       if (severity) tally[severity]++;
-      const hash = hashes.get(of) ?? createHash("sha256");
-      hashes.set(of, hash.update(text));
+      tally.hash.update(text);
     }
-  for (const [of, tally] of tallies) tally.digest = hashes.get(of)!.digest("hex").slice(0, 12);
-  return tallies;
+  return Object.fromEntries(
+    [...all]
+      .sort(([one], [two]) => (one < two ? -1 : 1))
+      .map(([of, { stop, caution, note, hash }]) => [
+        of,
+        `${stop} ${caution} ${note} ${hash.digest("hex").slice(0, 8)}`,
+      ]),
+  );
+}
+
+/** The same for each group of plans. */
+export function talliesByGroup(entries: readonly Entry[]): Record<string, Record<string, string>> {
+  const groups = [...new Set(entries.map(groupOf))].sort();
+  return Object.fromEntries(
+    groups.map((group) => [
+      group,
+      talliesOf(entries.filter((entry) => groupOf(entry) === group).map(({ plan }) => plan())),
+    ]),
+  );
 }
