@@ -32,6 +32,16 @@ export const KEY_GROUPS: readonly { title: string; lines: readonly KeyLine[] }[]
     ],
   },
   {
+    title: "Piece view, drawing a place",
+    lines: [
+      { keys: ["← → ↑ ↓"], does: "Move the pencil; with Shift further" },
+      { keys: ["Enter"], does: "Set a corner" },
+      { keys: ["C"], does: "Close the outline" },
+      { keys: ["Backspace"], does: "Take the last corner back" },
+      { keys: ["Esc"], does: "Drop the line" },
+    ],
+  },
+  {
     title: "Days view",
     lines: [
       { keys: ["Shift ← →"], does: "Move the work in focus 15 min earlier or later" },

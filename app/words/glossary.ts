@@ -47,6 +47,17 @@ export const GLOSSARY: readonly { title: string; entries: readonly Entry[] }[] =
         quiet: true,
       },
       { word: "Pass", means: "going over a face once with cloth, paper or blade", quiet: true, also: ["passes"] },
+      {
+        word: "Round",
+        means: "doing some steps again, from an earlier one up to where it is looked at, until it is right",
+        quiet: true,
+        also: ["rounds"],
+      },
+      {
+        word: "Place",
+        means: "a part of a face that steps can mean: the border, the motif, where hands touch; as usual, or drawn",
+        quiet: true,
+      },
       { word: "Film", means: "the thin skin a coat leaves when it has dried" },
       { word: "Seam", means: "where one layer meets the next; it carries the wait and the verdict" },
       { word: "Tooth", means: "how well a surface lets the next coat grip it" },
