@@ -18,7 +18,7 @@ function withoutParticulars(): (text: string) => string {
 }
 
 /** The names of plans that together have everything that any of the candidates has: every thing said, every repair, every change. */
-export function chosenAnew(): string[] {
+export function chosenAgain(): string[] {
   const plain = withoutParticulars();
   const seen = new Set<string>();
   const chosen: string[] = [];

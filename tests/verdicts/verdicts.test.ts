@@ -5,7 +5,7 @@ import { entriesNamed, groupOf } from "./corpus";
 import { talliesOf } from "./said";
 
 // What every rule says over a thousand plans near to its examples, or of any kind. A change here has to be meant: then
-// `npm run verdicts` writes it down anew, and the counts (stops, cautions, notes) show how far it reaches.
+// `npm run verdicts` writes it down again, and the counts (stops, cautions, notes) show how far it reaches.
 
 const read = (file: string) => JSON.parse(readFileSync(new URL(file, import.meta.url), "utf8"));
 const chosen: string[] = read("./chosen.json");
