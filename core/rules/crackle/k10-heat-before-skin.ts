@@ -21,7 +21,6 @@ export const heatBeforeSkin: Rule = {
   dependsOn: "films",
   when: { does: ["force dry"] },
   check(seam) {
-    if (!seam.phase.does.has("force dry")) return [];
     const wet = seam.tops.find(({ stack }) => {
       const below = stack?.below?.film.material;
       return (

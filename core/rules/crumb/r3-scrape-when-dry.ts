@@ -16,7 +16,6 @@ export const scrapeWhenDry: Rule = {
   dependsOn: "films",
   when: { does: ["scrape"] },
   check(seam) {
-    if (!seam.phase.does.has("scrape")) return [];
     const crumb = stacksUnder(seam)
       .flatMap(({ stack }) => [...films(stack)])
       .find((film) => film.material.role === "crumb");

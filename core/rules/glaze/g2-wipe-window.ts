@@ -18,7 +18,6 @@ export const wipeWindow: Rule = {
   when: { does: ["thin"] },
   demands(seam) {
     const { phase } = seam;
-    if (!phase.effects.some((effect) => effect.does === "thin")) return [];
     return laidLast(seam, ({ material }) => material.windows.open !== undefined).flatMap((film): Demand[] => {
       const open = film.material.windows.open;
       if (!open) return [];
@@ -65,7 +64,6 @@ export const wipeWindow: Rule = {
     });
   },
   check(seam) {
-    if (!seam.phase.effects.some((effect) => effect.does === "thin")) return [];
     const [open] = laidLast(seam, ({ material }) => material.windows.open !== undefined);
     if (open && open.material.carrier === "solvent" && seam.phase.technique.wets === "water")
       return [

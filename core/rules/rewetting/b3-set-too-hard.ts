@@ -20,7 +20,6 @@ export const setTooHard: Rule = {
   when: { does: ["dissolve"] },
   demands(seam) {
     const { phase } = seam;
-    if (!phase.effects.some((effect) => effect.does === "dissolve")) return [];
     return seam.films.flatMap(({ film }): Demand[] => {
       const { material } = film;
       const holds = holdsFrom(material, "water", phase.technique.rubbing);
@@ -65,7 +64,6 @@ export const setTooHard: Rule = {
     });
   },
   check(seam) {
-    if (!seam.phase.effects.some((effect) => effect.does === "dissolve")) return [];
     const never = ({ material }: Film) => material.role !== "paint" || holdsFrom(material, "water", 1) === 0;
     if (!seam.films.every(({ film }) => never(film))) return [];
     const top = seam.tops.find(({ stack }) => stack !== null)?.stack;

@@ -20,7 +20,6 @@ export const acrylicTears: Rule = {
   when: { does: ["abrade"] },
   check(seam) {
     const { phase } = seam;
-    if (!phase.effects.some((effect) => effect.does === "abrade")) return [];
     const soft = seam.films.find(
       ({ film }) =>
         film.material.role === "paint" &&

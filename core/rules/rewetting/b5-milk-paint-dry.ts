@@ -15,7 +15,6 @@ export const milkPaintDry: Rule = {
   dependsOn: "films",
   when: { does: ["dissolve"] },
   check(seam) {
-    if (!seam.phase.effects.some((effect) => effect.does === "dissolve")) return [];
     const milk = seam.films.find(({ film }) => film.material.binder === "casein");
     if (!milk) return [];
     return [

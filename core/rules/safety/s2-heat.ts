@@ -19,7 +19,6 @@ export const heat: Rule = {
   when: { does: ["force dry"] },
   check(seam) {
     const { phase } = seam;
-    if (!phase.does.has("force dry")) return [];
     const gun = phase.technique.hazards.includes("heat");
     const wax = gun ? seam.seen.find((top) => isWax(top.stack))?.stack : undefined;
     const solvent = seam.seen.find(

@@ -27,7 +27,6 @@ export const buffWindow: Rule = {
   when: { does: ["polish"] },
   demands(seam) {
     const { phase, houseRules } = seam;
-    if (!phase.effects.some((effect) => effect.does === "polish")) return [];
     return seam.films.flatMap(({ film }): Demand[] => {
       const buff = film.material.windows.buff;
       if (!buff || film.polished) return [];
