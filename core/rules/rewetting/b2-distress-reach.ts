@@ -7,13 +7,13 @@ import type { Stack } from "../../surface/stack.ts";
 import { opened, patchesWhere } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";
 import type { Minutes } from "../../units/units.ts";
-import { films, stepOf, topName, workingAt } from "../read-surface.ts";
+import { stepOf, topName, workingAt } from "../read-surface.ts";
 import { indexOfStep, insertBefore, ofFamily, patchStep, waitBefore } from "../repair.ts";
 import type { Draft, Fix, Place, Rule, Seam } from "../rule.ts";
 import { listed, named, sayAge } from "../words.ts";
 
 interface Reach {
-  opened: Film[];
+  opened: readonly Film[];
   lands: Stack;
 }
 
@@ -21,15 +21,17 @@ type Rubbing = Extract<Effect, { does: "dissolve" }>;
 
 const rubbingIn = ({ effects }: Phase) => effects.find((effect): effect is Rubbing => effect.does === "dissolve");
 
-function reachOf(seam: Seam, rubbing: Rubbing, stack: Stack): Reach {
-  const law = lawOf(rubbing);
-  const lands = law.way === "opens" ? opened(stack, rubbing, law, workingAt(seam)) : stack;
+/** The films from the top of a stack down to where the cloth stops. */
+function filmsAbove(stack: Stack, lands: Stack): Film[] {
   const through: Film[] = [];
-  for (const film of films(stack)) {
-    if (lands !== null && film === lands.film) break;
-    through.push(film);
-  }
-  return { opened: through, lands };
+  for (let at = stack; at !== null && at !== lands; at = at.below) through.push(at.film);
+  return through;
+}
+
+function countAbove(stack: Stack, lands: Stack): number {
+  let count = 0;
+  for (let at = stack; at !== null && at !== lands; at = at.below) count++;
+  return count;
 }
 
 /** Where a cloth over a finger works if no place is named. */
@@ -37,16 +39,23 @@ const WORN = ["arris", "high"] as const;
 
 /** The deepest place that the cloth reaches on edges and beads, where the wear goes. */
 function deepest(seam: Seam, rubbing: Rubbing): Reach | null {
-  let found: Reach | null = null;
+  let found: { stack: Stack; lands: Stack; count: number } | null = null;
   const { where } = seam.phase;
+  const law = lawOf(rubbing);
+  if (law.way !== "opens") return null;
+  const working = workingAt(seam);
+  let before: Stack = null;
   for (const relief of where.on === "everywhere" ? WORN : RELIEF_CLASSES) {
     if (seam.relief[relief] <= 0) continue;
     for (const { stack } of patchesWhere(seam.before, relief, where)) {
-      const reach = reachOf(seam, rubbing, stack);
-      if (reach.opened.length > (found?.opened.length ?? 0)) found = reach;
+      if (stack === before) continue;
+      before = stack;
+      const lands = opened(stack, rubbing, law, working);
+      const count = countAbove(stack, lands);
+      if (count > (found?.count ?? 0)) found = { stack, lands, count };
     }
   }
-  return found;
+  return found && { opened: filmsAbove(found.stack, found.lands), lands: found.lands };
 }
 
 const toHalfHour = (minutes: Minutes): Minutes => Math.ceil(minutes / 30) * 30;
