@@ -39,7 +39,7 @@ export default function App() {
   }, []);
   return (
     <Tooltip.Provider>
-      <FirstMeetings key={pathname}>
+      <FirstMeetings page={pathname}>
         <Outlet />
       </FirstMeetings>
       <Toaster position="bottom-center" offset={56} toastOptions={{ className: "font-text" }} />

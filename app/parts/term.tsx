@@ -1,5 +1,5 @@
 import { Tooltip } from "radix-ui";
-import { createContext, Fragment, type ReactNode, use, useId, useRef, useState } from "react";
+import { createContext, Fragment, type ReactNode, use, useId, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import { anchorOf, cutAtWords, type Entry, entryOf } from "~/words/glossary";
 
@@ -7,8 +7,10 @@ import { anchorOf, cutAtWords, type Entry, entryOf } from "~/words/glossary";
 const Meetings = createContext<Map<Entry, string>>(new Map());
 
 /** A page, or a card on it, in which each trade word is explained once, where it first appears. */
-export function FirstMeetings({ children }: { children: ReactNode }) {
-  const [meetings] = useState(() => new Map<Entry, string>());
+export function FirstMeetings({ page, children }: { page?: string; children: ReactNode }) {
+  // another page is another first meeting, and what stays on screen from page to page is not made again for it
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the map belongs to the page
+  const meetings = useMemo(() => new Map<Entry, string>(), [page]);
   return <Meetings value={meetings}>{children}</Meetings>;
 }
 

@@ -6,6 +6,8 @@ const SCREENS = [
   ["new job", "/jobs/new"],
   ["piece", "/jobs/carved-settle/piece"],
   ["a new zone", "/jobs/carved-settle/piece?add=0"],
+  ["drawing a place", "/jobs/dough-bin/piece?zone=bin-lid&draw=motif"],
+  ["a loop at an inspection", "/jobs/sailmakers-bench/crust?zone=bench-legs&step=enough"],
   ["crust", "/jobs/carved-settle/crust"],
   ["crust with findings", "/jobs/chart-cabinet/crust?zone=sides&step=seal"],
   ["adding a step", "/jobs/chart-cabinet/crust?add=2"],
