@@ -1,5 +1,6 @@
 import type { JudgedPhase, Judgement, ZoneJudgement } from "#core/judge/judge";
 import { fittedTo, type Plan } from "#core/plan/plan";
+import { listed } from "#core/rules/words";
 import type { Booking } from "#core/schedule/schedule";
 import { taskId } from "#core/schedule/work";
 import { ShopClock } from "#core/units/time-zone";
@@ -52,8 +53,9 @@ export function lanesOf(works: readonly Judged[], items: readonly LaneBooking[],
         const bookings = own.filter(({ booking }) => booking.zoneId === zone.id);
         const steps = new Set(bookings.map(({ booking }) => booking.stepId)).size;
         const along = piece.zones.filter((other) => fittedTo(piece.zones, other)?.id === zone.id);
-        const name = [zone.name, ...along.map((other) => other.name)].join(" + ");
-        return { id: `${plan.id}/${zone.id}`, name, note: countOf(steps, "step", "steps"), bookings };
+        const note =
+          along.length > 0 ? `with ${listed(along.map((other) => other.name))}` : countOf(steps, "step", "steps");
+        return { id: `${plan.id}/${zone.id}`, name: zone.name, note, bookings };
       });
       const whole = own.filter(({ booking }) => booking.zoneId === "");
       if (kind === "piece")

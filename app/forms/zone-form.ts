@@ -187,7 +187,6 @@ export function readZoneFields(fields: FormFields, before?: Zone): ZoneRead {
       ...(before?.place ? { place: before.place } : {}),
       ...alongIn(typed.along, before),
       ...sizesIn(fields, before),
-      ...(before?.outlines ? { outlines: before.outlines } : {}),
     },
   };
 }

@@ -47,7 +47,8 @@ interface Props {
 function Face({ zone, place, judged, width, onDrawn }: Omit<Props, "back"> & { onDrawn: (points: Point[]) => void }) {
   const [line, setLine] = useState<Point[]>([]);
   const [pencil, setPencil] = useState<Point | null>(null);
-  const drawing = useRef(false);
+  /** the line as the pointer goes; what is drawn of it may be a few points behind */
+  const drawn = useRef<Point[] | null>(null);
   const svg = useRef<SVGSVGElement>(null);
   const { box, size } = padFor(zone, width);
   const pointAt = ({ clientX, clientY }: PointerEvent): Point => {
@@ -58,6 +59,11 @@ function Face({ zone, place, judged, width, onDrawn }: Omit<Props, "back"> & { o
   const finish = (points: Point[]) => {
     setLine([]);
     if (points.length >= 3) onDrawn(points);
+  };
+  const follow = (event: PointerEvent) => {
+    if (!drawn.current) return;
+    drawn.current.push(pointAt(event));
+    setLine([...drawn.current]);
   };
   const press = (event: KeyboardEvent) => {
     const by = PRESS * (event.shiftKey ? 5 : 1);
@@ -93,17 +99,18 @@ function Face({ zone, place, judged, width, onDrawn }: Omit<Props, "back"> & { o
         className="w-full cursor-crosshair touch-none select-none"
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId);
-          drawing.current = true;
           setPencil(null);
-          setLine([pointAt(event)]);
+          drawn.current = [];
+          follow(event);
         }}
-        onPointerMove={(event) => drawing.current && setLine([...line, pointAt(event)])}
+        onPointerMove={follow}
         onPointerUp={() => {
-          drawing.current = false;
-          finish(outlineFrom(line, box));
+          const points = drawn.current ?? [];
+          drawn.current = null;
+          finish(outlineFrom(points, box));
         }}
         onPointerCancel={() => {
-          drawing.current = false;
+          drawn.current = null;
           setLine([]);
         }}
         onKeyDown={press}

@@ -301,20 +301,22 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
           )}
           {step.kind === "inspect" && before.length > 0 && (
             <>
-              <Field name="againFrom" label="Repeat until it is right" fault={faults.againFrom}>
-                {(field) => (
-                  <select {...field} defaultValue={values?.againFrom ?? step.again?.from ?? ""}>
-                    <option value="">no repeating</option>
-                    {before
-                      .filter(({ branch }) => branch === undefined)
-                      .map((one) => (
-                        <option key={one.id} value={one.id}>
-                          again from {stepName(plan, one).toLowerCase()}
-                        </option>
-                      ))}
-                  </select>
-                )}
-              </Field>
+              <div className="col-span-2">
+                <Field name="againFrom" label="Repeat until it is right" fault={faults.againFrom}>
+                  {(field) => (
+                    <select {...field} defaultValue={values?.againFrom ?? step.again?.from ?? ""}>
+                      <option value="">no repeating</option>
+                      {before
+                        .filter(({ branch }) => branch === undefined)
+                        .map((one) => (
+                          <option key={one.id} value={one.id}>
+                            again from {stepName(plan, one).toLowerCase()}
+                          </option>
+                        ))}
+                    </select>
+                  )}
+                </Field>
+              </div>
               <Field name="rounds" label="Rounds expected in all" fault={faults.rounds}>
                 {(field) => (
                   <input
@@ -363,7 +365,7 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
                     {...field}
                     type="text"
                     inputMode="decimal"
-                    placeholder="as many passes as above"
+                    placeholder="by passes"
                     defaultValue={
                       values?.until ??
                       (step.effort?.until === undefined ? "" : Math.round(step.effort.until * 1000) / 10)
