@@ -159,20 +159,35 @@ function Carving({ x, y, width, height, colours, seed }: Omit<Drawn, "zone">) {
   );
 }
 
-function Rows({ x, y, width, height, colours, seed, zone }: Drawn) {
-  const rows = Math.min(12, zone.shape.count);
-  const gap = Math.min(4, height / rows / 6);
+/** Every face of a zone on the drawing: drawers one above the other, leaves and panels side by side. */
+function facesOf({ x, y, width, height, zone }: Drawn): Box[] {
+  const { drawn } = zone.place;
+  const { kind, count } = zone.shape;
+  if (drawn === "drawer") {
+    const rows = Math.min(12, count);
+    const gap = Math.min(4, height / rows / 6);
+    const each = (height - gap * (rows - 1)) / rows;
+    return Array.from({ length: rows }, (_, row) => ({ x, y: y + row * (each + gap), width, height: each }));
+  }
+  const columns = Math.min(MOST_BESIDE[drawn] ?? 1, drawn === "frame" && kind !== "frame" ? 1 : count);
+  // the leaves of a frame touch
+  const gap = drawn === "frame" || columns === 1 ? 0 : 6;
+  const each = (width - gap * (columns - 1)) / columns;
+  return Array.from({ length: columns }, (_, column) => ({ x: x + column * (each + gap), y, width: each, height }));
+}
+
+/** How many of a kind are drawn side by side. */
+const MOST_BESIDE: Partial<Record<Placed["place"]["drawn"], number>> = { panel: 6, moulded: 6, carved: 6, frame: 4 };
+
+function Rows(drawn: Drawn) {
   return (
     <>
-      {Array.from({ length: rows }, (_, row) => {
-        const rowHeight = (height - gap * (rows - 1)) / rows;
-        const top = y + row * (rowHeight + gap);
-        const face = { x, y: top, width, height: rowHeight, colours, seed: seed + row };
+      {facesOf(drawn).map((box, row) => {
+        const face = { ...box, colours: drawn.colours, seed: drawn.seed + row };
         return (
-          // biome-ignore lint/suspicious/noArrayIndexKey: the drawers of a row differ only by their place
-          <g key={row}>
+          <g key={box.y}>
             <Face {...face} />
-            {rowHeight > 14 && <Moulding {...face} inset={Math.min(8, rowHeight * 0.16)} />}
+            {box.height > 14 && <Moulding {...face} inset={Math.min(8, box.height * 0.16)} />}
           </g>
         );
       })}
@@ -180,19 +195,16 @@ function Rows({ x, y, width, height, colours, seed, zone }: Drawn) {
   );
 }
 
-function Ring({ x, y, width, height, colours, seed, zone, scale }: Drawn & { scale: number }) {
+function Ring({ scale, ...drawn }: Drawn & { scale: number }) {
+  const { y, width, height, colours, seed, zone } = drawn;
   const member = zone.shape.kind === "frame" ? zone.shape.member * scale : Math.min(width, height) * 0.14;
-  const leaves = zone.shape.kind === "frame" ? Math.min(4, zone.shape.count) : 1;
-  const leaf = width / leaves;
-  const round = Math.min(member, leaf / 2.2, height / 2.2);
   return (
     <>
-      {Array.from({ length: leaves }, (_, at) => {
-        const left = x + at * leaf;
+      {facesOf(drawn).map(({ x: left, width: leaf }, at) => {
+        const round = Math.min(member, leaf / 2.2, height / 2.2);
         const [inner, tall] = [leaf - 2 * round, height - 2 * round];
         return (
-          // biome-ignore lint/suspicious/noArrayIndexKey: the leaves differ only by their place
-          <g key={at}>
+          <g key={left}>
             <path
               fillRule="evenodd"
               fill={colours.field}
@@ -341,44 +353,18 @@ function Part({ drawn, scale }: { drawn: Drawn; scale: number }) {
           strokeWidth={1.6}
         />
       );
-    default: {
-      // several of a kind stand side by side
-      const columns = zone.place.drawn === "top" ? 1 : Math.min(6, zone.shape.count);
-      const gap = columns > 1 ? 6 : 0;
-      const each = (width - gap * (columns - 1)) / columns;
-      return Array.from({ length: columns }, (_, column) => {
-        const face = { ...drawn, x: x + column * (each + gap), width: each, seed: drawn.seed + column };
+    default:
+      return facesOf(drawn).map((box, at) => {
+        const face = { ...box, colours, seed: drawn.seed + at };
         return (
-          // biome-ignore lint/suspicious/noArrayIndexKey: the faces differ only by their place
-          <g key={column}>
+          <g key={box.x}>
             <Face {...face} />
             {(zone.place.drawn === "moulded" || zone.place.drawn === "carved") && <Moulding {...face} inset={11} />}
             {zone.place.drawn === "carved" && <Carving {...face} />}
           </g>
         );
       });
-    }
   }
-}
-
-/** Every face of a zone on the drawing: a row of drawers, leaves side by side. */
-function facesOf({ x, y, width, height, zone }: Drawn): Box[] {
-  const { drawn } = zone.place;
-  if (drawn === "drawer") {
-    const rows = Math.min(12, zone.shape.count);
-    const gap = Math.min(4, height / rows / 6);
-    const each = (height - gap * (rows - 1)) / rows;
-    return Array.from({ length: rows }, (_, row) => ({ x, y: y + row * (each + gap), width, height: each }));
-  }
-  const columns =
-    drawn === "frame"
-      ? Math.min(4, zone.shape.count)
-      : drawn === "panel" || drawn === "moulded" || drawn === "carved"
-        ? Math.min(6, zone.shape.count)
-        : 1;
-  const gap = columns > 1 && drawn !== "frame" ? 6 : 0;
-  const each = (width - gap * (columns - 1)) / columns;
-  return Array.from({ length: columns }, (_, column) => ({ x: x + column * (each + gap), y, width: each, height }));
 }
 
 const NO_COLOURS: Colours = { arris: "#ccc", field: "#ccc", high: "#ccc", recess: "#999" };

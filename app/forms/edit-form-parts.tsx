@@ -205,3 +205,19 @@ export function Field({ name, label, fault, hint, children }: FieldProps) {
     </div>
   );
 }
+
+type TextFieldProps = Omit<FieldProps, "children"> & {
+  value: string | number | undefined;
+  /** which keys a tablet offers */
+  keys?: "numeric" | "decimal";
+  placeholder?: string;
+};
+
+/** A field to type in. */
+export function TextField({ value, keys, placeholder, ...its }: TextFieldProps) {
+  return (
+    <Field {...its}>
+      {(field) => <input {...field} type="text" inputMode={keys} placeholder={placeholder} defaultValue={value} />}
+    </Field>
+  );
+}

@@ -1,6 +1,6 @@
 import { MOST_PAINTERS } from "#core/plan/hours";
 import { useJob } from "~/editor/job-editor";
-import { EditForm, Field } from "~/forms/edit-form-parts";
+import { EditForm, Field, TextField } from "~/forms/edit-form-parts";
 import { sayExceptions, sayHours, WEEKDAYS } from "~/forms/hours-form";
 
 export function HoursForm() {
@@ -17,16 +17,14 @@ export function HoursForm() {
       {({ faults, values }) => (
         <>
           {WEEKDAYS.map((name, index) => (
-            <Field key={name} name={name} label={name} fault={faults[name]}>
-              {(field) => (
-                <input
-                  {...field}
-                  type="text"
-                  placeholder="closed"
-                  defaultValue={values?.[name] ?? sayHours(weekdays[index]!)}
-                />
-              )}
-            </Field>
+            <TextField
+              key={name}
+              name={name}
+              label={name}
+              fault={faults[name]}
+              placeholder="closed"
+              value={values?.[name] ?? sayHours(weekdays[index]!)}
+            />
           ))}
           <Field name="exceptions" label="Days that differ" fault={faults.exceptions}>
             {(field) => (
@@ -55,21 +53,14 @@ export function HoursForm() {
               />
             )}
           </Field>
-          <Field
+          <TextField
             name="timeZone"
             label="Time zone, if the clocks change during a job"
             fault={faults.timeZone}
             hint="Waits then count the hours that really pass."
-          >
-            {(field) => (
-              <input
-                {...field}
-                type="text"
-                placeholder="Europe/London"
-                defaultValue={values?.timeZone ?? timeZone ?? ""}
-              />
-            )}
-          </Field>
+            placeholder="Europe/London"
+            value={values?.timeZone ?? timeZone ?? ""}
+          />
           <noscript className="col-span-2">
             <button className="button">Save the working hours</button>
           </noscript>

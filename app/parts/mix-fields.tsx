@@ -1,7 +1,7 @@
 import type { Material } from "#core/materials/material";
 import { spokenName } from "#core/materials/spoken-name";
 import { MIX_BY, type Mix } from "#core/plan/mix";
-import { Field } from "~/forms/edit-form-parts";
+import { Field, TextField } from "~/forms/edit-form-parts";
 import type { Faults, FormFields } from "~/forms/fields";
 import { OTHER_TINS } from "~/forms/mix-form";
 import { MaterialOptions } from "./material-options";
@@ -28,9 +28,7 @@ export function MixFields({ mix, own, materials, beside, faults, values }: Props
   const filled = mix?.with.length ?? 0;
   const rows = OTHER_TINS.slice(0, beside ? 1 : Math.min(OTHER_TINS.length, filled + 1));
   const parts = (name: string, label: string, shown: string | number) => (
-    <Field name={name} label={label} fault={faults[name]}>
-      {(field) => <input {...field} type="text" inputMode="decimal" defaultValue={values?.[name] ?? shown} />}
-    </Field>
+    <TextField name={name} label={label} fault={faults[name]} keys="decimal" value={values?.[name] ?? shown} />
   );
   return (
     <fieldset className="col-span-2 border-hair border-t pt-2">

@@ -11,7 +11,7 @@ import { ZoneFace } from "~/drawing/elevation";
 import { type Box, outlinePath, PlaceOutlines } from "~/drawing/place-outlines";
 import { useJob } from "~/editor/job-editor";
 import { readEditForm } from "~/forms/edit-form";
-import { EditForm, Field } from "~/forms/edit-form-parts";
+import { EditForm, Field, TextField } from "~/forms/edit-form-parts";
 import { sayPercent, WHERE_WORDS } from "./step-words";
 
 /** How far a finger may stray before a point of its line is kept, in pixels of the drawing. */
@@ -243,11 +243,14 @@ export function PlacePad({ back, ...props }: Props) {
                     ["height", "Height, %", "30"],
                   ] as const
                 ).map(([name, label, usual]) => (
-                  <Field key={name} name={name} label={label} fault={faults[name]}>
-                    {(field) => (
-                      <input {...field} type="text" inputMode="decimal" defaultValue={values?.[name] ?? usual} />
-                    )}
-                  </Field>
+                  <TextField
+                    key={name}
+                    name={name}
+                    label={label}
+                    fault={faults[name]}
+                    keys="decimal"
+                    value={values?.[name] ?? usual}
+                  />
                 ))}
                 <button className="button button-main">Add it</button>
               </>

@@ -1,6 +1,6 @@
 import { useJob } from "~/editor/job-editor";
 import { sayAirCsv } from "~/forms/air-csv";
-import { EditForm, Field } from "~/forms/edit-form-parts";
+import { EditForm, Field, TextField } from "~/forms/edit-form-parts";
 
 /** The air of the room, which waits and windows are worked out from: steady, by day and night, or hour by hour. */
 export function RoomForm() {
@@ -24,9 +24,14 @@ export function RoomForm() {
               ["surfaceCelsius", "The piece itself, °C", room.surfaceCelsius ?? ""],
             ] as const
           ).map(([name, label, value]) => (
-            <Field key={name} name={name} label={label} fault={faults[name]}>
-              {(field) => <input {...field} type="text" inputMode="decimal" defaultValue={values?.[name] ?? value} />}
-            </Field>
+            <TextField
+              key={name}
+              name={name}
+              label={label}
+              fault={faults[name]}
+              keys="decimal"
+              value={values?.[name] ?? value}
+            />
           ))}
           <label className="flex items-center gap-2 self-end pb-1.5">
             <input type="checkbox" name="draught" defaultChecked={room.draught} className="size-4 accent-verdigris" />
@@ -49,11 +54,14 @@ export function RoomForm() {
                 ["nightHumidity", "At night, %", night?.relativeHumidity],
               ] as const
             ).map(([name, label, value]) => (
-              <Field key={name} name={name} label={label} fault={faults[name]}>
-                {(field) => (
-                  <input {...field} type="text" inputMode="decimal" defaultValue={values?.[name] ?? value ?? ""} />
-                )}
-              </Field>
+              <TextField
+                key={name}
+                name={name}
+                label={label}
+                fault={faults[name]}
+                keys="decimal"
+                value={values?.[name] ?? value ?? ""}
+              />
             ))}
           <div className="col-span-2">
             <Field name="hours" label="Forecast or logger, one line per hour: time, °C, %" fault={faults.hours}>

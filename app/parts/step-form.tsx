@@ -10,7 +10,7 @@ import { findTechnique, TECHNIQUES, techniquesFor } from "#core/surface/techniqu
 import { useJob } from "~/editor/job-editor";
 import { MEASURED } from "~/forms/amount-form";
 import { stepName } from "~/forms/edit-form";
-import { EditForm, Field } from "~/forms/edit-form-parts";
+import { EditForm, Field, TextField } from "~/forms/edit-form-parts";
 import type { FormFields } from "~/forms/fields";
 import { stepsBefore, WAIT_WORDS, waitText } from "~/forms/wait-form";
 import { countOf } from "~/words/amount";
@@ -124,11 +124,13 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
             )}
           </Field>
           {material ? (
-            <Field name="coats" label="Coats" fault={faults.coats}>
-              {(field) => (
-                <input {...field} type="text" inputMode="numeric" defaultValue={values?.coats ?? step.coats} />
-              )}
-            </Field>
+            <TextField
+              name="coats"
+              label="Coats"
+              fault={faults.coats}
+              keys="numeric"
+              value={values?.coats ?? step.coats}
+            />
           ) : (
             <p className="self-end pb-1.5 text-note text-soft">{technique?.hint}</p>
           )}
@@ -145,16 +147,13 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
                   </select>
                 )}
               </Field>
-              <Field name="share" label="Worked over, %" fault={faults.share}>
-                {(field) => (
-                  <input
-                    {...field}
-                    type="text"
-                    inputMode="decimal"
-                    defaultValue={values?.share ?? Math.round(step.where.over * 1000) / 10}
-                  />
-                )}
-              </Field>
+              <TextField
+                name="share"
+                label="Worked over, %"
+                fault={faults.share}
+                keys="decimal"
+                value={values?.share ?? Math.round(step.where.over * 1000) / 10}
+              />
             </>
           )}
           {PLACED.has(step.kind) && (
@@ -203,16 +202,13 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
                   </select>
                 )}
               </Field>
-              <Field name="amountOf" label="Measured as" fault={faults.amountOf}>
-                {(field) => (
-                  <input
-                    {...field}
-                    type="text"
-                    inputMode="decimal"
-                    defaultValue={values?.amountOf ?? (step.amount && "of" in step.amount ? step.amount.of : "")}
-                  />
-                )}
-              </Field>
+              <TextField
+                name="amountOf"
+                label="Measured as"
+                fault={faults.amountOf}
+                keys="decimal"
+                value={values?.amountOf ?? (step.amount && "of" in step.amount ? step.amount.of : "")}
+              />
               <div className="col-span-2">
                 <Field name="lies" label="Laid">
                   {(field) => (
@@ -227,16 +223,13 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
           )}
           {technique && isTaking(technique) && (
             <>
-              <Field name="passes" label="Passes" fault={faults.passes}>
-                {(field) => (
-                  <input
-                    {...field}
-                    type="text"
-                    inputMode="numeric"
-                    defaultValue={values?.passes ?? step.effort?.passes ?? 1}
-                  />
-                )}
-              </Field>
+              <TextField
+                name="passes"
+                label="Passes"
+                fault={faults.passes}
+                keys="numeric"
+                value={values?.passes ?? step.effort?.passes ?? 1}
+              />
               <Field name="pressure" label="Pressure">
                 {(field) => (
                   <select {...field} defaultValue={values?.pressure ?? step.effort?.pressure ?? "usual"}>
@@ -262,16 +255,13 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
               </select>
             )}
           </Field>
-          <Field name="wait" label="How long, or which sign" fault={faults.wait}>
-            {(field) => (
-              <input
-                {...field}
-                type="text"
-                placeholder="45 min, 2 h, 1 day"
-                defaultValue={values?.wait ?? waitText(step)}
-              />
-            )}
-          </Field>
+          <TextField
+            name="wait"
+            label="How long, or which sign"
+            fault={faults.wait}
+            placeholder="45 min, 2 h, 1 day"
+            value={values?.wait ?? waitText(step)}
+          />
           {before.length > 0 && (
             <>
               <Field name="waitAfter" label="Counted from">
@@ -317,16 +307,13 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
                   )}
                 </Field>
               </div>
-              <Field name="rounds" label="Rounds expected in all" fault={faults.rounds}>
-                {(field) => (
-                  <input
-                    {...field}
-                    type="text"
-                    inputMode="numeric"
-                    defaultValue={values?.rounds ?? step.again?.rounds ?? 2}
-                  />
-                )}
-              </Field>
+              <TextField
+                name="rounds"
+                label="Rounds expected in all"
+                fault={faults.rounds}
+                keys="numeric"
+                value={values?.rounds ?? step.again?.rounds ?? 2}
+              />
             </>
           )}
           {material && canBeMixed(material) && (
@@ -354,25 +341,17 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
                   </select>
                 )}
               </Field>
-              <Field
+              <TextField
                 name="until"
                 label="Until it shows over, %"
                 fault={faults.until}
                 hint={gone !== null ? `needs ${countOf(gone, "pass", "passes")} here` : undefined}
-              >
-                {(field) => (
-                  <input
-                    {...field}
-                    type="text"
-                    inputMode="decimal"
-                    placeholder="by passes"
-                    defaultValue={
-                      values?.until ??
-                      (step.effort?.until === undefined ? "" : Math.round(step.effort.until * 1000) / 10)
-                    }
-                  />
-                )}
-              </Field>
+                keys="decimal"
+                placeholder="by passes"
+                value={
+                  values?.until ?? (step.effort?.until === undefined ? "" : Math.round(step.effort.until * 1000) / 10)
+                }
+              />
             </>
           )}
           {material && (
@@ -396,9 +375,12 @@ export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone
             </fieldset>
           )}
           <div className="col-span-2">
-            <Field name="note" label="Note to yourself" fault={faults.note}>
-              {(field) => <input {...field} type="text" defaultValue={values?.note ?? step.note ?? ""} />}
-            </Field>
+            <TextField
+              name="note"
+              label="Note to yourself"
+              fault={faults.note}
+              value={values?.note ?? step.note ?? ""}
+            />
           </div>
           <noscript className="col-span-2">
             <button className="button button-main w-full" type="submit">

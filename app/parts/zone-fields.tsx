@@ -5,7 +5,7 @@ import { PLACES, WEAR, type Zone } from "#core/plan/plan";
 import type { ShapeKind } from "#core/quantity/shape";
 import { capital } from "#core/rules/words";
 import { PLACE_SHARE, sizesOf } from "#core/surface/places";
-import { Field } from "~/forms/edit-form-parts";
+import { Field, TextField } from "~/forms/edit-form-parts";
 import type { Faults, FormFields } from "~/forms/fields";
 import { HANDS, RELIEFS, SHAPE_SIZES } from "~/forms/zone-form";
 import { FieldGroup } from "./plain-field";
@@ -66,9 +66,13 @@ export function ZoneFields({ values, faults, zone, hosts = [] }: Props) {
         says="a part that gets one finish; sizes in millimetres, off the tape; relief is how it is shaped"
       >
         <div className="col-span-3">
-          <Field name="zoneName" label="Name" fault={faults.zoneName}>
-            {(field) => <input {...field} type="text" defaultValue={values.zoneName} placeholder="Back panel" />}
-          </Field>
+          <TextField
+            name="zoneName"
+            label="Name"
+            fault={faults.zoneName}
+            placeholder="Back panel"
+            value={values.zoneName}
+          />
         </div>
         <div className="col-span-3">
           <Field name="shape" label="Shape" fault={faults.shape}>
@@ -93,16 +97,18 @@ export function ZoneFields({ values, faults, zone, hosts = [] }: Props) {
           if (!size) return null;
           return (
             <div key={name} className="col-span-2">
-              <Field name={name} label={`${size.label}, mm`} fault={faults[name]}>
-                {(field) => <input {...field} type="text" inputMode="decimal" defaultValue={values[name]} />}
-              </Field>
+              <TextField
+                name={name}
+                label={`${size.label}, mm`}
+                fault={faults[name]}
+                keys="decimal"
+                value={values[name]}
+              />
             </div>
           );
         })}
         <div className="col-span-2">
-          <Field name="count" label="How many" fault={faults.count}>
-            {(field) => <input {...field} type="text" inputMode="numeric" defaultValue={values.count ?? "1"} />}
-          </Field>
+          <TextField name="count" label="How many" fault={faults.count} keys="numeric" value={values.count ?? "1"} />
         </div>
         <div className="col-span-2">
           <Choice
@@ -163,9 +169,7 @@ export function ZoneFields({ values, faults, zone, hosts = [] }: Props) {
           />
         </div>
         <div className="col-span-1">
-          <Field name="knots" label="Knots" fault={faults.knots}>
-            {(field) => <input {...field} type="text" inputMode="numeric" defaultValue={values.knots ?? "0"} />}
-          </Field>
+          <TextField name="knots" label="Knots" fault={faults.knots} keys="numeric" value={values.knots ?? "0"} />
         </div>
         {(values.groundKind ?? "raw timber") !== "raw timber" && (
           <>
@@ -184,9 +188,13 @@ export function ZoneFields({ values, faults, zone, hosts = [] }: Props) {
               />
             </div>
             <div className="col-span-3">
-              <Field name="inSight" label="Meant to stay visible, %" fault={faults.inSight}>
-                {(field) => <input {...field} type="text" inputMode="decimal" defaultValue={values.inSight ?? "0"} />}
-              </Field>
+              <TextField
+                name="inSight"
+                label="Meant to stay visible, %"
+                fault={faults.inSight}
+                keys="decimal"
+                value={values.inSight ?? "0"}
+              />
             </div>
           </>
         )}
@@ -275,16 +283,13 @@ export function ZoneFields({ values, faults, zone, hosts = [] }: Props) {
               </p>
             ) : (
               <div className="min-w-0 flex-1">
-                <Field name={`size-${place}`} label={capital(WHERE_WORDS[place])} fault={faults[`size-${place}`]}>
-                  {(field) => (
-                    <input
-                      {...field}
-                      type="text"
-                      inputMode="decimal"
-                      defaultValue={values[`size-${place}`] ?? String(100 * PLACE_SHARE[place])}
-                    />
-                  )}
-                </Field>
+                <TextField
+                  name={`size-${place}`}
+                  label={capital(WHERE_WORDS[place])}
+                  fault={faults[`size-${place}`]}
+                  keys="decimal"
+                  value={values[`size-${place}`] ?? String(100 * PLACE_SHARE[place])}
+                />
               </div>
             )}
             {zone && (

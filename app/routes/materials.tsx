@@ -11,7 +11,7 @@ import { shortDuration, writeDuration } from "#core/units/duration";
 import { DrawDown } from "~/drawing/draw-down";
 import { Swatch } from "~/drawing/swatch";
 import { useJob } from "~/editor/job-editor";
-import { EditForm, Field } from "~/forms/edit-form-parts";
+import { EditForm, Field, TextField } from "~/forms/edit-form-parts";
 import { jobAction } from "~/http/job-action.server";
 import { Explained } from "~/parts/term";
 import type { Route } from "./+types/materials";
@@ -170,53 +170,45 @@ function LabelForm({ material }: { material: Material }) {
       {({ faults, values }) => (
         <>
           <div className="col-span-2">
-            <Field name="materialName" label="Name" fault={faults.materialName}>
-              {(field) => <input {...field} type="text" defaultValue={values?.materialName ?? material.name} />}
-            </Field>
+            <TextField
+              name="materialName"
+              label="Name"
+              fault={faults.materialName}
+              value={values?.materialName ?? material.name}
+            />
           </div>
           {LABEL_FIELDS.map(([name, label]) => (
-            <Field key={name} name={name} label={label} fault={faults[name]}>
-              {(field) => (
-                <input
-                  {...field}
-                  type="text"
-                  defaultValue={values?.[name] ?? writeDuration(material.drying[name].safe)}
-                />
-              )}
-            </Field>
+            <TextField
+              key={name}
+              name={name}
+              label={label}
+              fault={faults[name]}
+              value={values?.[name] ?? writeDuration(material.drying[name].safe)}
+            />
           ))}
-          <Field name="recoatUntil" label="Recoat until (optional)" fault={faults.recoatUntil}>
-            {(field) => (
-              <input
-                {...field}
-                type="text"
-                defaultValue={
-                  values?.recoatUntil ??
-                  (material.windows.recoatUntil ? writeDuration(material.windows.recoatUntil.safe) : "")
-                }
-              />
-            )}
-          </Field>
-          <Field name="spreadingRate" label="Spreads, m²/L" fault={faults.spreadingRate}>
-            {(field) => (
-              <input
-                {...field}
-                type="text"
-                inputMode="decimal"
-                defaultValue={values?.spreadingRate ?? material.spreadingRate.typical}
-              />
-            )}
-          </Field>
-          <Field name="volumeSolids" label="Solids, % by volume" fault={faults.volumeSolids}>
-            {(field) => (
-              <input
-                {...field}
-                type="text"
-                inputMode="decimal"
-                defaultValue={values?.volumeSolids ?? material.volumeSolids.typical}
-              />
-            )}
-          </Field>
+          <TextField
+            name="recoatUntil"
+            label="Recoat until (optional)"
+            fault={faults.recoatUntil}
+            value={
+              values?.recoatUntil ??
+              (material.windows.recoatUntil ? writeDuration(material.windows.recoatUntil.safe) : "")
+            }
+          />
+          <TextField
+            name="spreadingRate"
+            label="Spreads, m²/L"
+            fault={faults.spreadingRate}
+            keys="decimal"
+            value={values?.spreadingRate ?? material.spreadingRate.typical}
+          />
+          <TextField
+            name="volumeSolids"
+            label="Solids, % by volume"
+            fault={faults.volumeSolids}
+            keys="decimal"
+            value={values?.volumeSolids ?? material.volumeSolids.typical}
+          />
           <button className="button button-main col-span-2">Save these figures</button>
         </>
       )}

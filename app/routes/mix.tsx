@@ -12,7 +12,7 @@ import { together } from "#core/rules/mixing/p1-what-may-be-mixed";
 import { DrawDown } from "~/drawing/draw-down";
 import { Swatch } from "~/drawing/swatch";
 import { useJob } from "~/editor/job-editor";
-import { EditForm, Field } from "~/forms/edit-form-parts";
+import { EditForm, Field, TextField } from "~/forms/edit-form-parts";
 import { MOST_PARTS, MOST_TINS, readMixParts } from "~/forms/edits/colour";
 import { jobAction } from "~/http/job-action.server";
 import { Term } from "~/parts/term";
@@ -417,9 +417,7 @@ function WantedColours({ wanted }: { wanted: string | null }) {
           <EditForm key={wanted} does="add target" label="Save a target colour" className="flex flex-col gap-2">
             {({ faults, values }) => (
               <>
-                <Field name="wanted" label="Colour" fault={faults.wanted}>
-                  {(field) => <input {...field} type="text" defaultValue={values?.wanted ?? wanted ?? ""} />}
-                </Field>
+                <TextField name="wanted" label="Colour" fault={faults.wanted} value={values?.wanted ?? wanted ?? ""} />
                 <Field name="wantedName" label="Name" fault={faults.wantedName}>
                   {(field) => <input {...field} type="text" maxLength={80} defaultValue={values?.wantedName ?? ""} />}
                 </Field>

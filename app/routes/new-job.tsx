@@ -3,7 +3,7 @@ import { data, Form, Link, redirect, useNavigation } from "react-router";
 import { DAY } from "#core/units/units";
 import { midnightBefore, sayWallTime, weekday } from "#core/units/wall-time";
 import { addPlan } from "#db/plans";
-import { Field } from "~/forms/edit-form-parts";
+import { Field, TextField } from "~/forms/edit-form-parts";
 import { type Faults, type FormFields, fieldsOf } from "~/forms/fields";
 import { readNewJob } from "~/forms/job-form";
 import { readForm } from "~/http/body.server";
@@ -62,19 +62,19 @@ export default function NewJob({ loaderData, actionData }: Route.ComponentProps)
           <input type="hidden" name="id" value={values.id ?? loaderData.id} />
           <FieldGroup title="Job">
             <div className="col-span-3">
-              <Field name="title" label="Job name" fault={faults.title}>
-                {(field) => <input {...field} type="text" defaultValue={values.title} placeholder="Carved settle" />}
-              </Field>
+              <TextField
+                name="title"
+                label="Job name"
+                fault={faults.title}
+                placeholder="Carved settle"
+                value={values.title}
+              />
             </div>
             <div className="col-span-3">
-              <Field name="client" label="Client (optional)" fault={faults.client}>
-                {(field) => <input {...field} type="text" defaultValue={values.client} />}
-              </Field>
+              <TextField name="client" label="Client (optional)" fault={faults.client} value={values.client} />
             </div>
             <div className="col-span-2">
-              <Field name="piece" label="Piece" fault={faults.piece}>
-                {(field) => <input {...field} type="text" defaultValue={values.piece} placeholder="Settle" />}
-              </Field>
+              <TextField name="piece" label="Piece" fault={faults.piece} placeholder="Settle" value={values.piece} />
             </div>
             <div className="col-span-2">
               <Field name="start" label="Work can begin" fault={faults.start}>

@@ -9,7 +9,7 @@ import { groundNamed } from "#core/rules/words";
 import { CrustStrip } from "~/drawing/crust-strip";
 import { Elevation } from "~/drawing/elevation";
 import { useJob } from "~/editor/job-editor";
-import { EditForm, Field } from "~/forms/edit-form-parts";
+import { EditForm, Field, TextField } from "~/forms/edit-form-parts";
 import { SHAPE_SIZES, zoneFields } from "~/forms/zone-form";
 import { jobAction } from "~/http/job-action.server";
 import { GroundTestsPart } from "~/parts/ground-tests";
@@ -105,9 +105,14 @@ function KitForm() {
               </Field>
             </div>
             {kit.sizes.map((size) => (
-              <Field key={`${kit.id}/${size.key}`} name={size.key} label={`${size.label}, mm`} fault={faults[size.key]}>
-                {(field) => <input {...field} type="text" inputMode="decimal" defaultValue={size.usual} />}
-              </Field>
+              <TextField
+                key={`${kit.id}/${size.key}`}
+                name={size.key}
+                label={`${size.label}, mm`}
+                fault={faults[size.key]}
+                keys="decimal"
+                value={size.usual}
+              />
             ))}
             <button className="button button-main col-span-3">Add its zones</button>
           </>

@@ -86,6 +86,14 @@ const run = (plan: Plan) => {
   const judgement = judge(plan);
   return { judgement, ...schedule([{ plan, judgement }]) };
 };
+/** Steps that the schedule or the judge itself says something of. */
+const ownedUpTo = ({ judgement, clashes }: ReturnType<typeof run>): ReadonlySet<string> =>
+  new Set([
+    ...clashes.map((clash) => clash.stepId),
+    ...judgement.zones.flatMap((zone) =>
+      zone.findings.filter((finding) => finding.severity !== "note").map((finding) => finding.stepId),
+    ),
+  ]);
 const times = (bookings: readonly Booking[]) =>
   bookings.map((booking) => `${booking.phaseId} ${sayWallTime(booking.starts).slice(5)}`);
 
@@ -93,14 +101,8 @@ describe("a schedule", () => {
   it("of any plan keeps hands, hours, order, waits and windows, but for what it says it cannot", () => {
     fc.assert(
       fc.property(anyPlan, (plan) => {
-        const { judgement, bookings, clashes } = run(plan);
-        const owned = new Set([
-          ...clashes.map((clash) => clash.stepId),
-          ...judgement.zones.flatMap((zone) =>
-            zone.findings.filter((finding) => finding.severity !== "note").map((finding) => finding.stepId),
-          ),
-        ]);
-        expect(faultsIn(plan, judgement, bookings, owned)).toEqual([]);
+        const made = run(plan);
+        expect(faultsIn(plan, made.judgement, made.bookings, ownedUpTo(made))).toEqual([]);
       }),
       { numRuns: 120 },
     );
@@ -108,25 +110,19 @@ describe("a schedule", () => {
 
   it("of any plan whose zones stay fitted to the first does each with it where that is the same work, and keeps the same", () => {
     fc.assert(
-      fc.property(anyPlan, (made) => {
-        const plan = structuredClone(made);
+      fc.property(anyPlan, (any) => {
+        const plan = structuredClone(any);
         for (const { zones } of plan.pieces)
           for (const zone of zones.slice(1)) if (zone.crustId === zones[0]!.crustId) zone.along = zones[0]!.id;
-        const { judgement, bookings, clashes } = run(plan);
-        const owned = new Set([
-          ...clashes.map((clash) => clash.stepId),
-          ...judgement.zones.flatMap((zone) =>
-            zone.findings.filter((finding) => finding.severity !== "note").map((finding) => finding.stepId),
-          ),
-        ]);
-        expect(faultsIn(plan, judgement, bookings, owned)).toEqual([]);
+        const made = run(plan);
+        expect(faultsIn(plan, made.judgement, made.bookings, ownedUpTo(made))).toEqual([]);
         for (const { zones } of plan.pieces)
           for (const zone of zones) {
             const host = fittedTo(zones, zone);
             const phasesOn = (id: string) =>
-              judgement.zones.find((one) => one.zone.id === id)!.phases.map(({ phase }) => phase.id);
+              made.judgement.zones.find((one) => one.zone.id === id)!.phases.map(({ phase }) => phase.id);
             if (host && phasesOn(zone.id).join() === phasesOn(host.id).join())
-              expect(bookings.filter(({ zoneId }) => zoneId === zone.id)).toEqual([]);
+              expect(made.bookings.filter(({ zoneId }) => zoneId === zone.id)).toEqual([]);
           }
       }),
       { numRuns: 60 },

@@ -1,6 +1,11 @@
 import type { Page } from "@playwright/test";
 import { expect, open, saved, test } from "./shop";
 
+/** Types into a field and leaves it, which saves it. */
+async function write(page: Page, label: string, text: string) {
+  await page.getByLabel(label).fill(text);
+  await page.getByLabel(label).press("Tab");
+}
 const rowOf = (page: Page, id: string) => page.locator("#ladder li").filter({ has: page.locator(`[data-step=${id}]`) });
 
 test("a step is worked in one go with the one before, or on its own, and the days follow", async ({ page }) => {
@@ -25,17 +30,14 @@ test("a wait is said as painters say it, counted from any step", async ({ page }
   await expect(row).toContainText("your wait: until the next working day");
   await page.getByLabel("Wait before it").selectOption("between");
   await expect(page.getByText("Write both ends, like 2 h to 3 h.")).toBeVisible();
-  await page.getByLabel("How long, or which sign").fill("5 h to 3 h");
-  await page.getByLabel("How long, or which sign").press("Tab");
+  await write(page, "How long, or which sign", "5 h to 3 h");
   await expect(page.getByText("The longest wait is shorter than the shortest.")).toBeVisible();
-  await page.getByLabel("How long, or which sign").fill("3 h to 5 h");
-  await page.getByLabel("How long, or which sign").press("Tab");
+  await write(page, "How long, or which sign", "3 h to 5 h");
   await expect(row).toContainText("your wait: 3–5 h");
   await page.getByLabel("Counted from").selectOption({ label: "Chalk-type, slate" });
   await expect(page.getByLabel("Counted from").locator("option:checked")).toHaveText("Chalk-type, slate");
   await page.getByLabel("Wait before it").selectOption("by sign");
-  await page.getByLabel("How long, or which sign").fill("the crumb breaks off dry");
-  await page.getByLabel("How long, or which sign").press("Tab");
+  await write(page, "How long, or which sign", "the crumb breaks off dry");
   await expect(row).toContainText("your wait: until the crumb breaks off dry");
   await saved(page);
 });
@@ -92,13 +94,11 @@ test("a place is drawn on the face by hand, by keys and by measure", async ({ pa
 
 test("passes and pressure are set where something is taken off", async ({ page }) => {
   await open(page, "/jobs/dough-bin/crust?zone=bin-box&step=rub");
-  await page.getByLabel("Passes").fill("3");
-  await page.getByLabel("Passes").press("Tab");
+  await write(page, "Passes", "3");
   await expect(rowOf(page, "rub")).toContainText("3 passes");
   await page.getByLabel("Pressure").selectOption("hard");
   await expect(rowOf(page, "rub")).toContainText("3 passes, pressing hard");
-  await page.getByLabel("Passes").fill("40");
-  await page.getByLabel("Passes").press("Tab");
+  await write(page, "Passes", "40");
   await expect(page.getByText("12 passes at most.")).toBeVisible();
   await saved(page);
 });
@@ -106,22 +106,18 @@ test("passes and pressure are set where something is taken off", async ({ page }
 test("rubbing goes on until it shows, and what is looked at goes round again", async ({ page }) => {
   await open(page, "/jobs/dough-bin/crust?zone=bin-box&step=rub");
   await page.getByLabel("Should show").selectOption({ label: "Milk paint, ochre" });
-  await page.getByLabel("Until it shows over, %").fill("400");
-  await page.getByLabel("Until it shows over, %").press("Tab");
+  await write(page, "Until it shows over, %", "400");
   await expect(page.getByText("Write how much is to show, from 1 to 90 %.")).toBeVisible();
-  await page.getByLabel("Until it shows over, %").fill("3");
-  await page.getByLabel("Until it shows over, %").press("Tab");
+  await write(page, "Until it shows over, %", "3");
   await expect(page.getByText(/^needs \d+ pass(es)? here$/)).toBeVisible();
   await expect(rowOf(page, "rub")).toContainText(/until it shows over 3 %.*\d+ pass(es)? here/);
   await saved(page);
   await open(page, "/jobs/sailmakers-bench/crust?zone=bench-legs&step=enough");
   const row = rowOf(page, "enough");
   await expect(row).toContainText(/then again from .*wax.*, 2 rounds in all/i);
-  await page.getByLabel("Rounds expected in all").fill("9");
-  await page.getByLabel("Rounds expected in all").press("Tab");
+  await write(page, "Rounds expected in all", "9");
   await expect(page.getByText("6 rounds at most.")).toBeVisible();
-  await page.getByLabel("Rounds expected in all").fill("3");
-  await page.getByLabel("Rounds expected in all").press("Tab");
+  await write(page, "Rounds expected in all", "3");
   await expect(row).toContainText("3 rounds in all");
   await saved(page);
 });
