@@ -102,6 +102,19 @@ describe("a sample board", () => {
     expect(Math.hypot(rough.a - fine.a, rough.b - fine.b)).toBeLessThan(2.5);
   });
 
+  it("shows a coat laid unevenly as thick on the whole, and thinner here than there", () => {
+    const coat = (uneven: boolean) => {
+      const board = boardOf(judged([["brush", "mineral-oyster", uneven ? { uneven } : {}]]), "plain");
+      const { thickness } = board.after(1).layers[0]!;
+      const mean = thickness.reduce((sum, value) => sum + value, 0) / thickness.length;
+      const strays = Math.sqrt(thickness.reduce((sum, value) => sum + (value - mean) ** 2, 0) / thickness.length);
+      return { mean, strays: strays / mean };
+    };
+    const [even, uneven] = [coat(false), coat(true)];
+    expect(Math.abs(uneven.mean / even.mean - 1)).toBeLessThan(0.05);
+    expect(uneven.strays).toBeGreaterThan(even.strays + 0.15);
+  });
+
   it("begins at the bare ground, in its own colour", () => {
     const board = boardOf(worn);
     expect(board.after(0).layers).toEqual([]);

@@ -3,6 +3,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { plan as anyPlan } from "../../tests/random-crusts.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
+import { outlineOf } from "../plan/outline.ts";
 import { LIMITS, Plan } from "../plan/plan.ts";
 import { examplePlan } from "../rules/example.ts";
 import { planJsonSchema, readPlan, readPlanFile, writePlanFile } from "./plan-file.ts";
@@ -54,6 +55,60 @@ describe("a crust file", () => {
       }),
       { numRuns: 60 },
     );
+  });
+
+  it("brings back drawn places, fitted zones, rounds and effort", () => {
+    const plan = examplePlan({
+      shows: "how much, how often, where",
+      ground: "raw timber",
+      steps: [
+        ["brush", "tint-base-walnut"],
+        ["brush", "chalk-bone-white", { uneven: true, where: { on: "everywhere", but: ["motif"], over: 1 } }],
+        ["sand-320", null, { reveals: "s1", effort: { passes: 1, pressure: "hard", until: 0.05 } }],
+        ["wax", "wax-clear"],
+        ["look", null, { again: { from: "s4", rounds: 3 } }],
+      ],
+    });
+    const { zones } = plan.pieces[0]!;
+    zones[0]!.outlines = { motif: [outlineOf({ round: true, left: 0.2, top: 0.2, width: 0.4, height: 0.4 })] };
+    zones.push({ ...zones[0]!, id: "knobs", name: "Knobs", along: "z1" });
+    plan.pins = [{ zoneId: "z1", phaseId: "s4~2", starts: "2026-12-09T10:00" }];
+    const read = readPlanFile(writePlanFile(plan));
+    expect(read.ok && read.plan).toEqual(JSON.parse(JSON.stringify(plan)));
+  });
+
+  it.each<[string, (plan: Plan) => void, RegExp]>([
+    [
+      "a place drawn round nothing",
+      ({ pieces }) =>
+        (pieces[0]!.zones[0]!.outlines = {
+          motif: [
+            [
+              [0, 0],
+              [1, 1],
+              [0.5, 0.5],
+            ],
+          ],
+        }),
+      /goes round something/,
+    ],
+    ["a zone fitted to itself", ({ pieces }) => (pieces[0]!.zones[0]!.along = "z1"), /no other zone of that name/],
+    [
+      "a time for a round there is not",
+      (plan) => plan.pins.push({ zoneId: "z1", phaseId: "s1/1~2", starts: "2026-12-09T10:00" }),
+      /no such coat/,
+    ],
+    [
+      "rubbing until all of it shows",
+      ({ crusts }) => (crusts[0]!.steps[0]!.effort = { passes: 1, pressure: "usual", until: 1 }),
+      /90 % at most/,
+    ],
+  ])("with %s is refused, and says where", (_name, change, says) => {
+    const plan = plain();
+    change(plan);
+    const { where, says: said } = fault(JSON.stringify(plan))!;
+    expect(said).toMatch(says);
+    expect(where).not.toBe("");
   });
 
   it("says the same when judged after the journey", () => {

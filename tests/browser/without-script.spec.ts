@@ -92,3 +92,19 @@ test("without script: a page that is out of date shows what changed and keeps wh
   );
   await expect(page.getByLabel("Worked over, %")).toHaveValue("40");
 });
+
+test("without script: a place is drawn by measure, and removed again", async ({ page }) => {
+  await makeJob(page, { title: "Panel with a rose", piece: "Panel", zone: "Front", species: "pine" });
+  await page.getByRole("link", { name: /^Piece/ }).click();
+  await page.getByRole("link", { name: "Draw the motif" }).click();
+  await page.getByText("By measure").click();
+  await page.getByLabel("From the left, %").fill("90");
+  await page.getByRole("button", { name: "Add it" }).click();
+  await expect(page.getByText("It goes over the right edge. Make it narrower.")).toBeVisible();
+  await expect(page.getByLabel("From the left, %")).toHaveValue("90");
+  await page.getByLabel("From the left, %").fill("20");
+  await page.getByRole("button", { name: "Add it" }).click();
+  await expect(page.getByText(/^takes 7 % of the face/)).toBeVisible();
+  await page.getByRole("button", { name: "Remove the last outline" }).click();
+  await expect(page.getByText(/^draw round it/)).toBeVisible();
+});
