@@ -110,6 +110,15 @@ export function EditForm({ does, about = {}, children, className, label, autosav
   );
 }
 
+/**
+ * Whether one of these forms has come back from the server with something wrong in it, as it does without scripts: what it is folded
+ * into must then stand open.
+ */
+export function useRefused(...does: readonly string[]): boolean {
+  const result = useActionData() as FormResult | undefined;
+  return does.includes(result?.values.do ?? "");
+}
+
 /** Milliseconds after which typing is kept, before the field is left. */
 const KEPT_AFTER = 150;
 

@@ -2,7 +2,7 @@ import { type Ground, isTimber, mayHoldLead } from "#core/plan/ground";
 import { contradictionsIn, GUIDED_TESTS } from "#core/plan/ground-tests";
 import type { Zone } from "#core/plan/plan";
 import { listed } from "#core/rules/words";
-import { EditForm } from "~/forms/edit-form-parts";
+import { EditForm, useRefused } from "~/forms/edit-form-parts";
 
 const CLUES = ["slotted screws", "hand-cut joints", "crazed varnish"] as const;
 
@@ -31,6 +31,7 @@ function Properties({ ground }: { ground: Ground }) {
 /** Guided tests at the piece: what to do, and what each answer sets. */
 export function GroundTestsPart({ zone }: { zone: Zone }) {
   const { ground } = zone;
+  const refused = useRefused("test ground");
   const doubts = contradictionsIn(ground);
   const fits = GUIDED_TESTS.filter(({ name }) =>
     name === "leadSwab"
@@ -54,7 +55,7 @@ export function GroundTestsPart({ zone }: { zone: Zone }) {
         {fits.map(({ name, title, todo, answers }) => {
           const given = ground.tests[name];
           return (
-            <details key={name} className="border-t border-hair" open={name === "leadSwab" && !given}>
+            <details key={name} className="border-t border-hair" open={refused || (name === "leadSwab" && !given)}>
               <summary className="flex items-baseline gap-2 py-1.5">
                 <span className="font-semibold">{title}</span>
                 <span className="text-note text-soft">{typeof given === "string" ? given : "not done"}</span>
@@ -81,7 +82,7 @@ export function GroundTestsPart({ zone }: { zone: Zone }) {
             </details>
           );
         })}
-        <details className="border-t border-hair">
+        <details className="border-t border-hair" open={refused}>
           <summary className="flex items-baseline gap-2 py-1.5">
             <span className="font-semibold">Clues of age</span>
             <span className="text-note text-soft">{ground.tests.clues.join(", ") || "none noted"}</span>

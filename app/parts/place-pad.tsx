@@ -11,7 +11,7 @@ import { ZoneFace } from "~/drawing/elevation";
 import { type Box, outlinePath, PlaceOutlines } from "~/drawing/place-outlines";
 import { useJob } from "~/editor/job-editor";
 import { readEditForm } from "~/forms/edit-form";
-import { EditForm, Field, TextField } from "~/forms/edit-form-parts";
+import { EditForm, Field, TextField, useRefused } from "~/forms/edit-form-parts";
 import { sayPercent, WHERE_WORDS } from "./step-words";
 
 /** How far a finger may stray before a point of its line is kept, in pixels of the drawing. */
@@ -187,6 +187,7 @@ export function PlacePad({ back, ...props }: Props) {
     setSays(read.ok ? send(read.label, read.commands) : Object.values(read.faults)[0]!);
   };
   const about = { zoneId: zone.id, place };
+  const refused = useRefused("draw place");
   return (
     <section aria-label={`Draw ${WHERE_WORDS[place]} on ${zone.name}`} className="border-b border-line px-6 pb-4">
       <div className="flex flex-wrap items-baseline gap-x-4 pt-1">
@@ -217,7 +218,7 @@ export function PlacePad({ back, ...props }: Props) {
             )}
           </EditForm>
         )}
-        <details className="min-w-0 flex-1">
+        <details className="min-w-0 flex-1" open={refused}>
           <summary className="py-1.5 font-semibold text-verdigris">By measure</summary>
           <EditForm
             does="draw place"

@@ -12,7 +12,7 @@ import { together } from "#core/rules/mixing/p1-what-may-be-mixed";
 import { DrawDown } from "~/drawing/draw-down";
 import { Swatch } from "~/drawing/swatch";
 import { useJob } from "~/editor/job-editor";
-import { EditForm, Field, TextField } from "~/forms/edit-form-parts";
+import { EditForm, Field, TextField, useRefused } from "~/forms/edit-form-parts";
 import { MOST_PARTS, MOST_TINS, readMixParts } from "~/forms/edits/colour";
 import { jobAction } from "~/http/job-action.server";
 import { Term } from "~/parts/term";
@@ -381,6 +381,7 @@ export default function MixRoute() {
 /** The job's target colours: saved, imported from a palette, exported as one. */
 function WantedColours({ wanted }: { wanted: string | null }) {
   const { plan } = useJob();
+  const refused = useRefused("add target", "import palette");
   const [params] = useSearchParams();
   return (
     <div className="mt-3">
@@ -411,7 +412,7 @@ function WantedColours({ wanted }: { wanted: string | null }) {
           ))}
         </ul>
       )}
-      <details className="mt-2">
+      <details className="mt-2" open={refused}>
         <summary className="py-1 text-note text-soft">Save this colour, or import a palette</summary>
         <div className="mt-1 grid grid-cols-2 gap-4">
           <EditForm key={wanted} does="add target" label="Save a target colour" className="flex flex-col gap-2">

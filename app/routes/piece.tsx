@@ -9,7 +9,7 @@ import { groundNamed } from "#core/rules/words";
 import { CrustStrip } from "~/drawing/crust-strip";
 import { Elevation } from "~/drawing/elevation";
 import { useJob } from "~/editor/job-editor";
-import { EditForm, Field, TextField } from "~/forms/edit-form-parts";
+import { EditForm, Field, TextField, useRefused } from "~/forms/edit-form-parts";
 import { SHAPE_SIZES, zoneFields } from "~/forms/zone-form";
 import { jobAction } from "~/http/job-action.server";
 import { GroundTestsPart } from "~/parts/ground-tests";
@@ -75,10 +75,11 @@ function ZoneLine({ zone, selection }: { zone: Zone; selection: Selection }) {
 /** Zones of a standard piece, from a few measurements. */
 function KitForm() {
   const { plan } = useJob();
+  const refused = useRefused("add standard piece");
   const [kitId, setKit] = useState(PIECE_KITS[0]!.id);
   const kit = PIECE_KITS.find((one) => one.id === kitId) ?? PIECE_KITS[0]!;
   return (
-    <details className="mt-6 border-t border-line pt-2">
+    <details className="mt-6 border-t border-line pt-2" open={refused}>
       <summary className="py-1 font-head text-lg font-semibold">Or start from a standard piece</summary>
       <p className="mb-2 text-note text-soft">
         Adds its zones with their sizes and places; you can change all of it later.
@@ -250,6 +251,7 @@ export default function PieceRoute() {
   const zones = zonesOf(plan);
   const adding = selection.addAt !== null || zones.length === 0;
   const pad = usePad(selection);
+  const jobRefused = useRefused("set job");
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_480px]">
       <section className="min-h-0 overflow-y-auto border-r border-line pb-8" aria-label="Zones of the piece">
@@ -301,7 +303,7 @@ export default function PieceRoute() {
             </ul>
           </div>
         ))}
-        <details className="mx-6 mt-5 border-t border-line">
+        <details className="mx-6 mt-5 border-t border-line" open={jobRefused}>
           <summary className="py-2">
             <span className="font-head text-lg font-semibold">The job</span>{" "}
             <span className="ml-2 text-note text-soft">{plan.client ?? "no client yet"}</span>

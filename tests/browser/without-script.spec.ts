@@ -108,3 +108,20 @@ test("without script: a place is drawn by measure, and removed again", async ({ 
   await page.getByRole("button", { name: "Remove the last outline" }).click();
   await expect(page.getByText(/^draw round it/)).toBeVisible();
 });
+
+test("without script: what is wrong in a folded form is not folded away", async ({ page }) => {
+  await makeJob(page, { title: "Two at once", piece: "Chest", zone: "Front", species: "pine" });
+  await page.getByRole("link", { name: /^Piece/ }).click();
+  await page.getByText("The job", { exact: true }).click();
+  await page.getByLabel("Job", { exact: true }).fill("");
+  await page.getByRole("button", { name: "Save the job" }).click();
+  await expect(page.getByRole("alert").first()).toBeVisible();
+  await page.getByRole("link", { name: "Add zone" }).click();
+  await page.getByText("Or start from a standard piece").click();
+  await page
+    .getByLabel(/Height, mm/)
+    .last()
+    .fill("tall");
+  await page.getByRole("button", { name: "Add its zones" }).click();
+  await expect(page.getByText(/measure it, in millimetres\./).last()).toBeVisible();
+});
