@@ -20,6 +20,8 @@ export default [
   route("jobs/:planId/waiting", "routes/waiting.tsx", { id: "waiting-for-a-job" }),
   route("waiting", "routes/waiting.tsx", { id: "waiting-for-the-shop" }),
   route("days", "routes/shop-days.tsx"),
+  route("plan-of-work", "routes/plan-of-work.ts"),
+  route("shop", "routes/shop.tsx"),
   route("days.ics", "routes/shop-ics.ts"),
   route("jobs/:planId/board.png", "routes/board-png.ts"),
   route("jobs/:planId/photos/:photoId", "routes/photo.ts"),

@@ -221,7 +221,7 @@ describe("plans", () => {
   it("lists jobs a page at a time, none twice and none left out", async () => {
     for (let index = 0; index < JOBS_A_PAGE + 5; index++) await addPlan(store, { ...somePlan(), id: `job-${index}` });
     const first = await listJobs(store);
-    const second = await listJobs(store, 1);
+    const second = await listJobs(store, { page: 1 });
     expect([first.pages, first.jobs.length, second.jobs.length]).toEqual([2, JOBS_A_PAGE, 6]);
     expect(new Set([...first.jobs, ...second.jobs].map((job) => job.id)).size).toBe(JOBS_A_PAGE + 6);
   });

@@ -1,8 +1,8 @@
-import { and, desc, eq, gt, isNotNull, isNull, max, ne, sql } from "drizzle-orm";
+import { and, desc, eq, gt, isNotNull, isNull, max, ne, not, sql } from "drizzle-orm";
 import { applyCommands } from "#core/edit/apply";
 import { type Command, Commands } from "#core/edit/command";
 import { checkPlan, readPlan, sayFault } from "#core/exchange/plan-file";
-import type { Plan } from "#core/plan/plan";
+import { type JobState, type Plan, stateOf } from "#core/plan/plan";
 import { type Database, inTurn, type Store, within } from "./open";
 import { edits, plans } from "./schema";
 import { knownOf, readSummary, type Summary, workedOf } from "./summary";
@@ -12,6 +12,7 @@ export interface JobRow {
   id: string;
   title: string;
   client: string | null;
+  state: JobState;
   updatedAt: Date;
   removedAt: Date | null;
   /** null if it was never worked out, or cannot be read */
@@ -49,6 +50,7 @@ const jobColumns = {
   id: plans.id,
   title: plans.title,
   client: plans.client,
+  state: sql<JobState>`${plans.state}`,
   updatedAt: plans.updatedAt,
   removedAt: plans.removedAt,
   // as text: one damaged row must not break the list
@@ -62,10 +64,15 @@ const asJobRow = (row: Omit<JobRow, "summary" | "pending"> & { summary: string; 
 
 export const JOBS_A_PAGE = 60;
 
-/** A page of the jobs, last changed first, and how many pages there are. */
-export const listJobs = (store: Store, page = 0): Promise<{ jobs: JobRow[]; pages: number }> =>
+/** A page of the jobs, last changed first, how many pages there are, and how many jobs are not among them. */
+export const listJobs = (
+  store: Store,
+  { page = 0, away = false }: { page?: number; away?: boolean } = {},
+): Promise<{ jobs: JobRow[]; pages: number; others: number }> =>
   within(store, async (db) => {
-    const onList = isNull(plans.removedAt);
+    const isAway = eq(plans.state, "put away" satisfies JobState);
+    const onList = and(isNull(plans.removedAt), away ? isAway : not(isAway));
+    const offList = and(isNull(plans.removedAt), away ? not(isAway) : isAway);
     const rows = await db
       .select(jobColumns)
       .from(plans)
@@ -73,7 +80,8 @@ export const listJobs = (store: Store, page = 0): Promise<{ jobs: JobRow[]; page
       .orderBy(desc(plans.updatedAt), plans.id)
       .limit(JOBS_A_PAGE)
       .offset(page * JOBS_A_PAGE);
-    return { jobs: rows.map(asJobRow), pages: Math.max(1, Math.ceil((await db.$count(plans, onList)) / JOBS_A_PAGE)) };
+    const pages = Math.max(1, Math.ceil((await db.$count(plans, onList)) / JOBS_A_PAGE));
+    return { jobs: rows.map(asJobRow), pages, others: await db.$count(plans, offList) };
   });
 
 /** Removed jobs that can still be restored. */
@@ -113,6 +121,16 @@ function readDocument(text: string, id: string): Plan {
   if (read.size >= MOST_READ && !known) read.delete(read.keys().next().value!);
   read.set(id, { text, plan: done.plan });
   return done.plan;
+}
+
+/** A stored document; null if it cannot be read. */
+export function readDocumentOf(document: unknown, id: string): Plan | null {
+  try {
+    return readDocument(JSON.stringify(document), id);
+  } catch (error) {
+    if (error instanceof UnreadableJob) return null;
+    throw error;
+  }
 }
 
 async function lastEdit(db: Reader, planId: string, state: "done" | "undone") {
@@ -164,6 +182,7 @@ export const addPlan = (store: Store, plan: Plan, now = new Date()): Promise<boo
         id: plan.id,
         title: plan.title,
         client: plan.client ?? null,
+        state: stateOf(plan),
         version: 1,
         document: plan,
         summary: { known: knownOf(plan), worked: null, trouble: null } satisfies Summary,
@@ -187,6 +206,7 @@ async function write(db: Reader, plan: Plan, version: number) {
     .set({
       title: plan.title,
       client: plan.client ?? null,
+      state: stateOf(plan),
       version,
       document: plan,
       summary: { known: knownOf(plan), worked, trouble: null } satisfies Summary,

@@ -1,4 +1,4 @@
-import { blob, index, integer, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { blob, index, integer, primaryKey, sqliteTable, text } from "drizzle-orm/sqlite-core";
 
 /** One plan, as its whole document, with the figures the jobs list shows beside it. */
 export const plans = sqliteTable(
@@ -7,6 +7,8 @@ export const plans = sqliteTable(
     id: text("id").primaryKey(),
     title: text("title").notNull(),
     client: text("client"),
+    /** how far the job has come, as in its document */
+    state: text("state").notNull().default("promised"),
     /** counts every write; a write based on another version is refused */
     version: integer("version").notNull(),
     document: text("document", { mode: "json" }).notNull(),
@@ -62,3 +64,56 @@ export const photos = sqliteTable(
   },
   (table) => [index("photos_by_plan").on(table.planId, table.at)],
 );
+
+/** What all jobs share: hours, painters, places. Every version is a row, the latest counts. */
+export const shops = sqliteTable("shops", {
+  version: integer("version").primaryKey(),
+  label: text("label").notNull(),
+  document: text("document", { mode: "json" }).notNull(),
+  at: integer("at", { mode: "timestamp_ms" }).notNull(),
+});
+
+/** Plans of work: the one that is kept, one that is offered instead, one in which an idea is tried, and a few that were kept before. */
+export const plansOfWork = sqliteTable("plans_of_work", {
+  id: integer("id").primaryKey({ autoIncrement: true }),
+  state: text("state", { enum: ["kept", "offered", "tried", "past"] }).notNull(),
+  /** of the jobs and the shop that it was made from: with the same it need not be made again */
+  key: text("key").notNull(),
+  /** versions of the shop and of the jobs, how often it was looked at, and the idea that is tried in it */
+  madeFrom: text("made_from", { mode: "json" }).notNull(),
+  /** what it changes, for one that is offered */
+  changes: text("changes", { mode: "json" }).notNull(),
+  at: integer("at", { mode: "timestamp_ms" }).notNull(),
+});
+
+/** What a plan of work holds of each job. */
+export const jobPlans = sqliteTable(
+  "job_plans",
+  {
+    planOfWork: integer("plan_of_work")
+      .notNull()
+      .references(() => plansOfWork.id, { onDelete: "cascade" }),
+    planId: text("plan_id").notNull(),
+    /** planned with the others, or only tried among them */
+    kind: text("kind", { enum: ["planned", "tried"] }).notNull(),
+    document: text("document", { mode: "json" }).notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.planOfWork, table.planId] })],
+);
+
+/** Who is making a plan of work, of all programs that use these data, and how far it is: one row at most. */
+export const planning = sqliteTable("planning", {
+  id: integer("id").primaryKey(),
+  /** different for every run; null where nobody is at it */
+  owner: text("owner"),
+  /** the last sign of life */
+  beat: integer("beat", { mode: "timestamp_ms" }).notNull(),
+  looks: integer("looks").notNull(),
+  of: integer("of").notNull(),
+  /** it is to stop */
+  calledOff: integer("called_off", { mode: "boolean" }).notNull(),
+  /** the key of what is not planned until somebody asks: it was called off, or could not be planned */
+  left: text("left"),
+  /** why it could not be planned */
+  trouble: text("trouble"),
+});

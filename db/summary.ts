@@ -2,8 +2,7 @@ import { z } from "zod";
 import type { Judgement } from "#core/judge/judge";
 import { stripOf } from "#core/judge/strip";
 import { type Plan, zonesOf } from "#core/plan/plan";
-import { datesOf } from "#core/schedule/dates";
-import { judgementOf, scheduleOf } from "#core/schedule/kept";
+import { judgementOf } from "#core/schedule/kept";
 
 /** What a plan says by itself: saved with every write. */
 const Known = z.object({
@@ -13,14 +12,9 @@ const Known = z.object({
   due: z.string().nullable(),
 });
 
-/** What has to be worked out: judged and dated after the write, by whichever thread has time. */
+/** What has to be worked out: judged after the write, by whichever thread has time. */
 const Worked = z.object({
   counts: z.object({ stop: z.int(), caution: z.int(), note: z.int() }),
-  clashes: z.int(),
-  /** wall minutes, null with nothing to do */
-  finish: z.number().nullable(),
-  leaves: z.number().nullable(),
-  fullUse: z.number().nullable(),
   /** the first zone's layers from the ground up, for the small strip */
   strip: z.array(z.object({ colour: z.string(), hides: z.number() })),
   /** coats and other pieces of work in all: how much there is to work out */
@@ -57,18 +51,12 @@ export const knownOf = (plan: Plan): Summary["known"] => ({
 
 export const phasesOf = (judgement: Judgement) => judgement.zones.reduce((sum, { phases }) => sum + phases.length, 0);
 
-/** Judges and dates a plan for the list. Slow for a large plan: never on a thread that answers pages. */
+/** Judges a plan for the list. Slow for a large plan: never on a thread that answers pages. */
 export function workedOf(plan: Plan): Worked {
   const judgement = judgementOf(plan);
-  const made = scheduleOf(plan, judgement);
-  const dates = datesOf({ plan, judgement }, made);
   const first = judgement.zones[0];
   return {
     counts: judgement.counts,
-    clashes: made.clashes.length,
-    finish: dates?.finish ?? null,
-    leaves: dates?.leaves ?? null,
-    fullUse: dates?.fullUse ?? null,
     strip: first ? stripOf(first) : [],
     phases: phasesOf(judgement),
   };

@@ -7,6 +7,7 @@ import { outlineOf } from "#core/plan/outline";
 import {
   CARVED_RELIEF,
   type Crust,
+  type JobState,
   MOULDED_RELIEF,
   PLAIN_RELIEF,
   PLAN_VERSION,
@@ -17,6 +18,7 @@ import {
 } from "#core/plan/plan";
 import { hourly } from "#core/plan/readings";
 import type { Room } from "#core/plan/room";
+import { painterAt, type Shop } from "#core/plan/shop";
 import { watered } from "#core/rules/example";
 import { findTechnique } from "#core/surface/techniques";
 import { readWallTime } from "#core/units/wall-time";
@@ -115,6 +117,8 @@ function plan(
     client: "Chandler's office, museum",
     start,
     due,
+    state: "promised",
+    hoursFrom: "shop",
     pinned: {
       room: LOFT,
       hours: DEFAULT_HOURS,
@@ -719,6 +723,24 @@ const mirror = (): Plan =>
 /** A job whose room is read from the sensor in it. */
 const bySensor = (made: Plan): Plan => ({ ...made, pinned: { ...made.pinned, room: sensedLoft() } });
 
+/** How far a job has come, where that is not promised. */
+const inState = (made: Plan, state: JobState): Plan => ({ ...made, state });
+
+const MORNINGS: [number, number][] = [[9 * 60, 13 * 60]];
+const DAYS: [number, number][] = [
+  [9 * 60, 13 * 60],
+  [13 * 60 + 45, 18 * 60],
+];
+
+/** The shop itself: the second pair of hands is there for three days and two mornings, and does not lay leaf. */
+export const hobnailShop = (): Shop => ({
+  hours: { weekdays: DEFAULT_HOURS.weekdays, exceptions: [], dryingPlaces: 14 },
+  painters: [
+    painterAt(0),
+    { ...painterAt(1), weekdays: [DAYS, MORNINGS, DAYS, MORNINGS, DAYS, [], []], cannot: ["gilding"] },
+  ],
+});
+
 /** The demo shop's jobs: plans a painter would believe, one of them with faults. */
 export const hobnailYard = (): Plan[] => [
   settle(),
@@ -726,5 +748,5 @@ export const hobnailYard = (): Plan[] => [
   bySensor(strongbox()),
   bench(),
   doughBin(),
-  mirror(),
+  inState(mirror(), "idea"),
 ];

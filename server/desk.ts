@@ -73,6 +73,13 @@ const page = (id: number, refusal: Refusal): AnswerMessage => ({
   body: owned(new TextEncoder().encode(plainPage(refusal))),
 });
 
+/** Looks and idea, as words: empty where they are not said. */
+const readAsked = ([looks = "", idea = "", again = ""]: readonly string[]) => ({
+  ...(looks === "" ? {} : { looks: Number(looks) }),
+  ...(idea === "" ? {} : { idea }),
+  again: again === "again",
+});
+
 async function chore({ chore: name, words }: ChoreMessage): Promise<unknown> {
   switch (name) {
     case "pending":
@@ -83,6 +90,10 @@ async function chore({ chore: name, words }: ChoreMessage): Promise<unknown> {
       return bookkeeping.summarise(words[0]!);
     case "failed":
       return bookkeeping.failed(words[0]!, words[1]!);
+    case "replan":
+      return bookkeeping.replan(words[0]!, readAsked(words.slice(1)));
+    case "planningEnded":
+      return bookkeeping.planningEnded(words[0]!);
   }
 }
 

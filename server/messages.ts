@@ -15,7 +15,7 @@ export interface AskMessage {
 export interface ChoreMessage {
   kind: "chore";
   id: number;
-  chore: "pending" | "weighty" | "summarise" | "failed";
+  chore: "pending" | "weighty" | "summarise" | "failed" | "replan" | "planningEnded";
   words: string[];
 }
 
@@ -36,16 +36,26 @@ export interface DoneMessage {
   value: unknown;
 }
 
-/** A job was saved: its summary for the jobs list has to be worked out. */
+/** A job or the shop was saved: its summary has to be worked out, and the shop's work planned again. */
 export interface WrittenMessage {
   kind: "written";
-  planId: string;
+  /** null where it was the shop */
+  planId: string | null;
   /** coats and other pieces of work in it; null if that is not known */
   weight: number | null;
 }
+
+/** Somebody asked for the shop's work to be planned: how often to look at it, with which idea. */
+export interface PlanMessage {
+  kind: "plan";
+  looks: number | null;
+  idea: string | null;
+}
+
+export type NoteMessage = WrittenMessage | PlanMessage;
 
 export interface ReadyMessage {
   kind: "ready";
 }
 
-export type FromDesk = AnswerMessage | DoneMessage | WrittenMessage | ReadyMessage;
+export type FromDesk = AnswerMessage | DoneMessage | NoteMessage | ReadyMessage;

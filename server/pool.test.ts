@@ -23,9 +23,9 @@ afterEach(async () => {
 function open(options: Partial<PoolOptions> = {}): Pool {
   const pool = new Pool({
     spawn: () => new Worker(DESK, { eval: true }),
-    desks: { quick: 2, slow: 1 },
+    desks: { quick: 2, slow: 1, planning: 1 },
     spare: 1,
-    waiting: { quick: 10, slow: 3 },
+    waiting: { quick: 10, slow: 3, planning: 3 },
     ...options,
   });
   pools.push(pool);
@@ -35,7 +35,7 @@ function open(options: Partial<PoolOptions> = {}): Pool {
 const job = (words: string[], more: Partial<Job> = {}): Job => ({
   message: { kind: "chore", chore: "summarise", words },
   subject: null,
-  slow: false,
+  lane: "quick",
   deadline: 5000,
   ...more,
 });
@@ -55,27 +55,29 @@ describe("desks", () => {
     const pool = open();
     await pool.run(job(["answer"]));
     const done: string[] = [];
-    const slow = [1, 2].map((at) => pool.run(job(["spin", "400"], { slow: true })).then(() => done.push(`slow ${at}`)));
+    const slow = [1, 2].map((at) =>
+      pool.run(job(["spin", "400"], { lane: "slow" })).then(() => done.push(`slow ${at}`)),
+    );
     await Promise.all([1, 2, 3].map((at) => pool.run(job(["answer"])).then(() => done.push(`quick ${at}`))));
     expect(done).toEqual(["quick 1", "quick 2", "quick 3"]);
     await Promise.all(slow);
   });
 
   it("are ended at the deadline, whatever they are at, and replaced", async () => {
-    const pool = open({ desks: { quick: 1, slow: 1 }, spare: 0 });
+    const pool = open({ desks: { quick: 1, slow: 1, planning: 1 }, spare: 0 });
     expect(await pool.run(job(["for ever"], { deadline: 300 }))).toEqual({ is: "ended" });
     expect((await pool.run(job(["answer"]))).is).toBe("done");
   });
 
   it("that break end their job, and the next is done by another", async () => {
-    const pool = open({ desks: { quick: 1, slow: 1 } });
+    const pool = open({ desks: { quick: 1, slow: 1, planning: 1 } });
     expect(await pool.run(job(["break"]))).toEqual({ is: "ended" });
     expect((await pool.run(job(["answer"]))).is).toBe("done");
   });
 
   it("let only so many wait", async () => {
     const pool = open();
-    const jobs = Array.from({ length: 8 }, () => pool.run(job(["spin", "60"], { slow: true })));
+    const jobs = Array.from({ length: 8 }, () => pool.run(job(["spin", "60"], { lane: "slow" })));
     const came = await Promise.all(jobs);
     expect(came.filter(({ is }) => is === "full").length).toBeGreaterThanOrEqual(4);
     expect(came.filter(({ is }) => is === "done").length).toBeGreaterThanOrEqual(3);
@@ -83,7 +85,7 @@ describe("desks", () => {
   });
 
   it("are added while all others are held up", async () => {
-    const pool = open({ desks: { quick: 1, slow: 1 }, spare: 1 });
+    const pool = open({ desks: { quick: 1, slow: 1, planning: 1 }, spare: 1 });
     await pool.run(job(["answer"]));
     let held = true;
     const long = pool.run(job(["spin", "2500"])).then(() => {

@@ -1,5 +1,5 @@
 import type { Worker } from "node:worker_threads";
-import type { AnswerMessage, FromDesk, ToDesk } from "./messages";
+import type { AnswerMessage, FromDesk, NoteMessage, ToDesk } from "./messages";
 
 // Desks and the work that waits for them. What is known to take long has desks and a queue of its own, so that quick work never
 // waits behind it; whatever takes longer than allowed is ended, and its desk is replaced.
@@ -9,7 +9,7 @@ export interface Job {
   message: DistributiveOmit<ToDesk, "id">;
   /** jobs on one subject go to the desk that knows it, if it is free */
   subject: string | null;
-  slow: boolean;
+  lane: Lane;
   /** milliseconds after which it is ended */
   deadline: number;
 }
@@ -26,13 +26,13 @@ export type Outcome =
 
 export interface PoolOptions {
   spawn: () => Worker;
-  /** desks for what is quick, and for what is slow */
-  desks: { quick: number; slow: number };
+  /** desks for what is quick, for what is slow, and for planning the shop's work */
+  desks: Record<Lane, number>;
   /** quick desks that may be added while all others are held up */
   spare: number;
   /** jobs that may wait */
-  waiting: { quick: number; slow: number };
-  onWritten?: (planId: string, weight: number | null) => void;
+  waiting: Record<Lane, number>;
+  onNote?: (note: NoteMessage) => void;
   /** called for every job a desk has finished, with the milliseconds it took */
   onTook?: (job: Job, milliseconds: number) => void;
 }
@@ -42,7 +42,8 @@ interface Waiting {
   resolve: (outcome: Outcome) => void;
 }
 
-type Lane = "quick" | "slow";
+/** What is quick never waits behind what is slow, and neither behind planning, which takes as long as it likes. */
+export type Lane = (typeof LANES)[number];
 
 interface Desk {
   lane: Lane;
@@ -53,7 +54,7 @@ interface Desk {
   knows: Set<string>;
 }
 
-const LANES = ["quick", "slow"] as const;
+const LANES = ["quick", "slow", "planning"] as const;
 /** Milliseconds after which a job that was thought quick holds up its desk. */
 const HELD_UP = 100;
 /** The desks that are not needed at once are opened this long after the start. */
@@ -64,7 +65,7 @@ const MOST_KNOWN = 40;
 
 export class Pool {
   private readonly desks: Desk[] = [];
-  private readonly lines: Record<Lane, Waiting[]> = { quick: [], slow: [] };
+  private readonly lines: Record<Lane, Waiting[]> = { quick: [], slow: [], planning: [] };
   private nextId = 1;
   private closed = false;
 
@@ -72,7 +73,9 @@ export class Pool {
     // one is enough to begin with; the others come when they are needed, or when all is quiet
     this.open("quick");
     this.rest = setTimeout(() => {
-      for (const lane of LANES) while (!this.closed && this.countOf(lane) < options.desks[lane]) this.open(lane);
+      // a desk for planning is opened when there is something to plan
+      for (const lane of ["quick", "slow"] as const)
+        while (!this.closed && this.countOf(lane) < options.desks[lane]) this.open(lane);
     }, REST_MILLISECONDS);
     this.rest.unref();
   }
@@ -82,7 +85,7 @@ export class Pool {
   /** Has a job done; returns its result, never throws. */
   run(job: Job): Promise<Outcome> {
     return new Promise((resolve) => {
-      const lane = job.slow ? "slow" : "quick";
+      const { lane } = job;
       const line = this.lines[lane];
       if (this.closed || line.length >= this.options.waiting[lane]) {
         resolve({ is: "full" });
@@ -119,7 +122,7 @@ export class Pool {
     if (message.kind === "ready") {
       desk.ready = true;
       this.seat();
-    } else if (message.kind === "written") this.options.onWritten?.(message.planId, message.weight);
+    } else if (message.kind === "written" || message.kind === "plan") this.options.onNote?.(message);
     else if (desk.at?.id === message.id) {
       const { job, since } = desk.at;
       this.options.onTook?.(job, performance.now() - since);
@@ -200,7 +203,7 @@ export class Pool {
       this.lookAgain = null;
       const now = performance.now();
       const held = this.desks.every(
-        ({ lane, at, ready }) => lane === "slow" || (ready && at && now - at.since > HELD_UP),
+        ({ lane, at, ready }) => lane !== "quick" || (ready && at && now - at.since > HELD_UP),
       );
       const room = this.countOf("quick") < this.options.desks.quick + this.options.spare;
       if (this.lines.quick.length > 0 && held && room) this.open("quick");

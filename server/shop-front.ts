@@ -1,20 +1,26 @@
+import { randomUUID } from "node:crypto";
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from "node:http";
+import { setTimeout as pause } from "node:timers/promises";
 import sirv from "sirv";
 import { ALLOWED, bodyLimit, type Refusal, refusalOf, tooLarge } from "../app/http/guard.server";
 import { plainPage } from "../app/http/plain-page";
 import { PLAIN_HEADERS } from "../app/http/security.server";
 import type { AnswerMessage, ChoreMessage } from "./messages";
-import { type Job, type Outcome, Pool, type PoolOptions } from "./pool";
+import { type Job, type Lane, type Outcome, Pool, type PoolOptions } from "./pool";
 
 // The front: reads requests, refuses those it should not answer, serves files, and has everything else done at a desk. It never
 // works anything out itself, so it always has time for the next request.
 
 /** For a machine of two cores: one can be busy with slow work, and the other always has time for a page. */
-const DESKS = { quick: 2, slow: 1 };
+const DESKS = { quick: 2, slow: 1, planning: 1 };
 /** How long a page is waited for before the painter sees that it is still being worked out. */
 const PATIENCE = 2500;
 /** How long anything may take at all. */
 const DEADLINE = 25_000;
+/** How long planning the shop's work may take: it is called off before if somebody says so. */
+const PLANNING_DEADLINE = 600_000;
+/** How long is waited for another program that plans the same shop. */
+const PLAN_AGAIN = 2000;
 /** How long writing must pause before the list is brought up to date. */
 const REST = 400;
 /** How long an answer that came too late is kept for the page that asks again. */
@@ -154,6 +160,9 @@ class ShopFront {
   private readonly boards = new Map<string, number>();
   private readonly toSummarise = new Set<string>();
   private summarising = false;
+  private readonly toPlan: { looks: number | null; idea: string | null; again: boolean }[] = [];
+  private planning = false;
+  private closed = false;
   private soon: NodeJS.Timeout | undefined;
 
   constructor({ spawn, files, desks = DESKS, patience = PATIENCE, deadline = DEADLINE }: FrontOptions) {
@@ -176,10 +185,18 @@ class ShopFront {
       spawn,
       desks,
       spare: 4,
-      waiting: { quick: 200, slow: 24 },
-      onWritten: (planId, weight) => {
-        if (weight !== null) remember(this.weights, planId, weight);
-        this.toSummarise.add(planId);
+      waiting: { quick: 200, slow: 24, planning: 4 },
+      onNote: (note) => {
+        if (note.kind === "plan") {
+          this.toPlan.push({ looks: note.looks, idea: note.idea, again: true });
+          void this.planAll();
+          return;
+        }
+        const { planId, weight } = note;
+        if (planId !== null) {
+          if (weight !== null) remember(this.weights, planId, weight);
+          this.toSummarise.add(planId);
+        }
         this.summariseSoon();
       },
       onTook: ({ subject }, milliseconds) => {
@@ -199,12 +216,12 @@ class ShopFront {
     void this.summariseAll();
   }
 
-  private async chore(chore: ChoreMessage["chore"], words: string[], slow = false): Promise<unknown> {
+  private async chore(chore: ChoreMessage["chore"], words: string[], lane: Lane = "quick"): Promise<unknown> {
     const outcome = await this.pool.run({
       message: { kind: "chore", chore, words },
       subject: words[0] ?? null,
-      slow,
-      deadline: this.deadline,
+      lane,
+      deadline: lane === "planning" ? PLANNING_DEADLINE : this.deadline,
     });
     return outcome.is === "done" ? outcome.value : outcome.is;
   }
@@ -220,10 +237,38 @@ class ShopFront {
     this.summarising = true;
     for (const planId of this.toSummarise) {
       this.toSummarise.delete(planId);
-      const came = await this.chore("summarise", [planId], true);
+      const came = await this.chore("summarise", [planId], "slow");
       if (came === "ended") await this.chore("failed", [planId, NEVER.says]);
     }
     this.summarising = false;
+    this.toPlan.push({ looks: null, idea: null, again: false });
+    void this.planAll();
+  }
+
+  /** The shop's work is planned at a desk of its own, one question after another; the same question is asked once. */
+  private async planAll() {
+    if (this.planning) return;
+    this.planning = true;
+    for (let asked = this.toPlan.shift(); asked && !this.closed; asked = this.toPlan.shift()) {
+      const { looks, idea, again } = asked;
+      const isSame = (one: typeof asked) => one?.looks === looks && one?.idea === idea && one?.again === again;
+      while (this.toPlan.some(isSame)) this.toPlan.splice(this.toPlan.findIndex(isSame), 1);
+      const owner = randomUUID();
+      const words = [owner, String(looks ?? ""), idea ?? "", again ? "again" : ""];
+      const came = await this.chore("replan", words, "planning");
+      if (came === "ended" && !this.closed) await this.chore("planningEnded", [owner]);
+      if (came !== "busy") continue;
+      // another program is at it: what it plans may be of the jobs as they were before
+      this.toPlan.push(asked);
+      await pause(PLAN_AGAIN, undefined, { ref: false });
+    }
+    this.planning = false;
+  }
+
+  async close() {
+    this.closed = true;
+    clearTimeout(this.soon);
+    await this.pool.close();
   }
 
   private isSlow(subject: string | null, path: string): boolean {
@@ -259,7 +304,9 @@ class ShopFront {
     return {
       message: { kind: "request", method, url: `http://${request.headers.host}${target}`, headers, body },
       subject,
-      slow: method === "POST" ? body !== null && body.byteLength > LARGE_BODY : this.isSlow(subject, path),
+      lane: (method === "POST" ? body !== null && body.byteLength > LARGE_BODY : this.isSlow(subject, path))
+        ? "slow"
+        : "quick",
       deadline: this.deadline,
     };
   }
@@ -355,7 +402,7 @@ export async function openFront(options: FrontOptions): Promise<Front> {
     close: async () => {
       server.close();
       server.closeIdleConnections();
-      await front.pool.close();
+      await front.close();
     },
   };
 }

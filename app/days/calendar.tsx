@@ -43,6 +43,21 @@ export function useNow(): WallMinutes | null {
   return now;
 }
 
+/** The size of what a drawing is put into, and what to measure it by. */
+export function useSize() {
+  const frame = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState({ width: 918, height: 620 });
+  const effect = typeof window === "undefined" ? useEffect : useLayoutEffect;
+  effect(() => {
+    const measure = () =>
+      frame.current && setSize({ width: frame.current.clientWidth, height: frame.current.clientHeight });
+    measure();
+    window.addEventListener("resize", measure);
+    return () => window.removeEventListener("resize", measure);
+  }, []);
+  return { frame, size };
+}
+
 export function useParamLink() {
   const [params] = useSearchParams();
   return (change: Record<string, string | number | null>) => {
@@ -69,19 +84,10 @@ interface Props
 
 /** A page of days with its bar, as wide as there is room for. */
 export function Calendar({ hours, days, lanes, bar, foot, ...drawing }: Props) {
-  const frame = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState({ width: 918, height: 620 });
+  const { frame, size } = useSize();
   const link = useParamLink();
   const now = useNow();
-  const effect = typeof window === "undefined" ? useEffect : useLayoutEffect;
-  effect(() => {
-    const measure = () =>
-      frame.current && setSize({ width: frame.current.clientWidth, height: frame.current.clientHeight });
-    measure();
-    window.addEventListener("resize", measure);
-    return () => window.removeEventListener("resize", measure);
-  }, []);
-  const axis = timeAxis(hours, days.from, days.days, LABELS, size.width - LABELS);
+  const axis = timeAxis(hours, days.from, days.from + days.days * DAY, LABELS, size.width - LABELS);
   return (
     <section className="flex min-h-0 flex-col border-r border-line px-5 pt-4 pb-3" aria-label="Calendar">
       <div className="mb-2 flex items-baseline gap-4">

@@ -1,31 +1,24 @@
-import type { JudgedPhase, Judgement, ZoneJudgement } from "#core/judge/judge";
-import { fittedTo, type Plan } from "#core/plan/plan";
+import type { JudgedPhase, ZoneJudgement } from "#core/judge/judge";
+import { fittedTo } from "#core/plan/plan";
 import { listed } from "#core/rules/words";
+import { lastFilm } from "#core/schedule/films";
 import type { Booking } from "#core/schedule/schedule";
-import { taskId } from "#core/schedule/work";
+import { hoursOf, taskId, type Work } from "#core/schedule/work";
 import { ShopClock } from "#core/units/time-zone";
 import { readWallTime } from "#core/units/wall-time";
 import type { Lane, LaneBooking } from "~/drawing/days-drawing";
 import { countOf } from "~/words/amount";
 
-export interface Judged {
-  plan: Plan;
-  judgement: Judgement;
-}
-
 export const LANES = ["zone", "piece"] as const;
 export type LaneKind = (typeof LANES)[number];
 
-/** Of what is worked together, the film laid last. */
-const lastFilm = (together: readonly JudgedPhase[]) => ({ dries: together.findLast(({ coat }) => coat) ?? null });
-
 /** Bookings with the phases they are for. */
-export function withPhases(works: readonly Judged[], bookings: readonly Booking[]): LaneBooking[] {
+export function withPhases(works: readonly Work[], bookings: readonly Booking[]): LaneBooking[] {
   const phases = new Map<string, { judged: ZoneJudgement; placed: JudgedPhase }>();
   const placedIn = ({ planId }: Booking, { zoneId, phaseId }: Booking["does"][number]) =>
     phases.get(taskId(planId, zoneId, phaseId));
   const clocks = new Map(
-    works.map(({ plan }) => [plan.id, new ShopClock(readWallTime(plan.start)!, plan.pinned.hours.timeZone)]),
+    works.map((work) => [work.plan.id, new ShopClock(readWallTime(work.plan.start)!, hoursOf(work).timeZone)]),
   );
   for (const { plan, judgement } of works)
     for (const judged of judgement.zones)
@@ -37,12 +30,12 @@ export function withPhases(works: readonly Judged[], bookings: readonly Booking[
     placed: null,
     clock: clocks.get(booking.planId)!,
     ...phases.get(taskId(booking.planId, booking.zoneId, booking.phaseId)),
-    ...lastFilm(booking.does.flatMap((one) => placedIn(booking, one)?.placed ?? [])),
+    dries: lastFilm(booking.does.flatMap((one) => placedIn(booking, one)?.placed ?? [])),
   }));
 }
 
 /** Lanes of a calendar: one per zone, or one per piece with all its zones. */
-export function lanesOf(works: readonly Judged[], items: readonly LaneBooking[], kind: LaneKind): Lane[] {
+export function lanesOf(works: readonly Work[], items: readonly LaneBooking[], kind: LaneKind): Lane[] {
   return works.flatMap(({ plan }) =>
     plan.pieces.flatMap((piece): Lane[] => {
       const own = items.filter(({ booking }) => booking.planId === plan.id && booking.pieceId === piece.id);
@@ -63,7 +56,7 @@ export function lanesOf(works: readonly Judged[], items: readonly LaneBooking[],
           {
             id: `${plan.id}/${piece.id}`,
             name: piece.name,
-            note: works.length > 1 ? plan.title : countOf(piece.zones.length, "zone", "zones"),
+            note: countOf(piece.zones.length, "zone", "zones"),
             bookings: own,
           },
         ];

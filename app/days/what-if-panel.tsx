@@ -12,7 +12,10 @@ interface Props {
 
 /** Changes worth trying, each with the finish it brings and a button to make it so. */
 export function Ideas({ ideas, failed, waysOut = false }: Props) {
-  const { schedule, send } = useJobEditor();
+  const { planned, rough, send } = useJobEditor();
+  const now = rough ?? planned;
+  const before = now?.dates?.finish ?? null;
+  const clashes = now?.clashes.length ?? 0;
   if (failed) return <p className="text-note text-ochre">The ideas could not be tried. Reload the page.</p>;
   if (ideas === null)
     return (
@@ -20,10 +23,10 @@ export function Ideas({ ideas, failed, waysOut = false }: Props) {
         Trying ideas …
       </p>
     );
-  // compared with the dates on screen, which may be better than those the ideas were tried from
-  const gainOf = ({ finish }: Tried) => (finish === null || schedule.finish === null ? null : finish - schedule.finish);
+  // compared with the dates on the page, which may be better than those the ideas were tried from
+  const gainOf = ({ finish }: Tried) => (finish === null || before === null ? null : finish - before);
   const shown = ideas.filter((idea) =>
-    waysOut ? idea.clashes < schedule.clashes.length : gainOf(idea) !== 0 || idea.clashes !== schedule.clashes.length,
+    waysOut ? idea.clashes < clashes : gainOf(idea) !== 0 || idea.clashes !== clashes,
   );
   if (shown.length === 0)
     return (

@@ -5,13 +5,14 @@ import { DEW_MARGIN, dewPoint } from "#core/drying/air";
 import type { Climate } from "#core/drying/climate";
 import type { Stage } from "#core/drying/gate";
 import type { JudgedPhase, ZoneJudgement } from "#core/judge/judge";
+import { readyAt } from "#core/schedule/films";
 import type { Booking } from "#core/schedule/schedule";
 import { inOneGo } from "#core/surface/one-go";
 import type { ShopClock } from "#core/units/time-zone";
 import { DAY, HOUR, type WallMinutes } from "#core/units/units";
 import { sayClock, sayClocks, sayDate } from "#core/units/when";
 import { sayRange } from "~/words/room";
-import type { TimeAxis } from "./time-axis";
+import { hourMarks, type TimeAxis } from "./time-axis";
 
 /** A booking with the phase it is for; taking apart and putting together have none. */
 export interface LaneBooking {
@@ -88,20 +89,9 @@ export function gatesHere(
   });
 }
 
-/**
- * When the layer of a phase is ready for what comes next: the latest opening that anything waits for, otherwise touch
- * dry.
- */
-function readyAt({ judged, dries, booking, clock }: LaneBooking, start: WallMinutes): WallMinutes | null {
-  if (!judged || !dries?.phase.material || !dries.coat) return null;
-  const from = booking.ends - start;
-  let wait = 0;
-  for (const later of judged.phases)
-    for (const { from: waited, label, coat } of later.demands)
-      if (waited === dries.phase.id)
-        wait = Math.max(wait, Math.min(...judged.climate.gates(label, coat, from).map((gate) => gate.opens.safe)));
-  const touch = dries.phase.material.drying.touch.safe;
-  return clock.after(booking.ends, wait || Math.ceil(judged.climate.takes(dries.coat, "touch", from, touch)));
+/** When what an item leaves is ready for what comes next. */
+function readyOf({ judged, dries, booking, clock }: LaneBooking, start: WallMinutes): WallMinutes | null {
+  return judged && dries ? readyAt(judged, dries, booking.ends, start, clock) : null;
 }
 
 function Wedge({
@@ -264,7 +254,7 @@ function LaneRow({ lane, props, top, laneHeight }: { lane: Lane; props: Props; t
         {lane.bookings.map((item) => {
           const { booking, dries } = item;
           const material = dries?.phase.material;
-          const ready = readyAt(item, startOf(booking.planId));
+          const ready = readyOf(item, startOf(booking.planId));
           if (ready === null || !material || !inside(booking.ends, ready)) return null;
           return (
             <Wedge
@@ -309,21 +299,6 @@ function LaneRow({ lane, props, top, laneHeight }: { lane: Lane; props: Props; t
       </g>
     </g>
   );
-}
-
-const LEAST_BETWEEN_MARKS = 30;
-
-/** Whole hours inside the working windows, as many as there is room to label. */
-function hourMarks(axis: TimeAxis): { wall: WallMinutes; x: number }[] {
-  const marks: { wall: WallMinutes; x: number }[] = [];
-  for (const { from, to, open } of axis.stretches) {
-    if (!open) continue;
-    for (let wall = Math.ceil(from / HOUR) * HOUR; wall <= to; wall += HOUR) {
-      const x = axis.at(wall === to ? wall - 0.001 : wall);
-      if (marks.length === 0 || x - marks.at(-1)!.x >= LEAST_BETWEEN_MARKS) marks.push({ wall, x });
-    }
-  }
-  return marks;
 }
 
 /** The room's air on the same axis: temperature, humidity, and the margin above the dew point. */

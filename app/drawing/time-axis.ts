@@ -1,6 +1,5 @@
-import type { Hours } from "#core/plan/hours";
-import { workingWindows } from "#core/schedule/calendar";
-import { DAY, type Minutes, type WallMinutes } from "#core/units/units";
+import { type Open, workingWindows } from "#core/schedule/calendar";
+import { DAY, HOUR, type Minutes, type WallMinutes } from "#core/units/units";
 
 export interface Stretch {
   from: WallMinutes;
@@ -11,6 +10,8 @@ export interface Stretch {
 }
 
 export interface TimeAxis {
+  from: WallMinutes;
+  to: WallMinutes;
   stretches: Stretch[];
   days: { midnight: WallMinutes; x0: number; x1: number; works: boolean }[];
   /** where an instant lies, clamped to the axis */
@@ -23,21 +24,18 @@ export interface TimeAxis {
 const CLOSED = 0.085;
 const FREE_DAY = 0.022;
 
-/** An axis on which working hours get most of the room and nights are squeezed. */
-export function timeAxis(
-  hours: Hours,
-  firstMidnight: WallMinutes,
-  dayCount: number,
-  left: number,
-  width: number,
-): TimeAxis {
-  const end = firstMidnight + dayCount * DAY;
-  const windows = workingWindows(hours, firstMidnight, dayCount);
+/** An axis from one time to another on which working hours get most of the room and nights are squeezed. */
+export function timeAxis(hours: Open, from: WallMinutes, end: WallMinutes, left: number, width: number): TimeAxis {
+  const firstMidnight = Math.floor(from / DAY) * DAY;
+  const dayCount = Math.ceil((end - firstMidnight) / DAY);
+  const windows = workingWindows(hours, firstMidnight, dayCount)
+    .map(({ opens, shuts }) => ({ opens: Math.max(opens, from), shuts: Math.min(shuts, end) }))
+    .filter(({ opens, shuts }) => opens < shuts);
   const worksOn = (midnight: WallMinutes) =>
-    windows.some((window) => window.opens >= midnight && window.opens < midnight + DAY);
+    windows.some((window) => window.opens < midnight + DAY && window.shuts > midnight);
   const parts: { from: WallMinutes; to: WallMinutes; open: boolean; weight: number }[] = [];
-  const push = (from: WallMinutes, to: WallMinutes, open: boolean) => {
-    for (let at = from; at < to; ) {
+  const push = (begin: WallMinutes, to: WallMinutes, open: boolean) => {
+    for (let at = begin; at < to; ) {
       const midnight = Math.floor(at / DAY) * DAY;
       const stop = Math.min(to, midnight + DAY);
       parts.push({
@@ -49,19 +47,19 @@ export function timeAxis(
       at = stop;
     }
   };
-  let at = firstMidnight;
+  let at = from;
   for (const window of windows) {
     push(at, window.opens, false);
-    push(window.opens, Math.min(window.shuts, end), true);
+    push(window.opens, window.shuts, true);
     at = window.shuts;
   }
   push(at, end, false);
   const total: Minutes = parts.reduce((sum, part) => sum + part.weight, 0) || 1;
   let x = left;
-  const stretches = parts.map(({ from, to, open, weight }): Stretch => {
+  const stretches = parts.map(({ from: begins, to, open, weight }): Stretch => {
     const x0 = x;
     x += (weight / total) * width;
-    return { from, to, open, x0, x1: x };
+    return { from: begins, to, open, x0, x1: x };
   });
   const position = (wall: WallMinutes): number => {
     const part = stretches.find((one) => wall < one.to) ?? stretches.at(-1)!;
@@ -72,10 +70,30 @@ export function timeAxis(
     const midnight = firstMidnight + index * DAY;
     return { midnight, x0: position(midnight), x1: position(midnight + DAY - 0.001), works: worksOn(midnight) };
   });
-  const wallAt = (x: number): WallMinutes => {
-    const part = stretches.find((one) => x < one.x1) ?? stretches.at(-1)!;
-    const share = Math.max(0, Math.min(1, (x - part.x0) / (part.x1 - part.x0 || 1)));
+  const wallAt = (place: number): WallMinutes => {
+    const part = stretches.find((one) => place < one.x1) ?? stretches.at(-1)!;
+    const share = Math.max(0, Math.min(1, (place - part.x0) / (part.x1 - part.x0 || 1)));
     return Math.round(part.from + share * (part.to - part.from));
   };
-  return { stretches, days, at: position, wallAt };
+  return { from, to: end, stretches, days, at: position, wallAt };
+}
+
+const LEAST_BETWEEN_MARKS = 26;
+/** Hours between two labels; the fewest that have room are taken. */
+const STEPS = [1, 2, 3, 6, 12] as const;
+
+/** Hours to label inside the working windows: always multiples of the same step, so that they stand at even hours. */
+export function hourMarks({ stretches, at }: TimeAxis): { wall: WallMinutes; x: number }[] {
+  const open = stretches.filter((one) => one.open);
+  const perHour = Math.max(0, ...open.map(({ from, to, x0, x1 }) => ((x1 - x0) / (to - from)) * HOUR));
+  const step = STEPS.find((hours) => hours * perHour >= LEAST_BETWEEN_MARKS);
+  if (step === undefined) return [];
+  const marks: { wall: WallMinutes; x: number }[] = [];
+  for (const { from, to } of open)
+    for (let wall = Math.ceil(from / (step * HOUR)) * step * HOUR; wall <= to; wall += step * HOUR) {
+      const x = at(wall === to ? wall - 0.001 : wall);
+      // where one stretch ends and the next begins there may be an hour in both
+      if (marks.length === 0 || x - marks.at(-1)!.x >= LEAST_BETWEEN_MARKS) marks.push({ wall, x });
+    }
+  return marks;
 }

@@ -13,11 +13,13 @@ import {
 import { toast } from "sonner";
 import type { Command } from "#core/edit/command";
 import type { Judgement } from "#core/judge/judge";
-import type { Plan } from "#core/plan/plan";
-import { type Dates, datesOf } from "#core/schedule/dates";
-import { isHeavy, judgementOf, scheduleOf, undatedSchedule } from "#core/schedule/kept";
-import type { Schedule } from "#core/schedule/schedule";
-import { type Looking, useBestSchedule } from "~/days/use-schedule";
+import { type Plan, stateOf } from "#core/plan/plan";
+import type { Dates } from "#core/schedule/dates";
+import { isHeavy, judgementOf } from "#core/schedule/kept";
+import { markOf } from "#core/schedule/mark";
+import { fittedIn, type JobPlan, workOf } from "#core/schedule/plan-of-work";
+import type { JobStanding } from "~/plan-of-work/standing";
+import { type AskPlan, useStanding } from "~/plan-of-work/use-standing";
 import { postTo } from "./post";
 import { EditQueue, type PendingEdit, type QueueView, type SavedJob } from "./queue";
 import { Unsent } from "./unsent";
@@ -26,12 +28,20 @@ export interface JobEditor {
   plan: Plan;
   version: number;
   judgement: Judgement;
-  schedule: Schedule;
-  /** whether a better schedule is still being looked for */
-  looking: Looking["state"];
-  stopLooking: () => void;
+  /** the job's part of the shop's plan of work, or as it would fit in; null where nothing is known yet */
+  planned: JobPlan | null;
+  /** it is promised: its dates stand until a new plan is taken on */
+  isKept: boolean;
+  /** roughly what an edit makes of that; null where it is of the job as it is */
+  rough: JobPlan | null;
+  /** nothing is known yet, because dating this much work would hold up the page */
+  dating: boolean;
+  /** when it leaves and may be used, by the plan of work */
   dates: Dates | null;
-  /** the schedule still belongs to the plan before the last edit */
+  /** the shop's plan of work, and what the job has to fit into */
+  plans: JobStanding;
+  askPlan: AskPlan;
+  /** the rough dates still belong to the plan before the last edit */
   settling: boolean;
   queue: QueueView;
   undo: string | null;
@@ -69,9 +79,6 @@ export function useJobEditor(): JobEditor {
   return editor;
 }
 
-/** Milliseconds in which the worker looks for better dates after an edit. */
-const LOOKS_FOR = 800;
-
 /** The selected job, where the page is about one. */
 export const useJobIfAny = () => useContext(Editor);
 
@@ -80,7 +87,20 @@ const LOOK_AGAIN_MILLISECONDS = 1500;
 
 const listLabels = (edits: readonly PendingEdit[]) => edits.map((edit) => edit.label).join("; ");
 
-export function JobEditorProvider({ job, token, children }: { job: SavedJob; token: string; children: ReactNode }) {
+interface ProviderProps {
+  job: SavedJob;
+  token: string;
+  plans: JobStanding;
+  children: ReactNode;
+}
+
+/** Of what is over, nothing is planned any more. */
+const isOver = (plan: Plan) => stateOf(plan) === "finished" || stateOf(plan) === "put away";
+
+/** Whether what is known of a job is of the job as it is. */
+const isOf = (own: JobPlan | null, plan: Plan): own is JobPlan => own !== null && own.mark === markOf(plan);
+
+export function JobEditorProvider({ job, token, plans: first, children }: ProviderProps) {
   const planId = job.plan.id;
   const [unsent] = useState(() => (typeof window === "undefined" ? null : new Unsent(planId)));
   const [queue] = useState(
@@ -121,14 +141,22 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
   const { judgement: settled, plan: settledPlan } = useDeferredValue(
     useMemo(() => ({ plan, judgement }), [plan, judgement]),
   );
-  const heavy = isHeavy([settled]);
-  const quick = useMemo(
-    () => (heavy ? undatedSchedule(settledPlan, settled) : scheduleOf(settledPlan, settled)),
-    [settledPlan, settled, heavy],
+  const address = `/plan-of-work?job=${planId}`;
+  const saved = view.saved.plan;
+  const { known: plans, ask: askPlan } = useStanding(
+    first,
+    address,
+    view.saved.version,
+    // an idea is fitted in again by itself
+    ({ own, kind }) => kind === "planned" || isOf(own, saved) || isOver(saved),
   );
-  const together = useMemo(() => [settledPlan], [settledPlan]);
-  const { schedule: made, state: looking, stop } = useBestSchedule(together, quick, LOOKS_FOR, heavy);
-  const dates = useMemo(() => datesOf({ plan: settledPlan, judgement: settled }, made), [settledPlan, settled, made]);
+  const { own, kind, shop, around } = plans;
+  const heavy = isHeavy([settled]);
+  const rough = useMemo(
+    () => (heavy || isOf(own, settledPlan) ? null : fittedIn(workOf(settledPlan, shop), around)),
+    [own, settledPlan, shop, around, heavy],
+  );
+  const planned = own ?? rough;
 
   const jobPart = useMemo<Job>(
     () => ({
@@ -155,10 +183,13 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
     () => ({
       ...jobPart,
       version: view.saved.version,
-      schedule: made,
-      looking,
-      stopLooking: stop,
-      dates,
+      planned,
+      isKept: own !== null && kind === "planned",
+      rough: own === null ? null : rough,
+      dating: planned === null,
+      dates: planned?.dates ?? null,
+      plans,
+      askPlan,
       settling: settled !== judgement,
       queue: view,
       undo: view.pending.at(-1)?.label ?? view.saved.undo,
@@ -171,7 +202,7 @@ export function JobEditorProvider({ job, token, children }: { job: SavedJob; tok
         });
       },
     }),
-    [jobPart, view, judgement, settled, made, looking, stop, dates, queue],
+    [jobPart, view, judgement, settled, planned, own, kind, rough, plans, askPlan, queue],
   );
   return (
     <JobContext.Provider value={jobPart}>

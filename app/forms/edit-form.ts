@@ -10,9 +10,12 @@ import {
   findZone,
   INTENTS,
   type Intent,
+  JOB_STATES,
+  type JobState,
   PLACES,
   type Plan,
   type Step,
+  stateOf,
   WHERE,
 } from "#core/plan/plan";
 import { Again } from "#core/plan/rounds";
@@ -313,6 +316,21 @@ function setJob({ fields }: Place): FormEdit {
   };
 }
 
+const STATE_LABELS: Record<JobState, string> = {
+  idea: "Make the job an idea",
+  promised: "Promise the job",
+  "under way": "Begin the job",
+  finished: "Finish the job",
+  "put away": "Put the job away",
+};
+
+function setState({ plan, fields }: Place): FormEdit {
+  const state = JOB_STATES.find((one) => one === fields.state);
+  if (!state) return refuse("Choose how far the job has come.", "state");
+  if (state === stateOf(plan)) return refuse("That is how far it has come already.", "state");
+  return { ok: true, label: STATE_LABELS[state], commands: [{ do: "set job", patch: { state } }] };
+}
+
 function setHouseRules({ plan, fields }: Place): FormEdit {
   const read = HouseRules.safeParse({
     ...plan.pinned.houseRules,
@@ -352,6 +370,7 @@ const FORMS: Record<string, (place: Place) => FormEdit> = {
   "patch zone": patchZone,
   "remove zone": removeZone,
   "set job": setJob,
+  "set state": setState,
   "set house rules": setHouseRules,
   "set hours": setHours,
   ...CRUST_FORMS,

@@ -1,4 +1,5 @@
 import { pendingSummaries, summarise, summaryFailed, weighty } from "#db/plans";
+import { type Asked, planningEnded, replan } from "#db/replan";
 import { theStore } from "./store.server";
 
 const MOST_AT_ONCE = 500;
@@ -13,5 +14,8 @@ export const bookkeeping = {
   weighty: async () => weighty(await theStore()),
   summarise: async (planId: string) => summarise(await theStore(), planId),
   failed: async (planId: string, because: string) => summaryFailed(await theStore(), planId, because),
+  replan: async (owner: string, asked: Asked) => replan(await theStore(), owner, asked),
+  /** whoever was planning took too long, or broke */
+  planningEnded: async (owner: string) => planningEnded(await theStore(), owner),
 };
 export type Bookkeeping = typeof bookkeeping;

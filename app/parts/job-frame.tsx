@@ -3,9 +3,11 @@ import type { ReactNode } from "react";
 import { useEffect, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link, NavLink, PrefetchPageLinks, useLocation, useNavigate } from "react-router";
-import { zonesOf } from "#core/plan/plan";
-import { sayClock, sayDate, sayMoment } from "#core/units/when";
+import { isPlannedFor, zonesOf } from "#core/plan/plan";
+import { readWallTime, sayWallTime } from "#core/units/wall-time";
+import { sayDate, sayMoment } from "#core/units/when";
 import { useJob, useJobEditor } from "~/editor/job-editor";
+import { PlanNotice } from "~/plan-of-work/plan-notice";
 import { sayRoom } from "~/words/room";
 import { PageHead } from "./brand";
 import { ConflictNotice } from "./conflict-notice";
@@ -25,7 +27,7 @@ export const VIEWS = [
 
 function Tabs() {
   const { search } = useLocation();
-  const { plan, judgement, schedule } = useJobEditor();
+  const { plan, judgement, planned } = useJobEditor();
   const kept = useMemo(() => {
     const params = new URLSearchParams(search);
     params.delete("add");
@@ -35,7 +37,7 @@ function Tabs() {
     piece: null,
     crust: judgement.counts.stop > 0 ? "stop" : judgement.counts.caution > 0 ? "caution" : null,
     board: null,
-    days: schedule.clashes.length > 0 ? "stop" : null,
+    days: planned && planned.clashes.length > 0 ? "stop" : null,
     shelf: null,
     mix: null,
     materials: null,
@@ -103,8 +105,9 @@ const SAVED_WORDS = {
 } as const;
 
 function Foot() {
-  const { plan, judgement, schedule, dates, settling, queue, looking } = useJobEditor();
-  const first = schedule.bookings[0];
+  const { plan, judgement, planned, queue } = useJobEditor();
+  const first = planned?.bookings[0];
+  const start = readWallTime(plan.start)!;
   const findings = judgement.zones.flatMap((zone) => zone.findings);
   const { counts } = judgement;
   const zone = first && zonesOf(plan).find((one) => one.id === first.zoneId);
@@ -141,23 +144,10 @@ function Foot() {
       <span className="flex-1" />
       {first && zone && (
         <span className="truncate">
-          Begins <b className="font-semibold">{sayMoment(first.starts, schedule.start)}</b>, {zone.name.toLowerCase()}
+          Begins <b className="font-semibold">{sayMoment(first.starts, start)}</b>, {zone.name.toLowerCase()}
         </span>
       )}
-      {dates ? (
-        <span className={`shrink-0 ${settling ? "text-soft" : ""}`} data-finish="" aria-busy={settling}>
-          Leaves <b className="font-semibold">{sayMoment(dates.typically.leaves, schedule.start)}</b>
-          {dates.leaves > dates.typically.leaves &&
-            (sayDate(dates.leaves) === sayDate(dates.typically.leaves)
-              ? `–${sayClock(dates.leaves)}`
-              : ` – ${sayMoment(dates.leaves, schedule.start)}`)}
-          , full use <b className="font-semibold">{sayDate(dates.fullUse, schedule.start)}</b>
-        </span>
-      ) : (
-        <span className="text-soft" role="status">
-          {looking === "dating" ? "Working out the dates …" : "No dates yet: add a step"}
-        </span>
-      )}
+      <Leaves />
       <Link
         to={`/jobs/${plan.id}/house`}
         className="link shrink-0 text-soft"
@@ -166,6 +156,37 @@ function Foot() {
         {sayRoom(plan.pinned.room)}
       </Link>
     </footer>
+  );
+}
+
+/** When the job leaves by the plan of work; and roughly, with an edit that is not in it yet. */
+function Leaves() {
+  const { plan, isKept, rough, dating, dates, settling } = useJobEditor();
+  const start = readWallTime(plan.start)!;
+  if (!dates)
+    return (
+      <span className="text-soft" role="status">
+        {dating ? "Working out the dates …" : "No dates yet: add a step"}
+      </span>
+    );
+  const edited = rough !== null;
+  return (
+    <span className="shrink-0" aria-busy={settling} data-edited={edited ? "" : undefined}>
+      <span data-leaves={sayWallTime(dates.leaves)}>
+        {isKept ? "Leaves" : "Could leave"} <b className="font-semibold">{sayDate(dates.leaves, start)}</b>
+      </span>
+      {edited ? (
+        <span className="text-soft">
+          {" "}
+          as planned; with your edit{" "}
+          {rough.dates ? `about ${sayDate(rough.dates.leaves, start)}` : "nothing is left to do"}
+        </span>
+      ) : (
+        <>
+          , full use <b className="font-semibold">{sayDate(dates.fullUse, start)}</b>
+        </>
+      )}
+    </span>
   );
 }
 
@@ -199,6 +220,12 @@ function OtherViews() {
 
 const QUIET_MILLISECONDS = 1200;
 
+/** An idea has no part in the plan of work, so that what goes on there is no matter of its pages. */
+function JobPlanNotice() {
+  const { plan, plans, askPlan } = useJobEditor();
+  return isPlannedFor(plan) ? <PlanNotice standing={plans.standing} ask={askPlan} /> : null;
+}
+
 /** The frame of a job: brand and name, the views, undo and redo; the view; the foot line. */
 export function JobFrame({ children }: { children: ReactNode }) {
   const { plan } = useJob();
@@ -231,6 +258,7 @@ export function JobFrame({ children }: { children: ReactNode }) {
         </div>
       </PageHead>
       <ConflictNotice />
+      <JobPlanNotice />
       <main className="min-h-0 flex-1">{children}</main>
       <Foot />
       <OtherViews />

@@ -7,7 +7,7 @@ import { isTimber } from "#core/plan/ground";
 import { sayMix } from "#core/plan/mix";
 import { materialName, type Step } from "#core/plan/plan";
 import { groundNamed } from "#core/rules/words";
-import type { Schedule } from "#core/schedule/schedule";
+import type { JobPlan } from "#core/schedule/plan-of-work";
 import { findTechnique } from "#core/surface/techniques";
 import type { WallMinutes } from "#core/units/units";
 import { sayDayClock } from "#core/units/when";
@@ -137,27 +137,35 @@ function InsertMark({ at, above, selection }: { at: number; above: string; selec
   );
 }
 
-const begins = new WeakMap<Schedule, Map<string, WallMinutes>>();
+const begins = new WeakMap<JobPlan, Map<string, WallMinutes>>();
 
 /** When each step of each zone is first worked on. */
-function beginningsIn(schedule: Schedule): Map<string, WallMinutes> {
-  const kept = begins.get(schedule);
+function beginningsIn(job: JobPlan): Map<string, WallMinutes> {
+  const kept = begins.get(job);
   if (kept) return kept;
   const first = new Map<string, WallMinutes>();
-  for (const { does, starts } of schedule.bookings)
+  for (const { does, starts } of job.bookings)
     for (const { zoneId, phaseId } of does) {
       const key = `${zoneId}/${phaseId.split("/")[0]}`;
       if (!first.has(key)) first.set(key, starts);
     }
-  begins.set(schedule, first);
+  begins.set(job, first);
   return first;
 }
 
-/** When a step begins, by the current dates: only this is drawn again when better dates are found. */
+/** When a step begins: by the plan of work, or roughly where an edit has only just brought it in. Only this is drawn again when dates change. */
 function Begins({ zoneId, stepId }: { zoneId: string; stepId: string }) {
-  const { schedule } = useJobEditor();
-  const at = beginningsIn(schedule).get(`${zoneId}/${stepId}`);
-  return at === undefined ? null : <span className="shrink-0 text-note text-soft">{sayDayClock(at)}</span>;
+  const { planned, rough } = useJobEditor();
+  const key = `${zoneId}/${stepId}`;
+  const at = planned ? beginningsIn(planned).get(key) : undefined;
+  const about = at === undefined && rough ? beginningsIn(rough).get(key) : undefined;
+  if (at !== undefined) return <span className="shrink-0 text-note text-soft">{sayDayClock(at)}</span>;
+  if (about === undefined) return null;
+  return (
+    <span className="shrink-0 text-note text-soft italic" title="Not in the plan of work yet: roughly then">
+      about {sayDayClock(about)}
+    </span>
+  );
 }
 
 function Row({ chosen, children, height }: { chosen: boolean; children: ReactNode; height: number }) {

@@ -1,50 +1,33 @@
 import { useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link, useNavigate, useSearchParams } from "react-router";
-import { type Booking, schedule } from "#core/schedule/schedule";
-import { sayDifference, sayDuration } from "#core/units/duration";
+import { stateOf } from "#core/plan/plan";
+import type { Dates } from "#core/schedule/dates";
+import { fittedIn, type JobPlan, visitsOf, workOf } from "#core/schedule/plan-of-work";
+import type { Booking } from "#core/schedule/schedule";
+import { hoursOf } from "#core/schedule/work";
+import { sayDifference } from "#core/units/duration";
 import { readWallTime, sayWallTime } from "#core/units/wall-time";
-import { sayDate, sayDates, sayMoment } from "#core/units/when";
+import { sayDate, sayMoment } from "#core/units/when";
 import { BookingPanel } from "~/days/booking-panel";
 import { Calendar, Toggle, useDays, useParamLink } from "~/days/calendar";
 import { DayList } from "~/days/day-list";
 import { lanesOf, withPhases } from "~/days/lanes";
-import { useIdeas } from "~/days/use-schedule";
+import { StateForm } from "~/days/state-form";
+import { useIdeas } from "~/days/use-ideas";
 import { Ideas } from "~/days/what-if-panel";
 import { useJob, useJobEditor } from "~/editor/job-editor";
 import { jobAction } from "~/http/job-action.server";
 import { SeamMark } from "~/parts/severity";
 import { Term } from "~/parts/term";
+import { PlanPress } from "~/plan-of-work/plan-notice";
 import { countOf } from "~/words/amount";
 import type { Route } from "./+types/days";
 
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
 
-/** How good the dates are, in words. */
-function Quality() {
-  const { schedule: made, looking, stopLooking } = useJobEditor();
-  if (looking === "looking")
-    return (
-      <span className="flex items-baseline gap-2 text-note text-soft" role="status">
-        Looking for an earlier finish …
-        <button type="button" className="link" onClick={stopLooking}>
-          Stop
-        </button>
-      </span>
-    );
-  if (looking === "failed")
-    return <span className="text-note text-soft">Quick dates; the search for an earlier finish failed</span>;
-  if (made.proven) return <span className="text-note text-soft">This is the earliest finish</span>;
-  if (made.lowerBound === null || made.finish === null || made.clashes.length > 0) return null;
-  return (
-    <span className="text-note text-soft">
-      Within {sayDuration(made.finish - made.lowerBound)} of the earliest finish
-    </span>
-  );
-}
-
-function Clashes({ ideas, failed }: ReturnType<typeof useIdeas>) {
-  const { plan, schedule: made } = useJobEditor();
+function Clashes({ ideas, failed, made }: ReturnType<typeof useIdeas> & { made: JobPlan }) {
+  const { plan } = useJob();
   if (made.clashes.length === 0) return null;
   return (
     <section className="mb-4 border border-l-4 border-line border-l-ochre bg-board px-4 py-3" aria-label="Clashes">
@@ -114,14 +97,70 @@ function Dating() {
 }
 
 export default function DaysRoute() {
-  const { schedule: made, looking } = useJobEditor();
-  if (looking === "dating") return <Dating />;
-  return made.bookings.length === 0 ? <NoDays /> : <Days />;
+  const { planned, rough } = useJobEditor();
+  if (!planned) return <Dating />;
+  return planned.bookings.length + (rough?.bookings.length ?? 0) === 0 ? <NoDays /> : <Days planned={planned} />;
 }
 
-function Days() {
-  const { plan, judgement, schedule: made, dates, send } = useJobEditor();
+/** When it leaves, and what can be done about that: an idea can be tried in the plan of work, and promised. */
+function WhenItLeaves({ isKept, dates, visits }: { isKept: boolean; dates: Dates | null; visits: number }) {
+  const { plan, plans, askPlan } = useJobEditor();
+  const start = readWallTime(plan.start)!;
+  const due = plan.due ? readWallTime(plan.due) : null;
+  const { tried } = plans.standing;
+  const own = tried?.idea === plan.id ? tried : null;
+  return (
+    <section className="mb-4" aria-label="When it leaves">
+      {dates && (
+        <p data-leaves={sayWallTime(dates.leaves)}>
+          {isKept ? "Leaves" : "Could leave"} <b className="font-semibold">{sayDate(dates.leaves, start)}</b>
+          {due !== null && (
+            <span className={dates.leaves > due ? "font-semibold text-ochre" : "text-soft"}>
+              {" "}
+              · {dates.leaves > due ? `too late for ${sayDate(due)}` : `in time for ${sayDate(due)}`}
+            </span>
+          )}
+          <span className="block text-note text-soft">
+            Last work {sayMoment(dates.finish, start)}, on {countOf(visits, "day")} · light use from{" "}
+            {sayDate(dates.lightUse, start)} · full cure {sayDate(dates.fullUse, start)}
+            {sayDate(dates.typically.leaves) !== sayDate(dates.leaves) &&
+              ` · by the typical figures of the tins dry to leave on ${sayDate(dates.typically.leaves, start)}`}
+          </span>
+        </p>
+      )}
+      <StateForm />
+      {stateOf(plan) === "idea" && (
+        <div className="mt-2">
+          {own ? (
+            <>
+              <p className="text-note">
+                If you took this on{own.leaves === null ? "" : `, it could leave on ${sayDate(own.leaves, start)}`}.{" "}
+                {own.changes
+                  .filter(({ planId }) => planId !== plan.id)
+                  .map(({ says }) => says)
+                  .join(" ") || "No other job would move."}
+              </p>
+              <PlanPress does={{ do: "promise", id: own.id }} ask={askPlan} main>
+                Promise it
+              </PlanPress>
+            </>
+          ) : (
+            <PlanPress does={{ do: "try", idea: plan.id }} ask={askPlan}>
+              {plans.standing.planning ? "Trying it …" : "Try it in the plan of work"}
+            </PlanPress>
+          )}
+        </div>
+      )}
+    </section>
+  );
+}
+
+function Days({ planned }: { planned: JobPlan }) {
+  const { plan, judgement, isKept, rough, dates, plans, send } = useJobEditor();
   const [params] = useSearchParams();
+  // the dates stand as they are planned; the drawing can show what an edit makes of them
+  const withEdit = rough !== null && (params.get("as") === "edited" || planned.bookings.length === 0);
+  const made = withEdit ? rough : planned;
   const navigate = useNavigate();
   const link = useParamLink();
   const [dragged, setDragged] = useState<{ booking: Booking; starts: number } | null>(null);
@@ -131,28 +170,30 @@ function Days() {
     const { zoneId, phaseId } = dragged.booking;
     const pins = plan.pins.filter((pin) => pin.zoneId !== zoneId || pin.phaseId !== phaseId);
     const held = { ...plan, pins: [...pins, { zoneId, phaseId, starts: sayWallTime(dragged.starts) }] };
-    return schedule([{ plan: held, judgement }]);
-  }, [dragged, made, plan, judgement]);
+    return fittedIn(workOf(held, plans.shop), plans.around);
+  }, [dragged, made, plan, plans]);
   const { bookings } = shown;
   const start = readWallTime(plan.start)!;
+  const finishOf = (job: JobPlan) => job.dates?.finish ?? start;
   const days = useDays(made.bookings, start);
   const kind = params.get("lanes") === "piece" ? "piece" : "zone";
   const chain = params.get("chain") === "yes";
   const asking = params.get("otherwise") === "yes";
-  const works = useMemo(() => [{ plan, judgement }], [plan, judgement]);
+  const work = useMemo(() => workOf(plan, plans.shop), [plan, plans.shop]);
+  const works = useMemo(() => [work], [work]);
   const items = useMemo(() => withPhases(works, bookings), [works, bookings]);
   const lanes = useMemo(() => lanesOf(works, items, kind), [works, items, kind]);
-  const ideas = useIdeas(plan, asking || made.clashes.length > 0);
+  const ideas = useIdeas(plan, plans, asking || made.clashes.length > 0);
   const chosen = params.get("work");
   const selected = items.find(({ booking }) => booking.id === chosen);
   const climate = judgement.zones[0]?.climate;
-  const due = plan.due ? readWallTime(plan.due) : null;
   const go = (to: string) => navigate(to, { replace: true, preventScrollReset: true });
   useHotkeys("c", () => go(link({ chain: chain ? null : "yes" })), [params]);
   useHotkeys("o", () => go(link({ otherwise: asking ? null : "yes" })), [params]);
   const drop = (booking: Booking, starts: number) => {
     setDragged(null);
     const at = Math.max(starts, start);
+    go(link({ as: "edited" }));
     send(`Set ${booking.name} for ${sayMoment(at)}`, [
       { do: "set time", zoneId: booking.zoneId, phaseId: booking.phaseId, starts: sayWallTime(at) },
     ]);
@@ -166,6 +207,16 @@ function Days() {
         <Toggle on={kind === "piece"} to={link({ lanes: "piece" })}>
           By piece
         </Toggle>
+        {rough && (
+          <>
+            <Toggle on={!withEdit} to={link({ as: null })}>
+              As planned
+            </Toggle>
+            <Toggle on={withEdit} to={link({ as: "edited" })}>
+              With your edit
+            </Toggle>
+          </>
+        )}
         <Link
           to="/days"
           className="flex min-h-[26px] items-center rounded-std border border-line bg-board px-2 text-note font-medium whitespace-nowrap hover:border-ink"
@@ -177,7 +228,6 @@ function Days() {
         What sets the finish
       </Toggle>
       <span className="flex-1" />
-      <Quality />
     </>
   );
   const foot = dragged ? (
@@ -185,7 +235,7 @@ function Days() {
       {dragged.booking.name}, {sayMoment(dragged.starts)}:{" "}
       {shown.clashes.length > made.clashes.length
         ? (shown.clashes.at(-1)?.says ?? "clashes")
-        : `done ${sayMoment(shown.finish!)}, ${sayDifference(shown.finish! - made.finish!)}`}
+        : `done ${sayMoment(finishOf(shown))}, ${sayDifference(finishOf(shown) - finishOf(made))}`}
     </span>
   ) : (
     <>
@@ -197,7 +247,7 @@ function Days() {
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_300px]">
       <Calendar
-        hours={plan.pinned.hours}
+        hours={hoursOf(work)}
         days={days}
         lanes={lanes}
         startOf={() => start}
@@ -214,22 +264,13 @@ function Days() {
         foot={foot}
       />
       <aside className="min-h-0 overflow-y-auto p-4" aria-label="The day">
-        {dates && (
-          <p className="mb-3">
-            Done <b className="font-semibold">{sayMoment(dates.finish, start)}</b>
-            {due !== null && (
-              <span className={dates.leaves > due ? "font-semibold text-ochre" : "text-soft"}>
-                {" "}
-                · {dates.leaves > due ? `too late for ${sayDate(due)}` : `in time for ${sayDate(due)}`}
-              </span>
-            )}
-            <span className="block text-note text-soft">
-              {countOf(made.visits, "day")} of work · dry to leave {sayDates(dates.typically.leaves, dates.leaves)} ·
-              light use from {sayDate(dates.lightUse, start)} · full cure {sayDate(dates.fullUse, start)}
-            </span>
+        <WhenItLeaves isKept={isKept} dates={dates} visits={visitsOf(planned)} />
+        {rough && withEdit && (
+          <p className="mb-3 border-l-4 border-l-verdigris bg-board px-3 py-2 text-note">
+            The calendar shows roughly what your edit makes of the days, if all other jobs stay where they are.
           </p>
         )}
-        <Clashes {...ideas} />
+        <Clashes {...ideas} made={made} />
         {selected && <BookingPanel item={selected} items={items} />}
         {days.day !== null && (
           <DayList day={days.day} items={items} linkTo={({ booking }) => link({ work: booking.id })} />

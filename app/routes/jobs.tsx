@@ -4,18 +4,21 @@ import { useEffect } from "react";
 import { data, Form, Link, redirect, useNavigation, useRevalidator } from "react-router";
 import { type Fault, readPlanFile, tooLarge } from "#core/exchange/plan-file";
 import { LIMITS } from "#core/plan/plan";
-import { readWallTime } from "#core/units/wall-time";
+import { readWallTime, sayWallTime } from "#core/units/wall-time";
 import { sayDate } from "#core/units/when";
 import type { Store } from "#db/open";
 import { addPlan, isKnown, type JobRow, listJobs, listRemoved, setRemoved } from "#db/plans";
 import type { Worked } from "#db/summary";
 import { CrustStrip } from "~/drawing/crust-strip";
 import { readForm } from "~/http/body.server";
+import { type JobDates, jobDatesFor, standingFor } from "~/http/plan-of-work.server";
 import { withStore } from "~/http/trouble.server";
-import { notePending, noteWritten } from "~/http/written.server";
+import { notePending, noteShopChanged, noteWritten } from "~/http/written.server";
 import { Brand } from "~/parts/brand";
 import { SEVERITY_WORDS, SeamMark } from "~/parts/severity";
 import { Term } from "~/parts/term";
+import { PlanNotice } from "~/plan-of-work/plan-notice";
+import { useFreshPage, useStanding } from "~/plan-of-work/use-standing";
 import { countOf } from "~/words/amount";
 import type { Route } from "./+types/jobs";
 
@@ -23,10 +26,21 @@ export function loader({ request }: Route.LoaderArgs) {
   const asked = Number(new URL(request.url).searchParams.get("page") ?? 0);
   const page = Number.isInteger(asked) && asked >= 0 && asked < 10_000 ? asked : 0;
   return withStore(async (store) => {
-    const { jobs, pages } = await listJobs(store, page);
+    const away = new URL(request.url).searchParams.get("show") === "put away";
+    const { jobs, pages, others } = await listJobs(store, { page, away });
     // whoever wrote them, another program too: anything not worked out yet is worked out
     for (const { id, pending } of jobs) if (pending) notePending(id);
-    return { jobs, pages, page, removed: await listRemoved(store), token: nanoid(10) };
+    return {
+      jobs,
+      pages,
+      page,
+      away,
+      others,
+      dates: await jobDatesFor(store),
+      standing: await standingFor(store),
+      removed: await listRemoved(store),
+      token: nanoid(10),
+    };
   });
 }
 
@@ -74,6 +88,7 @@ export async function action({ request }: Route.ActionArgs) {
       case "remove":
       case "restore":
         await setRemoved(store, planId, form.get("do") === "remove");
+        noteShopChanged();
         return redirect("/");
       default:
         return refuseFile("", [{ where: "", says: "The form arrived incomplete. Reload the page and try again." }]);
@@ -93,8 +108,8 @@ function Pending({ trouble }: { trouble: string | null }) {
   );
 }
 
-function Verdict({ worked }: { worked: Worked }) {
-  const { counts, clashes } = worked;
+function Verdict({ worked, clashes }: { worked: Worked; clashes: number }) {
+  const { counts } = worked;
   const parts = (["stop", "caution"] as const).filter((severity) => counts[severity] > 0);
   if (parts.length === 0 && clashes === 0)
     return (
@@ -127,13 +142,27 @@ function Due({ due: text, leaves }: { due: string | null; leaves: number | null 
   );
 }
 
-function JobLine({ job }: { job: JobRow }) {
-  const { summary, pending } = job;
+/** When it leaves by the plan of work: what is only an idea could, and what was changed since is planned again. */
+function LeavesOn({ planned, starts }: { planned: JobDates | undefined; starts: number | undefined }) {
+  if (!planned?.dates) return null;
+  const { dates, isKept, edited } = planned;
+  return (
+    <span data-leaves={sayWallTime(dates.leaves)}>
+      <b className={isKept ? "font-semibold" : "font-normal"}>{sayDate(dates.leaves, starts)}</b>
+      {!isKept && <span className="block text-note text-soft">it could</span>}
+      {edited && <span className="block text-note text-soft">before its last edits</span>}
+    </span>
+  );
+}
+
+function JobLine({ job, planned }: { job: JobRow; planned: JobDates | undefined }) {
+  const { summary, pending, state } = job;
   const known = summary?.known;
   const worked = summary?.worked ?? null;
-  const starts = known ? readWallTime(known.start) : null;
+  const starts = known ? (readWallTime(known.start) ?? undefined) : undefined;
+  const dates = planned?.dates ?? null;
   return (
-    <tr className="group border-b border-hair hover:bg-board">
+    <tr className="group border-b border-hair hover:bg-board" data-job={job.id}>
       <td className="w-[108px] py-2.5 pl-2">
         <CrustStrip layers={worked?.strip ?? []} seed={job.id} />
       </td>
@@ -143,6 +172,7 @@ function JobLine({ job }: { job: JobRow }) {
         </Link>
         <span className="block text-note font-normal text-soft">
           {[
+            state === "idea" ? "an idea" : state,
             job.client,
             known?.pieces.filter((piece) => piece !== job.title).join(", "),
             known && countOf(known.zones, "zone"),
@@ -152,20 +182,22 @@ function JobLine({ job }: { job: JobRow }) {
         </span>
       </th>
       <td className="py-2.5 pr-4">
-        {worked && <Verdict worked={worked} />}
+        {worked && <Verdict worked={worked} clashes={planned?.clashes ?? 0} />}
         {(pending || summary?.trouble) && <Pending trouble={pending ? null : (summary?.trouble ?? null)} />}
       </td>
       <td className="py-2.5 pr-4 whitespace-nowrap">
-        {worked?.finish === null ? <span className="text-soft">no steps yet</span> : starts !== null && sayDate(starts)}
-      </td>
-      <td className="py-2.5 pr-4 font-semibold whitespace-nowrap">
-        {typeof worked?.leaves === "number" && sayDate(worked.leaves, starts ?? undefined)}
-      </td>
-      <td className="py-2.5 pr-4 whitespace-nowrap">
-        {typeof worked?.fullUse === "number" && sayDate(worked.fullUse, starts ?? undefined)}
+        {worked?.phases === 0 ? (
+          <span className="text-soft">no steps yet</span>
+        ) : (
+          sayDate(planned?.begins ?? starts ?? 0)
+        )}
       </td>
       <td className="py-2.5 pr-4 whitespace-nowrap">
-        <Due due={known?.due ?? null} leaves={worked?.leaves ?? null} />
+        <LeavesOn planned={planned} starts={starts} />
+      </td>
+      <td className="py-2.5 pr-4 whitespace-nowrap">{dates && sayDate(dates.fullUse, starts)}</td>
+      <td className="py-2.5 pr-4 whitespace-nowrap">
+        <Due due={known?.due ?? null} leaves={dates?.leaves ?? null} />
       </td>
       <td className="py-2.5 pr-2">
         <div className="flex justify-end gap-1">
@@ -241,7 +273,9 @@ function useLookAgain(pending: boolean) {
 }
 
 export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
-  const { jobs, page, pages, removed, token } = loaderData;
+  const { jobs, page, pages, away, others, dates, removed, token } = loaderData;
+  const { known, ask } = useStanding({ standing: loaderData.standing }, "/plan-of-work", 0);
+  useFreshPage(known.standing);
   const busy = useNavigation().formData?.get("do") === "import";
   useLookAgain(jobs.some(({ pending }) => pending));
   return (
@@ -268,14 +302,18 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
           </button>
         </Form>
         <Link to="/days" className="button">
-          Shop calendar
+          The shop's days
+        </Link>
+        <Link to="/shop" className="button">
+          Hours and hands
         </Link>
         <Link to="/jobs/new" className="button button-main">
           <Plus size={16} strokeWidth={1.75} aria-hidden="true" /> New job
         </Link>
       </header>
+      <PlanNotice standing={known.standing} ask={ask} />
       <main className="flex-1">
-        <h1 className="mt-5 mb-3 text-2xl">Jobs</h1>
+        <h1 className="mt-5 mb-3 text-2xl">{away ? "Jobs put away" : "Jobs"}</h1>
         {actionData && (
           <div role="alert" className="mb-4 border-l-4 border-l-ochre bg-board px-4 py-3">
             <p className="font-semibold">
@@ -293,7 +331,7 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
             </ul>
           </div>
         )}
-        {jobs.length === 0 && page === 0 ? (
+        {jobs.length === 0 && page === 0 && !away && others === 0 ? (
           <Empty />
         ) : (
           <table className="w-full">
@@ -311,10 +349,17 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
             </thead>
             <tbody>
               {jobs.map((job) => (
-                <JobLine key={job.id} job={job} />
+                <JobLine key={job.id} job={job} planned={dates[job.id]} />
               ))}
             </tbody>
           </table>
+        )}
+        {(others > 0 || away) && (
+          <p className="mt-4">
+            <Link to={away ? "/" : "/?show=put+away"} className="link text-soft">
+              {away ? "Back to the jobs that are not" : `${countOf(others, "job")} put away`}
+            </Link>
+          </p>
         )}
         {pages > 1 && (
           <nav aria-label="Pages of the list" className="mt-4 flex gap-4">

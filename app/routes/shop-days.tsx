@@ -1,190 +1,404 @@
-import { useMemo } from "react";
-import { Link, useLoaderData, useSearchParams } from "react-router";
-import { datesOf } from "#core/schedule/dates";
-import { isHeavy, judgementOf, scheduleOfAll, undatedSchedule } from "#core/schedule/kept";
-import { readWallTime } from "#core/units/wall-time";
-import { sayDate, sayMoment } from "#core/units/when";
-import { Calendar, Toggle, useDays, useParamLink } from "~/days/calendar";
-import { DayList } from "~/days/day-list";
-import { lanesOf, withPhases } from "~/days/lanes";
-import { useBestSchedule } from "~/days/use-schedule";
-import { planOfText, textOfPlan } from "~/editor/plan-text";
-import { allPlans, type LeftOut } from "~/http/shop.server";
+import { lazy, Suspense, useMemo } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { Link, useLoaderData, useNavigate, useSearchParams } from "react-router";
+import { MOST_LOOKS, USUAL_LOOKS } from "#core/schedule/plan-of-work";
+import { DAY, HOUR, type WallMinutes } from "#core/units/units";
+import { midnightBefore, readWallTime, sayWallTime } from "#core/units/wall-time";
+import { sayClock, sayDate, sayDates, sayLongDate, sayMoment } from "#core/units/when";
+import { Toggle, useNow, useParamLink, useSize } from "~/days/calendar";
+import {
+  fullTimes,
+  handsByDay,
+  handsLanes,
+  hoursOfAnybody,
+  pieceLanes,
+  type ShopJob,
+  type Span,
+  whereOf,
+} from "~/days/shop-lanes";
+import { isOnDay, ShopDaysDrawing } from "~/drawing/shop-days-drawing";
+import { timeAxis } from "~/drawing/time-axis";
+import { jobDatesFor, shopDaysFor, standingFor } from "~/http/plan-of-work.server";
+import { withStore } from "~/http/trouble.server";
 import { PageHead } from "~/parts/brand";
+import { PlanNotice, PlanPress } from "~/plan-of-work/plan-notice";
+import type { Standing } from "~/plan-of-work/standing";
+import { type AskPlan, useFreshPage, useStanding } from "~/plan-of-work/use-standing";
+import { countOf } from "~/words/amount";
 
-export const loader = async () => {
-  const { plans, leftOut } = await allPlans();
-  return { texts: plans.map(textOfPlan), leftOut };
-};
-export const meta = () => [{ title: "Shop calendar · Jolly Crust" }];
+export const loader = () =>
+  withStore(async (store) => {
+    const { jobs, shop, leftOut } = await shopDaysFor(store);
+    const dates = await jobDatesFor(store);
+    const shown = jobs.map(
+      ({ plan, job, isKept }): ShopJob => ({
+        id: plan.id,
+        title: plan.title,
+        isKept,
+        due: plan.due === undefined ? null : readWallTime(plan.due),
+        edited: dates[plan.id]?.edited ?? false,
+        pieces: plan.pieces.map(({ id, name, zones }) => ({
+          id,
+          name,
+          zones: zones.map((zone) => ({ id: zone.id, name: zone.name })),
+        })),
+        job,
+      }),
+    );
+    return { jobs: shown, shop, leftOut, standing: await standingFor(store) };
+  });
 
-/** Milliseconds the worker spends looking for better dates for the whole shop. */
-const LOOKS_FOR = 1000;
+export const meta = () => [{ title: "The shop's days · Jolly Crust" }];
 
-/** Jobs that cannot be read: the calendar shows the others. */
-function NotHere({ jobs }: { jobs: readonly LeftOut[] }) {
+/** How much of the calendar is shown, from the nearest to the farthest. */
+const ZOOMS = [
+  { id: "half", minutes: DAY / 2, name: "½ day" },
+  { id: "day", minutes: DAY, name: "day" },
+  { id: "3", minutes: 3 * DAY, name: "3 days" },
+  { id: "week", minutes: 7 * DAY, name: "week" },
+  { id: "2w", minutes: 14 * DAY, name: "2 weeks" },
+  { id: "3w", minutes: 21 * DAY, name: "3 weeks" },
+  { id: "2m", minutes: 61 * DAY, name: "2 months" },
+] as const;
+const USUAL_ZOOM = 3;
+/** A half day begins at a multiple of this. */
+const HALF = 6 * HOUR;
+
+function useSpan(jobs: readonly ShopJob[], now: WallMinutes | null) {
+  const [params] = useSearchParams();
+  const asked = ZOOMS.findIndex(({ id }) => id === params.get("span"));
+  const zoom = asked < 0 ? USUAL_ZOOM : asked;
+  const bookings = jobs.flatMap(({ job }) => job.bookings);
+  const first = bookings.reduce((least, { starts }) => Math.min(least, starts), Number.POSITIVE_INFINITY);
+  const last = bookings.reduce((most, { ends }) => Math.max(most, ends), Number.NEGATIVE_INFINITY);
+  // a calendar begins today, if there is work on both sides of it; otherwise with the first work
+  const begin = now !== null && now > first && now < last ? now : first;
+  const from = params.get("from");
+  const read = from === null ? null : readWallTime(from.length === 10 ? `${from}T00:00` : from);
+  const { minutes } = ZOOMS[zoom]!;
+  const start = read ?? begin;
+  const aligned = minutes < DAY ? Math.floor(start / HALF) * HALF : midnightBefore(start);
+  const span: Span = { from: aligned, to: aligned + minutes };
+  return { span, zoom, minutes, first, last };
+}
+
+const sayFrom = (wall: WallMinutes) => sayWallTime(wall);
+
+/** What there is to say of the plan of work first: what is late, what clashes, and why. */
+function Verdict({ jobs, standing, ask }: { jobs: readonly ShopJob[]; standing: Standing; ask: AskPlan }) {
+  const promised = jobs.filter(({ isKept }) => isKept);
+  const late = promised.filter(({ due, job }) => due !== null && lateOf(due, job) > 0);
+  const clashes = promised.flatMap((one) => one.job.clashes.map((clash) => ({ one, clash })));
+  const { kept } = standing;
+  return (
+    <section aria-label="Plan of work" className="mb-5">
+      {kept && <p className="kicker text-soft">plan of work, {sayPlanned(kept.at)}</p>}
+      <h2 className="text-view">
+        {late.length > 0
+          ? `${countOf(late.length, "job")} will be late`
+          : clashes.length > 0
+            ? "A clash to settle"
+            : "All jobs in time"}
+      </h2>
+      {late.length + clashes.length > 0 && (
+        <ul className="mt-1 flex flex-col gap-2">
+          {late.map((one) => (
+            <li key={one.id}>
+              <Link to={`/jobs/${one.id}/days`} className="hover:underline">
+                <b className="font-semibold">{one.title}</b> leaves {sayDate(one.job.dates!.leaves)}, promised for{" "}
+                {sayDate(one.due!)}.
+              </Link>
+              {one.job.clashes.slice(0, 1).map(({ says }) => (
+                <span key={says} className="block text-note text-soft">
+                  {says}
+                </span>
+              ))}
+            </li>
+          ))}
+          {clashes
+            .filter(({ one }) => !late.includes(one))
+            .slice(0, 3)
+            .map(({ one, clash }) => (
+              <li key={`${clash.planId} ${clash.says}`}>
+                <Link to={`/jobs/${one.id}/days`} className="hover:underline">
+                  <b className="font-semibold">{one.title}:</b> {clash.says}
+                </Link>
+              </li>
+            ))}
+        </ul>
+      )}
+      {kept && !standing.stale && !standing.planning && (
+        <p className="mt-2 flex flex-wrap gap-2">
+          <PlanPress
+            does={{ do: "plan", looks: Math.min(MOST_LOOKS, Math.max(USUAL_LOOKS, kept.looks) * 4) }}
+            ask={ask}
+          >
+            Look longer
+          </PlanPress>
+          <PlanPress does={{ do: "go back", id: kept.id }} ask={ask}>
+            Go back to the plan before
+          </PlanPress>
+        </p>
+      )}
+    </section>
+  );
+}
+
+const lateOf = (due: WallMinutes, { dates }: ShopJob["job"]) => Math.max(0, (dates?.leaves ?? 0) - due);
+
+/** A moment of the wall clock here, said as a date; the same on the server and the page where both keep the same time. */
+function sayPlanned(at: number): string {
+  return sayDate(Math.floor(at / 60_000));
+}
+
+function Jobs({ jobs }: { jobs: readonly ShopJob[] }) {
   if (jobs.length === 0) return null;
   return (
-    <section
-      className="mb-4 border border-l-4 border-line border-l-ochre bg-board px-4 py-3"
-      aria-label="Jobs left out"
-    >
-      <p className="kicker text-[0.9375rem] text-ochre">not on this calendar</p>
-      <ul className="flex flex-col gap-2">
-        {jobs.map(({ id, title, because }) => (
-          <li key={id}>
-            <b className="font-semibold">{title}</b>: {because}{" "}
-            <a className="link" href={`/jobs/${id}/export?as=stored`} download>
-              Get its file out
-            </a>
-          </li>
-        ))}
+    <section aria-label="When the jobs leave" className="mb-5">
+      <h2 className="text-lg">Leaving</h2>
+      <ul className="mt-1">
+        {[...jobs]
+          .sort((one, two) => (one.job.dates?.leaves ?? 0) - (two.job.dates?.leaves ?? 0))
+          .map(({ id, title, job, due, isKept, edited }) => (
+            <li key={id} className="flex items-baseline gap-2 border-t border-hair py-1" data-job={id}>
+              <span
+                aria-hidden="true"
+                className="size-3 shrink-0 self-center rounded-[2px] border border-ink/40"
+                style={{ background: job.colour }}
+              />
+              <Link to={`/jobs/${id}/days`} className="min-w-0 flex-1 truncate font-medium hover:underline">
+                {title}
+              </Link>
+              <span className="shrink-0 text-right text-note">
+                {job.dates ? (
+                  <span
+                    data-leaves={sayWallTime(job.dates.leaves)}
+                    className={due !== null && lateOf(due, job) > 0 ? "font-semibold text-ochre" : ""}
+                  >
+                    {sayDate(job.dates.leaves)}
+                    {due !== null && lateOf(due, job) > 0 && ", late"}
+                  </span>
+                ) : (
+                  "nothing to do"
+                )}
+                {!isKept && <span className="block text-soft">an idea</span>}
+                {edited && isKept && <span className="block text-soft">before its last edits</span>}
+              </span>
+            </li>
+          ))}
       </ul>
     </section>
   );
 }
 
-/** All jobs on one calendar, sharing the same painters. */
-export default function ShopDays() {
-  const { texts, leftOut } = useLoaderData<typeof loader>();
-  const plans = useMemo(() => texts.map(planOfText), [texts]);
-  const [params] = useSearchParams();
-  const link = useParamLink();
-  const works = useMemo(() => plans.map((plan) => ({ plan, judgement: judgementOf(plan) })), [plans]);
-  const heavy = isHeavy(works.map(({ judgement }) => judgement));
-  const quick = useMemo(
-    () => (heavy && works[0] ? undatedSchedule(works[0].plan, works[0].judgement) : scheduleOfAll(plans)),
-    [plans, works, heavy],
+function Day({ jobs, midnight, painters }: { jobs: readonly ShopJob[]; midnight: WallMinutes; painters: Names }) {
+  const today = jobs
+    .filter(({ isKept }) => isKept)
+    .flatMap((one) =>
+      one.job.bookings
+        .filter(({ starts, ends }) => ends > starts && isOnDay({ from: starts }, midnight))
+        .map((booking) => ({ one, booking })),
+    )
+    .sort((a, b) => a.booking.starts - b.booking.starts);
+  const hands = today.reduce((sum, { booking }) => sum + booking.ends - booking.starts, 0);
+  return (
+    <section aria-label={sayLongDate(midnight)}>
+      <h2 className="text-lg">{sayLongDate(midnight)}</h2>
+      <p className="text-note text-soft">
+        {today.length === 0
+          ? "No work is planned."
+          : `${countOf(today.length, "piece", "pieces")} of work, ${(hands / HOUR).toFixed(1)} h of hands`}
+      </p>
+      <ol className="mt-1">
+        {today.map(({ one, booking }) => (
+          <li key={booking.id} className="flex gap-2 border-t border-hair py-1">
+            <span className="w-11 shrink-0 font-semibold tabular-nums">{sayClock(booking.starts)}</span>
+            <Link
+              to={`/jobs/${one.id}/days?work=${encodeURIComponent(booking.id)}&day=${Math.floor(booking.starts / DAY)}`}
+              className="min-w-0 flex-1 hover:underline"
+            >
+              {booking.name}
+              <span className="block truncate text-note text-soft">
+                {[one.title, whereOf(one, booking), painters.size > 1 && painters.get(booking.painter)]
+                  .filter(Boolean)
+                  .join(" · ")}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ol>
+    </section>
   );
-  const { schedule: made, state, stop } = useBestSchedule(plans, quick, LOOKS_FOR, heavy);
-  const days = useDays(made.bookings, made.start);
-  const kind = params.get("lanes") === "zone" ? "zone" : "piece";
-  const chain = params.get("chain") === "yes";
-  const items = useMemo(() => withPhases(works, made.bookings), [works, made]);
-  const lanes = useMemo(() => lanesOf(works, items, kind), [works, items, kind]);
-  const starts = useMemo(() => new Map(plans.map(({ id, start }) => [id, readWallTime(start)!])), [plans]);
-  const first = works.find(({ judgement }) => judgement.zones.length > 0);
-  const titles = useMemo(() => new Map(plans.map(({ id, title }) => [id, title])), [plans]);
+}
+
+type Names = ReadonlyMap<string, string>;
+
+const HoursChart = lazy(() => import("~/charts/hours-chart"));
+
+/** All jobs on one calendar, with the same hands and places. */
+export default function ShopDays() {
+  const { jobs, shop, leftOut, standing: first } = useLoaderData<typeof loader>();
+  const { known, ask } = useStanding({ standing: first }, "/plan-of-work", 0);
+  const { standing } = known;
+  useFreshPage(standing);
+  const [params] = useSearchParams();
+  const navigate = useNavigate();
+  const link = useParamLink();
+  const now = useNow();
+  const { span, zoom, minutes } = useSpan(jobs, now);
+  const chosen = params.get("job");
+  const opened = params.get("open");
+  const charted = params.get("chart") === "hours";
+  const day = Number(params.get("day")) * DAY;
+  const shownDay = params.has("day") && day >= span.from && day < span.to ? day : midnightBefore(span.from);
+  const painters = useMemo(() => new Map(shop.painters.map(({ id, name }) => [id, name])), [shop]);
+  const hands = useMemo(() => handsLanes(jobs, shop, span), [jobs, shop, span]);
+  const pieces = pieceLanes(jobs, opened, {
+    job: (planId) => `/jobs/${planId}/days`,
+    open: (id) => link({ open: id === opened ? null : id }),
+  });
+  const { dryingPlaces } = shop.hours;
+  const places =
+    dryingPlaces === undefined
+      ? null
+      : {
+          note: countOf(dryingPlaces, "drying place"),
+          full: fullTimes(
+            jobs.filter(({ isKept }) => isKept).flatMap(({ job }) => job.lies),
+            dryingPlaces,
+          ),
+        };
+  const go = (to: string) => navigate(to, { replace: true, preventScrollReset: true });
+  const zoomTo = (at: number) => link({ span: ZOOMS[Math.max(0, Math.min(ZOOMS.length - 1, at))]!.id });
+  const moveTo = (by: number) => link({ from: sayFrom(span.from + by * minutes), day: null });
+  const toToday = () => now !== null && go(link({ from: sayFrom(now), day: Math.floor(now / DAY) }));
+  useHotkeys("t", toToday, [now, params]);
+  useHotkeys("plus, =, shift+equal", () => go(zoomTo(zoom - 1)), [params, zoom]);
+  useHotkeys("minus", () => go(zoomTo(zoom + 1)), [params, zoom]);
+  useHotkeys("bracketleft", () => go(moveTo(-1)), [params, span.from]);
+  useHotkeys("bracketright", () => go(moveTo(1)), [params, span.from]);
+  const { frame, size } = useSize();
+  const axis = timeAxis(hoursOfAnybody(shop), span.from, span.to, LABELS, size.width - LABELS);
+  const empty = jobs.every(({ job }) => job.bookings.length === 0);
   return (
     <div className="flex h-screen min-h-[640px] min-w-[1024px] flex-col">
-      <PageHead title="Shop calendar">
-        <a className="button" href="/days.ics">
-          Calendar feed
-        </a>
+      <PageHead title="The shop's days">
+        <span className="flex gap-2">
+          <Link to="/shop" className="button">
+            Hours and hands
+          </Link>
+          <a className="button" href="/days.ics">
+            Calendar feed
+          </a>
+        </span>
       </PageHead>
-      {first && made.bookings.length > 0 ? (
+      <PlanNotice standing={standing} ask={ask} />
+      {empty ? (
+        <main className="flex flex-1 flex-col items-center justify-center gap-3">
+          <h1 className="text-view">{standing.stale ? "Planning the first work …" : "No work to show yet"}</h1>
+          <p className="text-soft" role="status">
+            {standing.stale
+              ? "The calendar appears here in a few seconds."
+              : "Promise a job, or add a first step to one, and its days show here beside the others'."}
+          </p>
+          <Link to="/" className="button button-main">
+            Go to the jobs
+          </Link>
+        </main>
+      ) : (
         <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_300px]">
-          <Calendar
-            hours={first.plan.pinned.hours}
-            days={days}
-            lanes={lanes}
-            startOf={(planId) => starts.get(planId) ?? 0}
-            air={{ climate: first.judgement.zones[0]!.climate, zero: starts.get(first.plan.id)! }}
-            day={days.day}
-            chosen={null}
-            chain={chain}
-            linkTo={({ planId, id, starts: begins }) =>
-              `/jobs/${planId}/days?work=${id}&day=${Math.floor(begins / 1440)}`
-            }
-            bar={
-              <>
-                <span className="flex gap-1 self-center">
-                  <Toggle on={kind === "piece"} to={link({ lanes: null })}>
-                    By piece
-                  </Toggle>
-                  <Toggle on={kind === "zone"} to={link({ lanes: "zone" })}>
-                    By zone
-                  </Toggle>
-                </span>
-                <Toggle on={chain} to={link({ chain: chain ? null : "yes" })}>
-                  What sets the finish
+          <section className="flex min-h-0 flex-col border-r border-line px-5 pt-3 pb-2" aria-label="Calendar">
+            <div className="mb-2 flex items-center gap-3">
+              <h1 className="shrink-0 text-view">
+                {minutes < DAY ? sayMoment(span.from) : sayDates(span.from, span.to - 1)}
+              </h1>
+              <nav aria-label="Move through the calendar" className="flex gap-1">
+                <Toggle on={false} to={moveTo(-1)}>
+                  Earlier
                 </Toggle>
-                <span className="flex-1" />
-                {state === "looking" && (
-                  <span className="flex items-baseline gap-2 text-note text-soft" role="status">
-                    Looking for an earlier finish …
-                    <button type="button" className="link" onClick={stop}>
-                      Stop
-                    </button>
-                  </span>
+                {now !== null && (
+                  <Toggle on={false} to={link({ from: sayFrom(now), day: Math.floor(now / DAY) })}>
+                    Today
+                  </Toggle>
                 )}
-              </>
-            }
-            foot="Here all jobs share the same painters. A job's own calendar is planned as if it were the only one; select any work to go there."
-          />
-          <aside className="min-h-0 overflow-y-auto p-4" aria-label="The jobs">
-            <h2 className="text-lg">Finish dates</h2>
-            <ul className="mt-1 mb-5">
-              {works.map((work) => {
-                const dates = datesOf(work, made);
-                const due = work.plan.due ? readWallTime(work.plan.due) : null;
-                const late = dates !== null && due !== null && dates.leaves > due;
-                return (
-                  <li key={work.plan.id} className="border-t border-hair py-1.5">
-                    <Link to={`/jobs/${work.plan.id}/days`} className="block truncate font-medium hover:underline">
-                      {work.plan.title}
-                    </Link>
-                    <span className="text-note text-soft">
-                      {dates ? `done ${sayMoment(dates.finish, made.start)}` : "nothing to do"}
-                      {due !== null && (
-                        <span className={late ? "font-semibold text-ochre" : ""}>
-                          {late ? ` · too late for ${sayDate(due)}` : ` · due ${sayDate(due)}`}
-                        </span>
-                      )}
-                    </span>
-                  </li>
-                );
-              })}
-            </ul>
-            <NotHere jobs={leftOut} />
-            {made.clashes.length > 0 && (
+                <Toggle on={false} to={moveTo(1)}>
+                  Later
+                </Toggle>
+              </nav>
+              <span className="flex-1" />
+              <nav aria-label="How much to show" className="flex gap-1">
+                {ZOOMS.map(({ id, name }, at) => (
+                  <Toggle key={id} on={at === zoom} to={link({ span: id })}>
+                    {name}
+                  </Toggle>
+                ))}
+              </nav>
+            </div>
+            <div ref={frame} className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto">
+              <ShopDaysDrawing
+                axis={axis}
+                hands={hands}
+                pieces={pieces}
+                places={places}
+                width={size.width}
+                height={charted ? size.height - CHART : size.height}
+                labelWidth={LABELS}
+                day={shownDay}
+                now={now}
+                chosen={chosen}
+                linkToDay={(midnight) => link({ day: midnight / DAY })}
+                linkToJob={(planId) => link({ job: planId === chosen ? null : planId })}
+              />
+              {charted && (
+                <Suspense fallback={<p className="text-note text-soft">Drawing the hours …</p>}>
+                  <HoursChart
+                    days={handsByDay(jobs, shop, span)}
+                    names={shop.painters.map(({ name }) => name)}
+                    height={CHART}
+                  />
+                </Suspense>
+              )}
+            </div>
+            <p className="flex items-baseline gap-4 pt-1.5 text-note text-soft">
+              <span className="min-w-0 flex-1">
+                Blocks: hands at work, in the colour of the piece. Upright: a layer laid; its wedge dries, and the next
+                may go on at the point. Shaded: closed, and drawn twelve times narrower. Press a piece to see its zones.
+              </span>
+              <Toggle on={charted} to={link({ chart: charted ? null : "hours" })}>
+                Hours of hands
+              </Toggle>
+            </p>
+          </section>
+          <aside className="min-h-0 overflow-y-auto px-4 py-3" aria-label="The jobs">
+            <Verdict jobs={jobs} standing={standing} ask={ask} />
+            {leftOut.length > 0 && (
               <section
                 className="mb-4 border border-l-4 border-line border-l-ochre bg-board px-4 py-3"
-                aria-label="Clashes"
+                aria-label="Jobs left out"
               >
-                <p className="kicker text-[0.9375rem] text-ochre">clashes</p>
+                <p className="kicker text-[0.9375rem] text-ochre">not on this calendar</p>
                 <ul className="flex flex-col gap-2">
-                  {made.clashes.map((clash) => (
-                    <li key={`${clash.planId} ${clash.says}`}>
-                      <Link to={`/jobs/${clash.planId}/days`} className="hover:underline">
-                        {clash.says}
-                      </Link>
+                  {leftOut.map(({ id, title, because }) => (
+                    <li key={id}>
+                      <b className="font-semibold">{title}</b>: {because}.{" "}
+                      <a className="link" href={`/jobs/${id}/export?as=stored`} download>
+                        Get its file out
+                      </a>
                     </li>
                   ))}
                 </ul>
               </section>
             )}
-            {days.day !== null && (
-              <DayList
-                day={days.day}
-                items={items}
-                jobs={titles}
-                linkTo={({ booking }) => `/jobs/${booking.planId}/days?work=${booking.id}`}
-              />
-            )}
+            <Day jobs={jobs} midnight={shownDay} painters={painters} />
+            <div className="mt-5">
+              <Jobs jobs={jobs} />
+            </div>
           </aside>
-        </main>
-      ) : (
-        <main className="flex flex-1 flex-col items-center justify-center gap-3">
-          {state === "dating" ? (
-            <>
-              <h1 className="text-view">Working out the days …</h1>
-              <p className="text-soft" role="status">
-                There is a lot of work in these jobs; the calendar appears here in a few seconds.
-              </p>
-            </>
-          ) : (
-            <>
-              <h1 className="text-view">No work to show yet</h1>
-              <p className="text-soft">Add a first step to a job, and its days show here beside the others'.</p>
-            </>
-          )}
-          <NotHere jobs={leftOut} />
-          <Link to="/" className="button button-main">
-            Go to the jobs
-          </Link>
         </main>
       )}
     </div>
   );
 }
+
+const LABELS = 150;
+const CHART = 190;

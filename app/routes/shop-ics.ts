@@ -1,10 +1,13 @@
 import { calendarResponse } from "~/http/calendar.server";
-import { allPlans } from "~/http/shop.server";
-import { resource } from "~/http/trouble.server";
+import { shopDaysFor } from "~/http/plan-of-work.server";
+import { resource, withStore } from "~/http/trouble.server";
 import type { Route } from "./+types/shop-ics";
 
 /** The days of the whole shop as an iCalendar feed. */
 export const loader = ({ request }: Route.LoaderArgs) =>
-  resource(async () => {
-    return calendarResponse((await allPlans()).plans, "Shop calendar", new URL(request.url));
-  });
+  resource(() =>
+    withStore(async (store) => {
+      const { jobs, shop } = await shopDaysFor(store);
+      return calendarResponse(jobs, "The shop's days", new URL(request.url), shop.hours.timeZone);
+    }),
+  );

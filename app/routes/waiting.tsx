@@ -68,7 +68,6 @@ export default function Waiting({ loaderData: { to, row } }: Route.ComponentProp
                 <dd>
                   {countOf(worked.counts.stop, SEVERITY_WORDS.stop.one)},{" "}
                   {countOf(worked.counts.caution, SEVERITY_WORDS.caution.one)}
-                  {worked.leaves !== null && `, leaves ${sayDate(worked.leaves, starts ?? undefined)}`}
                 </dd>
               </>
             )}

@@ -2,12 +2,14 @@ import { Link } from "react-router";
 import { signOf } from "#core/drying/signs";
 import { sayMix } from "#core/plan/mix";
 import { materialName } from "#core/plan/plan";
-import { judgementOf, scheduleOf } from "#core/schedule/kept";
+import { markOf } from "#core/schedule/mark";
+import { workOf } from "#core/schedule/plan-of-work";
 import { shortDuration } from "#core/units/duration";
-import { midnightBefore } from "#core/units/wall-time";
-import { sayClock, sayLongDate } from "#core/units/when";
+import { midnightBefore, sayWallTime } from "#core/units/wall-time";
+import { sayClock, sayDate, sayLongDate } from "#core/units/when";
 import { getJob } from "#db/plans";
 import { withPhases } from "~/days/lanes";
+import { jobPlanFor } from "~/http/plan-of-work.server";
 import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
 import { seamSays } from "~/parts/seam-words";
 import type { Route } from "./+types/wall";
@@ -22,11 +24,14 @@ interface Row {
 
 export async function loader({ params }: Route.LoaderArgs) {
   const planId = planIdOf(params);
-  const job = await withStore((store) => getJob(store, planId));
-  if (!job) throw noSuchJob(planId);
-  const { plan } = job;
-  const work = { plan, judgement: judgementOf(plan) };
-  const { bookings } = scheduleOf(plan);
+  const found = await withStore(async (store) => {
+    const job = await getJob(store, planId);
+    return job && { plan: job.plan, ...(await jobPlanFor(store, job.plan)) };
+  });
+  if (!found) throw noSuchJob(planId);
+  const { plan, job: planned, shop } = found;
+  const { bookings, dates } = planned;
+  const work = workOf(plan, shop);
   const days = new Map<number, Row[]>();
   for (const { booking, judged, placed } of withPhases([work], bookings)) {
     if (booking.ends <= booking.starts) continue;
@@ -51,7 +56,13 @@ export async function loader({ params }: Route.LoaderArgs) {
     });
     days.set(day, rows);
   }
-  return { id: plan.id, title: plan.title, days: [...days].map(([day, rows]) => ({ says: sayLongDate(day), rows })) };
+  return {
+    id: plan.id,
+    title: plan.title,
+    leaves: dates?.leaves ?? null,
+    edited: planned.mark !== markOf(plan),
+    days: [...days].map(([day, rows]) => ({ says: sayLongDate(day), rows })),
+  };
 }
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
@@ -62,7 +73,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 const ONE_COLUMN = 26;
 
 /** The days as a list to hang on the wall: one printed page. */
-export default function Wall({ loaderData: { id, title, days } }: Route.ComponentProps) {
+export default function Wall({ loaderData: { id, title, leaves, edited, days } }: Route.ComponentProps) {
   const rows = days.reduce((sum, day) => sum + day.rows.length + 2, 0);
   return (
     <main className="mx-auto max-w-[900px] bg-board p-8 print:max-w-none print:bg-white print:p-0">
@@ -75,6 +86,12 @@ export default function Wall({ loaderData: { id, title, days } }: Route.Componen
         </button>
       </p>
       <h1 className="mb-3 text-view print:text-lg">{title}</h1>
+      {leaves !== null && (
+        <p className="mb-3 print:mb-2" data-leaves={sayWallTime(leaves)}>
+          Leaves <b className="font-semibold">{sayDate(leaves)}</b>
+          {edited && <span className="text-soft"> · planned before the job's last edits</span>}
+        </p>
+      )}
       {days.length === 0 && <p className="text-soft">There is no work to list yet.</p>}
       <div
         className={`gap-8 ${rows > ONE_COLUMN ? "columns-2" : ""} ${rows > 2 * ONE_COLUMN ? "text-note print:text-[9px] print:leading-tight" : "print:text-[11px]"}`}

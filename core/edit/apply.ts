@@ -2,6 +2,7 @@ import type { Material } from "../materials/material.ts";
 import { sayFault } from "../plan/fault-words.ts";
 import {
   type Crust,
+  type DoneWork,
   findZone,
   LIMITS,
   type Piece,
@@ -192,6 +193,22 @@ function withTime(plan: Plan, { zoneId, phaseId, starts }: Extract<Command, { do
   };
 }
 
+/** Marks a phase as done at a time, or as still to do where there is none. */
+function withDone(plan: Plan, { zoneId, phaseId, when }: Extract<Command, { do: "set done" }>): Applied {
+  const isIt = (one: DoneWork) => one.zoneId === zoneId && one.phaseId === phaseId;
+  const before = plan.done?.find(isIt);
+  const others = plan.done?.filter((one) => !isIt(one)) ?? [];
+  if (when !== null && others.length >= LIMITS.done)
+    return refuse(`At most ${LIMITS.done} pieces of work can be marked as done.`);
+  const done = when === null ? others : [...others, { zoneId, phaseId, ...when }];
+  const { done: _, ...rest } = plan;
+  return {
+    ok: true,
+    plan: done.length === 0 ? rest : { ...rest, done: done.sort(byPlace) },
+    inverse: [{ do: "set done", zoneId, phaseId, when: before ? { starts: before.starts, ends: before.ends } : null }],
+  };
+}
+
 const byPlace = (one: Plan["pins"][number], two: Plan["pins"][number]) =>
   one.zoneId < two.zoneId || (one.zoneId === two.zoneId && one.phaseId < two.phaseId) ? -1 : 1;
 
@@ -231,6 +248,8 @@ export function applyCommand(plan: Plan, command: Command): Applied {
       };
     case "set time":
       return withTime(plan, command);
+    case "set done":
+      return withDone(plan, command);
     case "acknowledge":
       return {
         ok: true,
@@ -297,11 +316,15 @@ export function applyCommand(plan: Plan, command: Command): Applied {
 
 /** Commands that clear what is set for steps, coats and zones that no longer exist. */
 function clearing(plan: Plan): Command[] {
-  const { pins, overrides } = looseEnds(plan);
+  const { pins, done, overrides } = looseEnds(plan);
   return [
     ...pins.map((at): Command => {
       const { zoneId, phaseId } = plan.pins[at]!;
       return { do: "set time", zoneId, phaseId, starts: null };
+    }),
+    ...done.map((at): Command => {
+      const { zoneId, phaseId } = plan.done![at]!;
+      return { do: "set done", zoneId, phaseId, when: null };
     }),
     ...overrides.map(({ zoneId, at }): Command => {
       const kept = findZone(plan, zoneId)!.overrides.filter((_, index) => !at.includes(index));

@@ -3,7 +3,7 @@ import { Material } from "../materials/material.ts";
 import { Hours } from "../plan/hours.ts";
 import { HouseRules } from "../plan/house-rules.ts";
 import { asWrittenNow } from "../plan/old-step.ts";
-import { Crust, Id, Piece, Pin, Plan, Step, Zone } from "../plan/plan.ts";
+import { Crust, DoneWork, Id, Piece, Pin, Plan, Step, Zone } from "../plan/plan.ts";
 import { Room } from "../plan/room.ts";
 import { WallTime } from "../plan/time.ts";
 
@@ -41,6 +41,8 @@ const JobPatch = z.strictObject({
   client: Plan.shape.client.nullable(),
   start: Plan.shape.start.optional(),
   due: Plan.shape.due.nullable(),
+  state: Plan.shape.state.nullable(),
+  hoursFrom: Plan.shape.hoursFrom.nullable(),
 });
 
 /** Every way a plan can change. In a patch, null removes a field and a missing field leaves it. */
@@ -51,6 +53,12 @@ export const Command = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("set room"), room: Room }),
   z.strictObject({ do: z.literal("set palette"), palette: Plan.shape.palette }),
   z.strictObject({ do: z.literal("set time"), zoneId: Id, phaseId: Pin.shape.phaseId, starts: WallTime.nullable() }),
+  z.strictObject({
+    do: z.literal("set done"),
+    zoneId: Id,
+    phaseId: Pin.shape.phaseId,
+    when: DoneWork.pick({ starts: true, ends: true }).nullable(),
+  }),
   z.strictObject({ do: z.literal("acknowledge"), dangers: Plan.shape.acknowledged }),
   z.strictObject({ do: z.literal("insert step"), crustId: Id, at: Index, step: AnyStep }),
   z.strictObject({ do: z.literal("remove step"), crustId: Id, stepId: Id }),

@@ -31,6 +31,8 @@ const LISTS: Record<string, string> = {
   palette: "colour",
   overrides: "exception",
   pins: "set time",
+  done: "work done",
+  painters: "painter",
   exceptions: "day",
   branches: "way",
 };

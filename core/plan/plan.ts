@@ -23,6 +23,7 @@ export const LIMITS = {
   steps: 80,
   materials: 400,
   pins: 200,
+  done: 1000,
   coats: 12,
   projectFileBytes: 5_000_000,
 } as const;
@@ -203,6 +204,14 @@ export const Pin = z.strictObject({
 });
 export type Pin = z.infer<typeof Pin>;
 
+/** Work that has been done on a zone, and when: it stays where it was. */
+export const DoneWork = Pin.extend({ ends: WallTime });
+export type DoneWork = z.infer<typeof DoneWork>;
+
+/** How far a job has come: what is only an idea is not planned for, what is put away is over. */
+export const JOB_STATES = ["idea", "promised", "under way", "finished", "put away"] as const;
+export type JobState = (typeof JOB_STATES)[number];
+
 export const Plan = z
   .strictObject({
     format: z.literal(PLAN_FORMAT),
@@ -212,6 +221,11 @@ export const Plan = z
     client: plainLine(120).optional(),
     start: WallTime,
     due: WallTime.optional(),
+    state: z.enum(JOB_STATES).optional().describe("promised, if left out"),
+    hoursFrom: z
+      .enum(["shop", "job"])
+      .optional()
+      .describe("whose working hours it keeps: those of the shop, or its own, which it does if left out"),
     pinned: z.strictObject({
       room: Room,
       hours: Hours,
@@ -225,6 +239,11 @@ export const Plan = z
       .default([])
       .describe("target colours; the mixing bench looks for them"),
     pins: z.array(Pin).max(LIMITS.pins, `${LIMITS.pins} times can be set at most`).default([]),
+    done: z
+      .array(DoneWork)
+      .max(LIMITS.done, `${LIMITS.done} pieces of work at most can be marked as done`)
+      .optional()
+      .describe("work that has been done"),
     crusts: z.array(Crust).max(LIMITS.crusts),
     pieces: z.array(Piece).max(LIMITS.pieces),
   })
@@ -232,6 +251,10 @@ export const Plan = z
     for (const { path, says } of planFaults(plan)) context.addIssue({ code: "custom", path, message: says });
   });
 export type Plan = z.infer<typeof Plan>;
+
+export const stateOf = ({ state = "promised" }: Plan): JobState => state;
+/** Whether its work is planned for, so that no other job can have those hands at that time. */
+export const isPlannedFor = (plan: Plan): boolean => stateOf(plan) === "promised" || stateOf(plan) === "under way";
 
 /** Names of the plan's materials by id. */
 export const materialName =

@@ -14,6 +14,9 @@ export interface PlanFault {
 /** Zones that one plan may hold. */
 export const MOST_ZONES = 40;
 
+/** Minutes that one piece of work can have taken. */
+const LONGEST_WORK = 1440;
+
 const spoken = (wall: string) => sayMoment(readWallTime(wall)!);
 
 /**
@@ -114,6 +117,12 @@ function timeFaults(plan: Plan, at: At) {
   const due = plan.due === undefined ? null : readWallTime(plan.due);
   if (due !== null && due <= start)
     at(["due"], "the due date is before the start: make it later, or begin the job earlier");
+  plan.done?.forEach(({ starts, ends }, index) => {
+    if (readWallTime(ends)! < readWallTime(starts)!)
+      at(["done", index, "ends"], `work that began on ${spoken(starts)} cannot have ended on ${spoken(ends)}`);
+    if (readWallTime(ends)! - readWallTime(starts)! > LONGEST_WORK)
+      at(["done", index, "ends"], "one piece of work takes a day at most: mark each part of it by itself");
+  });
   plan.pins.forEach((pin, index) => {
     if (readWallTime(pin.starts)! < start)
       at(
@@ -132,6 +141,8 @@ const phaseIds = (step: Step, coats: number, rounds: number) =>
 export interface LooseEnds {
   /** places in the list of set times */
   pins: number[];
+  /** places in the list of work that is done */
+  done: number[];
   /** zones, and places in their lists of exceptions */
   overrides: { zoneId: string; piece: number; zone: number; at: number[] }[];
 }
@@ -140,7 +151,8 @@ export interface LooseEnds {
 export function looseEnds(plan: Plan): LooseEnds {
   const crusts = new Map(plan.crusts.map((crust) => [crust.id, crust]));
   const phases = new Map<string, Set<string>>();
-  const pinned = new Set(plan.pins.map(({ zoneId }) => zoneId));
+  const { pins, done = [] } = plan;
+  const pinned = new Set([...pins, ...done].map(({ zoneId }) => zoneId));
   const overrides: LooseEnds["overrides"] = [];
   plan.pieces.forEach((piece, pieceAt) => {
     piece.zones.forEach((zone, zoneAt) => {
@@ -162,11 +174,17 @@ export function looseEnds(plan: Plan): LooseEnds {
       );
     });
   });
-  return { pins: plan.pins.flatMap((pin, at) => (phases.get(pin.zoneId)?.has(pin.phaseId) ? [] : [at])), overrides };
+  const loose = (list: readonly Pick<Plan["pins"][number], "zoneId" | "phaseId">[]) =>
+    list.flatMap(({ zoneId, phaseId }, at) => (phases.get(zoneId)?.has(phaseId) ? [] : [at]));
+  return { pins: loose(pins), done: loose(done), overrides };
 }
 
 function looseFaults(plan: Plan, at: At) {
-  const { pins, overrides } = looseEnds(plan);
+  const { pins, done, overrides } = looseEnds(plan);
+  for (const index of done) {
+    const { zoneId, phaseId } = plan.done![index]!;
+    at(["done", index], `step "${phaseId}" on zone "${zoneId}" is marked as done, but the plan has no such coat`);
+  }
   for (const index of pins) {
     const { zoneId, phaseId } = plan.pins[index]!;
     at(["pins", index], `a time is set for step "${phaseId}" on zone "${zoneId}", but the plan has no such coat`);

@@ -7,8 +7,11 @@ export interface Window {
   shuts: WallMinutes;
 }
 
+/** When there is work at all, whoever does it. */
+export type Open = Pick<Hours, "weekdays" | "exceptions">;
+
 /** The working hours of a day: its exception's if it has one, otherwise its weekday's. */
-function stretchesOn({ weekdays, exceptions }: Hours, midnight: WallMinutes): [number, number][] {
+function stretchesOn({ weekdays, exceptions }: Open, midnight: WallMinutes): [number, number][] {
   if (exceptions.length > 0) {
     const date = sayWallTime(midnight).slice(0, 10);
     const exception = exceptions.find(({ on }) => on === date);
@@ -18,7 +21,7 @@ function stretchesOn({ weekdays, exceptions }: Hours, midnight: WallMinutes): [n
 }
 
 /** Working windows from an instant on, for so many days, in order. A window already begun is cut at the instant. */
-export function workingWindows(hours: Hours, from: WallMinutes, days: number): Window[] {
+export function workingWindows(hours: Open, from: WallMinutes, days: number): Window[] {
   const windows: Window[] = [];
   const first = midnightBefore(from);
   for (let day = 0; day < days; day++) {
@@ -36,6 +39,6 @@ export function workingWindows(hours: Hours, from: WallMinutes, days: number): W
 }
 
 /** The longest unbroken window of an ordinary week. */
-export function longestWindow(hours: Hours): Minutes {
+export function longestWindow(hours: Open): Minutes {
   return Math.max(0, ...workingWindows(hours, 0, 14).map((window) => window.shuts - window.opens));
 }

@@ -5,10 +5,11 @@ import type { ShopClock } from "../units/time-zone.ts";
 import { readWallTime } from "../units/wall-time.ts";
 import { sayMoment } from "../units/when.ts";
 import { longestWindow } from "./calendar.ts";
-import { yielding } from "./giving-way.ts";
+import { type Yielding, yielding } from "./giving-way.ts";
+import { type Reason, sayLag } from "./reason.ts";
 import type { Claim } from "./solve/clash.ts";
-import type { Lag } from "./solve/problem.ts";
-import { type Reason, sayLag, type Task } from "./work.ts";
+import type { Lag, Minute, Network } from "./solve/problem.ts";
+import type { Task } from "./work.ts";
 
 /** Claims that cannot all be met, in words, shown at the step that did not fit in. */
 export interface Clash {
@@ -47,7 +48,7 @@ export function sayClash(claims: readonly Claim[], about: About, says?: string):
 
 /** The step that a clash is shown at: the last of those it names. */
 function taskOf(claims: readonly Claim[], { tasks }: About): Task {
-  const yields = claims.find((claim) => "due" in claim) ?? yielding(claims);
+  const yields = claims.find((claim) => "due" in claim) ?? yielding(claims) ?? claims[0]!;
   if ("due" in yields) return tasks.get(yields.due.id)!;
   return tasks.get("lag" in yields ? yields.lag.to : yields.activity.id)!;
 }
@@ -59,7 +60,8 @@ function sayClaim(claim: Claim, { tasks, clock, reasonOf }: About): string {
     const { name } = tasks.get(claim.due.id)!;
     return `"${name}" must begin by ${when(claim.due.due!)} to be dry by the due date`;
   }
-  const task = tasks.get(claim.activity.id)!;
+  const task = tasks.get(claim.activity.id);
+  if (!task) return "the other jobs have those hands";
   const { anyHour, earliest, duration } = claim.activity;
   if (task.done) return `"${task.name}" was done on ${when(earliest!)}`;
   if (anyHour) return `"${task.name}" is set for ${when(earliest!)}`;
@@ -67,18 +69,20 @@ function sayClaim(claim: Claim, { tasks, clock, reasonOf }: About): string {
 }
 
 function sentence(claims: readonly Claim[], task: Task, about: About): string {
-  const { plan, name } = task;
-  const longest = longestWindow(plan.pinned.hours);
+  const { name } = task;
+  const longest = longestWindow(task.hours);
   const [only] = claims;
   if (longest === 0) return "The week has no working hours. Add hours to at least one day.";
   if (claims.length === 1 && only && "activity" in only && !only.activity.anyHour)
     return `"${name}" takes ${sayDuration(only.activity.duration)} in one session, but the longest spell of working hours is ${sayDuration(longest)}. Split the zone at a natural break, or lengthen the day.`;
-  const yields = yielding(claims);
+  const yields = yielding(claims) ?? claims[0]!;
   const told = sayClaim(yields, about);
   const author = claims.find(
     (claim) => claim !== yields && "lag" in claim && about.reasonOf(claim.lag)?.kind === "author",
   );
-  const set = claims.find((claim) => claim !== yields && "activity" in claim && claim.activity.anyHour);
+  const set = claims.find(
+    (claim) => claim !== yields && "activity" in claim && claim.activity.anyHour && !claim.activity.aside,
+  );
   const against = set ?? author;
   if (against && "lag" in against && "lag" in yields && against.lag.min <= (yields.lag.max ?? 0))
     return `${told}, but ${sayClaim(against, about)}. With the drying time between them, no working hours allow both.`;
@@ -88,4 +92,36 @@ function sentence(claims: readonly Claim[], task: Task, about: About): string {
   const pinnedHere = "activity" in yields && yields.activity.anyHour;
   if (pinnedHere) return `${told}, which is not possible. Clear that time, or move it.`;
   return `${told}, but no working hours allow it. Lengthen a working day, or relax the wait.`;
+}
+
+/** Where nobody of the shop can do a piece of work. */
+export function sayBeyondAll({ tasks }: Pick<About, "tasks">, id: string): Clash {
+  const { plan, phase, name } = tasks.get(id)!;
+  return {
+    planId: plan.id,
+    zoneId: phase?.judged.zone.id ?? "",
+    stepId: phase?.placed.phase.step.id ?? "",
+    says: `Nobody in the shop can do "${name}". It is dated as if the first painter could. Choose another technique, or change what she cannot do.`,
+    claims: [],
+  };
+}
+
+/** What was given up, and how it is dated instead; null where it fits in after all. */
+export function sayInstead(
+  yields: Yielding,
+  { activities }: Network,
+  starts: Readonly<Record<string, Minute>>,
+  { tasks, clock }: About,
+): string | null {
+  const id = "lag" in yields ? yields.lag.to : yields.activity.id;
+  const task = tasks.get(id);
+  const start = starts[id];
+  if (!task || start === undefined || longestWindow(task.hours) === 0) return null;
+  const when = sayMoment(clock.wall(start), clock.wall(0));
+  if (!("lag" in yields)) return `It is dated ${when} instead.`;
+  const { from, max, min, varies } = yields.lag;
+  const finish = (starts[from] ?? 0) + (activities.find((one) => one.id === from)?.duration ?? 0);
+  if (max === null) return start < finish + min ? `It is dated ${when}, before that wait is over.` : null;
+  const shuts = varies?.shuts ? varies.shuts(finish) : finish + max;
+  return start > shuts ? `It gives way: it is dated ${when}, ${sayDuration(start - shuts)} after that.` : null;
 }

@@ -2,7 +2,7 @@ import { ShopClock } from "../units/time-zone.ts";
 import type { WallMinutes } from "../units/units.ts";
 import { readWallTime } from "../units/wall-time.ts";
 import type { Schedule } from "./schedule.ts";
-import { taskId, type Work } from "./work.ts";
+import { hoursOf, taskId, type Work } from "./work.ts";
 
 export interface Dates {
   /** the last work is done */
@@ -21,11 +21,12 @@ export interface Dates {
  * The dates a customer wants to know, from the shop's own hours and the room's own air; null if there is nothing to
  * do.
  */
-export function datesOf({ plan, judgement }: Work, { bookings }: Pick<Schedule, "bookings">): Dates | null {
+export function datesOf(work: Work, { bookings }: Pick<Schedule, "bookings">): Dates | null {
+  const { plan, judgement } = work;
   const own = bookings.filter(({ planId }) => planId === plan.id);
   if (own.length === 0) return null;
   const start = readWallTime(plan.start)!;
-  const clock = new ShopClock(start, plan.pinned.hours.timeZone);
+  const clock = new ShopClock(start, hoursOf(work).timeZone);
   const finish = own.reduce((last, { ends }) => Math.max(last, ends), Number.NEGATIVE_INFINITY);
   const dates: Dates = {
     finish,

@@ -5,9 +5,9 @@ import type { Plan } from "../plan/plan.ts";
 import { type ExampleStep, examplePlan } from "../rules/example.ts";
 import { readWallTime, sayWallTime } from "../units/wall-time.ts";
 import { datesOf } from "./dates.ts";
+import { networkOfWork } from "./network.ts";
 import { schedule } from "./schedule.ts";
 import { canHold, clashOf, networkOf } from "./solve/clash.ts";
-import { networkOfWork } from "./work.ts";
 
 const now = () => performance.now();
 const at = (text: string) => readWallTime(text)!;

@@ -1,5 +1,5 @@
 import type { Claim } from "./solve/clash.ts";
-import { type Activity, type Lag, type Minute, type Network, PAINTER } from "./solve/problem.ts";
+import type { Activity, Lag, Minute, Network } from "./solve/problem.ts";
 
 // What is given up of claims that cannot all be met, so that the rest can be dated.
 
@@ -8,15 +8,18 @@ export type Yielding = Exclude<Claim, { due: Activity }>;
 
 /**
  * What is given up of a clash so that the rest can be dated: what was set by hand first, then what shuts, then hours
- * and painters.
+ * and painters. Null where only other work that is there already is left.
  */
-export function yielding(all: readonly Claim[]): Yielding {
-  const claims = all.flatMap((claim) => ("due" in claim ? [] : [claim]));
+export function yielding(all: readonly Claim[]): Yielding | null {
+  // other work that is there already gives way to nothing
+  const claims = all.flatMap((claim) =>
+    "due" in claim || ("activity" in claim && claim.activity.aside) ? [] : [claim],
+  );
   const set = claims.find((claim) => "activity" in claim && claim.activity.anyHour);
   if (set) return set;
   const shutting = claims.flatMap((claim) => ("lag" in claim && claim.lag.max !== null ? [claim] : []));
   shutting.sort((one, two) => two.lag.max! - two.lag.min - (one.lag.max! - one.lag.min));
-  return shutting[0] ?? claims.find((claim) => "activity" in claim) ?? claims[0]!;
+  return shutting[0] ?? claims.find((claim) => "activity" in claim) ?? claims[0] ?? null;
 }
 
 /** The network with a claim given up. What was set by hand may then begin from `start` on, when its job does. */
@@ -29,9 +32,9 @@ export function relaxed(network: Network, claim: Yielding, start: Minute): Netwo
         : { from, to, min, max: null, ...(varies ? { varies: { ...varies, shuts: null } } : {}) };
     return { ...network, lags: network.lags.map((lag) => (lag === claim.lag ? loose : lag)) };
   }
-  const { id, duration, calendar, earliest, anyHour } = claim.activity;
+  const { id, duration, earliest, anyHour, latest: _, ...hands } = claim.activity;
   const free: Activity = anyHour
-    ? { id, duration, uses: { [PAINTER]: 1 }, ...(calendar === undefined ? {} : { calendar }), earliest: start }
+    ? { id, duration, ...hands, earliest: start }
     : { id, duration, uses: {}, ...(earliest === undefined ? {} : { earliest }) };
   return { ...network, activities: network.activities.map((one) => (one.id === id ? free : one)) };
 }

@@ -40,7 +40,16 @@ export function undatedSchedule(plan: Plan, judgement: Judgement): Schedule {
   const kept = undatedOf.get(judgement);
   if (kept) return kept;
   const start = readWallTime(plan.start) ?? 0;
-  const made: Schedule = { start, bookings: [], clashes: [], finish: null, visits: 0, lowerBound: null, proven: false };
+  const made: Schedule = {
+    start,
+    bookings: [],
+    lies: [],
+    clashes: [],
+    finish: null,
+    visits: 0,
+    lowerBound: null,
+    proven: false,
+  };
   undatedOf.set(judgement, made);
   return made;
 }

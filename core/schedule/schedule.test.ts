@@ -11,8 +11,8 @@ import { DAY, HOUR } from "../units/units.ts";
 import { readWallTime, sayWallTime, weekday } from "../units/wall-time.ts";
 import { longestWindow, workingWindows } from "./calendar.ts";
 import { datesOf } from "./dates.ts";
+import { HORIZON_DAYS, horizonDays } from "./network.ts";
 import { type Booking, schedule } from "./schedule.ts";
-import { HORIZON_DAYS, horizonDays } from "./work.ts";
 
 /**
  * Checks a schedule without knowing how it was made: painters, hours, order, waits and windows straight from the

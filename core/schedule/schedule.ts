@@ -1,20 +1,12 @@
-import type { Judgement } from "../judge/judge.ts";
-import type { Plan } from "../plan/plan.ts";
-import { sayDuration } from "../units/duration.ts";
-import type { Minutes, WallMinutes } from "../units/units.ts";
-import { readWallTime } from "../units/wall-time.ts";
-import { type Clash, sayClash, sayDue } from "./clash-words.ts";
-import { relaxed, undated, type Yielding, yielding } from "./giving-way.ts";
-import { type Claim, clashOf } from "./solve/clash.ts";
-import { type Activity, FAR, fitsOf, type Lag, type Minute, type Network } from "./solve/problem.ts";
-import { type Placed, Serial } from "./solve/serial.ts";
-import { slackOf } from "./solve/slack.ts";
-import { type Solution, solve } from "./solve/solve.ts";
-import { tidied, visitsOf } from "./solve/tidy.ts";
-import { type DryModes, modeOf, networkOfWork, type Section, type ShopNetwork, type Work } from "./work.ts";
+import type { WallMinutes } from "../units/units.ts";
+import type { Clash } from "./clash-words.ts";
+import type { Around } from "./crew.ts";
+import { Scheduler } from "./scheduler.ts";
+import type { Section, TaskKind, Work } from "./work.ts";
 
 export interface Booking {
   id: string;
+  kind: Exclude<TaskKind, "drying">;
   planId: string;
   pieceId: string;
   /** empty for taking apart and putting together */
@@ -34,14 +26,26 @@ export interface Booking {
   critical: boolean;
   /** its time is set by the painter */
   pinned: boolean;
+  /** whose hands do it; empty where none are needed */
+  painter: string;
   /** it has been done, at that time */
   done: boolean;
+}
+
+/** A place to dry that is taken, where they are few. */
+export interface Lies {
+  planId: string;
+  pieceId: string;
+  name: string;
+  from: WallMinutes;
+  to: WallMinutes;
 }
 
 export interface Schedule {
   /** wall time of the first plan's start */
   start: WallMinutes;
   bookings: Booking[];
+  lies: Lies[];
   clashes: Clash[];
   /** the last hands-on work is done; null when there is nothing to do */
   finish: WallMinutes | null;
@@ -52,440 +56,14 @@ export interface Schedule {
   proven: boolean;
 }
 
-export interface ScheduleOptions {
+export interface ScheduleOptions extends Around {
   /** milliseconds to look for a better one; without it a quick schedule is made that is the same every time */
   budget?: number;
   now?: () => number;
+  /** looks to take at it instead, counted: the same on any machine */
+  looks?: number;
   /** called with every better schedule on the way; false cancels */
   onBetter?: (schedule: Schedule) => boolean;
-}
-
-/** Claims that are given up one after another until the rest can be dated. */
-const MOST_CLASHES = 40;
-const CLASH_BUDGET = 400;
-const QUICK_BUDGET = 600;
-/** For quick schedules: looks at the counting clock, and dead ends, that a clash may take. */
-const QUICK_CLASH = 2000;
-/** Claims looked at together that count as one more look at it. */
-const CLAIMS_A_LOOK = 25;
-/**
- * Pieces of work that a schedule places at most while it looks for clashes; what is still open then is dated as it
- * comes.
- */
-const MOST_PLACED = 16_000;
-/** Beyond this size the first schedule that meets everything will do. */
-const LARGE = 1000;
-const QUICK_FAILS = 40;
-const PATIENCE = [0.05, 0, 0.5];
-/** The same when what is due is late so far. */
-const PRESSED = [1, 2];
-
-/** A clock for quick schedules: it counts what was done, so that the same work is done every time. */
-function countingClock() {
-  let count = 0;
-  return {
-    now: () => count++,
-    spend: (claims: number) => {
-      count += claims / CLAIMS_A_LOOK;
-    },
-  };
-}
-
-type Missed = Lag | Activity;
-
-interface Quick {
-  starts: Record<string, Minute> | null;
-  /**
-   * if that is null: the waits that were missed and what was moved from its own time, or everything with due dates
-   * missed
-   */
-  missed: Missed[];
-  late: Record<string, Minute> | null;
-}
-
-/** A schedule by placing in turn, the best of a few; null where a wait was missed or a due date, with what was. */
-function quickly(network: Network, patience: readonly number[] = PATIENCE): Quick {
-  const serial = new Serial(network, fitsOf(network));
-  let best: Placed | null = null;
-  let late: Placed | null = null;
-  let missed: Missed[] = [];
-  for (const share of patience) {
-    const placed = serial.run(share, () => 0);
-    // what has its own time and could not have it: set by hand, or done
-    const displaced = placed.late.flatMap((at) => {
-      const one = network.activities[at]!;
-      return placed.starts[at]! > (one.latest ?? FAR) ? [one] : [];
-    });
-    const whole = placed.missed.length + displaced.length === 0 && placed.makespan < FAR;
-    if (whole && placed.late.length === 0) {
-      if (best === null || placed.makespan < best.makespan) best = placed;
-      if (network.activities.length > LARGE) break;
-    } else if (whole) {
-      if (late === null || placed.late.length < late.late.length) late = placed;
-    } else if (missed.length === 0) missed = [...placed.missed, ...displaced];
-    else break;
-  }
-  const byId = (placed: Placed | null) =>
-    placed && Object.fromEntries(network.activities.map(({ id }, at) => [id, placed.starts[at]!]));
-  return { starts: byId(best), missed: (best ?? late) ? [] : missed, late: best ? null : byId(late) };
-}
-
-interface Found {
-  starts: Record<string, Minute> | null;
-  lowerBound: Minute | null;
-  proven: boolean;
-  missed: readonly Missed[];
-}
-
-function find(
-  network: Network,
-  quick: Quick,
-  options: ScheduleOptions,
-  onBetter?: (solution: Solution) => boolean,
-): Found {
-  const { budget, now } = options;
-  if (quick.starts && (budget === undefined || now === undefined))
-    return { starts: quick.starts, lowerBound: null, proven: false, missed: [] };
-  const solution = solve(network, {
-    budget: budget ?? QUICK_BUDGET,
-    now: now && budget !== undefined ? now : countingClock().now,
-    ...(onBetter ? { onBetter } : {}),
-  });
-  return {
-    starts: solution.starts ?? quick.starts,
-    lowerBound: solution.feasible ? solution.lowerBound : null,
-    proven: solution.proven,
-    missed: quick.missed,
-  };
-}
-
-/** Jobs that will be late: by how many minutes at least, and what is said of it. */
-type Late = Map<string, { by: Minutes; clash: Clash }>;
-
-/** What a job had to give up by itself, by names that do not depend on what else is scheduled with it. */
-interface Resolved {
-  clashes: readonly Clash[];
-  givenUp: readonly string[];
-  dry: DryModes;
-  late: Late;
-}
-
-const resolved = new WeakMap<Judgement, { plan: Plan; found: Resolved }>();
-
-/** What is impossible in a job by itself is impossible in every shop: worked out once for each version of it. */
-function aloneOf(work: Work): Resolved {
-  const { plan, judgement, done, from } = work;
-  const planned = done === undefined && from === undefined;
-  const kept = resolved.get(judgement);
-  if (planned && kept?.plan === plan) return kept.found;
-  const alone = new Scheduler([work], {});
-  alone.findClashes();
-  const found = alone.resolved();
-  if (planned) resolved.set(judgement, { plan, found });
-  return found;
-}
-
-class Scheduler {
-  readonly clashes: Clash[] = [];
-  private shop: ShopNetwork;
-  private network: Network;
-  private dry: DryModes = new Set();
-  private readonly late: Late = new Map();
-  private readonly reasons = new Map<Lag, ReturnType<ShopNetwork["reasons"]["get"]>>();
-
-  /** lags by a name that is the same however often the network is built */
-  private readonly names = new Map<Lag, string>();
-  private readonly givenUp: string[] = [];
-  private rounds = 0;
-  private placed = 0;
-
-  constructor(
-    private readonly works: readonly Work[],
-    private readonly options: ScheduleOptions,
-  ) {
-    this.shop = networkOfWork(works);
-    this.network = this.shop.network;
-    this.learn();
-  }
-
-  /** Takes over what the waits of a network that was built stand for. */
-  private learn() {
-    this.reasons.clear();
-    this.names.clear();
-    const between = new Map<string, number>();
-    for (const lag of this.network.lags) {
-      this.reasons.set(lag, this.shop.reasons.get(lag));
-      const ends = `${lag.from} ${lag.to}`;
-      const number = between.get(ends) ?? 0;
-      between.set(ends, number + 1);
-      this.names.set(lag, `${ends} ${number}`);
-    }
-  }
-
-  run(): Schedule {
-    if (this.works.length > 1) for (const work of this.works) this.adopt(aloneOf(work));
-    const { onBetter, budget } = this.options;
-    for (;;) {
-      let quick = this.findClashes();
-      const network = this.dated();
-      if (quick.late) quick = quickly(network, PRESSED);
-      if (quick.late && budget === undefined) {
-        this.postpone(network, quick.late);
-        continue;
-      }
-      const found = find(
-        network,
-        quick,
-        this.options,
-        onBetter &&
-          ((solution) =>
-            onBetter(this.scheduleOf({ starts: solution.starts, lowerBound: null, proven: false, missed: [] }))),
-      );
-      if (found.starts) return this.finished(found);
-      if (this.spent(network)) return this.scheduleOf({ ...found, starts: this.anyhow() });
-      if (quick.late) this.postpone(network, quick.late);
-      else if (!this.giveWay(found.missed)) return this.scheduleOf({ ...found, starts: this.anyhow() });
-    }
-  }
-
-  /**
-   * Places in turn and gives up what is proven impossible, until there is a schedule or nothing more is found
-   * impossible.
-   */
-  findClashes(): Quick {
-    for (; ; this.rounds++) {
-      const network = this.dated();
-      const quick = quickly(network);
-      if (quick.starts || this.spent(network)) return quick;
-      // what could not be placed in turn is usually impossible: looking where it got stuck shows that fastest
-      if (!(quick.late ? this.cannotBeInTime(network, quick.late) : this.giveWay(quick.missed))) return quick;
-    }
-  }
-
-  /** Whether enough was placed and given up: a plan full of clashes is not searched for ever. */
-  private spent({ activities }: Network): boolean {
-    this.placed += activities.length;
-    return this.rounds >= MOST_CLASHES || this.placed > MOST_PLACED;
-  }
-
-  /** What was given up, to be given up by others of the same works. */
-  resolved(): Resolved {
-    return { clashes: this.clashes, givenUp: this.givenUp, dry: this.dry, late: this.late };
-  }
-
-  private adopt({ clashes, givenUp, dry, late }: Resolved) {
-    if (dry.size > 0) this.wait(new Set([...this.dry, ...dry]));
-    this.clashes.push(...clashes);
-    for (const [plan, by] of late) this.late.set(plan, { ...by });
-    for (const name of givenUp) {
-      const lag = this.network.lags.find((one) => this.names.get(one) === name);
-      const activity = this.network.activities.find(({ id }) => id === name);
-      if (lag) this.giveUp({ lag });
-      else if (activity) this.giveUp({ activity });
-    }
-  }
-
-  /** The network with the due dates as far as they can be met. */
-  private dated(): Network {
-    if (this.late.size === 0) return this.network;
-    const activities = this.network.activities.map((one) => {
-      const late = this.late.get(this.shop.tasks.get(one.id)!.plan.id);
-      return late === undefined || one.due === undefined ? one : { ...one, due: one.due + late.by };
-    });
-    return { ...this.network, activities };
-  }
-
-  /** Of each job that is late: what comes latest, and by how much. */
-  private lateJobs(network: Network, starts: Readonly<Record<string, Minute>>) {
-    const jobs = new Map<string, { plan: Plan; worst: Activity; by: Minutes }>();
-    for (const one of network.activities) {
-      const by = starts[one.id]! - (one.due ?? FAR);
-      if (by <= 0) continue;
-      const { plan } = this.shop.tasks.get(one.id)!;
-      if (by > (jobs.get(plan.id)?.by ?? 0)) jobs.set(plan.id, { plan, worst: one, by });
-    }
-    return [...jobs.values()];
-  }
-
-  /** Of late jobs: those that by their own waits and hours alone must be. False if there is none. */
-  private cannotBeInTime(network: Network, starts: Readonly<Record<string, Minute>>): boolean {
-    let proven = false;
-    for (const { plan, worst, by } of this.lateJobs(network, starts)) {
-      if (this.late.has(plan.id)) continue;
-      const own = new Set(
-        network.activities.filter(({ id }) => this.shop.tasks.get(id)!.plan === plan).map(({ id }) => id),
-      );
-      const alone: Network = {
-        ...network,
-        activities: network.activities.filter(({ id }) => own.has(id)),
-        lags: network.lags.filter(({ from, to }) => own.has(from) && own.has(to)),
-      };
-      const claims = this.clash(alone, [worst]);
-      if (!claims?.some((claim) => "due" in claim)) continue;
-      proven = true;
-      const why = "cannot be ready by then in any order: its waits, windows and working hours take longer";
-      this.late.set(plan.id, { by, clash: this.say(claims, `${sayDue(plan)}, but ${why}.`) });
-    }
-    return proven;
-  }
-
-  /**
-   * Jobs for which no order was found that is in time: they are dated after the day they are due, and that is said.
-   */
-  private postpone(network: Network, starts: Readonly<Record<string, Minute>>) {
-    for (const { plan, worst, by } of this.lateJobs(network, starts)) {
-      const before = this.late.get(plan.id);
-      const why = "no order of work was found that finishes it by then";
-      this.late.set(plan.id, {
-        by: by + (before?.by ?? 0),
-        clash: before?.clash ?? this.say([{ due: worst }], `${sayDue(plan)}, but ${why}.`),
-      });
-    }
-  }
-
-  /** What clashes, and what is late by how much. */
-  private allClashes(starts: Readonly<Record<string, Minute>> | null): Clash[] {
-    const late = new Map(starts ? this.lateJobs(this.network, starts).map(({ plan, by }) => [plan.id, by]) : []);
-    return [
-      ...this.clashes,
-      ...[...this.late].flatMap(([plan, { clash }]) => {
-        const by = late.get(plan);
-        // a better order than the quick one may have been found
-        if (starts && by === undefined) return [];
-        return [
-          by === undefined ? clash : { ...clash, says: `${clash.says} On these dates it is ${sayDuration(by)} late.` },
-        ];
-      }),
-    ];
-  }
-
-  private clash(network: Network, suspects: readonly Missed[]): Claim[] | null {
-    const quick = this.options.budget === undefined;
-    return clashOf(
-      network,
-      quick
-        ? { budget: QUICK_CLASH, ...countingClock(), fails: QUICK_FAILS }
-        : { budget: CLASH_BUDGET, now: this.options.now! },
-      suspects,
-    );
-  }
-
-  /** Finds out what cannot all be met, says so, and gives up the least of it. False if that is not found in time. */
-  private giveWay(missed: readonly Missed[]): boolean {
-    const claims = this.clash(undated(this.network), missed);
-    if (!claims) return false;
-    if (this.waitsForDry(claims)) return true;
-    this.clashes.push(this.say(claims));
-    this.giveUp(yielding(claims));
-    return true;
-  }
-
-  private giveUp(claim: Yielding) {
-    this.givenUp.push("lag" in claim ? this.names.get(claim.lag)! : claim.activity.id);
-    const { plan } = this.shop.tasks.get("lag" in claim ? claim.lag.to : claim.activity.id)!;
-    const network = relaxed(this.network, claim, Math.max(0, this.shop.clock.elapsed(readWallTime(plan.start)!)));
-    network.lags.forEach((lag, at) => {
-      const before = this.network.lags[at]!;
-      if (lag === before) return;
-      this.reasons.set(lag, this.reasons.get(before));
-      this.names.set(lag, this.names.get(before)!);
-    });
-    this.network = network;
-  }
-
-  /** Where a window that shuts is in the way and the same step may as well wait until all is dry, it does. */
-  private waitsForDry(claims: readonly Claim[]): boolean {
-    if (this.clashes.length > 0) return false;
-    const modes = new Set(this.dry);
-    for (const claim of claims) {
-      if (!("lag" in claim) || claim.lag.max === null) continue;
-      const task = this.shop.tasks.get(claim.lag.to);
-      if (!task?.phase || (this.reasons.get(claim.lag)?.others.length ?? 0) === 0) continue;
-      const { judged, placed } = task.phase;
-      for (const demand of placed.demands)
-        if (demand.gates.length > 1) modes.add(modeOf(task.plan.id, judged.zone.id, demand));
-    }
-    if (modes.size === this.dry.size) return false;
-    this.wait(modes);
-    return true;
-  }
-
-  /**
-   * Builds the network again with these steps waiting until what lies below them is dry; what was given up before is
-   * given up again.
-   */
-  private wait(modes: DryModes) {
-    this.dry = modes;
-    this.shop = networkOfWork(this.works, modes);
-    this.network = this.shop.network;
-    this.learn();
-    const again = this.givenUp.splice(0);
-    this.adopt({ clashes: [], givenUp: again, dry: new Set(), late: new Map() });
-  }
-
-  private say(claims: readonly Claim[], says?: string): Clash {
-    const { tasks, clock } = this.shop;
-    return sayClash(claims, { tasks, clock, reasonOf: (lag) => this.reasons.get(lag) }, says);
-  }
-
-  /** Everything in its order with what could not be met left out: dates for the rest. */
-  private anyhow(): Record<string, Minute> {
-    const serial = new Serial(this.network, fitsOf(this.network));
-    const { starts, missed } = serial.run(0, () => 0);
-    for (const lag of missed) this.clashes.push(this.say([{ lag }]));
-    let last = 0;
-    for (const start of starts) if (start < FAR) last = Math.max(last, start);
-    return Object.fromEntries(this.network.activities.map(({ id }, at) => [id, Math.min(starts[at]!, last)]));
-  }
-
-  private finished(found: Found): Schedule {
-    if (!found.starts) return this.scheduleOf(found);
-    const network = this.dated();
-    const { latest } = slackOf(network, found.starts);
-    return this.scheduleOf({ ...found, starts: tidied(network, found.starts, latest) });
-  }
-
-  private scheduleOf({ starts, lowerBound, proven }: Found): Schedule {
-    const { clock, tasks } = this.shop;
-    const start = Math.min(...this.works.map(({ plan }) => readWallTime(plan.start)!));
-    const made: Schedule = {
-      start,
-      bookings: [],
-      clashes: this.allClashes(starts),
-      finish: null,
-      visits: starts ? visitsOf(this.network, starts) : 0,
-      lowerBound: lowerBound === null ? null : clock.wall(lowerBound),
-      proven: proven && this.clashes.length + this.late.size === 0,
-    };
-    if (!starts || this.network.activities.length === 0) return made;
-    const network = this.dated();
-    const { latest, critical } = slackOf(network, starts);
-    const onChain = new Set(critical);
-    for (const { id, duration, anyHour } of this.network.activities) {
-      const { plan, pieceId, phase, does, section, name, done } = tasks.get(id)!;
-      if (!phase && !id.endsWith("apart") && !id.endsWith("together")) continue;
-      made.bookings.push({
-        id,
-        planId: plan.id,
-        pieceId,
-        zoneId: phase?.judged.zone.id ?? "",
-        stepId: phase?.placed.phase.step.id ?? "",
-        phaseId: phase?.placed.phase.id ?? "",
-        does,
-        section,
-        name: section ? `${name} (${section.at} of ${section.of})` : name,
-        starts: clock.wall(starts[id]!),
-        ends: clock.wall(starts[id]! + duration),
-        latest: clock.wall(latest[id]!),
-        critical: onChain.has(id),
-        pinned: anyHour === true,
-        done: done === true,
-      });
-    }
-    made.bookings.sort((one, two) => one.starts - two.starts || (one.id < two.id ? -1 : 1));
-    made.finish = made.bookings.reduce((last, { ends }) => Math.max(last, ends), Number.NEGATIVE_INFINITY);
-    return made;
-  }
 }
 
 /**
@@ -495,7 +73,7 @@ class Scheduler {
  */
 export function schedule(works: readonly Work[], options: ScheduleOptions = {}): Schedule {
   if (works.length === 0)
-    return { start: 0, bookings: [], clashes: [], finish: null, visits: 0, lowerBound: null, proven: true };
+    return { start: 0, bookings: [], lies: [], clashes: [], finish: null, visits: 0, lowerBound: null, proven: true };
   return new Scheduler(works, options).run();
 }
 

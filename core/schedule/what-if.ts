@@ -2,18 +2,21 @@ import { colourDifference } from "../colour/difference.ts";
 import { bodyColour, isMetallic } from "../colour/material-colour.ts";
 import { applyCommands } from "../edit/apply.ts";
 import type { Command } from "../edit/command.ts";
-import { type Judgement, judge } from "../judge/judge.ts";
+import { judge } from "../judge/judge.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
 import type { Material } from "../materials/material.ts";
 import type { Hours } from "../plan/hours.ts";
 import type { Plan, Step } from "../plan/plan.ts";
+import type { Shop } from "../plan/shop.ts";
 import { named } from "../rules/words.ts";
 import { techniquesFor } from "../surface/techniques.ts";
 import { HOUR, type Minutes, type WallMinutes } from "../units/units.ts";
 import { readWallTime, sayWallTime } from "../units/wall-time.ts";
 import { sayDate, sayMoment } from "../units/when.ts";
 import { datesOf } from "./dates.ts";
+import { workOf } from "./plan-of-work.ts";
 import { type Schedule, type ScheduleOptions, schedule } from "./schedule.ts";
+import { hoursOf, type Work } from "./work.ts";
 
 /** A change worth trying, as the edit that makes it. */
 export interface Idea {
@@ -38,9 +41,13 @@ const longer = (day: Hours["weekdays"][number], minutes: Minutes): Hours["weekda
   return last ? [...day.slice(0, -1), [last[0], Math.min(24 * HOUR, last[1] + minutes)]] : day;
 };
 
-const setHours = (hours: Hours): Command[] => [{ do: "set hours", hours }];
+/** Hours for one job alone: from then on it keeps its own. */
+const setHours = (hours: Hours): Command[] => [
+  { do: "set hours", hours },
+  { do: "set job", patch: { hoursFrom: "job" } },
+];
 
-function hoursIdeas({ pinned: { hours } }: Plan, dates: readonly string[]): Idea[] {
+function hoursIdeas(hours: Hours, dates: readonly string[], inShop: boolean): Idea[] {
   const ideas: Idea[] = [];
   const [monday] = hours.weekdays;
   for (const date of dates) {
@@ -69,7 +76,8 @@ function hoursIdeas({ pinned: { hours } }: Plan, dates: readonly string[]): Idea
       label: "Work on Saturdays too",
       commands: setHours({ ...hours, weekdays: hours.weekdays.map((day, at) => (at === 5 ? monday! : day)) }),
     });
-  if (hours.painters < 2)
+  // in a shop, who works is the shop's matter
+  if (hours.painters < 2 && !inShop)
     ideas.push({ id: "painter", label: "Add a second painter", commands: setHours({ ...hours, painters: 2 }) });
   return ideas;
 }
@@ -191,8 +199,9 @@ function productIdeas(plan: Plan, made: Schedule): Idea[] {
 }
 
 /** A job that will be late could be promised for the day it is ready. */
-function dueIdeas(plan: Plan, made: Schedule, judgement: Judgement): Idea[] {
-  const dates = datesOf({ plan, judgement }, made);
+function dueIdeas(work: Work, made: Schedule): Idea[] {
+  const { plan } = work;
+  const dates = datesOf(work, made);
   if (plan.due === undefined || !dates || dates.leaves <= readWallTime(plan.due)!) return [];
   const leaves = Math.ceil(dates.leaves / HOUR) * HOUR;
   return [
@@ -217,7 +226,8 @@ const pinIdeas = (plan: Plan): Idea[] =>
       ];
 
 /** Ideas worth trying on a plan: hours, painters, air, schools, products, set times, and for a clash the coats and days it names. */
-export function ideasFor(plan: Plan, made: Schedule, judgement: Judgement): Idea[] {
+export function ideasFor(work: Work, made: Schedule, inShop = false): Idea[] {
+  const { plan } = work;
   const steps = made.clashes.map(({ stepId }) => stepId);
   const days = made.clashes.flatMap(({ zoneId, stepId }) =>
     made.bookings
@@ -226,8 +236,8 @@ export function ideasFor(plan: Plan, made: Schedule, judgement: Judgement): Idea
   );
   return [
     ...pinIdeas(plan),
-    ...dueIdeas(plan, made, judgement),
-    ...hoursIdeas(plan, [...new Set(days)].slice(0, 2)),
+    ...dueIdeas(work, made),
+    ...hoursIdeas(hoursOf(work), [...new Set(days)].slice(0, 2), inShop),
     ...roomIdeas(plan),
     ...schoolIdeas(plan),
     ...coatIdeas(plan, steps),
@@ -235,25 +245,33 @@ export function ideasFor(plan: Plan, made: Schedule, judgement: Judgement): Idea
   ];
 }
 
+/** How ideas are tried: in which shop and among what other work, and how thoroughly. */
+export interface TryOptions extends ScheduleOptions {
+  shop?: Shop;
+}
+
+const workIn = (plan: Plan, shop: Shop | undefined): Work =>
+  shop ? workOf(plan, shop) : { plan, judgement: judge(plan) };
+
 /** Tries an idea: the finish before and after, what clashes then, and whether a rule says stop that did not before; `stops` are those before. */
 export function tryIdea(
   plan: Plan,
   before: Schedule,
   stops: number,
   idea: Idea,
-  options: ScheduleOptions = {},
+  { shop, ...options }: TryOptions = {},
 ): Tried | null {
   const done = applyCommands(plan, idea.commands);
   if (!done.ok) return null;
-  const judgement = judge(done.plan);
-  const made = schedule([{ plan: done.plan, judgement }], options);
+  const work = workIn(done.plan, shop);
+  const made = schedule([work], options);
   return {
     ...idea,
     finish: made.finish,
-    leaves: datesOf({ plan: done.plan, judgement }, made)?.leaves ?? null,
+    leaves: datesOf(work, made)?.leaves ?? null,
     gain: made.finish !== null && before.finish !== null ? made.finish - before.finish : null,
     clashes: made.clashes.length,
-    stops: { before: stops, after: judgement.counts.stop },
+    stops: { before: stops, after: work.judgement.counts.stop },
   };
 }
 
@@ -263,13 +281,14 @@ const isWorthIt = ({ stops, gain, clashes }: Tried, before: Schedule) =>
 
 /**
  * Ideas that were tried, the best first: fewer clashes, then an earlier finish. Those that change nothing are left
- * out. With a budget each gets as much time as the plan itself, so that the comparison is fair.
+ * out. Each gets as much time, or as many looks, as the plan itself, so that the comparison is fair.
  */
-export function whatIf(plan: Plan, options: ScheduleOptions = {}): Tried[] {
-  const judgement = judge(plan);
-  const before = schedule([{ plan, judgement }], options);
-  return ideasFor(plan, before, judgement)
-    .map((idea) => tryIdea(plan, before, judgement.counts.stop, idea, options))
+export function whatIf(plan: Plan, options: TryOptions = {}): Tried[] {
+  const { shop, ...how } = options;
+  const work = workIn(plan, shop);
+  const before = schedule([work], how);
+  return ideasFor(work, before, shop !== undefined)
+    .map((idea) => tryIdea(plan, before, work.judgement.counts.stop, idea, options))
     .filter((tried): tried is Tried => tried !== null && (tried.gain !== 0 || tried.clashes !== before.clashes.length))
     .filter((tried) => !tried.id.startsWith("product-") || isWorthIt(tried, before))
     .sort((one, two) => one.clashes - two.clashes || (one.finish ?? 0) - (two.finish ?? 0));

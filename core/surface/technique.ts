@@ -1,5 +1,6 @@
 import type { Hazard, Material } from "../materials/material.ts";
 import type { StepKind } from "../plan/plan.ts";
+import type { Skill } from "../plan/shop.ts";
 import type { Minutes } from "../units/units.ts";
 import type { ByRelief, Effect } from "./phase.ts";
 
@@ -24,6 +25,8 @@ export interface Technique {
   setUp: Minutes;
   /** whether the hands are needed: lying and standing need none */
   hands: boolean;
+  /** what not every pair of hands can do */
+  skill: Skill | null;
   /** share it covers of what it is worked over: a stencil or a spatter is broken by nature */
   covers: number;
   /** it lays a design: on the motif, that is the whole of it */
@@ -64,6 +67,7 @@ export const technique = <const Id extends string>(row: Row & { id: Id }): Techn
   wets: null,
   setUp: 5,
   hands: true,
+  skill: null,
   covers: 1,
   prints: false,
   goesWith: [],

@@ -15,13 +15,25 @@ export interface VaryingLag {
   shutsBack(start: Minute): Minute;
 }
 
+/** One of several pairs of hands that could do something, with the hours they keep. */
+export interface Way {
+  uses: Readonly<Record<string, number>>;
+  calendar: number;
+}
+
 export interface Activity {
   id: string;
   duration: Minutes;
-  /** resources held while it runs; one that uses the painter lies entirely in one working window */
+  /** resources held while it runs */
   uses: Readonly<Record<string, number>>;
+  /** it is done by hand: it lies entirely in one working window. What uses the painter is, without being marked */
+  byHand?: boolean;
   /** which of the calendars it keeps; the first where left out */
   calendar?: number;
+  /** where it does not matter who does it: whose hands and hours it can have; its own `uses` and `calendar` are the first of them */
+  ways?: readonly Way[];
+  /** it belongs to other work and is there already: it holds its hands, and does not count in the finish */
+  aside?: boolean;
   earliest?: Minute;
   latest?: Minute;
   /** the latest start that still keeps a due date: a claim of its own, that can be given up apart from the rest */
@@ -52,6 +64,8 @@ export interface Network {
 
 /** Work with the painter's hands keeps to the working windows. */
 export const PAINTER = "painter";
+export const isByHand = ({ byHand, uses }: Pick<Activity, "byHand" | "uses">): boolean =>
+  byHand ?? (uses[PAINTER] ?? 0) > 0;
 export const FAR: Minute = 100_000_000;
 /** The latest start that an activity's own time and its due date leave. */
 export const latestOf = ({ latest = FAR, due = FAR }: Activity): Minute => Math.min(latest, due);
@@ -199,6 +213,8 @@ export interface Problem {
   distance: Int32Array;
   earliest: Int32Array;
   latest: Int32Array;
+  /** 1 for what counts in the finish */
+  counts: Uint8Array;
   varying: { from: number; to: number; lag: VaryingLag }[];
   resources: Resource[];
   /** pairs that cannot run at the same time */
@@ -299,6 +315,7 @@ export function problemOf(network: Network): Problem {
     distance,
     earliest: Int32Array.from(activities, (one) => Math.max(0, one.earliest ?? 0)),
     latest: Int32Array.from(activities, latestOf),
+    counts: Uint8Array.from(activities, ({ aside }) => (aside ? 0 : 1)),
     varying: network.lags.flatMap(({ from, to, varies }) =>
       varies ? [{ from: place.get(from)!, to: place.get(to)!, lag: varies }] : [],
     ),
@@ -317,7 +334,8 @@ export function problemOf(network: Network): Problem {
 
 const fits = new WeakMap<readonly Stretch[], Map<Minutes, Fit>>();
 
-function fitOf(windows: readonly Stretch[], duration: Minutes): Fit {
+/** Where work of a length fits into a calendar. Calendars are not changed once they are made. */
+export function fitOf(windows: readonly Stretch[], duration: Minutes): Fit {
   const made = fits.get(windows) ?? new Map<Minutes, Fit>();
   fits.set(windows, made);
   const fit = made.get(duration) ?? new Fit(windows, duration);
@@ -325,9 +343,19 @@ function fitOf(windows: readonly Stretch[], duration: Minutes): Fit {
   return fit;
 }
 
-/** Where each activity fits into its calendar; null for what runs at any time. Calendars are not changed once they are made. */
+/** Where each activity fits into its calendar; null for what runs at any time. */
 export function fitsOf({ activities, calendars }: Network): (Fit | null)[] {
-  return activities.map(({ uses, calendar, duration, anyHour }) =>
-    (uses[PAINTER] ?? 0) > 0 && !anyHour ? fitOf(calendars[calendar ?? 0]!, duration) : null,
+  return activities.map((one) =>
+    isByHand(one) && !one.anyHour ? fitOf(calendars[one.calendar ?? 0]!, one.duration) : null,
   );
+}
+
+/** The same with everything that several could do given to the hands chosen for it. */
+export function handedOut(network: Network, chosen: readonly number[]): Network {
+  if (!network.activities.some(({ ways }) => ways)) return network;
+  const activities = network.activities.map(({ ways, ...one }, at): Activity => {
+    const way = ways?.[chosen[at] ?? 0];
+    return way ? { ...one, ...way } : one;
+  });
+  return { ...network, activities };
 }

@@ -1,4 +1,4 @@
-import { FAR, type Minute, NONE, type Problem } from "./problem.ts";
+import { FAR, type Minute, NONE, PAINTER, type Problem } from "./problem.ts";
 import { Random } from "./random.ts";
 
 /** Grows as it must; what was written is undone from the end. */
@@ -108,7 +108,7 @@ export class Search {
     this.downQueue = new Int32Array(count + 1);
     this.downQueued = new Uint8Array(count);
     this.weight = new Float64Array(count * count).fill(1);
-    const painter = problem.resources.find(({ name }) => name === "painter");
+    const painter = problem.resources.find(({ name }) => name === PAINTER);
     this.painterUse = painter?.use ?? null;
     this.painterUsers = painter?.users ?? new Int32Array(0);
     this.painterCapacity = painter?.capacity ?? 1;
@@ -305,7 +305,9 @@ export class Search {
 
   /** Everything is done by then, whatever the order. False where that cannot be. */
   boundBy(target: Minute): boolean {
+    const { counts } = this.problem;
     for (let at = 0; at < this.count; at++) {
+      if (!counts[at]) continue;
       const last = target - this.duration[at]!;
       if (last < this.late[at]! && !this.sooner(at, last)) return false;
     }

@@ -2,6 +2,7 @@ import { DAY, type Minutes } from "../../units/units.ts";
 import {
   FAR,
   type Fit,
+  fitOf,
   type Lag,
   latestOf,
   type Minute,
@@ -31,6 +32,8 @@ interface Block {
 
 interface Attempt {
   starts: Map<number, Minute>;
+  /** whose hands were free first, of those that could do it */
+  ways: Map<number, number>;
   begins: Minute;
   /** maximum waits that were missed */
   missed: Lag[];
@@ -43,6 +46,8 @@ export interface Placed {
   missed: Lag[];
   /** activities that came after their latest, by number */
   late: number[];
+  /** of those that could do each, who was free first */
+  ways: number[];
 }
 
 interface Ready {
@@ -129,6 +134,11 @@ class Timeline {
   }
 }
 
+interface Need {
+  name: string;
+  use: number;
+}
+
 /** Places activities one block after another, each as early as it will go: quick, for networks of any size, and rarely far off. */
 export class Serial {
   private readonly count: number;
@@ -142,7 +152,10 @@ export class Serial {
   private readonly blocks: Block[];
   /** working windows, where all painters keep to the same */
   private readonly windows: readonly Stretch[];
-  private readonly needs: { name: string; use: number }[][];
+  /** of each activity, the resources it takes, by whoever could do it */
+  private readonly needs: Need[][][];
+  /** where it fits into the hours of each of them */
+  private readonly fitsOfWays: (Fit | null)[][];
   /** longest way from an activity's start to the end of everything */
   readonly tails: Int32Array;
   /** the same with due dates: what is due earlier has a longer way */
@@ -165,8 +178,13 @@ export class Serial {
       this.into[to]!.push({ other: from, min, max, varies, lag });
       this.outOf[from]!.push({ other: to, min, max, varies, lag });
     }
-    this.needs = activities.map(({ uses }) =>
-      Object.entries(uses).flatMap(([name, use]) => (use > 0 ? [{ name, use }] : [])),
+    const needsOf = (uses: Network["capacity"]) =>
+      Object.entries(uses).flatMap(([name, use]) => (use > 0 ? [{ name, use }] : []));
+    this.needs = activities.map(({ uses, ways }) => ways?.map((way) => needsOf(way.uses)) ?? [needsOf(uses)]);
+    this.fitsOfWays = activities.map(({ ways, duration, anyHour }, at) =>
+      ways && !anyHour
+        ? ways.map(({ calendar }) => fitOf(network.calendars[calendar]!, duration))
+        : Array.from({ length: ways?.length ?? 1 }, () => fits[at]!),
     );
     this.latest = Int32Array.from(activities, latestOf);
     this.fixed = activities.flatMap(({ earliest, latest }, at) =>
@@ -279,11 +297,15 @@ export class Serial {
     });
     const missed: Lag[] = [];
     const late: number[] = [];
+    const ways = Array.from({ length: this.count }, () => 0);
     let makespan = 0;
     // what has its time set takes it before anything else is placed
-    for (const at of this.fixed)
-      for (const { name, use } of this.needs[at]!)
+    for (const at of this.fixed) {
+      ways[at] = this.freeAt(at, lines);
+      for (const { name, use } of this.needs[at]![ways[at]!]!)
         lines.get(name)!.add(this.latest[at]!, this.latest[at]! + this.duration[at]!, use);
+    }
+    this.fixedWays = ways;
     while (ready.size > 0) {
       // what was tried before is a bound: work only ever fills up
       let chosen = -1;
@@ -306,9 +328,10 @@ export class Serial {
       ready.delete(chosen);
       makespan = Math.max(makespan, this.keep(attempt!, starts, lines));
       const taken = [...attempt!.starts]
-        .filter(([at]) => this.needs[at]!.length > 0)
+        .filter(([at]) => this.needs[at]!.some((needs) => needs.length > 0))
         .map(([at, start]) => [start, start + this.duration[at]!] as const);
       missed.push(...attempt!.missed);
+      for (const [at, way] of attempt!.ways) ways[at] = way;
       for (const [at, start] of attempt!.starts) if (start > this.latest[at]!) late.push(at);
       for (const next of this.blocks[chosen]!.before) if (--waiting[next]! === 0) makeReady(next);
       for (const one of ready.values())
@@ -322,7 +345,7 @@ export class Serial {
           one.attempt = null;
         }
     }
-    return { starts, makespan, missed, late };
+    return { starts, makespan, missed, late, ways };
   }
 
   /** Earliest starts if only waits and windows counted and nobody were in anybody's way, and the wait that held each up. */
@@ -364,15 +387,25 @@ export class Serial {
     return new Map(Object.entries(this.network.capacity).map(([name, most]) => [name, new Timeline(most)]));
   }
 
+  /** Who takes what has its time set: whoever is free then, otherwise the first. */
+  private freeAt(at: number, lines: ReadonlyMap<string, Timeline>): number {
+    const start = this.latest[at]!;
+    const free = this.needs[at]!.findIndex((needs) =>
+      needs.every(({ name, use }) => lines.get(name)!.clear(start, this.duration[at]!, use) === start),
+    );
+    return Math.max(0, free);
+  }
+  private fixedWays: readonly number[] = [];
+
   /** Takes the places of an attempt; answers its last finish. */
   private keep(attempt: Attempt, starts: Int32Array, lines: ReadonlyMap<string, Timeline>): Minute {
     let last = 0;
     for (const [at, start] of attempt.starts) {
       starts[at] = start;
       const end = start + this.duration[at]!;
-      last = Math.max(last, end);
+      if (!this.network.activities[at]!.aside) last = Math.max(last, end);
       if (this.isFixed[at] && start === this.latest[at]) continue;
-      for (const { name, use } of this.needs[at]!) lines.get(name)!.add(start, end, use);
+      for (const { name, use } of this.needs[at]![attempt.ways.get(at) ?? 0]!) lines.get(name)!.add(start, end, use);
     }
     return last;
   }
@@ -446,6 +479,7 @@ export class Serial {
     let missed: Lag[] = [];
     for (let attempt = 0; ; attempt++) {
       const starts = new Map<number, Minute>();
+      const ways = new Map<number, number>();
       const held: { name: string; from: Minute; to: Minute; use: number }[] = [];
       missed = [];
       let again = false;
@@ -454,9 +488,10 @@ export class Serial {
         let from = Math.max(notBefore.get(at) ?? 0, sooner?.get(at) ?? 0, this.network.activities[at]!.earliest ?? 0);
         for (const link of this.into[at]!) from = Math.max(from, this.earliestBy(link, where));
         const inTime = this.isFixed[at] && from <= this.latest[at]!;
-        const start = inTime ? this.latest[at]! : this.firstFit(at, from, lines);
+        const [start, way] = inTime ? [this.latest[at]!, this.fixedWays[at]!] : this.firstFit(at, from, lines);
         starts.set(at, start);
-        for (const { name, use } of inTime ? [] : this.needs[at]!) {
+        ways.set(at, way);
+        for (const { name, use } of inTime ? [] : this.needs[at]![way]!) {
           lines.get(name)!.add(start, start + this.duration[at]!, use);
           held.push({ name, from: start, to: start + this.duration[at]!, use });
         }
@@ -474,7 +509,7 @@ export class Serial {
         if (again) break;
       }
       for (const { name, from, to, use } of held) lines.get(name)!.remove(from, to, use);
-      if (!again) return { starts, begins: Math.min(...starts.values()), missed };
+      if (!again) return { starts, ways, begins: Math.min(...starts.values()), missed };
     }
   }
 
@@ -485,18 +520,29 @@ export class Serial {
       from = Math.max(from, varies ? varies.opens(finish) : finish + min);
     }
     const inTime = this.isFixed[at] && from <= this.latest[at]!;
-    const start = inTime ? this.latest[at]! : this.firstFit(at, from, lines);
-    return { starts: new Map([[at, start]]), begins: start, missed: [] };
+    const [start, way] = inTime ? [this.latest[at]!, this.fixedWays[at]!] : this.firstFit(at, from, lines);
+    return { starts: new Map([[at, start]]), ways: new Map([[at, way]]), begins: start, missed: [] };
   }
 
-  private firstFit(at: number, from: Minute, lines: ReadonlyMap<string, Timeline>): Minute {
-    const fit = this.fits[at]!;
+  /** The earliest start, and whose hands are free first: of several the first. */
+  private firstFit(at: number, from: Minute, lines: ReadonlyMap<string, Timeline>): [start: Minute, way: number] {
+    const { length } = this.needs[at]!;
+    let best: [Minute, number] = [this.firstFitOf(at, 0, from, lines), 0];
+    for (let way = 1; way < length; way++) {
+      const start = this.firstFitOf(at, way, from, lines);
+      if (start < best[0]) best = [start, way];
+    }
+    return best;
+  }
+
+  private firstFitOf(at: number, way: number, from: Minute, lines: ReadonlyMap<string, Timeline>): Minute {
+    const fit = this.fitsOfWays[at]![way]!;
     let start = from;
     for (;;) {
       const open = fit === null ? start : fit.next(start);
       if (open >= FAR) return FAR;
       let clear = open;
-      for (const { name, use } of this.needs[at]!) clear = lines.get(name)!.clear(clear, this.duration[at]!, use);
+      for (const { name, use } of this.needs[at]![way]!) clear = lines.get(name)!.clear(clear, this.duration[at]!, use);
       if (clear === open) return open;
       start = clear;
     }

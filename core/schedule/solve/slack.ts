@@ -19,7 +19,7 @@ export function slackOf(network: Network, starts: Readonly<Record<string, Minute
   const start = Int32Array.from(activities, ({ id }) => starts[id]!);
   const duration = Int32Array.from(activities, (one) => one.duration);
   const end = (at: number) => start[at]! + duration[at]!;
-  const makespan = activities.reduce((last, _, at) => Math.max(last, end(at)), 0);
+  const makespan = activities.reduce((last, { aside }, at) => (aside ? last : Math.max(last, end(at))), 0);
   const after: { to: number; min: number }[][] = activities.map(() => []);
   const before: { from: number; earliest: (finish: Minute) => Minute }[][] = activities.map(() => []);
   const link = (from: number, to: number, min: number, earliest = (finish: Minute) => finish + min) => {
@@ -42,7 +42,7 @@ export function slackOf(network: Network, starts: Readonly<Record<string, Minute
   }
   // a due date that is missed anyway holds nobody back
   const latest = Int32Array.from(activities, (one, at) =>
-    Math.min(one.latest ?? FAR, makespan - duration[at]!, Math.max(start[at]!, one.due ?? FAR)),
+    Math.min(one.latest ?? FAR, Math.max(start[at]!, Math.min(makespan - duration[at]!, one.due ?? FAR))),
   );
   const inOrder = Array.from({ length: count }, (_, at) => at).sort((one, two) => start[two]! - start[one]!);
   for (let moved = true, rounds = 0; moved && rounds < count; rounds++) {
@@ -78,7 +78,8 @@ export function slackOf(network: Network, starts: Readonly<Record<string, Minute
   /** From the last finish back along whatever held each start where it is. */
   function chainTo(): string[] {
     if (count === 0) return [];
-    let at = inOrder.reduce((last, one) => (end(one) > end(last) ? one : last), inOrder[0]!);
+    const own = inOrder.filter((one) => !activities[one]!.aside);
+    let at = own.reduce((last, one) => (end(one) > end(last) ? one : last), own[0] ?? inOrder[0]!);
     const chain = [at];
     const seen = new Set(chain);
     for (;;) {

@@ -1,7 +1,7 @@
 import { DAY } from "../../units/units.ts";
 import { solveLarge } from "./large.ts";
 import { Neighbours } from "./neighbours.ts";
-import { FAR, type Minute, type Network, PAINTER, type Problem, problemOf } from "./problem.ts";
+import { FAR, isByHand, type Minute, type Network, type Problem, problemOf } from "./problem.ts";
 import { Random } from "./random.ts";
 import { type Outcome, Search } from "./search.ts";
 import { Serial } from "./serial.ts";
@@ -108,7 +108,8 @@ class Solver {
   private keep(early: Int32Array = this.search.early) {
     const { problem } = this;
     let makespan = 0;
-    for (let at = 0; at < problem.count; at++) makespan = Math.max(makespan, early[at]! + problem.duration[at]!);
+    for (let at = 0; at < problem.count; at++)
+      if (problem.counts[at]) makespan = Math.max(makespan, early[at]! + problem.duration[at]!);
     if (makespan >= this.makespan) return;
     this.makespan = makespan;
     this.best = early.slice();
@@ -143,7 +144,10 @@ class Solver {
     const starts = Int32Array.from(problem.network.activities, ({ id }) => known[id]!);
     this.best = starts;
     this.search.guide = starts;
-    this.makespan = starts.reduce((last, start, at) => Math.max(last, start + problem.duration[at]!), 0);
+    this.makespan = starts.reduce(
+      (last, start, at) => (problem.counts[at] ? Math.max(last, start + problem.duration[at]!) : last),
+      0,
+    );
   }
 
   /**
@@ -297,7 +301,7 @@ function largely(network: Network, options: SolveOptions, started: number): Solu
 export function horizonOf({ calendars, activities, lags }: Network): Minute {
   let end = 0;
   for (const windows of calendars) end = Math.max(end, windows.at(-1)?.[1] ?? 0);
-  for (const { duration, uses } of activities) if (!((uses[PAINTER] ?? 0) > 0)) end += duration;
+  for (const one of activities) if (!isByHand(one)) end += one.duration;
   for (const { min } of lags) end += Math.max(0, min);
   return end;
 }

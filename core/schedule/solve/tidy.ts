@@ -1,5 +1,5 @@
 import { DAY } from "../../units/units.ts";
-import { type Activity, fitsOf, latestOf, type Minute, type Network, PAINTER } from "./problem.ts";
+import { type Activity, fitsOf, isByHand, latestOf, type Minute, type Network } from "./problem.ts";
 
 // A schedule that is as early as possible has many starts and gaps: here work moves later where nothing finishes
 // later for it.
@@ -11,7 +11,7 @@ const MOST_DAYS = 24;
 /** Beyond this many it would take longer than it is worth. */
 const MOST_ACTIVITIES = 600;
 
-const byHand = ({ uses, duration }: Activity) => (uses[PAINTER] ?? 0) > 0 && duration > 0;
+const byHand = (one: Activity) => !one.aside && isByHand(one) && one.duration > 0;
 const dayOf = (minute: Minute) => Math.floor(minute / DAY);
 
 /** Days on which somebody works. */

@@ -1,0 +1,423 @@
+import { Link } from "react-router";
+import { DAY, type WallMinutes } from "#core/units/units";
+import { sayClock, sayClocks, sayDate, sayMoment } from "#core/units/when";
+import { hourMarks, type TimeAxis } from "./time-axis";
+
+/** Work in the hands of one painter. */
+export interface Block {
+  id: string;
+  planId: string;
+  from: WallMinutes;
+  to: WallMinutes;
+  colour: string;
+  /** what is done, where, for which job */
+  says: string;
+  /** the job alone, where there is room to write */
+  short: string;
+}
+
+export interface HandsLane {
+  id: string;
+  name: string;
+  note: string;
+  blocks: readonly Block[];
+}
+
+/** What is laid on a piece in one session and dries from then on, whatever zones it is on. */
+export interface Drying {
+  id: string;
+  from: WallMinutes;
+  /** the last of it is laid */
+  laid: WallMinutes;
+  ready: WallMinutes;
+  colour: string;
+  says: string;
+}
+
+export interface PieceLane {
+  id: string;
+  planId: string;
+  name: string;
+  note: string;
+  /** it leaves too late, or something clashes */
+  trouble: boolean;
+  /** only an idea */
+  faint: boolean;
+  /** drawn zone by zone */
+  open: boolean;
+  href: string;
+  /** where a press leads that opens it, or shuts it again */
+  opens: string;
+  dryings: readonly Drying[];
+  zones: readonly { id: string; name: string; dryings: readonly Drying[] }[];
+}
+
+/** A time in which every drying place is taken. */
+export interface Full {
+  from: WallMinutes;
+  to: WallMinutes;
+}
+
+interface Props {
+  axis: TimeAxis;
+  hands: readonly HandsLane[];
+  pieces: readonly PieceLane[];
+  /** null where there is no limit */
+  places: { note: string; full: readonly Full[] } | null;
+  width: number;
+  height: number;
+  labelWidth: number;
+  day: WallMinutes | null;
+  now: WallMinutes | null;
+  chosen: string | null;
+  linkToDay: (midnight: WallMinutes) => string;
+  linkToJob: (planId: string) => string;
+}
+
+const HEADER = 46;
+const TITLE = 20;
+const HANDS = { least: 34, most: 54 };
+const PIECE = { least: 30, most: 60 };
+const ZONE = 20;
+const PLACES = 28;
+const LEAST_DAY = 46;
+
+const short = (text: string, most: number) => (text.length > most ? `${text.slice(0, most - 1)}…` : text);
+
+function Wedge({ one, axis, middle, half }: { one: Drying; axis: TimeAxis; middle: number; half: number }) {
+  const from = axis.at(one.from);
+  const laid = Math.max(from + 3, axis.at(one.laid));
+  const to = axis.at(one.ready);
+  const bend = laid + (to - laid) * 0.55;
+  const edge = `color-mix(in oklab, ${one.colour} 55%, black)`;
+  return (
+    <g>
+      <title>{one.says}</title>
+      {to - laid > 2 && (
+        <path
+          d={`M${laid} ${middle - half}Q${bend} ${middle - half * 0.8} ${to} ${middle}Q${bend} ${middle + half * 0.8} ${laid} ${middle + half}Z`}
+          fill={one.colour}
+          fillOpacity={0.45}
+          stroke={edge}
+          strokeOpacity={0.35}
+          strokeWidth={0.8}
+        />
+      )}
+      <rect
+        x={from}
+        y={middle - half}
+        width={laid - from}
+        height={half * 2}
+        rx={1.5}
+        fill={one.colour}
+        stroke={edge}
+        strokeWidth={0.9}
+      />
+    </g>
+  );
+}
+
+function Label({ name, note, middle, most }: { name: string; note: string; middle: number; most: number }) {
+  return (
+    <>
+      <text x={0} y={note ? middle - 1 : middle + 5} className="fill-ink text-[14px] font-semibold">
+        {short(name, most)}
+      </text>
+      {note && (
+        <text x={0} y={middle + 14} className="fill-soft text-[12px]">
+          {short(note, most + 4)}
+        </text>
+      )}
+    </>
+  );
+}
+
+const KEEPS_LABEL = 62;
+
+function Hands({ lane, props, middle, half }: { lane: HandsLane; props: Props; middle: number; half: number }) {
+  const { axis, chosen, linkToJob } = props;
+  return lane.blocks.map((block) => {
+    const x = axis.at(block.from);
+    const wide = Math.max(3, axis.at(block.to) - x);
+    const faint = chosen !== null && chosen !== block.planId;
+    return (
+      <Link
+        key={block.id}
+        to={linkToJob(block.planId)}
+        aria-label={block.says}
+        className="group outline-none"
+        data-hands={lane.id}
+        data-from={block.from}
+        data-to={block.to}
+      >
+        <title>{block.says}</title>
+        <rect
+          x={x}
+          y={middle - half}
+          width={wide}
+          height={half * 2}
+          rx={2}
+          fill={block.colour}
+          fillOpacity={faint ? 0.25 : 1}
+          stroke="var(--color-ink)"
+          strokeOpacity={faint ? 0.3 : 0.8}
+          strokeWidth={0.9}
+        />
+        {wide > KEEPS_LABEL && !faint && (
+          <foreignObject x={x + 4} y={middle - 10} width={wide - 8} height={20} className="pointer-events-none">
+            <div
+              className="truncate rounded-[2px] bg-board/85 px-1 text-[11.5px] leading-5 text-ink"
+              style={{ width: "fit-content", maxWidth: "100%" }}
+            >
+              {block.short}
+            </div>
+          </foreignObject>
+        )}
+        <rect
+          x={x - 2}
+          y={middle - half - 2}
+          width={wide + 4}
+          height={half * 2 + 4}
+          rx={3}
+          fill="none"
+          stroke="var(--color-verdigris)"
+          strokeWidth={2}
+          className="pointer-events-none opacity-0 group-focus-visible:opacity-100"
+        />
+      </Link>
+    );
+  });
+}
+
+/**
+ * The days of the whole shop: who does what when, a lane a pair of hands; what dries on which piece, a lane a piece; and when
+ * every place to dry is taken.
+ */
+export function ShopDaysDrawing(props: Props) {
+  const { axis, hands, pieces, places, width, height, labelWidth, day, now, chosen, linkToDay } = props;
+  const opened = pieces.reduce((sum, { open, zones }) => sum + (open ? zones.length : 0), 0);
+  const fixed = HEADER + 2 * TITLE + opened * ZONE + (places ? PLACES : 0) + 6;
+  const share = (height - fixed) / Math.max(1, hands.length + pieces.length);
+  const handsHeight = Math.max(HANDS.least, Math.min(HANDS.most, share));
+  const left = height - fixed - handsHeight * hands.length;
+  const pieceHeight = Math.max(PIECE.least, Math.min(PIECE.most, left / Math.max(1, pieces.length)));
+  let y = HEADER + TITLE;
+  const handRows = hands.map((lane) => {
+    const top = y;
+    y += handsHeight;
+    return { lane, top };
+  });
+  const handsEnd = y;
+  y += TITLE;
+  const pieceRows = pieces.map((lane) => {
+    const top = y;
+    y += pieceHeight + (lane.open ? lane.zones.length * ZONE : 0);
+    return { lane, top };
+  });
+  const piecesEnd = y;
+  const bottom = piecesEnd + (places ? PLACES : 0);
+  const most = Math.floor(labelWidth / 8.2);
+  const inside = ({ from, to }: { from: WallMinutes; to: WallMinutes }) => to >= axis.from && from < axis.to;
+  const visible = (dryings: readonly Drying[]) => dryings.filter((one) => inside({ from: one.from, to: one.ready }));
+  const shown = (lane: HandsLane): HandsLane => ({ ...lane, blocks: lane.blocks.filter(inside) });
+  let labelled = Number.NEGATIVE_INFINITY;
+  return (
+    <svg
+      viewBox={`0 0 ${width} ${bottom + 4}`}
+      width={width}
+      height={bottom + 4}
+      className="block select-none"
+      role="group"
+      aria-label="Hands and drying by day"
+    >
+      <defs>
+        <clipPath id="shop-days-clip">
+          <rect x={labelWidth} y={HEADER - 20} width={width - labelWidth} height={bottom - HEADER + 20} />
+        </clipPath>
+      </defs>
+      {axis.stretches.map((stretch) => (
+        <rect
+          key={stretch.from}
+          x={stretch.x0}
+          y={HEADER}
+          width={stretch.x1 - stretch.x0}
+          height={bottom - HEADER}
+          fill={stretch.open ? "var(--color-board)" : "var(--color-wash)"}
+        />
+      ))}
+      {hourMarks(axis).map(({ wall, x }) => (
+        <g key={wall}>
+          <line x1={x} x2={x} y1={HEADER} y2={bottom} stroke="var(--color-hair)" />
+          <text x={x} y={HEADER - 6} textAnchor="middle" className="fill-soft text-[11.5px]">
+            {Number(sayClock(wall).slice(0, 2))}
+          </text>
+        </g>
+      ))}
+      {axis.days.map(({ midnight, x0, x1, works }) => {
+        if (!works || x1 - x0 < 4) return null;
+        const middle = (x0 + x1) / 2;
+        const written = middle - labelled >= LEAST_DAY;
+        if (written) labelled = middle;
+        const narrow = x1 - x0 < 70;
+        const chosenDay = day === midnight;
+        return (
+          <Link
+            key={midnight}
+            to={linkToDay(midnight)}
+            replace
+            preventScrollReset
+            aria-label={sayDate(midnight)}
+            aria-current={chosenDay ? "date" : undefined}
+          >
+            <rect
+              x={x0}
+              y={0}
+              width={Math.max(1, x1 - x0)}
+              height={24}
+              rx={3}
+              fill={chosenDay ? "var(--color-wash)" : "transparent"}
+            />
+            {written && (
+              <text
+                x={middle}
+                y={17}
+                textAnchor="middle"
+                className={`${narrow ? "text-[12px]" : "text-[14px]"} ${chosenDay ? "fill-verdigris font-bold" : "fill-ink font-semibold"}`}
+              >
+                {narrow ? sayDate(midnight).split(" ").slice(1).join(" ") : sayDate(midnight)}
+              </text>
+            )}
+          </Link>
+        );
+      })}
+      <text x={0} y={HEADER + 14} className="kicker fill-soft text-[13px]">
+        hands
+      </text>
+      <text x={0} y={handsEnd + 14} className="kicker fill-soft text-[13px]">
+        pieces, drying
+      </text>
+      {handRows.map(({ lane, top }) => (
+        <g key={lane.id} data-lane="hands">
+          <line x1={0} x2={width} y1={top + handsHeight} y2={top + handsHeight} stroke="var(--color-line)" />
+          <Label name={lane.name} note={lane.note} middle={top + handsHeight / 2} most={most} />
+          <g clipPath="url(#shop-days-clip)">
+            <Hands
+              lane={shown(lane)}
+              props={props}
+              middle={top + handsHeight / 2}
+              half={Math.min(20, handsHeight * 0.36)}
+            />
+          </g>
+        </g>
+      ))}
+      {pieceRows.map(({ lane, top }) => {
+        const middle = top + pieceHeight / 2;
+        const half = Math.min(21, pieceHeight * 0.36);
+        const all = pieceHeight + (lane.open ? lane.zones.length * ZONE : 0);
+        const faint = lane.faint || (chosen !== null && chosen !== lane.planId);
+        return (
+          <g key={lane.id} data-lane="piece" data-piece={lane.id}>
+            <line x1={0} x2={width} y1={top + all} y2={top + all} stroke="var(--color-line)" />
+            <Link to={lane.opens} replace preventScrollReset aria-expanded={lane.open} className="group outline-none">
+              <rect
+                x={-4}
+                y={top + 1}
+                width={labelWidth - 2}
+                height={pieceHeight - 2}
+                fill="transparent"
+                stroke="var(--color-verdigris)"
+                strokeWidth={2}
+                strokeOpacity={0}
+                className="group-focus-visible:[stroke-opacity:1]"
+              />
+              <Label name={lane.name} note={lane.note} middle={middle} most={most} />
+              {lane.trouble && (
+                <path d={`M${labelWidth - 16} ${middle + 6}l6 -11l6 11z`} fill="var(--color-ochre)">
+                  <title>It leaves too late, or something clashes</title>
+                </path>
+              )}
+            </Link>
+            <g clipPath="url(#shop-days-clip)" opacity={faint ? 0.4 : 1}>
+              {visible(lane.dryings).map((one) => (
+                <Wedge key={one.id} one={one} axis={axis} middle={middle} half={half} />
+              ))}
+            </g>
+            {lane.open &&
+              lane.zones.map((zone, at) => {
+                const line = top + pieceHeight + at * ZONE + ZONE / 2;
+                return (
+                  <g key={zone.id}>
+                    <text x={12} y={line + 4} className="fill-soft text-[12px]">
+                      {short(zone.name, most)}
+                    </text>
+                    <g clipPath="url(#shop-days-clip)">
+                      {visible(zone.dryings).map((one) => (
+                        <Wedge key={one.id} one={one} axis={axis} middle={line} half={ZONE * 0.36} />
+                      ))}
+                    </g>
+                  </g>
+                );
+              })}
+          </g>
+        );
+      })}
+      {places && (
+        <g data-lane="places">
+          <text x={0} y={piecesEnd + 18} className="fill-soft text-[12.5px]">
+            {places.note}
+          </text>
+          <g clipPath="url(#shop-days-clip)">
+            {places.full.filter(inside).map(({ from, to }) => {
+              const x = axis.at(from);
+              const wide = Math.max(3, axis.at(to) - x);
+              const says = `Every drying place is taken from ${sayMoment(from)} to ${sayMoment(to)}`;
+              return (
+                <g key={from}>
+                  <title>{says}</title>
+                  <rect
+                    x={x}
+                    y={piecesEnd + 6}
+                    width={wide}
+                    height={16}
+                    fill="var(--color-ochre)"
+                    fillOpacity={0.22}
+                    stroke="var(--color-ochre)"
+                    strokeWidth={0.8}
+                  />
+                  {wide > 34 && (
+                    <text x={x + 5} y={piecesEnd + 18} className="fill-ink text-[11.5px]">
+                      full
+                    </text>
+                  )}
+                </g>
+              );
+            })}
+          </g>
+        </g>
+      )}
+      {now !== null && now >= axis.from && now < axis.to && (
+        <g>
+          <line
+            x1={axis.at(now)}
+            x2={axis.at(now)}
+            y1={HEADER - 2}
+            y2={bottom}
+            stroke="var(--color-verdigris)"
+            strokeWidth={2}
+          />
+          <rect x={axis.at(now) - 18} y={HEADER} width={36} height={15} rx={2} fill="var(--color-verdigris)" />
+          <text x={axis.at(now)} y={HEADER + 11.5} textAnchor="middle" className="fill-board text-[11px] font-semibold">
+            {sayClock(now)}
+          </text>
+        </g>
+      )}
+    </svg>
+  );
+}
+
+/** What a piece of work is, for whoever cannot see the drawing. */
+export const sayBlock = (what: string, where: string, job: string, from: WallMinutes, to: WallMinutes) =>
+  `${what}, ${where}, ${job}: ${sayDate(from)}, ${sayClocks(from, to)}`;
+
+export const isOnDay = (one: { from: WallMinutes }, midnight: WallMinutes) =>
+  one.from >= midnight && one.from < midnight + DAY;

@@ -1,0 +1,115 @@
+import type { FormEvent, ReactNode } from "react";
+import { useLocation } from "react-router";
+import { countOf } from "~/words/amount";
+import type { Standing } from "./standing";
+import type { AskPlan } from "./use-standing";
+
+/** One press about the plan of work: a form, so that it also works without scripts. */
+export function PlanPress({
+  does,
+  ask,
+  children,
+  main = false,
+}: {
+  does: Record<string, string | number>;
+  ask: AskPlan;
+  children: ReactNode;
+  main?: boolean;
+}) {
+  const { pathname, search } = useLocation();
+  const send = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    void ask(new FormData(event.currentTarget));
+  };
+  return (
+    <form method="post" action="/plan-of-work" encType="multipart/form-data" onSubmit={send} className="shrink-0">
+      <input type="hidden" name="to" value={`${pathname}${search}`} />
+      {Object.entries(does).map(([name, value]) => (
+        <input key={name} type="hidden" name={name} value={value} />
+      ))}
+      <button className={`button ${main ? "button-main" : ""}`}>{children}</button>
+    </form>
+  );
+}
+
+const SHOWN = 2;
+
+function Changes({ says }: { says: readonly string[] }) {
+  const first = says.slice(0, SHOWN).join(" ");
+  if (says.length <= SHOWN) return first;
+  return (
+    <>
+      {first}{" "}
+      <details className="inline-block align-top">
+        <summary className="link cursor-pointer">{countOf(says.length - SHOWN, "more change")}</summary>
+        <ul className="mt-1">
+          {says.slice(SHOWN).map((one) => (
+            <li key={one}>{one}</li>
+          ))}
+        </ul>
+      </details>
+    </>
+  );
+}
+
+const Bar = ({ children, strong = false }: { children: ReactNode; strong?: boolean }) => (
+  <section
+    aria-label="Plan of work"
+    className={`flex shrink-0 items-center gap-4 border-b border-line px-5 py-1.5 ${strong ? "border-l-4 border-l-verdigris bg-board" : "bg-wash"}`}
+  >
+    {children}
+  </section>
+);
+
+/** What there is to say of the shop's plan of work: that one is being made, what a new one would change, or that it is out of date. */
+export function PlanNotice({ standing, ask }: { standing: Standing; ask: AskPlan }) {
+  const { planning, offered, stale, left, trouble } = standing;
+  if (planning)
+    return (
+      <Bar>
+        <p className="min-w-0 flex-1" role="status">
+          Planning the shop's work again …{" "}
+          <progress
+            className="plan-progress ml-2 align-middle"
+            value={planning.looks}
+            max={planning.of}
+            aria-label="How far the planning is"
+          />
+        </p>
+        <PlanPress does={{ do: "call off" }} ask={ask}>
+          Call it off
+        </PlanPress>
+      </Bar>
+    );
+  if (offered)
+    return (
+      <Bar strong>
+        <p className="min-w-0 flex-1" role="status">
+          <b className="font-semibold">A new plan of work is ready.</b>{" "}
+          <Changes says={offered.changes.map(({ says }) => says)} />
+        </p>
+        <PlanPress does={{ do: "take on", id: offered.id }} ask={ask} main>
+          Take it on
+        </PlanPress>
+      </Bar>
+    );
+  if (!stale) return null;
+  if (left || trouble !== null)
+    return (
+      <Bar strong>
+        <p className="min-w-0 flex-1" role="status">
+          {trouble ?? "The jobs have changed since the shop's work was planned; the dates are of before."}
+        </p>
+        <PlanPress does={{ do: "plan" }} ask={ask} main>
+          Plan it again
+        </PlanPress>
+      </Bar>
+    );
+  return (
+    <Bar>
+      <p className="min-w-0 flex-1" role="status">
+        The shop's work will be planned again in a moment …
+      </p>
+    </Bar>
+  );
+}

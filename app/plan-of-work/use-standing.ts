@@ -1,0 +1,108 @@
+import { useCallback, useEffect, useRef, useState } from "react";
+import { useRevalidator } from "react-router";
+import { toast } from "sonner";
+import type { JobStanding, Standing } from "./standing";
+
+const LOOK_AGAIN_MILLISECONDS = 900;
+/** After an edit was saved, it takes the server this long at least to begin planning. */
+const SAVED_MILLISECONDS = 500;
+
+type Shape = { standing: Standing } & Partial<JobStanding>;
+
+/** Whether what is known will change by itself soon. */
+const isMoving = ({ planning, stale, offered, left, trouble }: Standing) =>
+  planning !== null || (stale && offered === null && !left && trouble === null);
+
+/** The new with every part of the old that is still the same: what follows from that part need not be worked out again. */
+function withOld<Known extends object>(old: Known, fresh: Known): Known {
+  const entries = Object.entries(fresh).map(([key, value]) => {
+    const before = old[key as keyof Known];
+    return [key, JSON.stringify(before) === JSON.stringify(value) ? before : value] as const;
+  });
+  const same = entries.every(([key, value]) => old[key as keyof Known] === value);
+  return same ? old : (Object.fromEntries(entries) as Known);
+}
+
+/**
+ * How the plan of work stands, from what came with the page on: looked at again as long as something is being worked
+ * out, after every edit (`version` counts them), and when the window is come back to.
+ */
+export function useStanding<Known extends Shape>(
+  initial: Known,
+  address: string,
+  version: number,
+  isSettled: (known: Known) => boolean = () => true,
+) {
+  const [known, setKnown] = useState({ of: initial, now: initial });
+  const now = known.of === initial ? known.now : initial;
+  const latest = useRef(initial);
+  latest.current = initial;
+  const refresh = useCallback(async () => {
+    const of = latest.current;
+    try {
+      const response = await fetch(address, { headers: { Accept: "application/json" } });
+      if (!response.ok) return;
+      const fresh = (await response.json()) as Known;
+      if (latest.current === of)
+        setKnown((before) => ({ of, now: before.of === of ? withOld(before.now, fresh) : withOld(of, fresh) }));
+    } catch {
+      // the server does not answer: what is known stays
+    }
+  }, [address]);
+  const moving = isMoving(now.standing) || !isSettled(now);
+  useEffect(() => {
+    if (!moving) return;
+    const timer = setInterval(() => void refresh(), LOOK_AGAIN_MILLISECONDS);
+    return () => clearInterval(timer);
+  }, [moving, refresh]);
+  const seen = useRef(version);
+  useEffect(() => {
+    if (seen.current === version) return;
+    seen.current = version;
+    const timer = setTimeout(() => void refresh(), SAVED_MILLISECONDS);
+    return () => clearTimeout(timer);
+  }, [version, refresh]);
+  useEffect(() => {
+    const back = () => document.visibilityState === "visible" && void refresh();
+    document.addEventListener("visibilitychange", back);
+    window.addEventListener("focus", back);
+    return () => {
+      document.removeEventListener("visibilitychange", back);
+      window.removeEventListener("focus", back);
+    };
+  }, [refresh]);
+  /** Sends one of the forms of the plan of work, and shows what came of it. */
+  const ask = useCallback(
+    async (form: FormData): Promise<boolean> => {
+      try {
+        const response = await fetch("/plan-of-work", {
+          method: "POST",
+          body: form,
+          headers: { Accept: "application/json" },
+        });
+        const said = (await response.json().catch(() => null)) as { trouble?: string } | null;
+        if (!response.ok) toast.error(said?.trouble ?? "That was not done. Reload the page and try again.");
+        await refresh();
+        return response.ok;
+      } catch {
+        toast.error("Jolly Crust does not answer, so nothing was changed. Try again when it is back.");
+        return false;
+      }
+    },
+    [refresh],
+  );
+  return { known: now, refresh, ask };
+}
+
+/** Loads the page again when another plan of work is kept. */
+export function useFreshPage({ kept }: Standing) {
+  const { revalidate } = useRevalidator();
+  const seen = useRef(kept?.id);
+  useEffect(() => {
+    if (seen.current === kept?.id) return;
+    seen.current = kept?.id;
+    void revalidate();
+  }, [kept?.id, revalidate]);
+}
+
+export type AskPlan = ReturnType<typeof useStanding>["ask"];

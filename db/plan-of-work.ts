@@ -1,0 +1,427 @@
+import { and, desc, eq, gt, inArray, isNull, ne } from "drizzle-orm";
+import { z } from "zod";
+import { readJobPlan } from "#core/exchange/plan-of-work-file";
+import { isPlannedFor, type Plan, stateOf } from "#core/plan/plan";
+import type { Shop } from "#core/plan/shop";
+import { type Change, changesOf, countingChanges } from "#core/schedule/changes";
+import { markOf, markOfAny } from "#core/schedule/mark";
+import { aroundOf, fittedIn, type JobPlan, type PlanOfWork, workOf } from "#core/schedule/plan-of-work";
+import { type Database, inTurn, type Store, within } from "./open";
+import { readDocumentOf } from "./plans";
+import { edits, jobPlans, planning, plans, plansOfWork, shops } from "./schema";
+import { getShop } from "./shop";
+
+type Reader = Pick<Database, "select">;
+
+/** More jobs than this are not planned together: those due last are left out. */
+export const MOST_PLANNED = 40;
+/** Plans of work that were kept before, and can be gone back to. */
+const MOST_PAST = 5;
+
+const MadeFrom = z.object({
+  shop: z.int(),
+  /** versions of the jobs, by their ids */
+  jobs: z.record(z.string(), z.int()),
+  looks: z.int(),
+  /** the idea that is tried in it */
+  idea: z.string().nullable(),
+});
+export type MadeFrom = z.infer<typeof MadeFrom>;
+
+const Changes = z.array(
+  z.object({ planId: z.string(), says: z.string(), kind: z.enum(["earlier", "later", "same", "new", "gone"]) }),
+);
+
+/** A plan of work without its bookings. */
+export interface PlanHead {
+  id: number;
+  key: string;
+  madeFrom: MadeFrom;
+  changes: Change[];
+  at: Date;
+}
+
+/** A job that could not be planned with the others. */
+export interface LeftOut {
+  id: string;
+  title: string;
+  because: string;
+}
+
+/** Everything that a plan of work is made from. */
+export interface Inputs {
+  /** the same for the same jobs in the same shop */
+  key: string;
+  shop: Shop;
+  shopVersion: number;
+  plans: Plan[];
+  versions: Record<string, number>;
+  ideas: Plan[];
+  /** finished and put away: they stay as they were planned */
+  over: Plan[];
+  leftOut: LeftOut[];
+}
+
+const isHead = (state: (typeof plansOfWork.$inferSelect)["state"]) => eq(plansOfWork.state, state);
+
+async function headOf(db: Reader, state: "kept" | "offered" | "tried"): Promise<PlanHead | null> {
+  const [row] = await db.select().from(plansOfWork).where(isHead(state)).orderBy(desc(plansOfWork.id)).limit(1);
+  if (!row) return null;
+  const madeFrom = MadeFrom.safeParse(row.madeFrom);
+  const changes = Changes.safeParse(row.changes);
+  // made by another version: as if there were none, and it is made again
+  if (!madeFrom.success || !changes.success) return null;
+  return { id: row.id, key: row.key, madeFrom: madeFrom.data, changes: changes.data, at: row.at };
+}
+
+async function jobsOf(db: Reader, head: PlanHead | null, kind?: "planned" | "tried"): Promise<JobPlan[]> {
+  if (!head) return [];
+  const own = eq(jobPlans.planOfWork, head.id);
+  const rows = await db
+    .select({ document: jobPlans.document })
+    .from(jobPlans)
+    .where(kind ? and(own, eq(jobPlans.kind, kind)) : own)
+    .orderBy(jobPlans.planId);
+  return rows.flatMap(({ document }) => readJobPlan(document) ?? []);
+}
+
+/** The kept plan of work, of all jobs. */
+export interface Kept {
+  head: PlanHead | null;
+  /** promised, under way, and those that are over as they were planned */
+  planned: JobPlan[];
+  /** ideas, each as it would fit in */
+  tried: JobPlan[];
+}
+
+export const getKept = (store: Store): Promise<Kept> =>
+  within(store, async (db) => {
+    const head = await headOf(db, "kept");
+    return { head, planned: await jobsOf(db, head, "planned"), tried: await jobsOf(db, head, "tried") };
+  });
+
+/** What a page shows of the plan of work besides the jobs in it. */
+export interface Standing {
+  kept: PlanHead | null;
+  offered: PlanHead | null;
+  tried: PlanHead | null;
+  /** of the jobs and the shop as they are now; the kept plan with another is of an earlier state */
+  planning: { looks: number; of: number } | null;
+  trouble: string | null;
+  /** it was called off, and nobody has asked since */
+  left: boolean;
+}
+
+export const getStanding = (store: Store): Promise<Standing> =>
+  within(store, async (db) => {
+    const [row] = await db.select().from(planning).limit(1);
+    const busy = row?.owner && Date.now() - row.beat.getTime() < SILENT_MILLISECONDS;
+    return {
+      kept: await headOf(db, "kept"),
+      offered: await headOf(db, "offered"),
+      tried: await headOf(db, "tried"),
+      planning: busy ? { looks: row.looks, of: row.of } : null,
+      trouble: row?.trouble ?? null,
+      left: row?.left !== null && row !== undefined,
+    };
+  });
+
+/** The plans of these kinds, with what could not be read. */
+async function readPlans(db: Reader) {
+  const rows = await db
+    .select({ id: plans.id, title: plans.title, version: plans.version, document: plans.document })
+    .from(plans)
+    .where(isNull(plans.removedAt))
+    .orderBy(plans.id);
+  const read: { plan: Plan; version: number }[] = [];
+  const leftOut: LeftOut[] = [];
+  for (const { id, title, version, document } of rows) {
+    const plan = readDocumentOf(document, id);
+    if (plan) read.push({ plan, version });
+    else leftOut.push({ id, title, because: "its document cannot be read" });
+  }
+  return { read, leftOut };
+}
+
+const byDue = (one: Plan, two: Plan) =>
+  `${one.due ?? "9999"} ${one.start} ${one.id}` < `${two.due ?? "9999"} ${two.start} ${two.id}` ? -1 : 1;
+
+/** What the plan of work would be made from now; with an idea, as if that were promised. */
+export async function getInputs(store: Store, idea: string | null = null): Promise<Inputs> {
+  const { shop, version: shopVersion } = await getShop(store);
+  const { read, leftOut } = await within(store, readPlans);
+  const promised = read.map(({ plan }) => (plan.id === idea ? { ...plan, state: "promised" as const } : plan));
+  const all = promised.filter(isPlannedFor).sort(byDue);
+  const planned = all.slice(0, MOST_PLANNED);
+  for (const { id, title } of all.slice(MOST_PLANNED))
+    leftOut.push({ id, title, because: `${MOST_PLANNED} jobs can be planned together; this one is due last` });
+  const versionOf = new Map(read.map(({ plan, version }) => [plan.id, version]));
+  const over = promised.filter((plan) => stateOf(plan) === "finished" || stateOf(plan) === "put away");
+  return {
+    key: markOfAny([shop, planned.map(({ id }) => id).sort(), planned.map(markOf).sort(), over.map(({ id }) => id)]),
+    shop,
+    shopVersion,
+    plans: planned,
+    versions: Object.fromEntries(planned.map(({ id }) => [id, versionOf.get(id)!])),
+    ideas: promised.filter((plan) => stateOf(plan) === "idea"),
+    over,
+    leftOut,
+  };
+}
+
+/** Without a sign of life for so long, whoever was planning is taken to have died. */
+export const SILENT_MILLISECONDS = 15_000;
+
+/** Takes the planning of the shop on; false if somebody else is at it. */
+export const beginPlanning = (store: Store, owner: string, of: number): Promise<boolean> =>
+  inTurn(store, (db) =>
+    db.transaction(
+      async (tx) => {
+        const [row] = await tx.select().from(planning).limit(1);
+        const now = new Date();
+        if (row?.owner && now.getTime() - row.beat.getTime() < SILENT_MILLISECONDS) return false;
+        const mine = { owner, beat: now, looks: 0, of, calledOff: false };
+        if (row) await tx.update(planning).set(mine).where(eq(planning.id, row.id));
+        else await tx.insert(planning).values({ id: 1, left: null, trouble: null, ...mine });
+        return true;
+      },
+      { behavior: "immediate" },
+    ),
+  );
+
+/** A sign of life, with how far it is; false if it is to stop. */
+export const goOnPlanning = (store: Store, owner: string, looks: number): Promise<boolean> =>
+  inTurn(store, async (db) => {
+    const rows = await db
+      .update(planning)
+      .set({ beat: new Date(), looks })
+      .where(and(eq(planning.owner, owner), eq(planning.calledOff, false)))
+      .returning({ id: planning.id });
+    return rows.length > 0;
+  });
+
+/** Lets go of the planning. `left` is the key of what is not planned again until somebody asks. */
+export const endPlanning = (
+  store: Store,
+  owner: string,
+  { left = null, trouble = null }: { left?: string | null; trouble?: string | null } = {},
+): Promise<void> =>
+  inTurn(store, async (db) => {
+    await db.update(planning).set({ owner: null, left, trouble }).where(eq(planning.owner, owner));
+  });
+
+export const callOffPlanning = (store: Store): Promise<void> =>
+  inTurn(store, async (db) => {
+    await db.update(planning).set({ calledOff: true });
+  });
+
+/** The key of what nobody plans until somebody asks for it. */
+export const leftAlone = (store: Store): Promise<string | null> =>
+  within(store, async (db) => (await db.select({ left: planning.left }).from(planning).limit(1))[0]?.left ?? null);
+
+/** What was done to a job since a version of it, the last edit last. */
+async function editsSince(db: Reader, planId: string, version: number): Promise<string[]> {
+  const rows = await db
+    .select({ label: edits.label })
+    .from(edits)
+    .where(and(eq(edits.planId, planId), gt(edits.version, version), eq(edits.state, "done")))
+    .orderBy(edits.version)
+    .limit(50);
+  return rows.map(({ label }) => label);
+}
+
+async function told(db: Reader, before: JobPlan[], head: PlanHead, inputs: Inputs, after: JobPlan[]) {
+  const titles = new Map(
+    (await db.select({ id: plans.id, title: plans.title }).from(plans)).map(({ id, title }) => [id, title]),
+  );
+  const own = new Map<string, string[]>();
+  for (const { id } of inputs.plans)
+    own.set(id, await editsSince(db, id, head.madeFrom.jobs[id] ?? Number.MAX_SAFE_INTEGER));
+  const shop = await db
+    .select({ label: shops.label })
+    .from(shops)
+    .where(gt(shops.version, head.madeFrom.shop))
+    .orderBy(shops.version);
+  return changesOf(before, after, {
+    titleOf: (id) => titles.get(id) ?? "A job",
+    editsOf: (id) => own.get(id) ?? [],
+    shop: shop.map(({ label }) => label),
+  });
+}
+
+const rowsOf = (id: number, jobs: readonly JobPlan[], kind: "planned" | "tried") =>
+  jobs.map((document) => ({ planOfWork: id, planId: document.planId, kind, document }));
+
+/**
+ * Puts down a plan of work that was made. The first is kept at once, and so is one that moves nothing; any other is
+ * offered. One that is made for an idea is only shown beside it.
+ */
+export async function putDown(
+  store: Store,
+  owner: string,
+  inputs: Inputs,
+  made: PlanOfWork,
+  idea: string | null,
+): Promise<"kept" | "offered" | "tried" | "gone"> {
+  return inTurn(store, (db) =>
+    db.transaction(
+      async (tx) => {
+        const [mine] = await tx.select().from(planning).where(eq(planning.owner, owner));
+        if (!mine || mine.calledOff) return "gone";
+        const kept = await headOf(tx, "kept");
+        const before = await jobsOf(tx, kept, "planned");
+        const over = new Set(inputs.over.map(({ id }) => id));
+        const after = [...made.jobs, ...before.filter(({ planId }) => over.has(planId))];
+        const changes = kept ? await told(tx, before, kept, inputs, after) : [];
+        const state = idea !== null ? "tried" : kept === null || changes.length === 0 ? "kept" : "offered";
+        const { key, shopVersion, versions } = inputs;
+        const madeFrom: MadeFrom = { shop: shopVersion, jobs: versions, looks: made.looks, idea };
+        const values = { state, key, madeFrom, changes, at: new Date() } as const;
+        await tx.delete(plansOfWork).where(isHead(idea === null ? "offered" : "tried"));
+        const [row] = await tx.insert(plansOfWork).values(values).returning({ id: plansOfWork.id });
+        await insertJobs(tx, rowsOf(row!.id, after, "planned"));
+        // where nothing moves there is nothing to go back to
+        if (state === "kept" && kept) await tx.delete(plansOfWork).where(eq(plansOfWork.id, kept.id));
+        if (state === "kept") await becomesKept(tx, row!.id, before);
+        return state;
+      },
+      { behavior: "immediate" },
+    ),
+  );
+}
+
+type Writer = Pick<Database, "select" | "insert" | "update" | "delete">;
+
+const ROWS_AT_ONCE = 40;
+
+async function insertJobs(tx: Writer, rows: ReturnType<typeof rowsOf>) {
+  for (let at = 0; at < rows.length; at += ROWS_AT_ONCE)
+    await tx.insert(jobPlans).values(rows.slice(at, at + ROWS_AT_ONCE));
+}
+
+/** One plan of work is the kept one from now on, and the one before it can be gone back to. */
+async function becomesKept(tx: Writer, id: number, before: readonly JobPlan[]) {
+  const now = Date.now();
+  const was = new Map(before.map((job) => [job.planId, job]));
+  const rows = await tx.select().from(jobPlans).where(eq(jobPlans.planOfWork, id));
+  for (const { planId, document } of rows) {
+    const job = readJobPlan(document);
+    if (!job) continue;
+    await tx
+      .update(jobPlans)
+      .set({ document: countingChanges(was.get(planId), job, now) })
+      .where(and(eq(jobPlans.planOfWork, id), eq(jobPlans.planId, planId)));
+  }
+  await tx
+    .update(plansOfWork)
+    .set({ state: "past" })
+    .where(and(isHead("kept"), ne(plansOfWork.id, id)));
+  await tx.update(plansOfWork).set({ state: "kept" }).where(eq(plansOfWork.id, id));
+  await tx.delete(plansOfWork).where(inArray(plansOfWork.state, ["offered", "tried"]));
+  const past = await tx
+    .select({ id: plansOfWork.id })
+    .from(plansOfWork)
+    .where(isHead("past"))
+    .orderBy(desc(plansOfWork.id));
+  const old = past.slice(MOST_PAST).map((one) => one.id);
+  if (old.length > 0) await tx.delete(plansOfWork).where(inArray(plansOfWork.id, old));
+  // ideas were tried among other bookings
+  await tx.delete(jobPlans).where(and(eq(jobPlans.planOfWork, id), eq(jobPlans.kind, "tried")));
+}
+
+export type Taken =
+  | { is: "taken" }
+  /** another plan of work is offered by now, or none */
+  | { is: "gone" };
+
+/** Takes an offered plan of work on: from now on it is the kept one. */
+export const takeOn = (store: Store, id: number): Promise<Taken> =>
+  inTurn(store, (db) =>
+    db.transaction(
+      async (tx): Promise<Taken> => {
+        if ((await headOf(tx, "offered"))?.id !== id) return { is: "gone" };
+        await becomesKept(tx, id, await jobsOf(tx, await headOf(tx, "kept"), "planned"));
+        return { is: "taken" };
+      },
+      { behavior: "immediate" },
+    ),
+  );
+
+/** Takes an offered plan back: the jobs are again as the kept one has them. */
+export const withdraw = (store: Store, id: number): Promise<void> =>
+  inTurn(store, async (db) => {
+    await db.delete(plansOfWork).where(and(eq(plansOfWork.id, id), isHead("offered")));
+  });
+
+/** Goes back to the plan of work that was kept before. */
+export const goBack = (store: Store, from: number): Promise<Taken> =>
+  inTurn(store, (db) =>
+    db.transaction(
+      async (tx): Promise<Taken> => {
+        const kept = await headOf(tx, "kept");
+        const past = await tx
+          .select({ id: plansOfWork.id })
+          .from(plansOfWork)
+          .where(isHead("past"))
+          .orderBy(desc(plansOfWork.id))
+          .limit(1);
+        if (kept?.id !== from || !past[0]) return { is: "gone" };
+        const now = await jobsOf(tx, kept, "planned");
+        await tx.delete(plansOfWork).where(eq(plansOfWork.id, kept.id));
+        await becomesKept(tx, past[0].id, now);
+        return { is: "taken" };
+      },
+      { behavior: "immediate" },
+    ),
+  );
+
+/** Fits the ideas into the kept plan of work: those that were never tried in it, or have changed since. */
+export async function refitIdeas(store: Store): Promise<void> {
+  const { shop, ideas } = await getInputs(store);
+  const { head, planned, tried } = await getKept(store);
+  if (!head) return;
+  const marks = new Map(tried.map(({ planId, mark }) => [planId, mark]));
+  const around = aroundOf(shop, planned);
+  for (const idea of ideas) {
+    if (marks.get(idea.id) === markOf(idea)) continue;
+    const fitted = fittedIn(workOf(idea, shop), around);
+    await inTurn(store, async (db) => {
+      const ids = and(eq(jobPlans.planOfWork, head.id), eq(jobPlans.planId, idea.id));
+      if ((await headOf(db, "kept"))?.id !== head.id) return;
+      await db.delete(jobPlans).where(ids);
+      await db.insert(jobPlans).values(rowsOf(head.id, [fitted], "tried"));
+    });
+  }
+}
+
+/** When an idea could leave by the plan that it is tried in. */
+export const triedLeaves = (store: Store, id: number, idea: string): Promise<number | null> =>
+  within(store, async (db) => {
+    const [row] = await db
+      .select({ document: jobPlans.document })
+      .from(jobPlans)
+      .where(and(eq(jobPlans.planOfWork, id), eq(jobPlans.planId, idea)));
+    return (row && readJobPlan(row.document)?.dates?.leaves) ?? null;
+  });
+
+/** The idea in a tried plan; null if another has been tried since. */
+export const ideaTriedIn = (store: Store, id: number): Promise<string | null> =>
+  within(store, async (db) => {
+    const tried = await headOf(db, "tried");
+    return tried?.id === id ? tried.madeFrom.idea : null;
+  });
+
+/** The tried plan becomes the one that is offered: the idea in it has been promised. */
+export const offerTried = (store: Store, id: number): Promise<void> =>
+  inTurn(store, (db) =>
+    db.transaction(
+      async (tx) => {
+        await tx.delete(plansOfWork).where(isHead("offered"));
+        await tx
+          .update(plansOfWork)
+          .set({ state: "offered" })
+          .where(and(eq(plansOfWork.id, id), isHead("tried")));
+      },
+      { behavior: "immediate" },
+    ),
+  );
