@@ -22,6 +22,7 @@ export default [
   route("days", "routes/shop-days.tsx"),
   route("plan-of-work", "routes/plan-of-work.ts"),
   route("shop", "routes/shop.tsx"),
+  route("shop/export", "routes/shop-export.ts"),
   route("days.ics", "routes/shop-ics.ts"),
   route("jobs/:planId/board.png", "routes/board-png.ts"),
   route("jobs/:planId/photos/:photoId", "routes/photo.ts"),

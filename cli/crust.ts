@@ -2,7 +2,8 @@ import { readFileSync, statSync } from "node:fs";
 import { parseArgs } from "node:util";
 import { boardReport } from "#core/exchange/board-report";
 import { readPlanFile, sayFault, tooLarge } from "#core/exchange/plan-file";
-import { checkReport, nextReport, scheduleReport, shopReport } from "#core/exchange/report";
+import { checkReport, nextReport, scheduleReport, shopReport, shopScheduleReport } from "#core/exchange/report";
+import { isShopFile, readShopFile } from "#core/exchange/shop-file";
 import { readNetworkFile, solveReport } from "#core/exchange/solve-report";
 import { LIMITS, type Plan } from "#core/plan/plan";
 import { readWallTime } from "#core/units/wall-time";
@@ -14,7 +15,7 @@ crust solve FILE… [--budget MILLISECONDS]
 crust board FILE --zone ID [--after STEP] [--panel carved|drawer|plain|top|disc|leg|frame|box] [--seed N] [--width N] --png OUT
 
   check     verdicts with reasons and fixes, for an unhurried painter with no other work; exit 1 on a stop
-  schedule  dates inside the working hours; exit 1 on a clash
+  schedule  dates inside the working hours; of a *.shop.json file, its plan of work; exit 1 on a clash
   shop      how much of each material
   solve     the shortest schedule of network files; exit 1 when one has none
   next      what can go on a zone's surface at a given time, each with its reason
@@ -121,6 +122,16 @@ function dates(plan: Plan) {
   return { report, good: report.clashes.length === 0 };
 }
 
+/** The plan of work of a whole shop, where the file holds one; null for the file of a job. */
+function shopDates(path: string): Done | null {
+  const text = readText(path);
+  if (!isShopFile(text)) return null;
+  const read = readShopFile(text);
+  if (!read.ok) throw new Unreadable(`${path}: ${sayFault(read.faults[0]!)}`);
+  const report = shopScheduleReport(read.file);
+  return { report, good: report.jobs.every(({ clashes }) => clashes.length === 0) };
+}
+
 const BUDGET = 1000;
 const MOST_BUDGET = 60_000;
 
@@ -188,8 +199,9 @@ async function run(words: string[]): Promise<number> {
   if (!command) return solveFiles(paths, flags);
   if (paths.length > 1 && !command.many)
     throw new Unreadable(`crust ${name} takes one file; ${paths.length} were given`);
-  if (paths.length > 1) return eachOf(paths, (path) => command.run(readFile(path), flags));
-  const { report, good } = await command.run(readFile(paths[0]!), flags);
+  const answer = (path: string) => (name === "schedule" && shopDates(path)) || command.run(readFile(path), flags);
+  if (paths.length > 1) return eachOf(paths, answer);
+  const { report, good } = await answer(paths[0]!);
   process.stdout.write(`${JSON.stringify(report, null, 2)}\n`);
   return good ? 0 : 1;
 }

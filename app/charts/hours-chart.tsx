@@ -49,9 +49,9 @@ export default function HoursChart({
   const columns = useMemo(() => columnsOf(days), [days]);
   const option = useMemo(
     () => ({
-      grid: { left: 150, right: 12, top: 28, bottom: 24 },
+      grid: { left: 164, right: 12, top: 28, bottom: 24 },
       tooltip: { trigger: "axis", axisPointer: { type: "shadow" }, valueFormatter: hours, confine: true },
-      legend: { top: 0, left: 150, itemWidth: 14, itemHeight: 10, textStyle: { fontSize: 12.5 } },
+      legend: { top: 0, left: 164, itemWidth: 14, itemHeight: 10, textStyle: { fontSize: 12.5 } },
       xAxis: {
         type: "category",
         data: columns.map(({ name }) => name),

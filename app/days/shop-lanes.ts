@@ -6,7 +6,7 @@ import type { JobPlan } from "#core/schedule/plan-of-work";
 import type { Booking, Lies } from "#core/schedule/schedule";
 import { DAY, HOUR, type Minutes, type WallMinutes } from "#core/units/units";
 import { midnightBefore } from "#core/units/wall-time";
-import { sayClock, sayDate, sayMoment } from "#core/units/when";
+import { sayClock, sayClocks, sayDate, sayMoment } from "#core/units/when";
 import {
   type Block,
   type Drying,
@@ -69,15 +69,8 @@ export function handsLanes(jobs: readonly ShopJob[], shop: Shop, span: Span): Ha
             .filter(({ painter: id, starts, ends }) => id === painter.id && ends > starts)
             .map((booking): Block => {
               const { id, starts: from, ends: to, name } = booking;
-              return {
-                id,
-                planId: one.id,
-                from,
-                to,
-                colour: one.job.colour,
-                says: sayBlock(name, whereOf(one, booking), one.title, from, to),
-                short: one.title,
-              };
+              const says = sayBlock(name, whereOf(one, booking), one.title, from, to);
+              return { id, planId: one.id, from, to, parts: [from], colour: one.job.colour, says, title: one.title };
             })
         : [],
     );
@@ -87,9 +80,28 @@ export function handsLanes(jobs: readonly ShopJob[], shop: Shop, span: Span): Ha
       id: painter.id,
       name: painter.name,
       note: `${hoursOnly(worked)} of ${hoursOnly(there)} h`,
-      blocks: blocks.sort((one, two) => one.from - two.from),
+      blocks: inRuns(blocks.sort((one, two) => one.from - two.from)),
     };
   });
+}
+
+/** Work on a job goes on without a pause, if this little lies between its parts. */
+const PAUSE: Minutes = 10;
+
+/** Work on the same job that follows without a pause, as one block with its parts. */
+function inRuns(blocks: readonly Block[]): Block[] {
+  const runs: Block[] = [];
+  for (const block of blocks) {
+    const last = runs.at(-1);
+    if (last?.planId !== block.planId || block.from - last.to > PAUSE) {
+      runs.push(block);
+      continue;
+    }
+    const parts = [...last.parts, block.from];
+    const says = `${last.title}: ${countOf(parts.length, "piece", "pieces")} of work, ${sayDate(last.from)}, ${sayClocks(last.from, block.to)}`;
+    runs[runs.length - 1] = { ...last, to: block.to, parts, says };
+  }
+  return runs;
 }
 
 /** A session on a piece ends where nothing of the same layer is laid for so long. */
@@ -161,7 +173,7 @@ export function pieceLanes(jobs: readonly ShopJob[], opened: string | null, link
         id,
         planId: one.id,
         name: one.pieces.length > 1 ? piece.name : one.title,
-        note: `${says}${late ? ", late" : ""}${isKept ? "" : " · an idea"}`,
+        note: late ? `late, ${says}` : says,
         trouble: late || job.clashes.length > 0,
         faint: !isKept,
         open,

@@ -10,10 +10,12 @@ export interface Block {
   from: WallMinutes;
   to: WallMinutes;
   colour: string;
+  /** when each part of it begins */
+  parts: readonly WallMinutes[];
   /** what is done, where, for which job */
   says: string;
-  /** the job alone, where there is room to write */
-  short: string;
+  /** the job alone, written where there is room */
+  title: string;
 }
 
 export interface HandsLane {
@@ -77,41 +79,44 @@ interface Props {
 const HEADER = 46;
 const TITLE = 20;
 const HANDS = { least: 34, most: 54 };
-const PIECE = { least: 30, most: 60 };
+const PIECE = { least: 30, most: 84 };
 const ZONE = 20;
 const PLACES = 28;
 const LEAST_DAY = 46;
 
 const short = (text: string, most: number) => (text.length > most ? `${text.slice(0, most - 1)}…` : text);
 
+const UPRIGHT = 4;
+
+/** What is laid, as an upright where it begins, and its drying as a wedge to the point at which the next may go on. */
 function Wedge({ one, axis, middle, half }: { one: Drying; axis: TimeAxis; middle: number; half: number }) {
   const from = axis.at(one.from);
-  const laid = Math.max(from + 3, axis.at(one.laid));
   const to = axis.at(one.ready);
+  const laid = Math.min(to, Math.max(from + UPRIGHT, axis.at(one.laid)));
   const bend = laid + (to - laid) * 0.55;
-  const edge = `color-mix(in oklab, ${one.colour} 55%, black)`;
   return (
     <g>
       <title>{one.says}</title>
-      {to - laid > 2 && (
+      {to - from > UPRIGHT + 1 && (
         <path
-          d={`M${laid} ${middle - half}Q${bend} ${middle - half * 0.8} ${to} ${middle}Q${bend} ${middle + half * 0.8} ${laid} ${middle + half}Z`}
+          d={`M${from} ${middle - half}H${laid}Q${bend} ${middle - half * 0.8} ${to} ${middle}Q${bend} ${middle + half * 0.8} ${laid} ${middle + half}H${from}Z`}
           fill={one.colour}
-          fillOpacity={0.45}
-          stroke={edge}
-          strokeOpacity={0.35}
-          strokeWidth={0.8}
+          fillOpacity={0.3}
+          stroke={`color-mix(in oklab, ${one.colour} 70%, black)`}
+          strokeOpacity={0.3}
+          strokeWidth={0.7}
         />
       )}
       <rect
         x={from}
         y={middle - half}
-        width={laid - from}
+        width={UPRIGHT}
         height={half * 2}
         rx={1.5}
         fill={one.colour}
-        stroke={edge}
-        strokeWidth={0.9}
+        stroke="var(--color-ink)"
+        strokeOpacity={0.7}
+        strokeWidth={0.8}
       />
     </g>
   );
@@ -125,7 +130,7 @@ function Label({ name, note, middle, most }: { name: string; note: string; middl
       </text>
       {note && (
         <text x={0} y={middle + 14} className="fill-soft text-[12px]">
-          {short(note, most + 4)}
+          {short(note, most + 6)}
         </text>
       )}
     </>
@@ -163,13 +168,25 @@ function Hands({ lane, props, middle, half }: { lane: HandsLane; props: Props; m
           strokeOpacity={faint ? 0.3 : 0.8}
           strokeWidth={0.9}
         />
+        {block.parts.slice(1).map((part) => (
+          <line
+            key={part}
+            x1={axis.at(part)}
+            x2={axis.at(part)}
+            y1={middle - half}
+            y2={middle + half}
+            stroke={`color-mix(in oklab, ${block.colour} 55%, ${faint ? "white" : "black"})`}
+            strokeWidth={0.7}
+            className="pointer-events-none"
+          />
+        ))}
         {wide > KEEPS_LABEL && !faint && (
           <foreignObject x={x + 4} y={middle - 10} width={wide - 8} height={20} className="pointer-events-none">
             <div
               className="truncate rounded-[2px] bg-board/85 px-1 text-[11.5px] leading-5 text-ink"
               style={{ width: "fit-content", maxWidth: "100%" }}
             >
-              {block.short}
+              {block.title}
             </div>
           </foreignObject>
         )}
@@ -312,7 +329,7 @@ export function ShopDaysDrawing(props: Props) {
       ))}
       {pieceRows.map(({ lane, top }) => {
         const middle = top + pieceHeight / 2;
-        const half = Math.min(21, pieceHeight * 0.36);
+        const half = Math.min(28, pieceHeight * 0.36);
         const all = pieceHeight + (lane.open ? lane.zones.length * ZONE : 0);
         const faint = lane.faint || (chosen !== null && chosen !== lane.planId);
         return (

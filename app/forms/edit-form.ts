@@ -348,6 +348,14 @@ function setHours({ plan, fields }: Place): FormEdit {
   return { ok: true, label: "Change the working hours", commands: [{ do: "set hours", hours: read.hours }] };
 }
 
+function setHoursFrom({ plan, fields }: Place): FormEdit {
+  const whose = fields.hoursFrom;
+  if (whose !== "shop" && whose !== "job") return refuse("Choose whose hours the job keeps.", "hoursFrom");
+  if (whose === (plan.hoursFrom ?? "job")) return refuse("It keeps those already.", "hoursFrom");
+  const label = whose === "shop" ? "Keep the shop's hours" : "Keep hours of its own";
+  return { ok: true, label, commands: [{ do: "set job", patch: { hoursFrom: whose } }] };
+}
+
 function renameCrust({ plan, fields }: Place): FormEdit {
   const crust = findCrust(plan, fields.crustId ?? "");
   const name = (fields.crustName ?? "").trim();
@@ -373,6 +381,7 @@ const FORMS: Record<string, (place: Place) => FormEdit> = {
   "set state": setState,
   "set house rules": setHouseRules,
   "set hours": setHours,
+  "set hours from": setHoursFrom,
   ...CRUST_FORMS,
   ...PIECE_FORMS,
   ...SHOP_FORMS,

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { checkPlan, sayFault } from "#core/exchange/plan-file";
-import { DEFAULT_HOURS } from "#core/plan/hours";
+import { DEFAULT_HOURS, type Hours } from "#core/plan/hours";
 import { DEFAULT_HOUSE_RULES } from "#core/plan/house-rules";
 import { Id, PLAN_VERSION, type Plan } from "#core/plan/plan";
 import { REFERENCE_ROOM } from "#core/plan/room";
@@ -33,8 +33,11 @@ export function readJobFields(
   return { ok: true, job: { title, start, ...(client ? { client } : {}), ...(due ? { due } : {}) } };
 }
 
-/** A new plan from the one-page form: a job, a piece, its first zone with an empty crust. */
-export function readNewJob(fields: FormFields): { ok: true; plan: Plan } | { ok: false; faults: Faults } {
+/** A new plan from the one-page form: an idea, with a piece, its first zone and an empty crust. `hours` are the shop's. */
+export function readNewJob(
+  fields: FormFields,
+  hours: Hours = DEFAULT_HOURS,
+): { ok: true; plan: Plan } | { ok: false; faults: Faults } {
   const job = readJobFields(fields);
   const zone = readZoneFields(fields);
   const piece = (fields.piece ?? "").trim();
@@ -48,7 +51,9 @@ export function readNewJob(fields: FormFields): { ok: true; plan: Plan } | { ok:
     version: PLAN_VERSION,
     id: id.data,
     ...job.job,
-    pinned: { room: REFERENCE_ROOM, hours: DEFAULT_HOURS, houseRules: DEFAULT_HOUSE_RULES, materials: [] },
+    state: "idea",
+    hoursFrom: "shop",
+    pinned: { room: REFERENCE_ROOM, hours, houseRules: DEFAULT_HOUSE_RULES, materials: [] },
     acknowledged: [],
     palette: [],
     pins: [],

@@ -1,11 +1,67 @@
-import { MOST_PAINTERS } from "#core/plan/hours";
-import { useJob } from "~/editor/job-editor";
+import { Link } from "react-router";
+import { hoursOfShop } from "#core/plan/shop";
+import { useJobEditor } from "~/editor/job-editor";
 import { EditForm, Field, TextField } from "~/forms/edit-form-parts";
 import { sayExceptions, sayHours, WEEKDAYS } from "~/forms/hours-form";
 
+/** Whose hours the job keeps: the shop's, as they are, or its own, to be set here. */
 export function HoursForm() {
-  const { plan } = useJob();
-  const { weekdays, exceptions, painters, dryingPlaces, timeZone } = plan.pinned.hours;
+  const { plan, plans } = useJobEditor();
+  const ofShop = plan.hoursFrom === "shop";
+  return (
+    <>
+      <EditForm key={String(ofShop)} does="set hours from" autosave label="Whose hours">
+        {({ values }) => (
+          <>
+            <fieldset className="mb-2">
+              <legend className="sr-only">Whose hours this job keeps</legend>
+              {(["shop", "job"] as const).map((whose) => (
+                <label key={whose} className="flex min-h-8 items-center gap-2">
+                  <input
+                    type="radio"
+                    name="hoursFrom"
+                    value={whose}
+                    defaultChecked={(values?.hoursFrom ?? (ofShop ? "shop" : "job")) === whose}
+                    className="accent-verdigris"
+                  />
+                  {whose === "shop" ? "those of the shop" : "its own"}
+                </label>
+              ))}
+            </fieldset>
+            <noscript>
+              <button className="button mb-2">Save</button>
+            </noscript>
+          </>
+        )}
+      </EditForm>
+      {ofShop ? <ShopHours weekdays={hoursOfShop(plans.shop).weekdays} /> : <OwnHours />}
+    </>
+  );
+}
+
+function ShopHours({ weekdays }: { weekdays: readonly [number, number][][] }) {
+  return (
+    <>
+      <dl className="grid grid-cols-[7rem_1fr] gap-y-1">
+        {WEEKDAYS.map((name, index) => (
+          <div key={name} className="contents">
+            <dt className="text-soft">{name}</dt>
+            <dd>{sayHours(weekdays[index]!) || "closed"}</dd>
+          </div>
+        ))}
+      </dl>
+      <p className="mt-2">
+        <Link to="/shop" className="link">
+          Change the shop's hours and hands
+        </Link>
+      </p>
+    </>
+  );
+}
+
+function OwnHours() {
+  const { plan } = useJobEditor();
+  const { weekdays, exceptions } = plan.pinned.hours;
   return (
     <EditForm
       key={JSON.stringify(plan.pinned.hours)}
@@ -36,31 +92,13 @@ export function HoursForm() {
               />
             )}
           </Field>
-          <Field name="painters" label="Painters" fault={faults.painters}>
-            {(field) => (
-              <input {...field} type="number" min={1} max={MOST_PAINTERS} defaultValue={values?.painters ?? painters} />
-            )}
-          </Field>
-          <Field name="dryingPlaces" label="Drying places" fault={faults.dryingPlaces}>
-            {(field) => (
-              <input
-                {...field}
-                type="number"
-                min={1}
-                max={40}
-                placeholder="no limit"
-                defaultValue={values?.dryingPlaces ?? dryingPlaces ?? ""}
-              />
-            )}
-          </Field>
-          <TextField
-            name="timeZone"
-            label="Time zone, if the clocks change during a job"
-            fault={faults.timeZone}
-            hint="Waits then count the hours that really pass."
-            placeholder="Europe/London"
-            value={values?.timeZone ?? timeZone ?? ""}
-          />
+          <p className="text-note text-soft">
+            Painters, drying places and the clock are{" "}
+            <Link to="/shop" className="link">
+              the shop's
+            </Link>
+            ; a painter's days off count here too.
+          </p>
           <noscript className="col-span-2">
             <button className="button">Save the working hours</button>
           </noscript>

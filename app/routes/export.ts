@@ -1,5 +1,7 @@
 import { writePlanFile } from "#core/exchange/plan-file";
+import { standingAlone } from "#core/schedule/plan-of-work";
 import { getDocument, getJob } from "#db/plans";
+import { getShop } from "#db/shop";
 import { noSuchJob, planIdOf, resource, withStore } from "~/http/trouble.server";
 import type { Route } from "./+types/export";
 
@@ -19,7 +21,10 @@ export const loader = ({ params, request }: Route.LoaderArgs) =>
     const file = await withStore(async (store) => {
       if (stored) return getDocument(store, planId);
       const job = await getJob(store, planId);
-      return job && { title: job.plan.title, text: writePlanFile(job.plan) };
+      if (!job) return null;
+      // by itself it has nobody else's hours
+      const plan = standingAlone(job.plan, (await getShop(store)).shop);
+      return { title: plan.title, text: writePlanFile(plan) };
     });
     if (!file) throw noSuchJob(planId);
     return new Response(file.text, {

@@ -3,11 +3,13 @@ import { nanoid } from "nanoid";
 import { useEffect } from "react";
 import { data, Form, Link, redirect, useNavigation, useRevalidator } from "react-router";
 import { type Fault, readPlanFile, tooLarge } from "#core/exchange/plan-file";
+import { isShopFile, readShopFile } from "#core/exchange/shop-file";
 import { LIMITS } from "#core/plan/plan";
 import { readWallTime, sayWallTime } from "#core/units/wall-time";
 import { sayDate } from "#core/units/when";
 import type { Store } from "#db/open";
 import { addPlan, isKnown, type JobRow, listJobs, listRemoved, setRemoved } from "#db/plans";
+import { getShop, setShop } from "#db/shop";
 import type { Worked } from "#db/summary";
 import { CrustStrip } from "~/drawing/crust-strip";
 import { readForm } from "~/http/body.server";
@@ -55,6 +57,21 @@ function utf8(bytes: ArrayBuffer): string | null {
   }
 }
 
+/** All jobs of a shop file, beside those that are here; the shop's hours and hands only where nobody has set any. */
+async function importShop(store: Store, name: string, text: string) {
+  const read = readShopFile(text);
+  if (!read.ok) return refuseFile(name, read.faults);
+  const { version } = await getShop(store);
+  for (const plan of read.file.plans) {
+    const known = await isKnown(store, plan.id);
+    const added = known ? { ...plan, id: `import-${nanoid(10)}` } : plan;
+    if (await addPlan(store, added)) noteWritten(added);
+  }
+  if (version === 0) await setShop(store, { base: 0, shop: read.file.shop, label: `The shop of ${name}` });
+  noteShopChanged();
+  return redirect("/");
+}
+
 async function importFile(store: Store, form: FormData) {
   const file = form.get("file");
   if (!(file instanceof File) || file.size === 0)
@@ -65,6 +82,7 @@ async function importFile(store: Store, form: FormData) {
     return refuseFile(file.name, [
       { where: "", says: "The file is not text. Choose a *.crust.json file as it was exported." },
     ]);
+  if (isShopFile(text)) return importShop(store, file.name, text);
   const read = readPlanFile(text);
   if (!read.ok) return refuseFile(file.name, read.faults);
   // a job with this id stays as it is; the file is added beside it
@@ -149,7 +167,7 @@ function LeavesOn({ planned, starts }: { planned: JobDates | undefined; starts: 
   return (
     <span data-leaves={sayWallTime(dates.leaves)}>
       <b className={isKept ? "font-semibold" : "font-normal"}>{sayDate(dates.leaves, starts)}</b>
-      {!isKept && <span className="block text-note text-soft">it could</span>}
+      {!isKept && <span className="block text-note text-soft">if you take it on</span>}
       {edited && <span className="block text-note text-soft">before its last edits</span>}
     </span>
   );

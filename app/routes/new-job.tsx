@@ -1,8 +1,10 @@
 import { nanoid } from "nanoid";
 import { data, Form, Link, redirect, useNavigation } from "react-router";
+import { hoursOfShop } from "#core/plan/shop";
 import { DAY } from "#core/units/units";
 import { midnightBefore, sayWallTime, weekday } from "#core/units/wall-time";
 import { addPlan } from "#db/plans";
+import { getShop } from "#db/shop";
 import { Field, TextField } from "~/forms/edit-form-parts";
 import { type Faults, type FormFields, fieldsOf } from "~/forms/fields";
 import { readNewJob } from "~/forms/job-form";
@@ -27,11 +29,13 @@ export const loader = () => ({ id: nanoid(10), start: nextMorning(new Date()) })
 
 export async function action({ request }: Route.ActionArgs) {
   const values = fieldsOf(await readForm(request));
-  const read = readNewJob(values);
-  if (!read.ok) return data({ faults: read.faults, values }, { status: 422 });
-  // a form sent twice finds its job already there
-  if (await withStore((store) => addPlan(store, read.plan))) noteWritten(read.plan);
-  return redirect(`/jobs/${read.plan.id}/crust`);
+  return withStore(async (store) => {
+    const read = readNewJob(values, hoursOfShop((await getShop(store)).shop));
+    if (!read.ok) return data({ faults: read.faults, values }, { status: 422 });
+    // a form sent twice finds its job already there
+    if (await addPlan(store, read.plan)) noteWritten(read.plan);
+    return redirect(`/jobs/${read.plan.id}/crust`);
+  });
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "New job · Jolly Crust" }];

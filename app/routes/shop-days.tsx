@@ -128,7 +128,7 @@ function Verdict({ jobs, standing, ask }: { jobs: readonly ShopJob[]; standing: 
         </ul>
       )}
       {kept && !standing.stale && !standing.planning && (
-        <p className="mt-2 flex flex-wrap gap-2">
+        <div className="mt-2 flex flex-wrap gap-2">
           <PlanPress
             does={{ do: "plan", looks: Math.min(MOST_LOOKS, Math.max(USUAL_LOOKS, kept.looks) * 4) }}
             ask={ask}
@@ -138,7 +138,7 @@ function Verdict({ jobs, standing, ask }: { jobs: readonly ShopJob[]; standing: 
           <PlanPress does={{ do: "go back", id: kept.id }} ask={ask}>
             Go back to the plan before
           </PlanPress>
-        </p>
+        </div>
       )}
     </section>
   );
@@ -361,8 +361,8 @@ export default function ShopDays() {
             </div>
             <p className="flex items-baseline gap-4 pt-1.5 text-note text-soft">
               <span className="min-w-0 flex-1">
-                Blocks: hands at work, in the colour of the piece. Upright: a layer laid; its wedge dries, and the next
-                may go on at the point. Shaded: closed, and drawn twelve times narrower. Press a piece to see its zones.
+                Blocks: hands at work, in the colour of the piece. Upright: a layer is laid; its wedge dries, and the
+                next may go on at the point. Shaded: closed, drawn twelve times narrower. Press a piece for its zones.
               </span>
               <Toggle on={charted} to={link({ chart: charted ? null : "hours" })}>
                 Hours of hands
@@ -400,5 +400,5 @@ export default function ShopDays() {
   );
 }
 
-const LABELS = 150;
+const LABELS = 164;
 const CHART = 190;

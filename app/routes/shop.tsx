@@ -158,6 +158,9 @@ export default function ShopRoute() {
   return (
     <div className="flex min-h-screen flex-col">
       <PageHead title="Hours and hands">
+        <a className="button mr-2" href="/shop/export" download>
+          Export the whole shop
+        </a>
         <fetcher.Form method="post">
           <input type="hidden" name="base" value={version} />
           <button className="button" name="do" value="undo" disabled={undo === null}>

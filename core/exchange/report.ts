@@ -3,13 +3,16 @@ import { workingFixes } from "../judge/fixes.ts";
 import { type Judgement, judge } from "../judge/judge.ts";
 import { next } from "../judge/next.ts";
 import { shop } from "../judge/shop.ts";
-import { findCrust, type Plan, type Zone, zoneArea, zonesOf } from "../plan/plan.ts";
+import { findCrust, isPlannedFor, type Plan, stateOf, type Zone, zoneArea, zonesOf } from "../plan/plan.ts";
+import { shopOf } from "../plan/shop.ts";
 import { datesOf } from "../schedule/dates.ts";
+import { aroundOf, fittedIn, type JobPlan, planOfWorkNow, visitsOf, workOf } from "../schedule/plan-of-work.ts";
 import { schedule } from "../schedule/schedule.ts";
 import { covers, shows } from "../surface/shares.ts";
 import type { Surface } from "../surface/surface.ts";
 import type { Instant, WallMinutes } from "../units/units.ts";
 import { readWallTime, sayWallTime } from "../units/wall-time.ts";
+import type { ShopFile } from "./shop-file.ts";
 
 // What the command line prints: documented, stable shapes made from the same functions the screen uses.
 
@@ -66,11 +69,20 @@ export function checkReport(plan: Plan, judgement: Judgement = judge(plan)) {
   };
 }
 
-/** The forward schedule inside the working hours: bookings, clashes, and the customer's dates. */
+/** A job by itself: its forward schedule inside its working hours, with clashes and the customer's dates. */
 export function scheduleReport(plan: Plan) {
-  const judgement = judge(plan);
-  const made = schedule([{ plan, judgement }]);
-  const dates = datesOf({ plan, judgement }, made);
+  const shop = shopOf(plan.pinned.hours);
+  const work = { ...workOf(plan, shop), hours: plan.pinned.hours };
+  const made = schedule([work]);
+  return jobReport(plan, { ...made, dates: datesOf(work, made) }, visitsOf(made));
+}
+
+/** What a plan of work says of one job. */
+function jobReport(
+  plan: Plan,
+  { dates, bookings, clashes }: Pick<JobPlan, "dates" | "bookings" | "clashes">,
+  visits: number,
+) {
   const at = (wall: WallMinutes) => sayWallTime(wall);
   const stepOf = new Map(
     zonesOf(plan).flatMap((zone) =>
@@ -82,8 +94,8 @@ export function scheduleReport(plan: Plan) {
     finish: dates ? at(dates.finish) : null,
     leaves: dates ? at(dates.leaves) : null,
     fullUse: dates ? at(dates.fullUse) : null,
-    visits: made.visits,
-    bookings: made.bookings.map(({ zoneId, stepId, phaseId, starts, ends }) => {
+    visits,
+    bookings: bookings.map(({ zoneId, stepId, phaseId, painter, starts, ends }) => {
       const step = stepOf.get(`${zoneId}/${stepId}`);
       return {
         zone: zoneId,
@@ -91,12 +103,33 @@ export function scheduleReport(plan: Plan) {
         phase: phaseId,
         how: step?.how,
         ...(step?.what ? { what: step.what } : {}),
+        ...(painter ? { hands: painter } : {}),
         starts: at(starts),
         ends: at(ends),
       };
     }),
-    clashes: made.clashes.map(({ zoneId, stepId, says, claims }) => ({ zone: zoneId, step: stepId, says, claims })),
+    clashes: clashes.map(({ zoneId, stepId, says, claims }) => ({ zone: zoneId, step: stepId, says, claims })),
   };
+}
+
+/**
+ * A whole shop: its plan of work as it was kept, if that is of the jobs as they are; otherwise the one that follows
+ * from them. Ideas as they would fit in.
+ */
+export function shopScheduleReport({ shop, plans, planned }: ShopFile) {
+  const promised = plans.filter(isPlannedFor);
+  const kept = new Map(planned.map((job) => [job.planId, job]));
+  const isKept = promised.every(({ id }) => kept.has(id));
+  const jobs = isKept ? promised.map(({ id }) => kept.get(id)!) : planOfWorkNow(plans, shop).jobs;
+  const ideas = plans
+    .filter((plan) => stateOf(plan) === "idea")
+    .map((plan) => fittedIn(workOf(plan, shop), aroundOf(shop, jobs)));
+  const planOf = new Map(plans.map((plan) => [plan.id, plan]));
+  const say = (job: JobPlan) => {
+    const plan = planOf.get(job.planId)!;
+    return { state: stateOf(plan), ...jobReport(plan, job, visitsOf(job)) };
+  };
+  return { planOfWork: isKept ? "kept" : "made", jobs: [...jobs, ...ideas].map(say) };
 }
 
 /** What to ask of a zone's surface: where, and from when on. */

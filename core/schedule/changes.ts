@@ -92,6 +92,7 @@ export function changesOf(before: readonly JobPlan[], after: readonly JobPlan[],
     const others = [...edited, ...gone].filter((id) => id !== planId).map((id) => about.titleOf(id));
     if (others.length === 0) return "";
     const named = others.slice(0, MOST_NAMED).join(" and ");
+    if (kind === "same") return `, around ${named}`;
     return kind === "later" ? `: it makes way for ${named}` : `: ${named} leaves more room`;
   };
   const changes = after.flatMap((job): Change[] => {

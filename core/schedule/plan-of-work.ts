@@ -1,4 +1,5 @@
 import { stripOf } from "../judge/strip.ts";
+import type { Hours } from "../plan/hours.ts";
 import { isPlannedFor, type Plan } from "../plan/plan.ts";
 import { hoursOfShop, type Shop } from "../plan/shop.ts";
 import type { Minutes, WallMinutes } from "../units/units.ts";
@@ -65,10 +66,25 @@ export function workOf(plan: Plan, shop: Shop): Work {
   return {
     plan,
     judgement: judgementOf(plan),
-    hours: ownHours ? plan.pinned.hours : hoursOfShop(shop),
+    hours: ownHours ? inShop(plan.pinned.hours, shop) : hoursOfShop(shop),
     ownHours,
     ...(from === undefined ? {} : { from }),
     ...(plan.done ? { done: plan.done.map(wallTimes) } : {}),
+  };
+}
+
+/** A job's own hours: places to dry and the clock on the wall are the shop's all the same. */
+function inShop(
+  hours: Hours,
+  { hours: { dryingPlaces = hours.dryingPlaces, timeZone = hours.timeZone } }: Shop,
+): Hours {
+  const { weekdays, exceptions, painters } = hours;
+  return {
+    weekdays,
+    exceptions,
+    painters,
+    ...(dryingPlaces === undefined ? {} : { dryingPlaces }),
+    ...(timeZone === undefined ? {} : { timeZone }),
   };
 }
 
@@ -144,6 +160,10 @@ function isLess(one: Cost, two: Cost): boolean {
   const at = one.findIndex((part, index) => part !== two[index]);
   return at >= 0 && one[at]! < two[at]!;
 }
+
+/** The job as a file by itself has it: with the hours of its shop written into it. */
+export const standingAlone = (plan: Plan, shop: Shop): Plan =>
+  plan.hoursFrom === "shop" ? { ...plan, pinned: { ...plan.pinned, hours: hoursOfShop(shop) } } : plan;
 
 /** A plan of all jobs while it is being made better. */
 class Planner {

@@ -1,0 +1,72 @@
+import { z } from "zod";
+import { sayIssue } from "../plan/fault-words.ts";
+import { LIMITS, type Plan } from "../plan/plan.ts";
+import { Shop } from "../plan/shop.ts";
+import { markOf } from "../schedule/mark.ts";
+import type { JobPlan } from "../schedule/plan-of-work.ts";
+import { type Fault, faultsOf, placeOf, readPlan, tooLarge } from "./plan-file.ts";
+import { readJobPlan } from "./plan-of-work-file.ts";
+
+export const SHOP_FORMAT = "jolly-crust-shop";
+export const SHOP_VERSION = 1;
+
+/** A whole shop in one file: its settings, its jobs, and the plan of work that is kept. */
+export interface ShopFile {
+  shop: Shop;
+  plans: Plan[];
+  /** what of it could be read and is of the jobs as they are */
+  planned: JobPlan[];
+}
+
+export type ReadShopFile = { ok: true; file: ShopFile } | { ok: false; faults: Fault[] };
+
+const MOST_JOBS = 2000;
+
+const Outer = z.object({
+  format: z.literal(SHOP_FORMAT),
+  version: z.literal(SHOP_VERSION),
+  shop: Shop,
+  plans: z.array(z.unknown()).max(MOST_JOBS, `a shop file holds ${MOST_JOBS} jobs at most`),
+  planned: z.array(z.unknown()).max(MOST_JOBS).default([]),
+});
+
+const refused = (says: string, where = ""): ReadShopFile => ({ ok: false, faults: [{ where, says }] });
+
+/** Whether a text claims to be the file of a whole shop. */
+export function isShopFile(text: string): boolean {
+  try {
+    const raw: unknown = JSON.parse(text);
+    return typeof raw === "object" && raw !== null && "format" in raw && raw.format === SHOP_FORMAT;
+  } catch {
+    return false;
+  }
+}
+
+/** Reads the text of a *.shop.json file. A job that is wrong is named; a plan of work of other jobs than these is left out. */
+export function readShopFile(text: string): ReadShopFile {
+  if (text.length > LIMITS.projectFileBytes) return refused(tooLarge(text.length));
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text);
+  } catch (error) {
+    return refused(`The file is damaged ${placeOf(error, text)}. Export it again, or correct that place.`);
+  }
+  const outer = Outer.safeParse(raw, { error: sayIssue });
+  if (!outer.success) return { ok: false, faults: faultsOf(outer.error, raw) };
+  const plans: Plan[] = [];
+  for (const [at, one] of outer.data.plans.entries()) {
+    const read = readPlan(one);
+    if (!read.ok)
+      return { ok: false, faults: read.faults.map(({ where, says }) => ({ where: `job ${at + 1}, ${where}`, says })) };
+    plans.push(read.plan);
+  }
+  const marks = new Map(plans.map((plan) => [plan.id, markOf(plan)]));
+  const planned = outer.data.planned
+    .flatMap((one) => readJobPlan(one) ?? [])
+    .filter(({ planId, mark }) => marks.get(planId) === mark);
+  return { ok: true, file: { shop: outer.data.shop, plans, planned } };
+}
+
+/** The text of a *.shop.json file; reading it gives the same shop. */
+export const writeShopFile = ({ shop, plans, planned }: ShopFile): string =>
+  `${JSON.stringify({ format: SHOP_FORMAT, version: SHOP_VERSION, shop, plans, planned })}\n`;
