@@ -123,7 +123,7 @@ describe("one bad job", () => {
     expect(after.find(({ id }) => id === "example")!.summary!.trouble).toMatch(/cannot be read/);
     expect(after.find(({ id }) => id === "good")).toMatchObject({
       pending: false,
-      summary: { worked: { clashes: 0 } },
+      summary: { worked: { phases: 0 } },
     });
   });
 

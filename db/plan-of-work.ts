@@ -9,7 +9,7 @@ import { aroundOf, fittedIn, type JobPlan, type PlanOfWork, workOf } from "#core
 import { type Database, inTurn, type Store, within } from "./open";
 import { readDocumentOf } from "./plans";
 import { edits, jobPlans, planning, plans, plansOfWork, shops } from "./schema";
-import { getShop } from "./shop";
+import { FIRST, getShop } from "./shop";
 
 type Reader = Pick<Database, "select">;
 
@@ -240,7 +240,7 @@ async function told(db: Reader, before: JobPlan[], head: PlanHead, inputs: Input
   const shop = await db
     .select({ label: shops.label })
     .from(shops)
-    .where(gt(shops.version, head.madeFrom.shop))
+    .where(and(gt(shops.version, head.madeFrom.shop), ne(shops.label, FIRST)))
     .orderBy(shops.version);
   return changesOf(before, after, {
     titleOf: (id) => titles.get(id) ?? "A job",

@@ -32,7 +32,7 @@ export type Replanned =
   | "busy"
   | "called off";
 
-const COULD_NOT = "The plan of work could not be worked out. The plan that is kept is unchanged.";
+const COULD_NOT = "The new schedule could not be worked out. The current one is unchanged.";
 
 /** Whoever was planning took too long, or broke: said on the pages, and not tried again until something changes. */
 export async function planningEnded(store: Store, owner: string): Promise<void> {

@@ -16,7 +16,8 @@ type Reader = Pick<Database, "select">;
 
 /** Versions that can be gone back to. */
 const MOST_KEPT = 50;
-const FIRST = "The shop as it was set up";
+/** The version that was there before anybody set anything. */
+export const FIRST = "The shop as it was set up";
 
 async function latest(db: Reader): Promise<ShopRow | null> {
   const rows = await db.select().from(shops).orderBy(desc(shops.version)).limit(2);

@@ -7,7 +7,7 @@ import { hobnailShop, hobnailYard } from "./hobnail-yard";
 
 /**
  * Loads the demo shop's jobs, each only if it does not exist yet, so that nothing a person did to them is lost; its
- * hours and hands only where nobody has set any; and plans its work.
+ * hours and painters only where nobody has set any; and plans its work.
  */
 export async function loadDemo(store: Store): Promise<number> {
   let added = 0;
@@ -18,7 +18,7 @@ export async function loadDemo(store: Store): Promise<number> {
       added++;
     }
   if (version === 0 && added > 0)
-    await setShop(store, { base: 0, shop: hobnailShop(), label: "The hours and hands of the demo shop" });
+    await setShop(store, { base: 0, shop: hobnailShop(), label: "Hours and painters of the demo shop" });
   await replan(store, randomUUID());
   return added;
 }

@@ -36,7 +36,7 @@ function columnsOf(days: readonly Day[]): { name: string; worked: number[]; ther
 const TONES = ["verdigris", "sienna", "slate", "ochre"];
 const hours = (value: number) => `${Math.round(value * 10) / 10} h`;
 
-/** Hours of hands, day by day or week by week, against the hours there are. */
+/** Hands-on hours, day by day or week by week, against the hours there are. */
 export default function HoursChart({
   days,
   names,
@@ -82,7 +82,7 @@ export default function HoursChart({
           data: columns.map(({ worked }) => worked[at]),
         })),
         {
-          name: "hours there are",
+          name: "working hours",
           type: "line",
           step: "middle",
           symbol: "none",
@@ -97,5 +97,5 @@ export default function HoursChart({
   const says = columns
     .map(({ name, worked, there }) => `${name}: ${hours(worked.reduce((sum, one) => sum + one, 0))} of ${hours(there)}`)
     .join("; ");
-  return <Chart option={option} height={height} says={`Hours of hands. ${says}`} />;
+  return <Chart option={option} height={height} says={`Hands-on hours. ${says}`} />;
 }

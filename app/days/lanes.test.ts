@@ -20,10 +20,8 @@ describe("lanes of a calendar", () => {
     expect(new Set(lanes.map(({ id }) => id)).size).toBe(lanes.length);
   });
 
-  it("name the job of a piece where several share the calendar", () => {
-    for (const { note } of lanesOf(works, items, "piece")) expect(works.map(({ plan }) => plan.title)).toContain(note);
-    const [settle] = works;
-    expect(lanesOf([settle!], items, "piece")[0]!.note).toMatch(/^\d+ zones?$/);
+  it("say how many zones a piece has", () => {
+    for (const { note } of lanesOf(works, items, "piece")) expect(note).toMatch(/^\d+ zones?$/);
   });
 
   it("know the phase of all work but taking apart and putting together", () => {

@@ -98,7 +98,7 @@ function inRuns(blocks: readonly Block[]): Block[] {
       continue;
     }
     const parts = [...last.parts, block.from];
-    const says = `${last.title}: ${countOf(parts.length, "piece", "pieces")} of work, ${sayDate(last.from)}, ${sayClocks(last.from, block.to)}`;
+    const says = `${last.title}: ${countOf(parts.length, "step")}, ${sayDate(last.from)}, ${sayClocks(last.from, block.to)}`;
     runs[runs.length - 1] = { ...last, to: block.to, parts, says };
   }
   return runs;

@@ -245,7 +245,7 @@ export function ShopDaysDrawing(props: Props) {
       height={bottom + 4}
       className="block select-none"
       role="group"
-      aria-label="Hands and drying by day"
+      aria-label="Work and drying by day"
     >
       <defs>
         <clipPath id="shop-days-clip">
@@ -308,7 +308,7 @@ export function ShopDaysDrawing(props: Props) {
         );
       })}
       <text x={0} y={HEADER + 14} className="kicker fill-soft text-[13px]">
-        hands
+        painters
       </text>
       <text x={0} y={handsEnd + 14} className="kicker fill-soft text-[13px]">
         pieces, drying
@@ -350,7 +350,7 @@ export function ShopDaysDrawing(props: Props) {
               <Label name={lane.name} note={lane.note} middle={middle} most={most} />
               {lane.trouble && (
                 <path d={`M${labelWidth - 16} ${middle + 6}l6 -11l6 11z`} fill="var(--color-ochre)">
-                  <title>It leaves too late, or something clashes</title>
+                  <title>Late, or a clash</title>
                 </path>
               )}
             </Link>
@@ -387,7 +387,7 @@ export function ShopDaysDrawing(props: Props) {
             {places.full.filter(inside).map(({ from, to }) => {
               const x = axis.at(from);
               const wide = Math.max(3, axis.at(to) - x);
-              const says = `Every drying place is taken from ${sayMoment(from)} to ${sayMoment(to)}`;
+              const says = `All drying places are full from ${sayMoment(from)} to ${sayMoment(to)}`;
               return (
                 <g key={from}>
                   <title>{says}</title>

@@ -18,7 +18,7 @@ function fieldsOf(fields: FormFields, prefix: string): FormFields {
 function readPainter(fields: FormFields, before: Painter): { painter: Painter; faults: Faults } {
   const faults: Faults = {};
   const name = (fields.name ?? before.name).trim();
-  if (name === "" || name.length > 40) faults.name = "Give this pair of hands a name of up to 40 characters.";
+  if (name === "" || name.length > 40) faults.name = "Give the painter a name of up to 40 characters.";
   const hasOwn = WEEKDAYS.some((day) => (fields[day] ?? "").trim() !== "");
   const read = readHoursFields({
     ...Object.fromEntries(WEEKDAYS.map((day) => [day, fields[day] ?? ""])),
@@ -60,10 +60,10 @@ export function readShopFields(fields: FormFields, before: Shop): ReadShop {
   });
   const leaves = Number(fields.without ?? "-1");
   if (fields.way === "add painter") {
-    if (painters.length >= MOST_PAINTERS) faults[""] = `There can be ${MOST_PAINTERS} pairs of hands at most.`;
+    if (painters.length >= MOST_PAINTERS) faults[""] = `A shop has ${MOST_PAINTERS} painters at most.`;
     else painters = [...painters, freeId(painters)];
   } else if (leaves >= 0) {
-    if (painters.length < 2) faults[""] = "Somebody has to paint: add another pair of hands first.";
+    if (painters.length < 2) faults[""] = "A shop needs at least one painter. Add another first.";
     else painters = painters.filter((_, at) => at !== leaves);
   }
   if (!hours.ok || Object.keys(faults).length > 0) return { ok: false, faults };
@@ -80,15 +80,15 @@ export function readShopFields(fields: FormFields, before: Shop): ReadShop {
 /** What was changed, as the plan of work will say it. */
 function labelOf(before: Shop, after: Shop): string {
   const same = (one: unknown, two: unknown) => JSON.stringify(one) === JSON.stringify(two);
-  if (after.painters.length > before.painters.length) return "One more pair of hands";
+  if (after.painters.length > before.painters.length) return "One more painter";
   const gone = before.painters.find(({ id }) => !after.painters.some((one) => one.id === id));
-  if (gone) return `${gone.name} is no longer in the shop`;
+  if (gone) return `${gone.name} removed`;
   const other = after.painters.find((one, at) => !same(one, before.painters[at]));
-  if (other) return `Other hours or work for ${other.name}`;
-  if (!same(before.hours.exceptions, after.hours.exceptions)) return "Other days off in the shop";
-  if (before.hours.dryingPlaces !== after.hours.dryingPlaces) return "Another number of drying places";
-  if (before.from !== after.from) return "Work is planned from another day on";
-  return "Other working hours in the shop";
+  if (other) return `Change ${other.name}`;
+  if (!same(before.hours.exceptions, after.hours.exceptions)) return "Change the days off";
+  if (before.hours.dryingPlaces !== after.hours.dryingPlaces) return "Change the drying places";
+  if (before.from !== after.from) return "Schedule from another day";
+  return "Change the shop's hours";
 }
 
 /** A painter's own hours as the form shows them; empty where she keeps the shop's. */

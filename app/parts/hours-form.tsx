@@ -93,11 +93,11 @@ function OwnHours() {
             )}
           </Field>
           <p className="text-note text-soft">
-            Painters, drying places and the clock are{" "}
+            Painters, drying places and the time zone are{" "}
             <Link to="/shop" className="link">
               the shop's
             </Link>
-            ; a painter's days off count here too.
+            ; her days off count here too.
           </p>
           <noscript className="col-span-2">
             <button className="button">Save the working hours</button>

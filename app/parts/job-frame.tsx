@@ -178,7 +178,7 @@ function Leaves() {
       {edited ? (
         <span className="text-soft">
           {" "}
-          as planned; with your edit{" "}
+          as scheduled; with your edit{" "}
           {rough.dates ? `about ${sayDate(rough.dates.leaves, start)}` : "nothing is left to do"}
         </span>
       ) : (

@@ -162,7 +162,7 @@ function Begins({ zoneId, stepId }: { zoneId: string; stepId: string }) {
   if (at !== undefined) return <span className="shrink-0 text-note text-soft">{sayDayClock(at)}</span>;
   if (about === undefined) return null;
   return (
-    <span className="shrink-0 text-note text-soft italic" title="Not in the plan of work yet: roughly then">
+    <span className="shrink-0 text-note text-soft italic" title="Not scheduled yet: roughly then">
       about {sayDayClock(about)}
     </span>
   );

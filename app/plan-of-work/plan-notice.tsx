@@ -54,7 +54,7 @@ function Changes({ says }: { says: readonly string[] }) {
 
 const Bar = ({ children, strong = false }: { children: ReactNode; strong?: boolean }) => (
   <section
-    aria-label="Plan of work"
+    aria-label="Shop schedule"
     className={`flex shrink-0 items-center gap-4 border-b border-line px-5 py-1.5 ${strong ? "border-l-4 border-l-verdigris bg-board" : "bg-wash"}`}
   >
     {children}
@@ -68,16 +68,16 @@ export function PlanNotice({ standing, ask }: { standing: Standing; ask: AskPlan
     return (
       <Bar>
         <p className="min-w-0 flex-1" role="status">
-          Planning the shop's work again …{" "}
+          Scheduling the shop again …{" "}
           <progress
             className="plan-progress ml-2 align-middle"
             value={planning.looks}
             max={planning.of}
-            aria-label="How far the planning is"
+            aria-label="Progress of the scheduling"
           />
         </p>
         <PlanPress does={{ do: "call off" }} ask={ask}>
-          Call it off
+          Stop
         </PlanPress>
       </Bar>
     );
@@ -85,11 +85,11 @@ export function PlanNotice({ standing, ask }: { standing: Standing; ask: AskPlan
     return (
       <Bar strong>
         <p className="min-w-0 flex-1" role="status">
-          <b className="font-semibold">A new plan of work is ready.</b>{" "}
+          <b className="font-semibold">A new schedule is ready.</b>{" "}
           <Changes says={offered.changes.map(({ says }) => says)} />
         </p>
         <PlanPress does={{ do: "take on", id: offered.id }} ask={ask} main>
-          Take it on
+          Use it
         </PlanPress>
       </Bar>
     );
@@ -98,17 +98,17 @@ export function PlanNotice({ standing, ask }: { standing: Standing; ask: AskPlan
     return (
       <Bar strong>
         <p className="min-w-0 flex-1" role="status">
-          {trouble ?? "The jobs have changed since the shop's work was planned; the dates are of before."}
+          {trouble ?? "The jobs have changed since the shop was scheduled, so these dates are out of date."}
         </p>
         <PlanPress does={{ do: "plan" }} ask={ask} main>
-          Plan it again
+          Schedule again
         </PlanPress>
       </Bar>
     );
   return (
     <Bar>
       <p className="min-w-0 flex-1" role="status">
-        The shop's work will be planned again in a moment …
+        The shop will be scheduled again in a moment …
       </p>
     </Bar>
   );

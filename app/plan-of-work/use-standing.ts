@@ -81,11 +81,11 @@ export function useStanding<Known extends Shape>(
           headers: { Accept: "application/json" },
         });
         const said = (await response.json().catch(() => null)) as { trouble?: string } | null;
-        if (!response.ok) toast.error(said?.trouble ?? "That was not done. Reload the page and try again.");
+        if (!response.ok) toast.error(said?.trouble ?? "That did not work. Reload the page and try again.");
         await refresh();
         return response.ok;
       } catch {
-        toast.error("Jolly Crust does not answer, so nothing was changed. Try again when it is back.");
+        toast.error("Jolly Crust is not answering. Nothing was changed; try again in a moment.");
         return false;
       }
     },

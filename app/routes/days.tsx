@@ -146,7 +146,7 @@ function WhenItLeaves({ isKept, dates, visits }: { isKept: boolean; dates: Dates
             </>
           ) : (
             <PlanPress does={{ do: "try", idea: plan.id }} ask={askPlan}>
-              {plans.standing.planning ? "Trying it …" : "Try it in the plan of work"}
+              {plans.standing.planning ? "Trying it …" : "Try it on the schedule"}
             </PlanPress>
           )}
         </div>
@@ -210,7 +210,7 @@ function Days({ planned }: { planned: JobPlan }) {
         {rough && (
           <>
             <Toggle on={!withEdit} to={link({ as: null })}>
-              As planned
+              As scheduled
             </Toggle>
             <Toggle on={withEdit} to={link({ as: "edited" })}>
               With your edit
@@ -267,7 +267,7 @@ function Days({ planned }: { planned: JobPlan }) {
         <WhenItLeaves isKept={isKept} dates={dates} visits={visitsOf(planned)} />
         {rough && withEdit && (
           <p className="mb-3 border-l-4 border-l-verdigris bg-board px-3 py-2 text-note">
-            The calendar shows roughly what your edit makes of the days, if all other jobs stay where they are.
+            The calendar shows roughly where your edit would put the work if all other jobs stay where they are.
           </p>
         )}
         <Clashes {...ideas} made={made} />

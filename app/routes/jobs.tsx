@@ -168,7 +168,7 @@ function LeavesOn({ planned, starts }: { planned: JobDates | undefined; starts: 
     <span data-leaves={sayWallTime(dates.leaves)}>
       <b className={isKept ? "font-semibold" : "font-normal"}>{sayDate(dates.leaves, starts)}</b>
       {!isKept && <span className="block text-note text-soft">if you take it on</span>}
-      {edited && <span className="block text-note text-soft">before its last edits</span>}
+      {edited && <span className="block text-note text-soft">before the last edits</span>}
     </span>
   );
 }
@@ -320,10 +320,10 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
           </button>
         </Form>
         <Link to="/days" className="button">
-          The shop's days
+          Shop calendar
         </Link>
         <Link to="/shop" className="button">
-          Hours and hands
+          Hours and painters
         </Link>
         <Link to="/jobs/new" className="button button-main">
           <Plus size={16} strokeWidth={1.75} aria-hidden="true" /> New job

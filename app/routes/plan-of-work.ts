@@ -35,7 +35,7 @@ const Asked = z.discriminatedUnion("do", [
   z.object({ do: z.literal("promise"), id: RowId }),
 ]);
 
-const GONE = "The plan of work has changed meanwhile, so nothing was taken on. Look at what it says now.";
+const GONE = "The schedule has changed in the meantime, so nothing was changed. Look at the new one, then try again.";
 
 /** Promises an idea as it was tried: its state is an edit of the job, and the plan with it is taken on. */
 async function promise(store: Store, id: number): Promise<string | null> {

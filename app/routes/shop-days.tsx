@@ -2,6 +2,7 @@ import { lazy, Suspense, useMemo } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link, useLoaderData, useNavigate, useSearchParams } from "react-router";
 import { MOST_LOOKS, USUAL_LOOKS } from "#core/schedule/plan-of-work";
+import { sayDuration } from "#core/units/duration";
 import { DAY, HOUR, type WallMinutes } from "#core/units/units";
 import { midnightBefore, readWallTime, sayWallTime } from "#core/units/wall-time";
 import { sayClock, sayDate, sayDates, sayLongDate, sayMoment } from "#core/units/when";
@@ -48,7 +49,7 @@ export const loader = () =>
     return { jobs: shown, shop, leftOut, standing: await standingFor(store) };
   });
 
-export const meta = () => [{ title: "The shop's days · Jolly Crust" }];
+export const meta = () => [{ title: "Shop calendar · Jolly Crust" }];
 
 /** How much of the calendar is shown, from the nearest to the farthest. */
 const ZOOMS = [
@@ -91,8 +92,8 @@ function Verdict({ jobs, standing, ask }: { jobs: readonly ShopJob[]; standing: 
   const clashes = promised.flatMap((one) => one.job.clashes.map((clash) => ({ one, clash })));
   const { kept } = standing;
   return (
-    <section aria-label="Plan of work" className="mb-5">
-      {kept && <p className="kicker text-soft">plan of work, {sayPlanned(kept.at)}</p>}
+    <section aria-label="Shop schedule" className="mb-5">
+      {kept && <p className="kicker text-soft">schedule of {sayPlanned(kept.at)}</p>}
       <h2 className="text-view">
         {late.length > 0
           ? `${countOf(late.length, "job")} will be late`
@@ -133,10 +134,10 @@ function Verdict({ jobs, standing, ask }: { jobs: readonly ShopJob[]; standing: 
             does={{ do: "plan", looks: Math.min(MOST_LOOKS, Math.max(USUAL_LOOKS, kept.looks) * 4) }}
             ask={ask}
           >
-            Look longer
+            Search longer
           </PlanPress>
           <PlanPress does={{ do: "go back", id: kept.id }} ask={ask}>
-            Go back to the plan before
+            Back to the previous one
           </PlanPress>
         </div>
       )}
@@ -182,7 +183,7 @@ function Jobs({ jobs }: { jobs: readonly ShopJob[] }) {
                   "nothing to do"
                 )}
                 {!isKept && <span className="block text-soft">an idea</span>}
-                {edited && isKept && <span className="block text-soft">before its last edits</span>}
+                {edited && isKept && <span className="block text-soft">before the last edits</span>}
               </span>
             </li>
           ))}
@@ -205,9 +206,7 @@ function Day({ jobs, midnight, painters }: { jobs: readonly ShopJob[]; midnight:
     <section aria-label={sayLongDate(midnight)}>
       <h2 className="text-lg">{sayLongDate(midnight)}</h2>
       <p className="text-note text-soft">
-        {today.length === 0
-          ? "No work is planned."
-          : `${countOf(today.length, "piece", "pieces")} of work, ${(hands / HOUR).toFixed(1)} h of hands`}
+        {today.length === 0 ? "No work this day." : `${countOf(today.length, "step")}, ${sayDuration(hands)} hands-on`}
       </p>
       <ol className="mt-1">
         {today.map(({ one, booking }) => (
@@ -282,10 +281,10 @@ export default function ShopDays() {
   const empty = jobs.every(({ job }) => job.bookings.length === 0);
   return (
     <div className="flex h-screen min-h-[640px] min-w-[1024px] flex-col">
-      <PageHead title="The shop's days">
+      <PageHead title="Shop calendar">
         <span className="flex gap-2">
           <Link to="/shop" className="button">
-            Hours and hands
+            Hours and painters
           </Link>
           <a className="button" href="/days.ics">
             Calendar feed
@@ -295,7 +294,7 @@ export default function ShopDays() {
       <PlanNotice standing={standing} ask={ask} />
       {empty ? (
         <main className="flex flex-1 flex-col items-center justify-center gap-3">
-          <h1 className="text-view">{standing.stale ? "Planning the first work …" : "No work to show yet"}</h1>
+          <h1 className="text-view">{standing.stale ? "Scheduling the first jobs …" : "No work to show yet"}</h1>
           <p className="text-soft" role="status">
             {standing.stale
               ? "The calendar appears here in a few seconds."
@@ -361,11 +360,11 @@ export default function ShopDays() {
             </div>
             <p className="flex items-baseline gap-4 pt-1.5 text-note text-soft">
               <span className="min-w-0 flex-1">
-                Blocks: hands at work, in the colour of the piece. Upright: a layer is laid; its wedge dries, and the
-                next may go on at the point. Shaded: closed, drawn twelve times narrower. Press a piece for its zones.
+                Blocks: work, in the colour of the piece. Upright: a coat goes on; the wedge is its drying, and the next
+                coat may start at the point. Shaded: closed, drawn twelve times narrower. Open a piece to see its zones.
               </span>
               <Toggle on={charted} to={link({ chart: charted ? null : "hours" })}>
-                Hours of hands
+                Hands-on hours
               </Toggle>
             </p>
           </section>

@@ -8,6 +8,6 @@ export const loader = ({ request }: Route.LoaderArgs) =>
   resource(() =>
     withStore(async (store) => {
       const { jobs, shop } = await shopDaysFor(store);
-      return calendarResponse(jobs, "The shop's days", new URL(request.url), shop.hours.timeZone);
+      return calendarResponse(jobs, "Shop calendar", new URL(request.url), shop.hours.timeZone);
     }),
   );

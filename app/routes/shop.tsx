@@ -19,7 +19,7 @@ import type { Route } from "./+types/shop";
 export const loader = () =>
   withStore(async (store) => ({ row: await getShop(store), standing: await standingFor(store) }));
 
-export const meta = () => [{ title: "Hours and hands · Jolly Crust" }];
+export const meta = () => [{ title: "Hours and painters · Jolly Crust" }];
 
 const refused = (faults: Faults, values: FormFields, status = 422) => data({ faults, values }, { status });
 
@@ -37,7 +37,7 @@ export async function action({ request }: Route.ActionArgs) {
     }
     if (written.is === "overtaken")
       return refused(
-        { "": "The shop was changed in another window. What you typed is still here; check it, then save it again." },
+        { "": "The shop was changed in another window. What you typed is still here. Check it, then save it again." },
         fields,
         409,
       );
@@ -66,13 +66,13 @@ function PainterFields({ painter, at, alone, faults, values }: PainterProps) {
       <div className="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-3">
         <TextField
           name={`${prefix}name`}
-          label="Pair of hands"
+          label="Painter"
           fault={faults[`${prefix}name`]}
           value={own("name") ?? painter.name}
         />
         {!alone && (
           <button className="button" name="without" value={at}>
-            Take {painter.name.toLowerCase()} off the list
+            Remove {painter.name.toLowerCase()}
           </button>
         )}
       </div>
@@ -92,7 +92,7 @@ function PainterFields({ painter, at, alone, faults, values }: PainterProps) {
       <div className="mt-2">
         <Field
           name={`${prefix}exceptions`}
-          label="Her days off, or with other hours"
+          label="Days off, or with different hours"
           fault={faults[`${prefix}exceptions`]}
         >
           {(field) => (
@@ -106,7 +106,7 @@ function PainterFields({ painter, at, alone, faults, values }: PainterProps) {
         </Field>
       </div>
       <details className="mt-2" open={painter.weekdays !== undefined || wrong}>
-        <summary className="cursor-pointer text-soft">Hours of her own, where they are not the shop's</summary>
+        <summary className="cursor-pointer text-soft">Different hours from the shop's</summary>
         <div className="mt-2 grid grid-cols-2 gap-x-4 gap-y-2">
           {WEEKDAYS.map((day, index) => (
             <TextField
@@ -157,7 +157,7 @@ export default function ShopRoute() {
   };
   return (
     <div className="flex min-h-screen flex-col">
-      <PageHead title="Hours and hands">
+      <PageHead title="Hours and painters">
         <a className="button mr-2" href="/shop/export" download>
           Export the whole shop
         </a>
@@ -170,10 +170,10 @@ export default function ShopRoute() {
       </PageHead>
       <PlanNotice standing={known.standing} ask={ask} />
       <main className="mx-auto w-full max-w-[1080px] px-6 py-5">
-        <h1 className="text-2xl">Hours and hands</h1>
+        <h1 className="text-2xl">Hours and painters</h1>
         <p className="mb-4 text-soft">
-          What all jobs share. Every change makes a new plan of work, which you can look at before you take it on. A job
-          can keep hours of its own, under House rules.
+          Shared by all jobs. After a change the shop is scheduled again, and you decide whether to use the new dates. A
+          job can keep its own hours: see its House rules.
         </p>
         <form ref={form} key={version} method="post" aria-label="The shop" onSubmit={submit} onBlur={leave}>
           <input type="hidden" name="base" value={version} />
@@ -211,7 +211,7 @@ export default function ShopRoute() {
                 </Field>
               </div>
               <div className="mt-2 grid gap-2">
-                <Field name="exceptions" label="Days off, and days with other hours" fault={faults.exceptions}>
+                <Field name="exceptions" label="Days off, or with different hours" fault={faults.exceptions}>
                   {(field) => (
                     <textarea
                       {...field}
@@ -223,9 +223,9 @@ export default function ShopRoute() {
                 </Field>
                 <Field
                   name="from"
-                  label="Plan what is not done yet from"
+                  label="Schedule unfinished work from (optional)"
                   fault={faults.from}
-                  hint="Leave it empty as long as each job begins when it says."
+                  hint="Work not marked as done then starts no earlier."
                 >
                   {(field) => <input {...field} type="datetime-local" defaultValue={values?.from ?? shop.from ?? ""} />}
                 </Field>
@@ -254,7 +254,7 @@ export default function ShopRoute() {
               <div className="border-t border-line pt-3">
                 {shop.painters.length < MOST_PAINTERS && (
                   <button className="button" name="way" value="add painter">
-                    Add a pair of hands
+                    Add a painter
                   </button>
                 )}
               </div>

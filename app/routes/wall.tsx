@@ -89,7 +89,7 @@ export default function Wall({ loaderData: { id, title, leaves, edited, days } }
       {leaves !== null && (
         <p className="mb-3 print:mb-2" data-leaves={sayWallTime(leaves)}>
           Leaves <b className="font-semibold">{sayDate(leaves)}</b>
-          {edited && <span className="text-soft"> · planned before the job's last edits</span>}
+          {edited && <span className="text-soft"> · scheduled before the last edits</span>}
         </p>
       )}
       {days.length === 0 && <p className="text-soft">There is no work to list yet.</p>}

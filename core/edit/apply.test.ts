@@ -48,8 +48,10 @@ function commandsFor(plan: Plan): fc.Arbitrary<Command> {
           title: name,
           client: fc.constantFrom(undefined, null, "Harbour office"),
           due: fc.constantFrom(undefined, null, "2026-12-24T12:00"),
+          state: fc.constantFrom(undefined, null, "under way"),
+          hoursFrom: fc.constantFrom(undefined, null, "shop"),
         },
-        { requiredKeys: ["client", "due"] },
+        { requiredKeys: ["client", "due", "state", "hoursFrom"] },
       ),
     }),
     fc.record({
@@ -74,6 +76,16 @@ function commandsFor(plan: Plan): fc.Arbitrary<Command> {
       zoneId: fc.constantFrom("z1", "z2", "nowhere"),
       phaseId: fc.constantFrom("s0", "s1/2"),
       starts: fc.constantFrom("2026-12-01T10:00", "2026-12-02T15:30", null),
+    }),
+    fc.record({
+      do: fc.constant("set done" as const),
+      zoneId: fc.constantFrom("z1", "z2", "nowhere"),
+      phaseId: fc.constantFrom("s0", "s1/2"),
+      when: fc.constantFrom(
+        { starts: "2026-12-01T10:00", ends: "2026-12-01T10:40" },
+        { starts: "2026-12-01T10:00", ends: "2026-12-01T09:00" },
+        null,
+      ),
     }),
     fc.subarray(["lead", "heat"]).map((dangers) => ({ do: "acknowledge" as const, dangers })),
     fc

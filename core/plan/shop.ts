@@ -3,11 +3,11 @@ import { plainName } from "../units/plain-text.ts";
 import { DEFAULT_HOURS, Hours, MOST_PAINTERS } from "./hours.ts";
 import { WallTime } from "./time.ts";
 
-/** Work that not every pair of hands can do. */
+/** Work that not every painter can do. */
 export const SKILLS = ["spray", "gilding"] as const;
 export type Skill = (typeof SKILLS)[number];
 
-/** One pair of hands: when it works, and what it cannot do. */
+/** One painter: when she works, and what she cannot do. */
 export const Painter = z.strictObject({
   id: z.string().regex(/^[A-Za-z0-9_-]{1,60}$/, "an id is letters, digits, hyphen and underscore, 60 at most"),
   name: plainName(40),
@@ -32,12 +32,12 @@ export const Shop = z
   });
 export type Shop = z.infer<typeof Shop>;
 
-const PAIRS = ["First pair", "Second pair", "Third pair", "Fourth pair"];
+const NAMES = ["First painter", "Second painter", "Third painter", "Fourth painter"];
 
-/** A pair of hands that works the shop's hours and can do everything. */
+/** A painter who works the shop's hours and can do everything. */
 export const painterAt = (at: number): Painter => ({
-  id: `pair-${at + 1}`,
-  name: PAIRS[at] ?? `Pair ${at + 1}`,
+  id: `painter-${at + 1}`,
+  name: NAMES[at] ?? `Painter ${at + 1}`,
   exceptions: [],
   cannot: [],
 });

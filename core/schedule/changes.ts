@@ -92,22 +92,18 @@ export function changesOf(before: readonly JobPlan[], after: readonly JobPlan[],
     const others = [...edited, ...gone].filter((id) => id !== planId).map((id) => about.titleOf(id));
     if (others.length === 0) return "";
     const named = others.slice(0, MOST_NAMED).join(" and ");
-    if (kind === "same") return `, around ${named}`;
-    return kind === "later" ? `: it makes way for ${named}` : `: ${named} leaves more room`;
+    if (kind === "same") return ` around ${named}`;
+    return kind === "later" ? `, to make room for ${named}` : `, because ${named} needs less time`;
   };
   const changes = after.flatMap((job): Change[] => {
     const { planId } = job;
     const title = about.titleOf(planId);
     const old = was.get(planId);
     const leaves = leavesOf(job);
-    if (!old)
-      return [
-        {
-          planId,
-          kind: "new",
-          says: `${title} is planned for${leaves === null ? "" : `, and leaves ${sayDate(leaves)}`}.`,
-        },
-      ];
+    if (!old) {
+      const says = `${title} is now on the schedule${leaves === null ? "" : ` and leaves ${sayDate(leaves)}`}.`;
+      return [{ planId, kind: "new", says }];
+    }
     const moved = movedIn(old, job);
     const left = leavesOf(old);
     if (leaves !== null && left !== null && leaves !== left) {
@@ -123,14 +119,13 @@ export function changesOf(before: readonly JobPlan[], after: readonly JobPlan[],
         },
       ];
     if (moved === 0) return [];
-    const pieces = moved === 1 ? "1 piece of its work moves" : `${moved} pieces of its work move`;
-    return [{ planId, kind: "same", says: `${title} leaves as before; ${pieces}${because(planId, "same")}.` }];
+    const steps = moved === 1 ? "1 of its steps moves" : `${moved} of its steps move`;
+    const still = leaves === null ? `${title}:` : `${title} still leaves ${sayDate(leaves)};`;
+    return [{ planId, kind: "same", says: `${still} ${steps}${because(planId, "same")}.` }];
   });
   const rank: Record<Change["kind"], number> = { later: 0, new: 1, earlier: 2, gone: 3, same: 4 };
   return [
     ...changes,
-    ...gone.map(
-      (planId): Change => ({ planId, kind: "gone", says: `${about.titleOf(planId)} is no longer planned for.` }),
-    ),
+    ...gone.map((planId): Change => ({ planId, kind: "gone", says: `${about.titleOf(planId)} is off the schedule.` })),
   ].sort((one, two) => rank[one.kind] - rank[two.kind]);
 }

@@ -61,7 +61,7 @@ function sayClaim(claim: Claim, { tasks, clock, reasonOf }: About): string {
     return `"${name}" must begin by ${when(claim.due.due!)} to be dry by the due date`;
   }
   const task = tasks.get(claim.activity.id);
-  if (!task) return "the other jobs have those hands";
+  if (!task) return "the painters are busy with other jobs then";
   const { anyHour, earliest, duration } = claim.activity;
   if (task.done) return `"${task.name}" was done on ${when(earliest!)}`;
   if (anyHour) return `"${task.name}" is set for ${when(earliest!)}`;

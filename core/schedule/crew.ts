@@ -70,7 +70,7 @@ export class Crew {
   /** Ids of the painters, first things first. */
   get ids(): string[] {
     if (this.painters) return this.painters.map(({ id }) => id);
-    return Array.from({ length: this.capacity[PAINTER] ?? 1 }, (_, at) => `pair-${at + 1}`);
+    return Array.from({ length: this.capacity[PAINTER] ?? 1 }, (_, at) => `painter-${at + 1}`);
   }
 }
 

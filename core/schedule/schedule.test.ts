@@ -1,80 +1,18 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { faultsOfHands, faultsOfJob } from "../../tests/check-work.ts";
 import { largePlan } from "../../tests/large-plan.ts";
 import { plan as anyPlan } from "../../tests/random-crusts.ts";
 import { type Judgement, judge } from "../judge/judge.ts";
 import { DEFAULT_HOURS, type Hours } from "../plan/hours.ts";
 import { fittedTo, type Plan } from "../plan/plan.ts";
 import { type ExampleStep, examplePlan } from "../rules/example.ts";
-import { handsOn, inOneGo } from "../surface/one-go.ts";
 import { DAY, HOUR } from "../units/units.ts";
-import { readWallTime, sayWallTime, weekday } from "../units/wall-time.ts";
+import { readWallTime, sayWallTime } from "../units/wall-time.ts";
 import { longestWindow, workingWindows } from "./calendar.ts";
 import { datesOf } from "./dates.ts";
 import { HORIZON_DAYS, horizonDays } from "./network.ts";
 import { type Booking, schedule } from "./schedule.ts";
-
-/**
- * Checks a schedule without knowing how it was made: painters, hours, order, waits and windows straight from the
- * judgement. Returns what is wrong, leaving out the steps the schedule itself admits to.
- */
-function faultsIn(
-  plan: Plan,
-  judgement: Judgement,
-  bookings: readonly Booking[],
-  owned: ReadonlySet<string>,
-): string[] {
-  const faults: string[] = [];
-  const sectionsOf = (zoneId: string, phaseId: string) =>
-    bookings.filter(({ does }) => does.some((one) => one.zoneId === zoneId && one.phaseId === phaseId));
-  const start = readWallTime(plan.start)!;
-  const byTime = bookings.filter(({ starts, ends }) => ends > starts).sort((one, two) => one.starts - two.starts);
-  for (const [index, booking] of byTime.entries()) {
-    const before = byTime[index - 1];
-    if (before && before.ends > booking.starts && !owned.has(booking.stepId))
-      faults.push(`${booking.id} while ${before.id} has the hands`);
-    if (booking.starts < start) faults.push(`${booking.id} before the start`);
-    const minute = booking.starts % DAY;
-    const open = plan.pinned.hours.weekdays[weekday(booking.starts)]!.some(
-      ([from, to]) => minute >= from && minute + (booking.ends - booking.starts) <= to,
-    );
-    if (!open && !owned.has(booking.stepId)) faults.push(`${booking.id} outside the working hours`);
-  }
-  for (const { zone, phases, climate } of judgement.zones)
-    for (const [index, placed] of phases.entries()) {
-      const own = sectionsOf(zone.id, placed.phase.id);
-      const [booking] = own;
-      if (!booking) {
-        faults.push(`${zone.id}/${placed.phase.id} has no place`);
-        continue;
-      }
-      const worked = own.reduce((sum, one) => sum + one.ends - one.starts, 0);
-      const together = phases.filter(({ phase }) => booking.does.some(({ phaseId }) => phaseId === phase.id));
-      const work = together.reduce((sum, { phase }) => sum + handsOn(phase), 0);
-      const alone = booking.does.every((one) => one.zoneId === zone.id);
-      // along with another zone the tools are out already
-      const least = booking.zoneId === zone.id ? work : 0;
-      if (worked < least || (alone && together.length === 1 && worked > work))
-        faults.push(`${booking.id} is not as long as its work`);
-      const before = phases[index - 1];
-      const last = before && sectionsOf(zone.id, before.phase.id).at(-1)!;
-      if (last && last.ends > booking.starts && !own.includes(last))
-        faults.push(`${booking.id} before the step under it is done`);
-      for (const demand of placed.demands) {
-        // inside a go each section is through it by itself
-        if (inOneGo(placed.phase, demand.from)) continue;
-        const from = sectionsOf(zone.id, demand.from).at(-1)!.ends;
-        const waited = booking.starts - from;
-        // the gates of the label as they stand in the room from the time the coat below was really done
-        const met = climate
-          .gates(demand.label, demand.coat, from - start)
-          .some((gate) => waited >= gate.opens.safe && (gate.shuts === null || waited <= gate.shuts.safe));
-        if (!met && !owned.has(booking.stepId))
-          faults.push(`${booking.id} waits ${waited} min, which ${demand.rule} does not allow`);
-      }
-    }
-  return faults;
-}
 
 const pine = { ground: "raw timber", species: "pine" } as const;
 const example = (steps: ExampleStep[], change: (plan: Plan) => void = () => {}): Plan => {
@@ -86,6 +24,11 @@ const run = (plan: Plan) => {
   const judgement = judge(plan);
   return { judgement, ...schedule([{ plan, judgement }]) };
 };
+/** What is wrong with a job by itself, leaving out the steps the schedule itself admits to. */
+const faultsIn = (plan: Plan, judgement: Judgement, bookings: readonly Booking[], owned: ReadonlySet<string>) => [
+  ...faultsOfJob(plan, judgement, bookings, owned),
+  ...faultsOfHands(bookings, () => plan.pinned.hours, owned),
+];
 /** Steps that the schedule or the judge itself says something of. */
 const ownedUpTo = ({ judgement, clashes }: ReturnType<typeof run>): ReadonlySet<string> =>
   new Set([

@@ -139,7 +139,7 @@ function aloneOf(work: Work, painters: ScheduleOptions["painters"]): Resolved {
   return found;
 }
 
-/** Something that could not be kept, and what was given up for the rest. */
+/** Claims that clash, and which of them was given up for the rest. */
 interface GivenUp {
   clash: Clash;
   yields: Yielding | null;

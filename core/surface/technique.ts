@@ -25,7 +25,7 @@ export interface Technique {
   setUp: Minutes;
   /** whether the hands are needed: lying and standing need none */
   hands: boolean;
-  /** what not every pair of hands can do */
+  /** what not every painter can do */
   skill: Skill | null;
   /** share it covers of what it is worked over: a stencil or a spatter is broken by nature */
   covers: number;
