@@ -1,6 +1,7 @@
 import { Link, useSearchParams } from "react-router";
 import { signOf } from "#core/drying/signs";
 import { fittedTo } from "#core/plan/plan";
+import type { Booking } from "#core/schedule/schedule";
 import { readWallTime, sayWallTime } from "#core/units/wall-time";
 import { sayClocks, sayDate, sayDayClock } from "#core/units/when";
 import { endsOfPhases, gatesHere, type LaneBooking, takesATime } from "~/drawing/days-drawing";
@@ -11,7 +12,16 @@ import { EditForm, Field } from "~/forms/edit-form-parts";
  * The selected work: when it is, how late it could be, what it waits for with the sign to look for, and the form to
  * set its time.
  */
-export function BookingPanel({ item, items }: { item: LaneBooking; items: readonly LaneBooking[] }) {
+export function BookingPanel({
+  item,
+  items,
+  onSet,
+}: {
+  item: LaneBooking;
+  items: readonly LaneBooking[];
+  /** its time was set or cleared, or it was marked as done */
+  onSet: () => void;
+}) {
   const { plan } = useJob();
   const [params] = useSearchParams();
   const { booking, judged, placed } = item;
@@ -95,6 +105,7 @@ export function BookingPanel({ item, items }: { item: LaneBooking; items: readon
           does="set time"
           about={{ zoneId: booking.zoneId, phaseId: booking.phaseId }}
           label="Set its time"
+          onDone={onSet}
           className="mt-2 border-t border-hair pt-2"
         >
           {({ faults, values }) => (
@@ -126,6 +137,33 @@ export function BookingPanel({ item, items }: { item: LaneBooking; items: readon
           )}
         </EditForm>
       )}
+      {placed && booking.section === null && <DoneForm booking={booking} onSet={onSet} />}
     </section>
+  );
+}
+
+/** Marks work as done when it was scheduled, or as still to do: done work stays where it was. */
+function DoneForm({ booking, onSet }: { booking: Booking; onSet: () => void }) {
+  const { plan } = useJob();
+  const isDone = plan.done?.some((done) =>
+    booking.does.some(({ zoneId, phaseId }) => done.zoneId === zoneId && done.phaseId === phaseId),
+  );
+  return (
+    <EditForm
+      key={`${booking.id} ${isDone}`}
+      does="set done"
+      about={{
+        what: booking.does.map(({ zoneId, phaseId }) => `${zoneId}:${phaseId}`).join(),
+        starts: sayWallTime(booking.starts),
+        ends: sayWallTime(booking.ends),
+      }}
+      label="Mark it as done"
+      className="mt-2 border-t border-hair pt-2"
+      onDone={onSet}
+    >
+      <button className="button" name="way" value={isDone ? "open" : "done"}>
+        {isDone ? "Not done after all" : "Done as scheduled"}
+      </button>
+    </EditForm>
   );
 }

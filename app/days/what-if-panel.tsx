@@ -8,10 +8,12 @@ interface Props {
   failed: boolean;
   /** shown beside a clash: only what resolves it */
   waysOut?: boolean;
+  /** called when one of them has been made an edit */
+  onUsed: () => void;
 }
 
 /** Changes worth trying, each with the finish it brings and a button to make it so. */
-export function Ideas({ ideas, failed, waysOut = false }: Props) {
+export function Ideas({ ideas, failed, waysOut = false, onUsed }: Props) {
   const { planned, rough, send } = useJobEditor();
   const now = rough ?? planned;
   const before = now?.dates?.finish ?? null;
@@ -44,7 +46,7 @@ export function Ideas({ ideas, failed, waysOut = false }: Props) {
           <li key={idea.id}>
             <button
               type="button"
-              onClick={() => send(idea.label, idea.commands)}
+              onClick={() => send(idea.label, idea.commands) === null && onUsed()}
               className={`button flex w-full items-baseline gap-2 text-left whitespace-normal ${at === 0 && waysOut ? "button-main" : ""}`}
             >
               <span className="min-w-0 flex-1">{idea.label}</span>

@@ -171,7 +171,7 @@ function Leaves() {
     );
   const edited = rough !== null;
   return (
-    <span className="shrink-0" aria-busy={settling} data-edited={edited ? "" : undefined}>
+    <span className="shrink-0" data-finish="" aria-busy={settling} data-edited={edited ? "" : undefined}>
       <span data-leaves={sayWallTime(dates.leaves)}>
         {isKept ? "Leaves" : "Could leave"} <b className="font-semibold">{sayDate(dates.leaves, start)}</b>
       </span>

@@ -10,16 +10,18 @@ export function PlanPress({
   ask,
   children,
   main = false,
+  onDone,
 }: {
   does: Record<string, string | number>;
   ask: AskPlan;
   children: ReactNode;
   main?: boolean;
+  onDone?: () => void;
 }) {
   const { pathname, search } = useLocation();
   const send = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
-    void ask(new FormData(event.currentTarget));
+    void ask(new FormData(event.currentTarget)).then((done) => done && onDone?.());
   };
   return (
     <form method="post" action="/plan-of-work" encType="multipart/form-data" onSubmit={send} className="shrink-0">
@@ -89,7 +91,7 @@ export function PlanNotice({ standing, ask }: { standing: Standing; ask: AskPlan
           <Changes says={offered.changes.map(({ says }) => says)} />
         </p>
         <PlanPress does={{ do: "take on", id: offered.id }} ask={ask} main>
-          Use it
+          Use this schedule
         </PlanPress>
       </Bar>
     );

@@ -4,6 +4,8 @@ import { toast } from "sonner";
 import type { JobStanding, Standing } from "./standing";
 
 const LOOK_AGAIN_MILLISECONDS = 900;
+/** How often is looked again for what was asked for, before it is taken as having come to nothing. */
+const EXPECTED_TIMES = 5;
 /** After an edit was saved, it takes the server this long at least to begin planning. */
 const SAVED_MILLISECONDS = 500;
 
@@ -33,26 +35,36 @@ export function useStanding<Known extends Shape>(
   version: number,
   isSettled: (known: Known) => boolean = () => true,
 ) {
-  const [known, setKnown] = useState({ of: initial, now: initial });
-  const now = known.of === initial ? known.now : initial;
+  // what came with the page is another object for every load, and the same as long as it is on screen
+  const of = initial.standing;
+  const [known, setKnown] = useState({ of, now: initial });
+  const now = known.of === of ? known.now : initial;
   const latest = useRef(initial);
   latest.current = initial;
   const refresh = useCallback(async () => {
-    const of = latest.current;
+    const asked = latest.current;
     try {
       const response = await fetch(address, { headers: { Accept: "application/json" } });
       if (!response.ok) return;
       const fresh = (await response.json()) as Known;
-      if (latest.current === of)
-        setKnown((before) => ({ of, now: before.of === of ? withOld(before.now, fresh) : withOld(of, fresh) }));
+      if (latest.current.standing !== asked.standing) return;
+      setKnown((before) => ({
+        of: asked.standing,
+        now: withOld(before.of === asked.standing ? before.now : asked, fresh),
+      }));
     } catch {
       // the server does not answer: what is known stays
     }
   }, [address]);
-  const moving = isMoving(now.standing) || !isSettled(now);
+  // what was asked for takes a moment to begin
+  const [expecting, setExpecting] = useState(0);
+  const moving = isMoving(now.standing) || !isSettled(now) || expecting > 0;
   useEffect(() => {
     if (!moving) return;
-    const timer = setInterval(() => void refresh(), LOOK_AGAIN_MILLISECONDS);
+    const timer = setInterval(() => {
+      setExpecting((times) => Math.max(0, times - 1));
+      void refresh();
+    }, LOOK_AGAIN_MILLISECONDS);
     return () => clearInterval(timer);
   }, [moving, refresh]);
   const seen = useRef(version);
@@ -81,7 +93,8 @@ export function useStanding<Known extends Shape>(
           headers: { Accept: "application/json" },
         });
         const said = (await response.json().catch(() => null)) as { trouble?: string } | null;
-        if (!response.ok) toast.error(said?.trouble ?? "That did not work. Reload the page and try again.");
+        if (response.ok) setExpecting(EXPECTED_TIMES);
+        else toast.error(said?.trouble ?? "That did not work. Reload the page and try again.");
         await refresh();
         return response.ok;
       } catch {

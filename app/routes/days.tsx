@@ -1,6 +1,6 @@
 import { useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { Link, useNavigate, useSearchParams } from "react-router";
+import { Link, useNavigate, useRevalidator, useSearchParams } from "react-router";
 import { stateOf } from "#core/plan/plan";
 import type { Dates } from "#core/schedule/dates";
 import { fittedIn, type JobPlan, visitsOf, workOf } from "#core/schedule/plan-of-work";
@@ -26,7 +26,7 @@ import type { Route } from "./+types/days";
 
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
 
-function Clashes({ ideas, failed, made }: ReturnType<typeof useIdeas> & { made: JobPlan }) {
+function Clashes({ ideas, failed, made, onUsed }: ReturnType<typeof useIdeas> & { made: JobPlan; onUsed: () => void }) {
   const { plan } = useJob();
   if (made.clashes.length === 0) return null;
   return (
@@ -57,7 +57,7 @@ function Clashes({ ideas, failed, made }: ReturnType<typeof useIdeas> & { made: 
         ))}
       </ul>
       <p className="mb-1 text-note font-semibold">What would help</p>
-      <Ideas ideas={ideas} failed={failed} waysOut />
+      <Ideas ideas={ideas} failed={failed} waysOut onUsed={onUsed} />
     </section>
   );
 }
@@ -105,6 +105,7 @@ export default function DaysRoute() {
 /** When it leaves, and what can be done about that: an idea can be tried in the plan of work, and promised. */
 function WhenItLeaves({ isKept, dates, visits }: { isKept: boolean; dates: Dates | null; visits: number }) {
   const { plan, plans, askPlan } = useJobEditor();
+  const { revalidate } = useRevalidator();
   const start = readWallTime(plan.start)!;
   const due = plan.due ? readWallTime(plan.due) : null;
   const { tried } = plans.standing;
@@ -140,7 +141,7 @@ function WhenItLeaves({ isKept, dates, visits }: { isKept: boolean; dates: Dates
                   .map(({ says }) => says)
                   .join(" ") || "No other job would move."}
               </p>
-              <PlanPress does={{ do: "promise", id: own.id }} ask={askPlan} main>
+              <PlanPress does={{ do: "promise", id: own.id }} ask={askPlan} main onDone={() => void revalidate()}>
                 Promise it
               </PlanPress>
             </>
@@ -188,12 +189,13 @@ function Days({ planned }: { planned: JobPlan }) {
   const selected = items.find(({ booking }) => booking.id === chosen);
   const climate = judgement.zones[0]?.climate;
   const go = (to: string) => navigate(to, { replace: true, preventScrollReset: true });
+  const showEdit = () => go(link({ as: "edited" }));
   useHotkeys("c", () => go(link({ chain: chain ? null : "yes" })), [params]);
   useHotkeys("o", () => go(link({ otherwise: asking ? null : "yes" })), [params]);
   const drop = (booking: Booking, starts: number) => {
     setDragged(null);
     const at = Math.max(starts, start);
-    go(link({ as: "edited" }));
+    showEdit();
     send(`Set ${booking.name} for ${sayMoment(at)}`, [
       { do: "set time", zoneId: booking.zoneId, phaseId: booking.phaseId, starts: sayWallTime(at) },
     ]);
@@ -270,8 +272,8 @@ function Days({ planned }: { planned: JobPlan }) {
             The calendar shows roughly where your edit would put the work if all other jobs stay where they are.
           </p>
         )}
-        <Clashes {...ideas} made={made} />
-        {selected && <BookingPanel item={selected} items={items} />}
+        <Clashes {...ideas} made={made} onUsed={showEdit} />
+        {selected && <BookingPanel item={selected} items={items} onSet={showEdit} />}
         {days.day !== null && (
           <DayList day={days.day} items={items} linkTo={({ booking }) => link({ work: booking.id })} />
         )}
@@ -296,7 +298,7 @@ function Days({ planned }: { planned: JobPlan }) {
             </Link>
           </h2>
           {asking ? (
-            <Ideas {...ideas} />
+            <Ideas {...ideas} onUsed={showEdit} />
           ) : (
             <p className="text-note text-soft">
               Longer hours, another painter, a warmer room, another product or school: what each would change.

@@ -1,6 +1,6 @@
 import { nanoid } from "nanoid";
 import { useMemo } from "react";
-import { Outlet, useRouteError } from "react-router";
+import { Outlet, type ShouldRevalidateFunction, useRouteError } from "react-router";
 import { getJob } from "#db/plans";
 import { JobEditorProvider } from "~/editor/job-editor";
 import { planOfText, textOfPlan } from "~/editor/plan-text";
@@ -21,18 +21,12 @@ export async function loader({ params }: Route.LoaderArgs) {
   });
 }
 
-/** The page keeps the plan itself; only another job, or a form the server handled, is loaded again. */
-export function shouldRevalidate({
-  currentParams,
-  nextParams,
-  formMethod,
-}: {
-  currentParams: { planId?: string };
-  nextParams: { planId?: string };
-  formMethod?: string;
-}) {
-  return currentParams.planId !== nextParams.planId || formMethod !== undefined;
+/** The page keeps the plan itself; only another job, a form the server handled, or what is asked for outright is loaded again. */
+export function shouldRevalidate({ currentParams, nextParams, currentUrl, nextUrl, formMethod }: ShouldRevalidate) {
+  return currentParams.planId !== nextParams.planId || formMethod !== undefined || currentUrl.href === nextUrl.href;
 }
+
+type ShouldRevalidate = Parameters<ShouldRevalidateFunction>[0];
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: loaderData ? `${loaderData.title} · Jolly Crust` : "Jolly Crust" },

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useMemo } from "react";
+import { lazy, Suspense, useMemo, useRef } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link, useLoaderData, useNavigate, useSearchParams } from "react-router";
 import { MOST_LOOKS, USUAL_LOOKS } from "#core/schedule/plan-of-work";
@@ -230,6 +230,27 @@ function Day({ jobs, midnight, painters }: { jobs: readonly ShopJob[]; midnight:
   );
 }
 
+type ParamLink = ReturnType<typeof useParamLink>;
+
+const zoomLink = (link: ParamLink, at: number) =>
+  link({ span: ZOOMS[Math.max(0, Math.min(ZOOMS.length - 1, at))]!.id });
+
+/** Keys that lead to another part of the calendar; pressed quickly, each counts from where the one before led. */
+function useCalendarKeys(leads: Record<string, string | null>) {
+  const navigate = useNavigate();
+  const latest = useRef(leads);
+  latest.current = leads;
+  useHotkeys(
+    Object.keys(leads).join(),
+    ({ key }) => {
+      const to = latest.current[key];
+      if (to) navigate(to, { replace: true, preventScrollReset: true });
+    },
+    // a plus is a key here, and joins none
+    { useKey: true, splitKey: " " },
+  );
+}
+
 type Names = ReadonlyMap<string, string>;
 
 const HoursChart = lazy(() => import("~/charts/hours-chart"));
@@ -241,7 +262,6 @@ export default function ShopDays() {
   const { standing } = known;
   useFreshPage(standing);
   const [params] = useSearchParams();
-  const navigate = useNavigate();
   const link = useParamLink();
   const now = useNow();
   const { span, zoom, minutes } = useSpan(jobs, now);
@@ -267,15 +287,16 @@ export default function ShopDays() {
             dryingPlaces,
           ),
         };
-  const go = (to: string) => navigate(to, { replace: true, preventScrollReset: true });
-  const zoomTo = (at: number) => link({ span: ZOOMS[Math.max(0, Math.min(ZOOMS.length - 1, at))]!.id });
   const moveTo = (by: number) => link({ from: sayFrom(span.from + by * minutes), day: null });
-  const toToday = () => now !== null && go(link({ from: sayFrom(now), day: Math.floor(now / DAY) }));
-  useHotkeys("t", toToday, [now, params]);
-  useHotkeys("plus, =, shift+equal", () => go(zoomTo(zoom - 1)), [params, zoom]);
-  useHotkeys("minus", () => go(zoomTo(zoom + 1)), [params, zoom]);
-  useHotkeys("bracketleft", () => go(moveTo(-1)), [params, span.from]);
-  useHotkeys("bracketright", () => go(moveTo(1)), [params, span.from]);
+  const toToday = now === null ? null : link({ from: sayFrom(now), day: Math.floor(now / DAY) });
+  useCalendarKeys({
+    "+": zoomLink(link, zoom - 1),
+    "=": zoomLink(link, zoom - 1),
+    "-": zoomLink(link, zoom + 1),
+    "[": moveTo(-1),
+    "]": moveTo(1),
+    t: toToday,
+  });
   const { frame, size } = useSize();
   const axis = timeAxis(hoursOfAnybody(shop), span.from, span.to, LABELS, size.width - LABELS);
   const empty = jobs.every(({ job }) => job.bookings.length === 0);
@@ -315,8 +336,8 @@ export default function ShopDays() {
                 <Toggle on={false} to={moveTo(-1)}>
                   Earlier
                 </Toggle>
-                {now !== null && (
-                  <Toggle on={false} to={link({ from: sayFrom(now), day: Math.floor(now / DAY) })}>
+                {toToday !== null && (
+                  <Toggle on={false} to={toToday}>
                     Today
                   </Toggle>
                 )}

@@ -133,7 +133,9 @@ export default function ShopRoute() {
   const { known, ask } = useStanding({ standing }, "/plan-of-work", version);
   const fetcher = useFetcher<Answer>();
   const native = useActionData<Answer>();
-  const answer = fetcher.data ?? native ?? null;
+  const said = fetcher.data ?? native ?? null;
+  // what was wrong before something was saved is settled
+  const answer = said?.values.base === String(version) ? said : null;
   const form = useRef<HTMLFormElement>(null);
   const faults = answer?.faults ?? {};
   const values = answer?.values ?? null;

@@ -6,6 +6,7 @@ import { shop } from "../judge/shop.ts";
 import { findCrust, isPlannedFor, type Plan, stateOf, type Zone, zoneArea, zonesOf } from "../plan/plan.ts";
 import { shopOf } from "../plan/shop.ts";
 import { datesOf } from "../schedule/dates.ts";
+import { markOf } from "../schedule/mark.ts";
 import { aroundOf, fittedIn, type JobPlan, planOfWorkNow, visitsOf, workOf } from "../schedule/plan-of-work.ts";
 import { schedule } from "../schedule/schedule.ts";
 import { covers, shows } from "../surface/shares.ts";
@@ -113,8 +114,8 @@ function jobReport(
 }
 
 /**
- * A whole shop: its plan of work as it was kept, if that is of the jobs as they are; otherwise the one that follows
- * from them. Ideas as they would fit in.
+ * A whole shop: its plan of work as it is kept, which says of each job whether that was edited since; where the file holds
+ * none, the one that follows from its jobs. Ideas as they would fit in.
  */
 export function shopScheduleReport({ shop, plans, planned }: ShopFile) {
   const promised = plans.filter(isPlannedFor);
@@ -127,7 +128,8 @@ export function shopScheduleReport({ shop, plans, planned }: ShopFile) {
   const planOf = new Map(plans.map((plan) => [plan.id, plan]));
   const say = (job: JobPlan) => {
     const plan = planOf.get(job.planId)!;
-    return { state: stateOf(plan), ...jobReport(plan, job, visitsOf(job)) };
+    const edited = job.mark !== markOf(plan);
+    return { state: stateOf(plan), ...(edited ? { edited } : {}), ...jobReport(plan, job, visitsOf(job)) };
   };
   return { planOfWork: isKept ? "kept" : "made", jobs: [...jobs, ...ideas].map(say) };
 }

@@ -2,7 +2,6 @@ import { z } from "zod";
 import { sayIssue } from "../plan/fault-words.ts";
 import { LIMITS, type Plan } from "../plan/plan.ts";
 import { Shop } from "../plan/shop.ts";
-import { markOf } from "../schedule/mark.ts";
 import type { JobPlan } from "../schedule/plan-of-work.ts";
 import { type Fault, faultsOf, placeOf, readPlan, tooLarge } from "./plan-file.ts";
 import { readJobPlan } from "./plan-of-work-file.ts";
@@ -14,7 +13,7 @@ export const SHOP_VERSION = 1;
 export interface ShopFile {
   shop: Shop;
   plans: Plan[];
-  /** what of it could be read and is of the jobs as they are */
+  /** what of it could be read; of a job that was edited since, as it was scheduled before */
   planned: JobPlan[];
 }
 
@@ -42,7 +41,7 @@ export function isShopFile(text: string): boolean {
   }
 }
 
-/** Reads the text of a *.shop.json file. A job that is wrong is named; a plan of work of other jobs than these is left out. */
+/** Reads the text of a *.shop.json file. A job that is wrong is named; a plan of work that another version wrote is left out. */
 export function readShopFile(text: string): ReadShopFile {
   if (text.length > LIMITS.projectFileBytes) return refused(tooLarge(text.length));
   let raw: unknown;
@@ -60,10 +59,7 @@ export function readShopFile(text: string): ReadShopFile {
       return { ok: false, faults: read.faults.map(({ where, says }) => ({ where: `job ${at + 1}, ${where}`, says })) };
     plans.push(read.plan);
   }
-  const marks = new Map(plans.map((plan) => [plan.id, markOf(plan)]));
-  const planned = outer.data.planned
-    .flatMap((one) => readJobPlan(one) ?? [])
-    .filter(({ planId, mark }) => marks.get(planId) === mark);
+  const planned = outer.data.planned.flatMap((one) => readJobPlan(one) ?? []);
   return { ok: true, file: { shop: outer.data.shop, plans, planned } };
 }
 
