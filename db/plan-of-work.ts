@@ -280,9 +280,9 @@ export async function putDown(
         await tx.delete(plansOfWork).where(isHead(idea === null ? "offered" : "tried"));
         const [row] = await tx.insert(plansOfWork).values(values).returning({ id: plansOfWork.id });
         await insertJobs(tx, rowsOf(row!.id, after, "planned"));
+        if (state === "kept") await becomesKept(tx, row!.id, kept);
         // where nothing moves there is nothing to go back to
         if (state === "kept" && kept) await tx.delete(plansOfWork).where(eq(plansOfWork.id, kept.id));
-        if (state === "kept") await becomesKept(tx, row!.id, before);
         return state;
       },
       { behavior: "immediate" },
@@ -300,9 +300,10 @@ async function insertJobs(tx: Writer, rows: ReturnType<typeof rowsOf>) {
 }
 
 /** One plan of work is the kept one from now on, and the one before it can be gone back to. */
-async function becomesKept(tx: Writer, id: number, before: readonly JobPlan[]) {
+async function becomesKept(tx: Writer, id: number, before: PlanHead | null) {
+  const was = new Map((await jobsOf(tx, before, "planned")).map((job) => [job.planId, job]));
+  const ideas = await jobsOf(tx, before, "tried");
   const now = Date.now();
-  const was = new Map(before.map((job) => [job.planId, job]));
   const rows = await tx.select().from(jobPlans).where(eq(jobPlans.planOfWork, id));
   for (const { planId, document } of rows) {
     const job = readJobPlan(document);
@@ -323,11 +324,17 @@ async function becomesKept(tx: Writer, id: number, before: readonly JobPlan[]) {
     .from(plansOfWork)
     .where(isHead("past"))
     .orderBy(desc(plansOfWork.id));
-  const old = past.slice(MOST_PAST).map((one) => one.id);
-  if (old.length > 0) await tx.delete(plansOfWork).where(inArray(plansOfWork.id, old));
-  // ideas were tried among other bookings
+  const oldest = past.slice(MOST_PAST).map((one) => one.id);
+  if (oldest.length > 0) await tx.delete(plansOfWork).where(inArray(plansOfWork.id, oldest));
+  // ideas keep their dates until they are fitted in again
   await tx.delete(jobPlans).where(and(eq(jobPlans.planOfWork, id), eq(jobPlans.kind, "tried")));
+  const planned = new Set(rows.filter(({ kind }) => kind === "planned").map(({ planId }) => planId));
+  const old = ideas.filter(({ planId }) => !planned.has(planId)).map((one) => ({ ...one, mark: TO_FIT_IN }));
+  await insertJobs(tx, rowsOf(id, old, "tried"));
 }
+
+/** The mark of no job: what has it is fitted in again. */
+const TO_FIT_IN = "";
 
 export type Taken =
   | { is: "taken" }
@@ -340,7 +347,7 @@ export const takeOn = (store: Store, id: number): Promise<Taken> =>
     db.transaction(
       async (tx): Promise<Taken> => {
         if ((await headOf(tx, "offered"))?.id !== id) return { is: "gone" };
-        await becomesKept(tx, id, await jobsOf(tx, await headOf(tx, "kept"), "planned"));
+        await becomesKept(tx, id, await headOf(tx, "kept"));
         return { is: "taken" };
       },
       { behavior: "immediate" },
@@ -366,9 +373,8 @@ export const goBack = (store: Store, from: number): Promise<Taken> =>
           .orderBy(desc(plansOfWork.id))
           .limit(1);
         if (kept?.id !== from || !past[0]) return { is: "gone" };
-        const now = await jobsOf(tx, kept, "planned");
+        await becomesKept(tx, past[0].id, kept);
         await tx.delete(plansOfWork).where(eq(plansOfWork.id, kept.id));
-        await becomesKept(tx, past[0].id, now);
         return { is: "taken" };
       },
       { behavior: "immediate" },

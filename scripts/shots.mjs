@@ -11,15 +11,15 @@ const VIEWS = [
   ["piece", "/jobs/sailmakers-bench/piece?zone=bench-legs"],
   ["crust", "/jobs/carved-settle/crust?zone=back"],
   ["crust-findings", "/jobs/chart-cabinet/crust?zone=sides&step=seal"],
-  ["crust-long", "/jobs/chart-cabinet/crust?zone=plinth"],
   ["distress", "/jobs/carved-settle/crust?zone=back&step=rub"],
   ["what-next", "/jobs/carved-settle/crust?zone=back&step=bone&aside=next"],
-  ["add-step", "/jobs/overmantel-mirror/crust?add=6"],
   ["board", "/jobs/carved-settle/board?zone=back"],
   ["board-compared", "/jobs/chart-cabinet/board?zone=plinth&against=step:bone"],
   ["mix", "/jobs/carved-settle/mix?mix=chalk-mustard:2,mineral-storm:1&want=%236c7050"],
   ["days", "/jobs/carved-settle/days"],
   ["days-clash", "/jobs/chart-cabinet/days"],
+  ["shop-days", "/days?from=2026-11-30"],
+  ["shop", "/shop"],
   ["shelf", "/jobs/carved-settle/shelf"],
   ["materials", "/jobs/carved-settle/materials?material=chalk-bone-white"],
   ["house-rules", "/jobs/iron-strongbox/house"],
@@ -60,7 +60,7 @@ try {
     await page.locator("html[data-live]").waitFor();
     await page.evaluate(() => document.fonts.ready);
     // the days are pictured when the worker has found the best order and tried what would help
-    if (path.endsWith("/days"))
+    if (path.startsWith("/jobs/") && path.endsWith("/days"))
       await page.getByRole("status").filter({ hasText: /…/ }).first().waitFor({ state: "hidden" });
     if (path.endsWith("/house")) await page.getByText("finishing loft").waitFor();
     if (path.includes("/board")) await page.locator("[data-board=finished]").waitFor();

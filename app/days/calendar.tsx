@@ -1,5 +1,6 @@
-import { type ReactNode, useEffect, useLayoutEffect, useRef, useState } from "react";
+import { lazy, type ReactNode, Suspense, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { Link, useSearchParams } from "react-router";
+import type { Climate } from "#core/drying/climate";
 import type { Hours } from "#core/plan/hours";
 import type { Booking } from "#core/schedule/schedule";
 import { DAY, type WallMinutes } from "#core/units/units";
@@ -10,6 +11,9 @@ import { timeAxis } from "~/drawing/time-axis";
 
 const LABELS = 132;
 const DAYS_A_PAGE = 7;
+const AIR = 104;
+
+const AirChart = lazy(() => import("~/charts/air-chart"));
 
 /** The days with work in them, one page of the calendar at a time. */
 export function useDays(bookings: readonly Booking[], start: WallMinutes) {
@@ -77,17 +81,22 @@ interface Props
   hours: Hours;
   days: ReturnType<typeof useDays>;
   lanes: readonly Lane[];
+  /** the room's air, on the same axis */
+  air: { climate: Climate; zero: WallMinutes } | null;
   /** beside the dates: what to show, and how good the dates are */
   bar: ReactNode;
   foot: ReactNode;
 }
 
 /** A page of days with its bar, as wide as there is room for. */
-export function Calendar({ hours, days, lanes, bar, foot, ...drawing }: Props) {
+export function Calendar({ hours, days, lanes, air, bar, foot, ...drawing }: Props) {
   const { frame, size } = useSize();
   const link = useParamLink();
   const now = useNow();
-  const axis = timeAxis(hours, days.from, days.from + days.days * DAY, LABELS, size.width - LABELS);
+  const axis = useMemo(
+    () => timeAxis(hours, days.from, days.from + days.days * DAY, LABELS, size.width - LABELS),
+    [hours, days.from, days.days, size.width],
+  );
   return (
     <section className="flex min-h-0 flex-col border-r border-line px-5 pt-4 pb-3" aria-label="Calendar">
       <div className="mb-2 flex items-baseline gap-4">
@@ -115,10 +124,15 @@ export function Calendar({ hours, days, lanes, bar, foot, ...drawing }: Props) {
           lanes={lanes}
           now={now}
           width={size.width}
-          height={size.height}
+          height={air ? size.height - AIR : size.height}
           labelWidth={LABELS}
           linkToDay={(midnight) => link({ day: midnight / DAY })}
         />
+        {air && (
+          <Suspense fallback={<div style={{ height: AIR }} />}>
+            <AirChart axis={axis} {...air} left={LABELS} width={size.width - LABELS} height={AIR} />
+          </Suspense>
+        )}
       </div>
       <p className="pt-2 text-note text-soft">{foot}</p>
     </section>

@@ -1,8 +1,6 @@
 import { useRef } from "react";
 import { Link } from "react-router";
 import { bodyColour } from "#core/colour/material-colour";
-import { DEW_MARGIN, dewPoint } from "#core/drying/air";
-import type { Climate } from "#core/drying/climate";
 import type { Stage } from "#core/drying/gate";
 import type { JudgedPhase, ZoneJudgement } from "#core/judge/judge";
 import { readyAt } from "#core/schedule/films";
@@ -11,7 +9,6 @@ import { inOneGo } from "#core/surface/one-go";
 import type { ShopClock } from "#core/units/time-zone";
 import { DAY, HOUR, type WallMinutes } from "#core/units/units";
 import { sayClock, sayClocks, sayDate } from "#core/units/when";
-import { sayRange } from "~/words/room";
 import { hourMarks, type TimeAxis } from "./time-axis";
 
 /** A booking with the phase it is for; taking apart and putting together have none. */
@@ -47,7 +44,6 @@ interface Props {
   lanes: readonly Lane[];
   /** wall time of instant 0 by plan */
   startOf: (planId: string) => WallMinutes;
-  air: { climate: Climate; zero: WallMinutes } | null;
   width: number;
   height: number;
   labelWidth: number;
@@ -64,7 +60,6 @@ interface Props {
 }
 
 const HEADER = 46;
-const AIR = 84;
 const TIGHT = 48 * HOUR;
 const LONG_WAIT = 12 * HOUR;
 const SNAP = 5;
@@ -301,116 +296,20 @@ function LaneRow({ lane, props, top, laneHeight }: { lane: Lane; props: Props; t
   );
 }
 
-/** The room's air on the same axis: temperature, humidity, and the margin above the dew point. */
-function AirStrip({
-  axis,
-  air,
-  top,
-  left,
-  width,
-}: {
-  axis: TimeAxis;
-  air: NonNullable<Props["air"]>;
-  top: number;
-  left: number;
-  width: number;
-}) {
-  const first = axis.days[0]!.midnight;
-  const last = axis.days.at(-1)!.midnight + DAY;
-  const hours: { x: number; celsius: number; humidity: number; margin: number }[] = [];
-  for (let wall = first; wall <= last; wall += HOUR) {
-    const { celsius, relativeHumidity } = air.climate.at(wall - air.zero);
-    hours.push({
-      x: wall === last ? left + width : axis.at(wall),
-      celsius,
-      humidity: relativeHumidity,
-      margin: celsius - dewPoint(celsius, relativeHumidity),
-    });
-  }
-  const range = (of: (hour: (typeof hours)[number]) => number, unit: string) => {
-    const values = hours.map(of);
-    return sayRange(Math.min(...values), Math.max(...values), unit);
-  };
-  const inset = 8;
-  const path = (of: (hour: (typeof hours)[number]) => number, low: number, high: number) =>
-    hours
-      .map((hour, at) => {
-        const share = Math.max(0, Math.min(1, (of(hour) - low) / (high - low)));
-        return `${at === 0 ? "M" : "L"}${hour.x.toFixed(1)} ${(top + AIR - inset - share * (AIR - 2 * inset)).toFixed(1)}`;
-      })
-      .join("");
-  const lines = [
-    {
-      says: `air ${range((hour) => hour.celsius, "°C")}`,
-      d: path((hour) => hour.celsius, 0, 32),
-      colour: "var(--color-ochre)",
-    },
-    {
-      says: `humidity ${range((hour) => hour.humidity, "%")}`,
-      d: path((hour) => hour.humidity, 20, 100),
-      colour: "var(--color-slate)",
-      dash: "7 3",
-    },
-    {
-      says: `to dew ${range((hour) => hour.margin, "°C")}`,
-      d: path((hour) => hour.margin, 0, 24),
-      colour: "var(--color-soft)",
-      dash: "2 3",
-    },
-  ];
-  return (
-    <g>
-      <title>{`The room: ${lines.map(({ says }) => says).join(", ")}`}</title>
-      {hours.map(({ x, margin }, at) =>
-        margin < DEW_MARGIN && at + 1 < hours.length ? (
-          <rect
-            key={x}
-            x={x}
-            y={top}
-            width={Math.max(1, hours[at + 1]!.x - x)}
-            height={AIR}
-            fill="var(--color-ochre)"
-            fillOpacity={0.18}
-          />
-        ) : null,
-      )}
-      {lines.map(({ says, d, colour, dash }, at) => (
-        <g key={says}>
-          <path d={d} fill="none" stroke={colour} strokeWidth={1.6} strokeDasharray={dash} />
-          <line
-            x1={0}
-            x2={16}
-            y1={top + 20 + at * 20}
-            y2={top + 20 + at * 20}
-            stroke={colour}
-            strokeWidth={1.6}
-            strokeDasharray={dash}
-          />
-          <text x={22} y={top + 24 + at * 20} className="fill-ink text-[12.5px]">
-            {says}
-          </text>
-        </g>
-      ))}
-    </g>
-  );
-}
-
 /**
  * The calendar strip: work as solid uprights, drying as wedges that close, windows as gates, nights squeezed and
  * shaded.
  */
 export function DaysDrawing(props: Props) {
-  const { axis, lanes, air, width, height, labelWidth, day, now, linkToDay } = props;
-  const room = air ? AIR + 10 : 0;
-  const laneHeight = Math.max(46, Math.min(112, (height - HEADER - 8 - room) / Math.max(1, lanes.length)));
+  const { axis, lanes, width, height, labelWidth, day, now, linkToDay } = props;
+  const laneHeight = Math.max(46, Math.min(112, (height - HEADER - 8) / Math.max(1, lanes.length)));
   const bottom = HEADER + laneHeight * lanes.length;
-  const all = bottom + room;
   const last = axis.days.at(-1)!.midnight + DAY;
   return (
     <svg
-      viewBox={`0 0 ${width} ${all + 4}`}
+      viewBox={`0 0 ${width} ${bottom + 4}`}
       width={width}
-      height={all + 4}
+      height={bottom + 4}
       className="block touch-pan-y select-none"
       role="group"
       aria-label="Work and drying by day"
@@ -426,13 +325,13 @@ export function DaysDrawing(props: Props) {
           x={stretch.x0}
           y={HEADER}
           width={stretch.x1 - stretch.x0}
-          height={all - HEADER}
+          height={bottom - HEADER}
           fill={stretch.open ? "var(--color-board)" : "var(--color-wash)"}
         />
       ))}
       {hourMarks(axis).map(({ wall, x }) => (
         <g key={wall}>
-          <line x1={x} x2={x} y1={HEADER} y2={all} stroke="var(--color-hair)" />
+          <line x1={x} x2={x} y1={HEADER} y2={bottom} stroke="var(--color-hair)" />
           <text x={x} y={HEADER - 6} textAnchor="middle" className="fill-soft text-[11.5px]">
             {Number(sayClock(wall).slice(0, 2))}
           </text>
@@ -469,14 +368,13 @@ export function DaysDrawing(props: Props) {
       {lanes.map((lane, index) => (
         <LaneRow key={lane.id} lane={lane} props={props} top={HEADER + index * laneHeight} laneHeight={laneHeight} />
       ))}
-      {air && <AirStrip axis={axis} air={air} top={bottom + 8} left={labelWidth} width={width - labelWidth} />}
       {now !== null && now >= axis.days[0]!.midnight && now < last && (
         <g>
           <line
             x1={axis.at(now)}
             x2={axis.at(now)}
             y1={HEADER - 2}
-            y2={all}
+            y2={bottom}
             stroke="var(--color-verdigris)"
             strokeWidth={2}
           />

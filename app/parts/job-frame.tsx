@@ -178,8 +178,8 @@ function Leaves() {
       {edited ? (
         <span className="text-soft">
           {" "}
-          as scheduled; with your edit{" "}
-          {rough.dates ? `about ${sayDate(rough.dates.leaves, start)}` : "nothing is left to do"}
+          {isKept ? "as scheduled" : "before your edit"}; with it{" "}
+          {rough.dates ? `about ${sayMoment(rough.dates.leaves, start)}` : "nothing is left to do"}
         </span>
       ) : (
         <>

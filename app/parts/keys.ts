@@ -50,6 +50,15 @@ export const KEY_GROUPS: readonly { title: string; lines: readonly KeyLine[] }[]
     ],
   },
   {
+    title: "Shop calendar",
+    lines: [
+      { keys: ["T"], does: "Today" },
+      { keys: ["+", "−"], does: "Show less, show more: from half a day to two months" },
+      { keys: ["["], does: "Earlier" },
+      { keys: ["]"], does: "Later" },
+    ],
+  },
+  {
     title: "Board view",
     lines: [
       { keys: ["←", "→"], does: "Previous step, next step" },

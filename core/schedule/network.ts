@@ -11,6 +11,7 @@ import { DAY, type Minutes, type WallMinutes } from "../units/units.ts";
 import { midnightBefore, readWallTime } from "../units/wall-time.ts";
 import { workingWindows } from "./calendar.ts";
 import { type Around, Crew } from "./crew.ts";
+import { handlingOf } from "./handling.ts";
 import { type Reason, reasonFor } from "./reason.ts";
 import type { Activity, Lag, Network, Stretch, VaryingLag } from "./solve/problem.ts";
 import { boundsOf as takesBetween, varyingLag } from "./varying.ts";
@@ -36,8 +37,6 @@ const FILLED = 0.5;
 /** A coat that dries for less does not need a place to itself. */
 const NEEDS_A_PLACE: Minutes = 60;
 export const PLACE = "drying place";
-/** Minutes to take a face's hardware, top or drawers off, and as many to put them back (common practice). */
-const APART: Minutes = 10;
 
 /**
  * If a demand may be met in two windows, the one that the nominal line used, unless it has to wait for the dry one.
@@ -50,8 +49,6 @@ function gateUsed(demand: PlacedWait, waited: Minutes, dry: boolean): number {
   );
   return Math.max(0, used);
 }
-
-const comesApart = (zone: Zone) => zone.hands.some((one) => one !== "masked");
 
 /** The visits to a zone: a phase each, but a go in one, unless a part of it has been done. */
 function visitsTo({ phases }: ZoneJudgement, was: ReadonlyMap<string, Done>): JudgedPhase[][] {
@@ -427,23 +424,27 @@ class Builder {
   /** Taking apart before the first coat, and putting together when all is dry to the touch. */
   piece(work: Work, piece: Piece, zones: readonly ZoneJudgement[]) {
     const { plan } = work;
-    const taken = zones.filter(({ zone, phases }) => comesApart(zone) && phases.length > 0);
+    const taken = zones.filter(({ zone, phases }) => zone.hands.length > 0 && phases.length > 0);
     if (taken.length === 0) return;
     const earliest = Math.max(0, this.minute(plan.start), this.clock.elapsed(work.from ?? 0));
     const apart = apartId(plan.id, piece.id, "apart");
     const together = apartId(plan.id, piece.id, "together");
-    const hands = { duration: APART * taken.length, earliest, ...this.hands(work, together) };
-    const due = plan.due === undefined ? {} : { due: this.minute(plan.due) - hands.duration };
+    const handling = taken.map(({ zone }) => handlingOf(zone));
+    const before = handling.reduce((sum, one) => sum + one.before, 0);
+    const after = handling.reduce((sum, one) => sum + one.after, 0);
+    const onlyMasked = taken.every(({ zone }) => zone.hands.every((way) => way === "masked"));
+    const hands = { earliest, ...this.hands(work, together) };
+    const due = plan.due === undefined ? {} : { due: this.minute(plan.due) - after };
     // the first coat is on: it has been taken apart by then
     const begun = zones.some(({ zone, phases }) =>
       phases.some(({ phase }) => work.done?.some((one) => one.zoneId === zone.id && one.phaseId === phase.id)),
     );
     const whole = { plan, hours: hoursOf(work), pieceId: piece.id, phase: null, does: [], section: null };
-    if (!begun) this.add({ ...whole, id: apart, kind: "apart", name: `Take ${piece.name} apart` }, hands);
-    this.add(
-      { ...whole, id: together, kind: "together", name: `Put ${piece.name} back together` },
-      { ...hands, ...due },
-    );
+    const [taking, fitting] = onlyMasked
+      ? [`Mask ${piece.name}`, `Pull the tape off ${piece.name}`]
+      : [`Take ${piece.name} apart`, `Put ${piece.name} back together`];
+    if (!begun) this.add({ ...whole, id: apart, kind: "apart", name: taking }, { duration: before, ...hands });
+    this.add({ ...whole, id: together, kind: "together", name: fitting }, { duration: after, ...hands, ...due });
     for (const judged of zones) {
       const first = judged.phases[0];
       const last = judged.phases.at(-1);

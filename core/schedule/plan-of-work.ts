@@ -7,7 +7,7 @@ import { midnightBefore, readWallTime } from "../units/wall-time.ts";
 import type { Around, Lying, Taken } from "./crew.ts";
 import { type Dates, datesOf } from "./dates.ts";
 import { type Film, filmsOf } from "./films.ts";
-import { isHeavy, judgementOf } from "./kept.ts";
+import { isHeavy, judgementOf, phasesIn } from "./kept.ts";
 import { markOf } from "./mark.ts";
 import { type Booking, type Clash, type Lies, type Schedule, schedule } from "./schedule.ts";
 import { Random } from "./solve/random.ts";
@@ -56,6 +56,8 @@ export const USUAL_LOOKS = 60;
 export const MOST_LOOKS = 4000;
 /** This part of the looks may bring nothing before it is left at that. */
 const PATIENCE = 8;
+/** A job with so many coats and other pieces of work counts as one look; a larger one as more. */
+const ONE_LOOK = 150;
 /** Counted looks of the search at one job among the others. */
 const LOOKS_AT_ONE = 150;
 
@@ -111,7 +113,10 @@ export function aroundOf(shop: Shop, others: readonly Pick<JobPlan, "bookings" |
 
 /** A job among others that stay where they are: what it could be if nothing else gave way. */
 export function fittedIn(work: Work, around: Around, looks?: number): JobPlan {
-  return jobPlanOf(work, schedule([work], { ...around, ...(looks === undefined ? {} : { looks }) }));
+  return jobPlanOf(
+    work,
+    schedule([work], { ...around, clashesAlone: true, ...(looks === undefined ? {} : { looks }) }),
+  );
 }
 
 function jobPlanOf(work: Work, made: Schedule): JobPlan {
@@ -169,6 +174,8 @@ export const standingAlone = (plan: Plan, shop: Shop): Plan =>
 class Planner {
   private readonly works: readonly Work[];
   private readonly random = new Random(7);
+  /** what looking at each counts as: a large job takes longer */
+  private readonly weights: readonly number[];
   looks = 0;
 
   constructor(
@@ -177,6 +184,7 @@ class Planner {
     readonly most: number,
   ) {
     this.works = plans.map((plan) => workOf(plan, shop));
+    this.weights = this.works.map(({ judgement }) => Math.ceil(phasesIn([judgement]) / ONE_LOOK));
   }
 
   private total(jobs: readonly JobPlan[]): Cost {
@@ -188,7 +196,7 @@ class Planner {
   /** All at once, by the schedule of the whole shop. */
   private together(): JobPlan[] {
     this.looks++;
-    const made = schedule(this.works, { painters: this.shop.painters });
+    const made = schedule(this.works, { painters: this.shop.painters, clashesAlone: true });
     return this.works.map((work) => jobPlanOf(work, made));
   }
 
@@ -196,7 +204,7 @@ class Planner {
   private *inOrder(order: readonly number[], standing: readonly (JobPlan | null)[]): Generator<void, JobPlan[]> {
     const jobs = [...standing];
     for (const at of order) {
-      this.looks++;
+      this.looks += this.weights[at]!;
       const others = jobs.filter((one): one is JobPlan => one !== null);
       jobs[at] = fittedIn(this.works[at]!, aroundOf(this.shop, others), LOOKS_AT_ONE);
       yield;

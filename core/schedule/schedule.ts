@@ -62,6 +62,8 @@ export interface ScheduleOptions extends Around {
   now?: () => number;
   /** looks to take at it instead, counted: the same on any machine */
   looks?: number;
+  /** what clashes is looked for in each job by itself only: among the others it is placed as well as it will go */
+  clashesAlone?: boolean;
   /** called with every better schedule on the way; false cancels */
   onBetter?: (schedule: Schedule) => boolean;
 }

@@ -22,8 +22,11 @@ const CLASH_BUDGET = 400;
 const QUICK_BUDGET = 600;
 /** For quick schedules: looks at the counting clock, and dead ends, that a clash may take. */
 const QUICK_CLASH = 2000;
-/** Claims looked at together that count as one more look at it. */
+/** Claims looked at together, and pushes of one start by another, that count as one more look at it. */
 const CLAIMS_A_LOOK = 25;
+const PUSHES_A_LOOK = 100;
+/** Pushes after which one set of claims is left open. */
+const QUICK_PUSHES = 20_000;
 /**
  * Pieces of work that a schedule places at most while it looks for clashes; what is still open then is dated as it
  * comes.
@@ -43,6 +46,9 @@ function countingClock() {
     now: () => count++,
     spend: (claims: number) => {
       count += claims / CLAIMS_A_LOOK;
+    },
+    spendPushes: (pushes: number) => {
+      count += pushes / PUSHES_A_LOOK;
     },
   };
 }
@@ -103,6 +109,7 @@ function find(
   const solution = solve(network, {
     budget: timed ? budget : (looks ?? QUICK_BUDGET),
     now: timed ? now : countingClock().now,
+    ...(timed ? {} : { pushes: (looks ?? QUICK_BUDGET) * PUSHES_A_LOOK }),
     ...(onBetter ? { onBetter } : {}),
   });
   return {
@@ -184,11 +191,11 @@ export class Scheduler {
   }
 
   run(): Schedule {
-    const { painters } = this.options;
-    if (this.works.length > 1) for (const work of this.works) this.adopt(aloneOf(work, painters));
+    const { painters, clashesAlone = false } = this.options;
+    if (this.works.length > 1 || clashesAlone) for (const work of this.works) this.adopt(aloneOf(work, painters));
     const { onBetter, budget } = this.options;
     for (;;) {
-      let quick = this.findClashes();
+      let quick = clashesAlone ? quickly(this.dated()) : this.findClashes();
       const network = this.dated();
       if (quick.late) quick = quickly(network, PRESSED);
       if (quick.late && budget === undefined) {
@@ -203,7 +210,7 @@ export class Scheduler {
           ((solution) => onBetter(this.scheduleOf({ starts: solution.starts, lowerBound: null, proven: false }))),
       );
       if (found.starts) return this.finished(found);
-      if (this.spent(network)) return this.scheduleOf({ ...found, starts: this.anyhow() });
+      if (clashesAlone || this.spent(network)) return this.scheduleOf({ ...found, starts: this.anyhow() });
       if (quick.late) this.postpone(network, quick.late);
       else if (!this.giveWay(found.missed)) return this.scheduleOf({ ...found, starts: this.anyhow() });
     }
@@ -329,7 +336,7 @@ export class Scheduler {
     return clashOf(
       network,
       quick
-        ? { budget: QUICK_CLASH, ...countingClock(), fails: QUICK_FAILS }
+        ? { budget: QUICK_CLASH, ...countingClock(), fails: QUICK_FAILS, pushes: QUICK_PUSHES }
         : { budget: CLASH_BUDGET, now: this.options.now! },
       suspects,
     );

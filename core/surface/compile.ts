@@ -3,7 +3,7 @@ import { materialOf } from "../mixing/mixed-material.ts";
 import { letDown, type Pot, potOf } from "../mixing/pot.ts";
 import type { Mix } from "../plan/mix.ts";
 import type { Crust, Step, StepKind, Zone } from "../plan/plan.ts";
-import { zoneArea } from "../plan/plan.ts";
+import { isReliefClass, zoneArea } from "../plan/plan.ts";
 import { phaseIdOf, turnsOf } from "../plan/rounds.ts";
 import { HOUR } from "../units/units.ts";
 import { howItLies, type Lies } from "./coverage.ts";
@@ -11,7 +11,7 @@ import { withEffort } from "./effort.ts";
 import { coatThickness } from "./film.ts";
 import { inGoes } from "./one-go.ts";
 import type { Effect, Phase, RuledAs } from "./phase.ts";
-import { regionOfStep } from "./places.ts";
+import { regionOfStep, shareWhere, sizesOf } from "./places.ts";
 import type { Technique } from "./technique.ts";
 import { findTechnique, techniquesFor } from "./techniques.ts";
 
@@ -28,6 +28,16 @@ function handsOn(technique: Technique, zone: Zone, area: number, share: number):
   if (!technique.hands) return 0;
   const minutes = technique.setUp + area * technique.minutesPerSquareMetre * share * reliefFactor(zone);
   return Math.min(12 * HOUR, Math.max(5, Math.round(minutes / 5) * 5));
+}
+
+/** Working only the edges or the grooves still means going over the face: so much of its time at least (common practice). */
+const OVER_THE_FACE = 0.3;
+
+/** How much of a face is gone over: a border is no more than it is, edges and grooves are found all over it. */
+function reachedBy(step: Step, zone: Zone): number {
+  const region = regionOfStep(step);
+  const share = shareWhere(region, zone.relief, sizesOf(zone));
+  return [step.where.on, ...(step.where.also ?? [])].some(isReliefClass) ? Math.max(share, OVER_THE_FACE) : share;
 }
 
 function whyUnreadable(
@@ -156,7 +166,7 @@ export function compileStep(
   const lies = lays === null ? WHOLE : howItLies(step, technique, lays);
   const { effects, does } = workedWith(step, effectsOf(technique, lays, lies.load), lays !== null);
   const passes = lays === null ? (step.effort?.passes ?? 1) : 1;
-  const hands = handsOn(technique, zone, area, step.where.over * passes);
+  const hands = handsOn(technique, zone, area, reachedBy(step, zone) * step.where.over * passes);
   const coats = lays ? (zone.overrides.find((one) => one.stepId === step.id)?.coats ?? step.coats) : 1;
   const phases: Phase[] = [];
   for (let coat = 1; coat <= coats; coat++)

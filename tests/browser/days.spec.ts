@@ -106,16 +106,6 @@ test("the chain that sets the finish stands out on demand, and lanes are by zone
   await expect(page.locator("[data-booking]")).toHaveCount(lanes);
 });
 
-test("the whole shop shares the hands on one calendar", async ({ page }) => {
-  await open(page, "/days");
-  await expect(page.getByRole("heading", { name: "Finish dates" })).toBeVisible();
-  for (const job of ["Carved settle", "Iron strongbox", "Overmantel mirror"])
-    await expect(page.getByRole("complementary").getByRole("link", { name: job, exact: true })).toBeVisible();
-  await page.locator("[data-booking]").first().focus();
-  await page.keyboard.press("Enter");
-  await expect(page).toHaveURL(/\/jobs\/.*\/days\?work=/);
-});
-
 test("the calendar file and the sheet for the wall are made from the same days", async ({ page, request }) => {
   await open(page, SETTLE);
   const file = await request.get("/jobs/carved-settle/days.ics");

@@ -100,7 +100,7 @@ test("every job has one date, in all places, after an edit, when it is used, und
   await button.waitFor({ timeout: 30_000 });
   await expect(notice(page)).toContainText(/Carved settle leaves .*, was .*:/);
   // until then the dates stand, with a sign and a rough date for the edit
-  await expect(page.locator("footer [data-finish]")).toContainText(/as scheduled; with your edit about/);
+  await expect(page.locator("footer [data-finish]")).toContainText(/as scheduled; with it about/);
   expect(oneEach(await dates(page, ["carved-settle", "dough-bin"]))).toEqual({
     "carved-settle": before["carved-settle"],
     "dough-bin": before["dough-bin"],

@@ -86,10 +86,12 @@ test("a zone is measured again where the piece is; hours and school are changed 
   await page.getByRole("link", { name: "House rules" }).click();
   await page.getByRole("radio", { name: /^next day/ }).check();
   await expect(page.getByRole("button", { name: "Undo: Change the house rules" })).toBeVisible();
+  await page.getByRole("radio", { name: "its own" }).check();
   await page.getByLabel("Monday").fill("whenever");
   await page.getByLabel("Monday").press("Tab");
   await expect(page.getByText("Write hours like 9:00–13:00")).toBeVisible();
   await page.getByLabel("Monday").fill("14–18");
   await page.getByLabel("Monday").press("Tab");
+  await page.getByRole("button", { name: "Use this schedule" }).click({ timeout: 30_000 });
   await expect(page.getByRole("contentinfo")).toContainText("Begins Mon 30 Nov, 14:00");
 });

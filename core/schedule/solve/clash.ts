@@ -15,6 +15,10 @@ export interface ClashOptions {
   now: () => number;
   /** dead ends after which it is left open whether some claims can be met */
   fails?: number;
+  /** pushes of one start by another after which that is left open as well */
+  pushes?: number;
+  /** called with the pushes that a question took */
+  spendPushes?: (pushes: number) => void;
   /** called with the size of every set of claims that is tried: a counting clock then knows how much work was done */
   spend?: (claims: number) => void;
 }
@@ -55,8 +59,11 @@ export function canHold(network: Network, options: ClashOptions & { until: numbe
   const problem = problemOf(network);
   if (problem.contradiction) return false;
   const search = new Search(problem);
-  if (!search.begin() || !search.boundBy(horizonOf(network))) return search.unsure ? null : false;
-  const outcome = search.run({ fails: options.fails ?? FAILS, until: options.until, now: options.now });
+  const begins = search.begin() && search.boundBy(horizonOf(network));
+  const { until, now, fails = FAILS, pushes } = options;
+  const outcome = begins ? search.run({ fails, until, now, ...(pushes === undefined ? {} : { pushes }) }) : "none";
+  options.spendPushes?.(search.pushes);
+  if (!begins) return search.unsure ? null : false;
   return outcome === "given up" ? null : outcome === "found";
 }
 

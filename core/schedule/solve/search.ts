@@ -44,6 +44,8 @@ export interface Limits {
   /** milliseconds on the clock at which to give up */
   until: number;
   now: () => number;
+  /** pushes of one start by another after which to give up; no limit if left out */
+  pushes?: number;
 }
 
 /** Pushes after which starts that creep on are left alone. */
@@ -91,6 +93,8 @@ export class Search {
   unsure = false;
   fails = 0;
   nodes = 0;
+  /** how often a start has pushed others: what a search really costs */
+  pushes = 0;
   private random = new Random(1);
 
   constructor(readonly problem: Problem) {
@@ -208,6 +212,7 @@ export class Search {
   /** Lets every start push the others until nothing moves; false where one is pushed past its latest. */
   private settle(): boolean {
     for (let steps = 0; this.queueLength > 0 || this.downLength > 0; steps++) {
+      this.pushes++;
       if (steps > MOST_STEPS) {
         this.unsure = true;
         return false;
@@ -512,11 +517,17 @@ export class Search {
   /** Searches below what is decided. Where it finds a schedule, the earliest starts are it; else all is as before. */
   run(limits: Limits, noise = 0): Outcome {
     const most = this.fails + limits.fails;
-    const stop = () => this.fails >= most || (this.nodes % LOOK_EVERY === 0 && limits.now() >= limits.until);
+    const dear = this.pushes + (limits.pushes ?? Number.POSITIVE_INFINITY);
+    const stop = () =>
+      this.fails >= most || this.pushes >= dear || (this.nodes % LOOK_EVERY === 0 && limits.now() >= limits.until);
     const beginning = this.mark();
     const stack: { mark: Mark; first: number; second: number }[] = [];
     for (;;) {
       this.nodes++;
+      if (this.pushes >= dear) {
+        this.back(beginning);
+        return "given up";
+      }
       const pair = this.choose(noise);
       if (pair === null) return "found";
       const [first, second] = pair;

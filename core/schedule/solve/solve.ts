@@ -11,6 +11,8 @@ export interface SolveOptions {
   budget: number;
   /** a clock in milliseconds: the core has none of its own */
   now: () => number;
+  /** pushes of one start by another that it may take: where the clock counts looks and not time, that is what they cost */
+  pushes?: number;
   seed?: number;
   /** a schedule that is already known: only what ends earlier is looked for */
   known?: Readonly<Record<string, Minute>>;
@@ -39,6 +41,8 @@ const SMALL = 24;
 /** One whole probe to so many freed parts. */
 const PROBE_EVERY = 8;
 const PART_FAILS = 60;
+/** Pushes that packing a part of a large network again may take, where they are counted. */
+const PART_PUSHES = 2000;
 /** Minutes of beginning later that a minute of way still to go is worth, in the quick schedules. */
 const PATIENCE = [0.05, 0, 0.5, 0.02, 0.2];
 const SERIAL_SHARE = 0.1;
@@ -66,7 +70,11 @@ class Solver {
   }
 
   private get over(): boolean {
-    return this.called || this.options.now() >= this.until;
+    return this.called || this.pushesLeft <= 0 || this.options.now() >= this.until;
+  }
+
+  private get pushesLeft(): number {
+    return (this.options.pushes ?? Number.POSITIVE_INFINITY) - this.search.pushes;
   }
 
   /** Whether all could be done by then, as far as lags, windows and the amount of work can show. */
@@ -98,7 +106,7 @@ class Solver {
     let outcome: Outcome = "none";
     if (!search.boundBy(target)) outcome = search.unsure ? "given up" : "none";
     else {
-      outcome = search.run({ fails, until: this.until, now: this.options.now }, noise);
+      outcome = search.run({ fails, until: this.until, now: this.options.now, pushes: this.pushesLeft }, noise);
       if (outcome === "found") this.keep();
     }
     search.back(mark);
@@ -223,7 +231,8 @@ class Solver {
     const target = turn % 4 === 3 ? this.makespan : this.makespan - 1;
     search.seed(this.seed * 1000 + turn);
     if (search.boundBy(target) && this.keepOrder(free)) {
-      const outcome = search.run({ fails: PART_FAILS, until: this.until, now: this.options.now }, 0.4);
+      const { until, pushesLeft: pushes } = this;
+      const outcome = search.run({ fails: PART_FAILS, until, now: this.options.now, pushes }, 0.4);
       if (outcome === "found") {
         this.keep();
         if (target === this.makespan) {
@@ -287,6 +296,7 @@ function largely(network: Network, options: SolveOptions, started: number): Solu
       const found = solve(part.network, {
         budget,
         now,
+        ...(options.pushes === undefined ? {} : { pushes: PART_PUSHES }),
         seed: seed + ++parts,
         ...(known ? { known } : { onBetter: () => false }),
       });
