@@ -6,6 +6,7 @@ import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import type { Command } from "#core/edit/command";
 import type { Plan } from "#core/plan/plan";
 import { examplePlan } from "#core/rules/example";
+import { makePlan, planningEnded } from "./make-plan";
 import { openStore, placeFrom, type Store } from "./open";
 import {
   beginPlanning,
@@ -21,7 +22,6 @@ import {
   takeOn,
 } from "./plan-of-work";
 import { addPlan, editPlan, getJob, setRemoved, stepThroughEdits } from "./plans";
-import { planningEnded, replan } from "./replan";
 import { jobPlans, planning, plansOfWork } from "./schema";
 import { getShop, setShop, undoShop } from "./shop";
 
@@ -81,19 +81,19 @@ const leavesOf = async (id: string) => (await keptOf(id))?.dates?.leaves;
 
 describe("the kept plan of work", () => {
   it("is the first that was made; with the same jobs it is not made again, also not by a program started later", async () => {
-    expect(await replan(store, owner())).toBe("kept");
+    expect(await makePlan(store, owner())).toBe("kept");
     const { head, planned } = await getKept(store);
     expect(planned.map(({ planId }) => planId)).toEqual(["one", "two"]);
-    expect(await replan(store, owner())).toBe("current");
-    expect(await replan(await open(), owner())).toBe("current");
+    expect(await makePlan(store, owner())).toBe("current");
+    expect(await makePlan(await open(), owner())).toBe("current");
     expect((await getKept(store)).head!.id).toBe(head!.id);
   });
 
   it("stands until the plan an edit leads to is taken on, which says what changes and why", async () => {
-    await replan(store, owner());
+    await makePlan(store, owner());
     const before = await leavesOf("one");
     await edit("one", "Add a third coat", thirdCoat);
-    expect(await replan(store, owner())).toBe("offered");
+    expect(await makePlan(store, owner())).toBe("offered");
     expect(await leavesOf("one")).toBe(before);
     const { offered } = await getStanding(store);
     expect(offered!.changes.find(({ planId }) => planId === "one")!.says).toMatch(
@@ -107,10 +107,10 @@ describe("the kept plan of work", () => {
   });
 
   it("can be gone back from to the one before", async () => {
-    await replan(store, owner());
+    await makePlan(store, owner());
     const before = await getKept(store);
     await edit("one", "Add a third coat", thirdCoat);
-    await replan(store, owner());
+    await makePlan(store, owner());
     await takeOn(store, (await getStanding(store)).offered!.id);
     const after = await getKept(store);
     expect(await goBack(store, before.head!.id)).toEqual({ is: "gone" });
@@ -125,18 +125,18 @@ describe("the kept plan of work", () => {
   });
 
   it("is of the jobs again when the edit is undone, and nothing is offered any more", async () => {
-    await replan(store, owner());
+    await makePlan(store, owner());
     await edit("one", "Add a third coat", thirdCoat);
-    await replan(store, owner());
+    await makePlan(store, owner());
     await stepThroughEdits(store, "one", 2, "undo");
-    expect(await replan(store, owner())).toBe("current");
+    expect(await makePlan(store, owner())).toBe("current");
     const { offered, kept } = await getStanding(store);
     expect(offered).toBeNull();
     expect(kept!.key).toBe((await getInputs(store)).key);
   });
 
   it("takes an edit that moves nothing by itself", async () => {
-    await replan(store, owner());
+    await makePlan(store, owner());
     const noted: Command = {
       do: "patch step",
       crustId: "c1",
@@ -144,44 +144,44 @@ describe("the kept plan of work", () => {
       patch: { note: "the good brush", what: undefined, wait: undefined },
     };
     await edit("one", "Write a note", noted);
-    expect(await replan(store, owner())).toBe("kept");
+    expect(await makePlan(store, owner())).toBe("kept");
     expect((await keptOf("one"))!.mark).not.toBe(undefined);
     expect((await getStanding(store)).kept!.key).toBe((await getInputs(store)).key);
     await edit("one", "Rename", {
       do: "set job",
       patch: { title: "Other", client: undefined, due: undefined, state: undefined, hoursFrom: undefined },
     });
-    expect(await replan(store, owner())).toBe("current");
+    expect(await makePlan(store, owner())).toBe("current");
   });
 
   it("keeps the dates of what is finished, and plans the others without it", async () => {
-    await replan(store, owner());
+    await makePlan(store, owner());
     const before = await leavesOf("one");
     const finished: Command = {
       do: "set job",
       patch: { state: "finished", client: undefined, due: undefined, hoursFrom: undefined },
     };
     await edit("one", "Finish the job", finished);
-    const came = await replan(store, owner());
+    const came = await makePlan(store, owner());
     if (came === "offered") await takeOn(store, (await getStanding(store)).offered!.id);
     expect(await leavesOf("one")).toBe(before);
     expect((await getInputs(store)).plans.map(({ id }) => id)).toEqual(["two"]);
   });
 
   it("says so where a job is removed", async () => {
-    await replan(store, owner());
+    await makePlan(store, owner());
     await setRemoved(store, "one", true);
-    expect(await replan(store, owner())).toBe("offered");
+    expect(await makePlan(store, owner())).toBe("offered");
     expect((await getStanding(store)).offered!.changes.map(({ says }) => says)).toContain(
       "Job one is off the schedule.",
     );
   });
 
   it("made by another version is made again, and nothing else is lost", async () => {
-    await replan(store, owner());
+    await makePlan(store, owner());
     await store.db.update(plansOfWork).set({ madeFrom: { of: "long ago" } });
     expect((await getKept(store)).head).toBeNull();
-    expect(await replan(store, owner())).toBe("kept");
+    expect(await makePlan(store, owner())).toBe("kept");
     await store.db
       .update(jobPlans)
       .set({ document: { half: true } })
@@ -194,7 +194,7 @@ describe("the kept plan of work", () => {
 describe("an idea", () => {
   beforeEach(async () => {
     await addPlan(store, job("idea", { state: "idea" }));
-    await replan(store, owner());
+    await makePlan(store, owner());
   });
 
   it("is fitted in among the others and moves none of them, also when it changes", async () => {
@@ -202,7 +202,7 @@ describe("an idea", () => {
     expect(tried.map(({ planId }) => planId)).toEqual(["idea"]);
     const before = tried[0]!.dates!.leaves;
     await edit("idea", "Add a third coat", thirdCoat);
-    expect(await replan(store, owner())).toBe("current");
+    expect(await makePlan(store, owner())).toBe("current");
     const after = await getKept(store);
     expect(after.tried[0]!.dates!.leaves).toBeGreaterThan(before);
     expect(after.planned).toEqual(planned);
@@ -210,12 +210,12 @@ describe("an idea", () => {
 
   it("can be tried as if it were promised, which leaves the kept plan alone", async () => {
     const { planned } = await getKept(store);
-    expect(await replan(store, owner(), { idea: "idea" })).toBe("tried");
+    expect(await makePlan(store, owner(), { idea: "idea" })).toBe("tried");
     const { tried } = await getStanding(store);
     expect(tried!.madeFrom.idea).toBe("idea");
     expect(tried!.changes.find(({ planId }) => planId === "idea")!.kind).toBe("new");
     expect((await getKept(store)).planned).toEqual(planned);
-    expect(await replan(store, owner(), { idea: "idea" })).toBe("current");
+    expect(await makePlan(store, owner(), { idea: "idea" })).toBe("current");
   });
 });
 
@@ -224,7 +224,7 @@ describe("planning", () => {
     const other = await open();
     expect(await beginPlanning(store, "first", 10)).toBe(true);
     expect(await beginPlanning(other, "second", 10)).toBe(false);
-    expect(await replan(other, owner())).toBe("busy");
+    expect(await makePlan(other, owner())).toBe("busy");
     await store.db.update(planning).set({ beat: new Date(Date.now() - SILENT_MILLISECONDS - 1) });
     expect(await beginPlanning(other, "second", 10)).toBe(true);
     // the one that was thought dead puts nothing down
@@ -233,38 +233,38 @@ describe("planning", () => {
     expect(await putDown(store, "first", inputs, { jobs: [], looks: 1 }, null)).toBe("gone");
     expect((await getKept(store)).head).toBeNull();
     await endPlanning(other, "second");
-    expect(await replan(store, owner())).toBe("kept");
+    expect(await makePlan(store, owner())).toBe("kept");
   });
 
   it("can be called off, and is then left until something changes or somebody asks", async () => {
-    await replan(store, owner());
+    await makePlan(store, owner());
     await edit("one", "Add a third coat", thirdCoat);
     const inputs = await getInputs(store);
     expect(await beginPlanning(store, "mine", 10)).toBe(true);
     await callOffPlanning(store);
     expect(await goOnPlanning(store, "mine", 1)).toBe(false);
     await endPlanning(store, "mine", { left: inputs.key });
-    expect(await replan(store, owner())).toBe("called off");
+    expect(await makePlan(store, owner())).toBe("called off");
     expect((await getStanding(store)).left).toBe(true);
-    expect(await replan(store, owner(), { again: true })).toBe("offered");
+    expect(await makePlan(store, owner(), { again: true })).toBe("offered");
     expect((await getStanding(store)).left).toBe(false);
   });
 
   it("that broke says so, and is not tried over and over", async () => {
-    await replan(store, owner());
+    await makePlan(store, owner());
     await edit("one", "Add a third coat", thirdCoat);
     await beginPlanning(store, "broken", 10);
     await planningEnded(store, "broken");
     expect((await getStanding(store)).trouble).toMatch(/could not be worked out\. The current one is unchanged\./);
-    expect(await replan(store, owner())).toBe("called off");
+    expect(await makePlan(store, owner())).toBe("called off");
     await edit("one", "Back to two", { ...thirdCoat, patch: { ...thirdCoat.patch, coats: 4 } } as Command);
-    expect(await replan(store, owner())).toBe("offered");
+    expect(await makePlan(store, owner())).toBe("offered");
     expect((await getStanding(store)).trouble).toBeNull();
   });
 
   it("of two programs at once makes one plan", async () => {
     const other = await open();
-    const both = await Promise.all([replan(store, owner()), replan(other, owner())]);
+    const both = await Promise.all([makePlan(store, owner()), makePlan(other, owner())]);
     expect(both.filter((one) => one === "kept")).toHaveLength(1);
     expect(await store.db.$count(plansOfWork)).toBe(1);
   });
@@ -274,7 +274,7 @@ describe("planning", () => {
     const { plans, leftOut } = await getInputs(store);
     expect(plans.map(({ id }) => id)).toEqual(["two"]);
     expect(leftOut).toEqual([{ id: "one", title: "Job one", because: "its document cannot be read" }]);
-    expect(await replan(store, owner())).toBe("kept");
+    expect(await makePlan(store, owner())).toBe("kept");
   });
 });
 
@@ -294,7 +294,7 @@ describe("the shop's settings", () => {
   });
 
   it("make a new plan of work, which says that they did", async () => {
-    await replan(store, owner());
+    await makePlan(store, owner());
     const { shop, version } = await getShop(store);
     const late = shop.hours.weekdays.map((day) => day.map(([from, to]) => [from + 30, to + 30] as [number, number]));
     await setShop(store, {
@@ -302,7 +302,7 @@ describe("the shop's settings", () => {
       shop: { ...shop, hours: { ...shop.hours, weekdays: late } },
       label: "Change the shop's hours",
     });
-    expect(await replan(store, owner())).toBe("offered");
+    expect(await makePlan(store, owner())).toBe("offered");
     expect((await getStanding(store)).offered!.changes.map(({ says }) => says).join(" ")).toMatch(
       /: change the shop's hours/,
     );

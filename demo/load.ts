@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
+import { makePlan } from "#db/make-plan";
 import type { Store } from "#db/open";
 import { addPlan, isKnown, summarise } from "#db/plans";
-import { replan } from "#db/replan";
 import { getShop, setShop } from "#db/shop";
 import { hobnailShop, hobnailYard } from "./hobnail-yard";
 
@@ -19,6 +19,6 @@ export async function loadDemo(store: Store): Promise<number> {
     }
   if (version === 0 && added > 0)
     await setShop(store, { base: 0, shop: hobnailShop(), label: "Hours and painters of the demo shop" });
-  await replan(store, randomUUID());
+  await makePlan(store, randomUUID());
   return added;
 }

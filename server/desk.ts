@@ -90,8 +90,8 @@ async function chore({ chore: name, words }: ChoreMessage): Promise<unknown> {
       return bookkeeping.summarise(words[0]!);
     case "failed":
       return bookkeeping.failed(words[0]!, words[1]!);
-    case "replan":
-      return bookkeeping.replan(words[0]!, readAsked(words.slice(1)));
+    case "makePlan":
+      return bookkeeping.makePlan(words[0]!, readAsked(words.slice(1)));
     case "planningEnded":
       return bookkeeping.planningEnded(words[0]!);
   }

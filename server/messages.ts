@@ -15,7 +15,7 @@ export interface AskMessage {
 export interface ChoreMessage {
   kind: "chore";
   id: number;
-  chore: "pending" | "weighty" | "summarise" | "failed" | "replan" | "planningEnded";
+  chore: "pending" | "weighty" | "summarise" | "failed" | "makePlan" | "planningEnded";
   words: string[];
 }
 

@@ -255,7 +255,7 @@ class ShopFront {
       while (this.toPlan.some(isSame)) this.toPlan.splice(this.toPlan.findIndex(isSame), 1);
       const owner = randomUUID();
       const words = [owner, String(looks ?? ""), idea ?? "", again ? "again" : ""];
-      const came = await this.chore("replan", words, "planning");
+      const came = await this.chore("makePlan", words, "planning");
       if (came === "ended" && !this.closed) await this.chore("planningEnded", [owner]);
       if (came !== "busy") continue;
       // another program is at it: what it plans may be of the jobs as they were before

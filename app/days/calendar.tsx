@@ -1,4 +1,4 @@
-import { lazy, type ReactNode, Suspense, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { type ReactNode, Suspense, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { Climate } from "#core/drying/climate";
 import type { Hours } from "#core/plan/hours";
@@ -6,6 +6,7 @@ import type { Booking } from "#core/schedule/schedule";
 import { DAY, type WallMinutes } from "#core/units/units";
 import { midnightBefore } from "#core/units/wall-time";
 import { sayDates } from "#core/units/when";
+import { lazyChart } from "~/charts/lazy-chart";
 import { DaysDrawing, type Lane } from "~/drawing/days-drawing";
 import { timeAxis } from "~/drawing/time-axis";
 
@@ -13,7 +14,7 @@ const LABELS = 132;
 const DAYS_A_PAGE = 7;
 const AIR = 104;
 
-const AirChart = lazy(() => import("~/charts/air-chart"));
+const AirChart = lazyChart(() => import("~/charts/air-chart"));
 
 /** The days with work in them, one page of the calendar at a time. */
 export function useDays(bookings: readonly Booking[], start: WallMinutes) {

@@ -78,8 +78,8 @@ describe("a lane for each piece", () => {
   });
 
   it("draws every film, none ready before it is laid", () => {
-    for (const { dryings } of pieceLanes(jobs, null, links))
-      for (const { from, laid, ready } of dryings) {
+    for (const { films } of pieceLanes(jobs, null, links))
+      for (const { from, laid, ready } of films) {
         expect(laid).toBeGreaterThanOrEqual(from);
         expect(ready).toBeGreaterThanOrEqual(laid);
       }

@@ -179,12 +179,12 @@ export function pieceLanes(jobs: readonly ShopJob[], opened: string | null, link
         open,
         href: links.job(one.id),
         opens: links.open(id),
-        dryings: outerShapes(films, bookings),
+        films: outerShapes(films, bookings),
         zones: open
           ? piece.zones.map((zone) => ({
               id: zone.id,
               name: zone.name,
-              dryings: outerShapes(
+              films: outerShapes(
                 films.filter(({ zoneId }) => zoneId === zone.id),
                 bookings,
               ),

@@ -50,8 +50,8 @@ export interface PieceLane {
   href: string;
   /** where a press leads that opens it, or shuts it again */
   opens: string;
-  dryings: readonly Drying[];
-  zones: readonly { id: string; name: string; dryings: readonly Drying[] }[];
+  films: readonly Drying[];
+  zones: readonly { id: string; name: string; films: readonly Drying[] }[];
 }
 
 /** A time in which every drying place is taken. */
@@ -235,7 +235,7 @@ export function ShopDaysDrawing(props: Props) {
   const bottom = piecesEnd + (places ? PLACES : 0);
   const most = Math.floor(labelWidth / 8.2);
   const inside = ({ from, to }: { from: WallMinutes; to: WallMinutes }) => to >= axis.from && from < axis.to;
-  const visible = (dryings: readonly Drying[]) => dryings.filter((one) => inside({ from: one.from, to: one.ready }));
+  const visible = (films: readonly Drying[]) => films.filter((one) => inside({ from: one.from, to: one.ready }));
   const shown = (lane: HandsLane): HandsLane => ({ ...lane, blocks: lane.blocks.filter(inside) });
   let labelled = Number.NEGATIVE_INFINITY;
   return (
@@ -355,7 +355,7 @@ export function ShopDaysDrawing(props: Props) {
               )}
             </Link>
             <g clipPath="url(#shop-days-clip)" opacity={faint ? 0.4 : 1}>
-              {visible(lane.dryings).map((one) => (
+              {visible(lane.films).map((one) => (
                 <Wedge key={one.id} one={one} axis={axis} middle={middle} half={half} />
               ))}
             </g>
@@ -368,7 +368,7 @@ export function ShopDaysDrawing(props: Props) {
                       {short(zone.name, most)}
                     </text>
                     <g clipPath="url(#shop-days-clip)">
-                      {visible(zone.dryings).map((one) => (
+                      {visible(zone.films).map((one) => (
                         <Wedge key={one.id} one={one} axis={axis} middle={line} half={ZONE * 0.36} />
                       ))}
                     </g>

@@ -1,5 +1,5 @@
+import { type Asked, makePlan, planningEnded } from "#db/make-plan";
 import { pendingSummaries, summarise, summaryFailed, weighty } from "#db/plans";
-import { type Asked, planningEnded, replan } from "#db/replan";
 import { theStore } from "./store.server";
 
 const MOST_AT_ONCE = 500;
@@ -14,7 +14,7 @@ export const bookkeeping = {
   weighty: async () => weighty(await theStore()),
   summarise: async (planId: string) => summarise(await theStore(), planId),
   failed: async (planId: string, because: string) => summaryFailed(await theStore(), planId, because),
-  replan: async (owner: string, asked: Asked) => replan(await theStore(), owner, asked),
+  makePlan: async (owner: string, asked: Asked) => makePlan(await theStore(), owner, asked),
   /** whoever was planning took too long, or broke */
   planningEnded: async (owner: string) => planningEnded(await theStore(), owner),
 };

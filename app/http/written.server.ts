@@ -1,8 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { parentPort } from "node:worker_threads";
 import { type Plan, zonesOf } from "#core/plan/plan";
+import { type Asked, makePlan } from "#db/make-plan";
 import { summarise } from "#db/plans";
-import { type Asked, replan } from "#db/replan";
 import { theStore } from "./store.server";
 
 /** What a page's thread sends the server: something was saved, and roughly how much work is in it. */
@@ -54,7 +54,7 @@ function note(said: WrittenNote | PlanNote) {
     try {
       const store = await theStore();
       if (said.kind === "written" && said.planId !== null) await summarise(store, said.planId);
-      await replan(store, randomUUID(), asked);
+      await makePlan(store, randomUUID(), asked);
     } catch (error) {
       console.error(error);
     }

@@ -1,6 +1,6 @@
 import { useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { Link, useNavigate, useRevalidator, useSearchParams } from "react-router";
+import { Link, useNavigate, useSearchParams } from "react-router";
 import { stateOf } from "#core/plan/plan";
 import type { Dates } from "#core/schedule/dates";
 import { fittedIn, type JobPlan, visitsOf, workOf } from "#core/schedule/plan-of-work";
@@ -105,7 +105,6 @@ export default function DaysRoute() {
 /** When it leaves, and what can be done about that: an idea can be tried in the plan of work, and promised. */
 function WhenItLeaves({ isKept, dates, visits }: { isKept: boolean; dates: Dates | null; visits: number }) {
   const { plan, plans, askPlan } = useJobEditor();
-  const { revalidate } = useRevalidator();
   const start = readWallTime(plan.start)!;
   const due = plan.due ? readWallTime(plan.due) : null;
   const { tried } = plans.standing;
@@ -141,7 +140,12 @@ function WhenItLeaves({ isKept, dates, visits }: { isKept: boolean; dates: Dates
                   .map(({ says }) => says)
                   .join(" ") || "No other job would move."}
               </p>
-              <PlanPress does={{ do: "promise", id: own.id }} ask={askPlan} main onDone={() => void revalidate()}>
+              <PlanPress
+                does={{ do: "promise", id: own.id }}
+                ask={askPlan}
+                main
+                onDone={() => window.location.reload()}
+              >
                 Promise it
               </PlanPress>
             </>

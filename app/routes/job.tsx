@@ -21,9 +21,9 @@ export async function loader({ params }: Route.LoaderArgs) {
   });
 }
 
-/** The page keeps the plan itself; only another job, a form the server handled, or what is asked for outright is loaded again. */
-export function shouldRevalidate({ currentParams, nextParams, currentUrl, nextUrl, formMethod }: ShouldRevalidate) {
-  return currentParams.planId !== nextParams.planId || formMethod !== undefined || currentUrl.href === nextUrl.href;
+/** The page keeps the plan itself; only another job, or a form the server handled, is loaded again. */
+export function shouldRevalidate({ currentParams, nextParams, formMethod }: ShouldRevalidate) {
+  return currentParams.planId !== nextParams.planId || formMethod !== undefined;
 }
 
 type ShouldRevalidate = Parameters<ShouldRevalidateFunction>[0];

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useMemo, useRef } from "react";
+import { Suspense, useMemo, useRef } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link, useLoaderData, useNavigate, useSearchParams } from "react-router";
 import { MOST_LOOKS, USUAL_LOOKS } from "#core/schedule/plan-of-work";
@@ -6,6 +6,7 @@ import { sayDuration } from "#core/units/duration";
 import { DAY, HOUR, type WallMinutes } from "#core/units/units";
 import { midnightBefore, readWallTime, sayWallTime } from "#core/units/wall-time";
 import { sayClock, sayDate, sayDates, sayLongDate, sayMoment } from "#core/units/when";
+import { lazyChart } from "~/charts/lazy-chart";
 import { Toggle, useNow, useParamLink, useSize } from "~/days/calendar";
 import {
   fullTimes,
@@ -253,7 +254,7 @@ function useCalendarKeys(leads: Record<string, string | null>) {
 
 type Names = ReadonlyMap<string, string>;
 
-const HoursChart = lazy(() => import("~/charts/hours-chart"));
+const HoursChart = lazyChart(() => import("~/charts/hours-chart"));
 
 /** All jobs on one calendar, with the same hands and places. */
 export default function ShopDays() {

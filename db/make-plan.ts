@@ -22,7 +22,7 @@ export interface Asked {
   again?: boolean;
 }
 
-export type Replanned =
+export type MadePlan =
   /** the kept plan, or the one offered, is of the jobs as they are */
   | "current"
   | "kept"
@@ -47,7 +47,7 @@ const BEAT_MILLISECONDS = 250;
  * Plans the shop's work again, if the jobs or the shop are not as they were: slow, never on a thread that answers
  * pages. `owner` is different for every run.
  */
-export async function replan(store: Store, owner: string, asked: Asked = {}): Promise<Replanned> {
+export async function makePlan(store: Store, owner: string, asked: Asked = {}): Promise<MadePlan> {
   const { looks = USUAL_LOOKS, idea = null, again = false } = asked;
   const inputs = await getInputs(store, idea);
   const { kept, offered, tried } = await getStanding(store);
