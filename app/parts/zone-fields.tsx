@@ -4,7 +4,9 @@ import { GROUND_KINDS, SPECIES } from "#core/plan/ground";
 import { PLACES, WEAR, type Zone } from "#core/plan/plan";
 import type { ShapeKind } from "#core/quantity/shape";
 import { capital } from "#core/rules/words";
+import { otherHandling, takesOf } from "#core/schedule/handling";
 import { PLACE_SHARE, sizesOf } from "#core/surface/places";
+import { sayDuration } from "#core/units/duration";
 import { Field, TextField } from "~/forms/edit-form-parts";
 import type { Faults, FormFields } from "~/forms/fields";
 import { HANDS, RELIEFS, SHAPE_SIZES } from "~/forms/zone-form";
@@ -19,6 +21,26 @@ const WEAR_WORDS = {
   daily: "daily use",
   hard: "hard knocks",
 } as const;
+
+/** What one way of handling a zone takes, before and after its coats together. */
+const sayTakes = (zone: Zone, way: Zone["hands"][number]) => {
+  const { before, after } = takesOf(zone, way);
+  return sayDuration(before + after);
+};
+
+/** Masking or taking off, whichever this zone does not have, with the quicker of the two. */
+function OtherHandling({ zone }: { zone: Zone }) {
+  const ways = otherHandling(zone);
+  if (!ways || ways.masked === ways.off) return null;
+  const masked = ways.masked < ways.off;
+  return (
+    <p className="col-span-6 text-note text-soft">
+      {masked
+        ? `Masking it takes ${sayDuration(ways.masked)}, ${sayDuration(ways.off - ways.masked)} less than taking it off and refitting it.`
+        : `Taking it off and refitting it takes ${sayDuration(ways.off)}, ${sayDuration(ways.masked - ways.off)} less than masking.`}
+    </p>
+  );
+}
 
 interface ChoiceProps {
   name: string;
@@ -317,8 +339,10 @@ export function ZoneFields({ values, faults, zone, hosts = [] }: Props) {
               className="size-4 accent-verdigris"
             />
             {hand}
+            {zone && <span className="text-note text-soft">{sayTakes(zone, hand)}</span>}
           </label>
         ))}
+        {zone && <OtherHandling zone={zone} />}
         {hosts.length > 0 && (
           <div className="col-span-6">
             <Choice
