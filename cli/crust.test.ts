@@ -7,7 +7,9 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { boardReport } from "#core/exchange/board-report";
 import { writePlanFile } from "#core/exchange/plan-file";
 import { checkReport } from "#core/exchange/report";
+import { writeShopFile } from "#core/exchange/shop-file";
 import { examplePlan } from "#core/rules/example";
+import { hobnailShop, hobnailYard } from "#demo/hobnail-yard";
 import { bundleCommandLine } from "../scripts/bundle.mjs";
 
 let folder: string;
@@ -283,5 +285,39 @@ describe("crust solve", () => {
     const { code, said } = crust("solve", file("ok.json", JSON.stringify(network())), "--budget", "soon");
     expect(code).toBe(2);
     expect(said).toMatch(/--budget soon: write a whole number/);
+  });
+});
+
+describe("the schedule of a whole shop", () => {
+  const plans = hobnailYard();
+  const whole = () => file("yard.shop.json", writeShopFile({ shop: hobnailShop(), plans, planned: [] }));
+
+  it("is the same under any time zone and load, and names every job with its state", () => {
+    const path = whole();
+    const runs = ["Pacific/Apia", "America/St_Johns", "Europe/London"].map((TZ) =>
+      spawnSync(process.execPath, [join(bundle, "crust.js"), "schedule", path], {
+        encoding: "utf8",
+        env: { ...process.env, TZ },
+      }),
+    );
+    expect(new Set(runs.map(({ stdout }) => stdout)).size).toBe(1);
+    // the chart cabinet clashes
+    expect(runs[0]!.status).toBe(1);
+    const { planOfWork, jobs } = JSON.parse(runs[0]!.stdout) as {
+      planOfWork: string;
+      jobs: { plan: { id: string }; state: string; leaves: string }[];
+    };
+    expect(planOfWork).toBe("made");
+    expect(jobs.map(({ plan }) => plan.id).sort()).toEqual(plans.map(({ id }) => id).sort());
+    for (const { leaves } of jobs) expect(leaves).toMatch(/^2026-12-\d\dT\d\d:\d\d$/);
+  });
+
+  it("that is wrong says in which job, and is taken by no other command", () => {
+    const wrong = file(
+      "wrong.shop.json",
+      JSON.stringify({ ...JSON.parse(writeShopFile({ shop: hobnailShop(), plans: [], planned: [] })), plans: [{}] }),
+    );
+    expect(crust("schedule", wrong)).toMatchObject({ code: 2, said: expect.stringMatching(/job 1, /i) });
+    expect(crust("check", whole()).code).toBe(2);
   });
 });

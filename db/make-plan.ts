@@ -1,5 +1,6 @@
 import { setImmediate as pause } from "node:timers/promises";
-import { planOfWork, USUAL_LOOKS } from "#core/schedule/plan-of-work";
+import { USUAL_LOOKS } from "#core/schedule/looks";
+import { planOfWork } from "#core/schedule/plan-of-work";
 import type { Store } from "./open";
 import {
   beginPlanning,
@@ -7,7 +8,6 @@ import {
   getInputs,
   getStanding,
   goOnPlanning,
-  leftAlone,
   putDown,
   refitIdeas,
   withdraw,
@@ -50,7 +50,7 @@ const BEAT_MILLISECONDS = 250;
 export async function makePlan(store: Store, owner: string, asked: Asked = {}): Promise<MadePlan> {
   const { looks = USUAL_LOOKS, idea = null, again = false } = asked;
   const inputs = await getInputs(store, idea);
-  const { kept, offered, tried } = await getStanding(store);
+  const { kept, offered, tried, left } = await getStanding(store);
   const isOf = (head: typeof kept) =>
     head !== null && head.key === inputs.key && (looks <= USUAL_LOOKS || head.madeFrom.looks >= looks);
   if (idea === null && (isOf(kept) || isOf(offered))) {
@@ -59,7 +59,7 @@ export async function makePlan(store: Store, owner: string, asked: Asked = {}): 
     return "current";
   }
   if (idea !== null && tried?.madeFrom.idea === idea && isOf(tried)) return "current";
-  if (!again && (await leftAlone(store)) === inputs.key) return "called off";
+  if (!again && left?.key === inputs.key) return "called off";
   if (!(await beginPlanning(store, owner, looks))) return "busy";
   try {
     const work = planOfWork(inputs.plans, inputs.shop, looks);

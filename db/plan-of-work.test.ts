@@ -82,6 +82,7 @@ const leavesOf = async (id: string) => (await keptOf(id))?.dates?.leaves;
 describe("the kept plan of work", () => {
   it("is the first that was made; with the same jobs it is not made again, also not by a program started later", async () => {
     expect(await makePlan(store, owner())).toBe("kept");
+    expect((await getStanding(store)).hasBefore).toBe(false);
     const { head, planned } = await getKept(store);
     expect(planned.map(({ planId }) => planId)).toEqual(["one", "two"]);
     expect(await makePlan(store, owner())).toBe("current");
@@ -113,6 +114,7 @@ describe("the kept plan of work", () => {
     await makePlan(store, owner());
     await takeOn(store, (await getStanding(store)).offered!.id);
     const after = await getKept(store);
+    expect((await getStanding(store)).hasBefore).toBe(true);
     expect(await goBack(store, before.head!.id)).toEqual({ is: "gone" });
     expect(await goBack(store, after.head!.id)).toEqual({ is: "taken" });
     expect(await leavesOf("one")).toBe(before.planned[0]!.dates!.leaves);
@@ -245,9 +247,9 @@ describe("planning", () => {
     expect(await goOnPlanning(store, "mine", 1)).toBe(false);
     await endPlanning(store, "mine", { left: inputs.key });
     expect(await makePlan(store, owner())).toBe("called off");
-    expect((await getStanding(store)).left).toBe(true);
+    expect((await getStanding(store)).left).toEqual({ key: inputs.key, trouble: null });
     expect(await makePlan(store, owner(), { again: true })).toBe("offered");
-    expect((await getStanding(store)).left).toBe(false);
+    expect((await getStanding(store)).left).toBeNull();
   });
 
   it("that broke says so, and is not tried over and over", async () => {
@@ -255,11 +257,13 @@ describe("planning", () => {
     await edit("one", "Add a third coat", thirdCoat);
     await beginPlanning(store, "broken", 10);
     await planningEnded(store, "broken");
-    expect((await getStanding(store)).trouble).toMatch(/could not be worked out\. The current one is unchanged\./);
+    expect((await getStanding(store)).left!.trouble).toMatch(
+      /could not be worked out\. The current one is unchanged\./,
+    );
     expect(await makePlan(store, owner())).toBe("called off");
     await edit("one", "Back to two", { ...thirdCoat, patch: { ...thirdCoat.patch, coats: 4 } } as Command);
     expect(await makePlan(store, owner())).toBe("offered");
-    expect((await getStanding(store)).trouble).toBeNull();
+    expect((await getStanding(store)).left).toBeNull();
   });
 
   it("of two programs at once makes one plan", async () => {

@@ -103,26 +103,33 @@ export const getKept = (store: Store): Promise<Kept> =>
 /** What a page shows of the plan of work besides the jobs in it. */
 export interface Standing {
   kept: PlanHead | null;
+  /** there is one that was kept before */
+  hasBefore: boolean;
   offered: PlanHead | null;
-  tried: PlanHead | null;
-  /** of the jobs and the shop as they are now; the kept plan with another is of an earlier state */
+  tried: (PlanHead & { leaves: number | null }) | null;
   planning: { looks: number; of: number } | null;
-  trouble: string | null;
-  /** it was called off, and nobody has asked since */
-  left: boolean;
+  /** the key of what nobody plans until somebody asks, and why, where it could not be planned */
+  left: { key: string; trouble: string | null } | null;
+}
+
+/** When the idea in a tried plan could leave by it. */
+async function triedIn(db: Reader, head: PlanHead | null): Promise<Standing["tried"]> {
+  const jobs = await jobsOf(db, head, "planned");
+  return head && { ...head, leaves: jobs.find(({ planId }) => planId === head.madeFrom.idea)?.dates?.leaves ?? null };
 }
 
 export const getStanding = (store: Store): Promise<Standing> =>
   within(store, async (db) => {
     const [row] = await db.select().from(planning).limit(1);
+    const [before] = await db.select({ id: plansOfWork.id }).from(plansOfWork).where(isHead("past")).limit(1);
     const busy = row?.owner && Date.now() - row.beat.getTime() < SILENT_MILLISECONDS;
     return {
       kept: await headOf(db, "kept"),
+      hasBefore: before !== undefined,
       offered: await headOf(db, "offered"),
-      tried: await headOf(db, "tried"),
+      tried: await triedIn(db, await headOf(db, "tried")),
       planning: busy ? { looks: row.looks, of: row.of } : null,
-      trouble: row?.trouble ?? null,
-      left: row?.left !== null && row !== undefined,
+      left: row && row.left !== null ? { key: row.left, trouble: row.trouble } : null,
     };
   });
 
@@ -214,10 +221,6 @@ export const callOffPlanning = (store: Store): Promise<void> =>
   inTurn(store, async (db) => {
     await db.update(planning).set({ calledOff: true });
   });
-
-/** The key of what nobody plans until somebody asks for it. */
-export const leftAlone = (store: Store): Promise<string | null> =>
-  within(store, async (db) => (await db.select({ left: planning.left }).from(planning).limit(1))[0]?.left ?? null);
 
 /** What was done to a job since a version of it, the last edit last. */
 async function editsSince(db: Reader, planId: string, version: number): Promise<string[]> {
@@ -399,16 +402,6 @@ export async function refitIdeas(store: Store): Promise<void> {
     });
   }
 }
-
-/** When an idea could leave by the plan that it is tried in. */
-export const triedLeaves = (store: Store, id: number, idea: string): Promise<number | null> =>
-  within(store, async (db) => {
-    const [row] = await db
-      .select({ document: jobPlans.document })
-      .from(jobPlans)
-      .where(and(eq(jobPlans.planOfWork, id), eq(jobPlans.planId, idea)));
-    return (row && readJobPlan(row.document)?.dates?.leaves) ?? null;
-  });
 
 /** The idea in a tried plan; null if another has been tried since. */
 export const ideaTriedIn = (store: Store, id: number): Promise<string | null> =>

@@ -33,7 +33,8 @@ async function answer({ id, method, url, headers, body }: AskMessage): Promise<A
   const asked = new Headers(headers);
   const request = new Request(url, { method, headers: asked, ...(body && body.byteLength > 0 ? { body } : {}) });
   const response = await handle(request);
-  if (isRawRefusal(response, url)) return page(id, plainRefusal(response.status));
+  if (isRawRefusal(response, url) && !asked.get("Accept")?.includes("application/json"))
+    return page(id, plainRefusal(response.status));
   const said = [...response.headers].filter(([name]) => name !== "content-length");
   let bytes = NO_BODY.has(response.status) ? new ArrayBuffer(0) : await response.arrayBuffer();
   const accepts = /\bgzip\b/.test(asked.get("Accept-Encoding") ?? "");
@@ -46,7 +47,7 @@ async function answer({ id, method, url, headers, body }: AskMessage): Promise<A
   return { kind: "answer", id, status: response.status, headers: said, body: bytes };
 }
 
-/** Where there is no page for what went wrong, the framework answers with its raw data. */
+/** Where there is no page for what went wrong, the framework answers with its raw data; whoever asked for data gets it. */
 function isRawRefusal({ status, headers }: Response, url: string): boolean {
   const { pathname } = new URL(url);
   const type = headers.get("Content-Type") ?? "application/json";

@@ -107,7 +107,7 @@ export default function AirChart({ axis, climate, zero, left, width, height }: P
           type: "value",
           min: 0,
           max: 100,
-          splitNumber: 2,
+          interval: 100,
           axisLabel: { fontSize: 11, color: tokenOf("soft"), formatter: "{value} %", inside: true },
           splitLine: { show: false },
         },

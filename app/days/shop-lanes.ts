@@ -147,13 +147,12 @@ function outerShapes(films: readonly Film[], bookings: ReadonlyMap<string, Booki
     .sort((one, two) => one.from - two.from);
 }
 
-interface Links {
-  job: (planId: string) => string;
-  open: (pieceId: string) => string;
-}
-
 /** A lane for each piece: what dries on it, zone by zone where it is opened. */
-export function pieceLanes(jobs: readonly ShopJob[], opened: string | null, links: Links): PieceLane[] {
+export function pieceLanes(
+  jobs: readonly ShopJob[],
+  opened: string | null,
+  linkTo: (pieceId: string) => string,
+): PieceLane[] {
   const begins = ({ job }: ShopJob) => job.bookings[0]?.starts ?? Number.MAX_SAFE_INTEGER;
   const inOrder = [...jobs].sort(
     (one, two) => Number(two.isKept) - Number(one.isKept) || begins(one) - begins(two) || (one.id < two.id ? -1 : 1),
@@ -177,8 +176,7 @@ export function pieceLanes(jobs: readonly ShopJob[], opened: string | null, link
         trouble: late || job.clashes.length > 0,
         faint: !isKept,
         open,
-        href: links.job(one.id),
-        opens: links.open(id),
+        opens: linkTo(id),
         films: outerShapes(films, bookings),
         zones: open
           ? piece.zones.map((zone) => ({

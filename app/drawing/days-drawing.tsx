@@ -8,8 +8,9 @@ import type { Booking } from "#core/schedule/schedule";
 import { inOneGo } from "#core/surface/one-go";
 import type { ShopClock } from "#core/units/time-zone";
 import { DAY, HOUR, type WallMinutes } from "#core/units/units";
-import { sayClock, sayClocks, sayDate } from "#core/units/when";
-import { hourMarks, type TimeAxis } from "./time-axis";
+import { sayClocks, sayDate } from "#core/units/when";
+import { AXIS_HEADER, AxisDays, AxisHours, AxisNow } from "./axis-parts";
+import type { TimeAxis } from "./time-axis";
 
 /** A booking with the phase it is for; taking apart and putting together have none. */
 export interface LaneBooking {
@@ -59,7 +60,6 @@ interface Props {
   onDrop?: (booking: Booking, starts: WallMinutes) => void;
 }
 
-const HEADER = 46;
 const TIGHT = 48 * HOUR;
 const LONG_WAIT = 12 * HOUR;
 const SNAP = 5;
@@ -302,9 +302,8 @@ function LaneRow({ lane, props, top, laneHeight }: { lane: Lane; props: Props; t
  */
 export function DaysDrawing(props: Props) {
   const { axis, lanes, width, height, labelWidth, day, now, linkToDay } = props;
-  const laneHeight = Math.max(46, Math.min(112, (height - HEADER - 8) / Math.max(1, lanes.length)));
-  const bottom = HEADER + laneHeight * lanes.length;
-  const last = axis.days.at(-1)!.midnight + DAY;
+  const laneHeight = Math.max(46, Math.min(112, (height - AXIS_HEADER - 8) / Math.max(1, lanes.length)));
+  const bottom = AXIS_HEADER + laneHeight * lanes.length;
   return (
     <svg
       viewBox={`0 0 ${width} ${bottom + 4}`}
@@ -316,72 +315,21 @@ export function DaysDrawing(props: Props) {
     >
       <defs>
         <clipPath id="days-clip">
-          <rect x={labelWidth} y={HEADER} width={width - labelWidth} height={bottom - HEADER} />
+          <rect x={labelWidth} y={AXIS_HEADER} width={width - labelWidth} height={bottom - AXIS_HEADER} />
         </clipPath>
       </defs>
-      {axis.stretches.map((stretch) => (
-        <rect
-          key={stretch.from}
-          x={stretch.x0}
-          y={HEADER}
-          width={stretch.x1 - stretch.x0}
-          height={bottom - HEADER}
-          fill={stretch.open ? "var(--color-board)" : "var(--color-wash)"}
+      <AxisHours axis={axis} bottom={bottom} />
+      <AxisDays axis={axis} day={day} linkToDay={linkToDay} />
+      {lanes.map((lane, index) => (
+        <LaneRow
+          key={lane.id}
+          lane={lane}
+          props={props}
+          top={AXIS_HEADER + index * laneHeight}
+          laneHeight={laneHeight}
         />
       ))}
-      {hourMarks(axis).map(({ wall, x }) => (
-        <g key={wall}>
-          <line x1={x} x2={x} y1={HEADER} y2={bottom} stroke="var(--color-hair)" />
-          <text x={x} y={HEADER - 6} textAnchor="middle" className="fill-soft text-[11.5px]">
-            {Number(sayClock(wall).slice(0, 2))}
-          </text>
-        </g>
-      ))}
-      {axis.days.map(({ midnight, x0, x1, works }) =>
-        works ? (
-          <Link
-            key={midnight}
-            to={linkToDay(midnight)}
-            replace
-            preventScrollReset
-            aria-current={day === midnight ? "date" : undefined}
-          >
-            <rect
-              x={x0}
-              y={0}
-              width={Math.max(1, x1 - x0)}
-              height={24}
-              fill={day === midnight ? "var(--color-wash)" : "transparent"}
-              rx={3}
-            />
-            <text
-              x={(x0 + x1) / 2}
-              y={17}
-              textAnchor="middle"
-              className={`text-[14px] ${day === midnight ? "fill-verdigris font-bold" : "fill-ink font-semibold"}`}
-            >
-              {sayDate(midnight)}
-            </text>
-          </Link>
-        ) : null,
-      )}
-      {lanes.map((lane, index) => (
-        <LaneRow key={lane.id} lane={lane} props={props} top={HEADER + index * laneHeight} laneHeight={laneHeight} />
-      ))}
-      {now !== null && now >= axis.days[0]!.midnight && now < last && (
-        <g>
-          <line
-            x1={axis.at(now)}
-            x2={axis.at(now)}
-            y1={HEADER - 2}
-            y2={bottom}
-            stroke="var(--color-verdigris)"
-            strokeWidth={2}
-          />
-          <circle cx={axis.at(now)} cy={HEADER - 3} r={4} fill="var(--color-verdigris)" />
-          <title>{`Now, ${sayClock(now)}`}</title>
-        </g>
-      )}
+      <AxisNow axis={axis} now={now} bottom={bottom} />
     </svg>
   );
 }

@@ -1,7 +1,8 @@
 import { Link } from "react-router";
 import { DAY, type WallMinutes } from "#core/units/units";
-import { sayClock, sayClocks, sayDate, sayMoment } from "#core/units/when";
-import { hourMarks, type TimeAxis } from "./time-axis";
+import { sayClocks, sayDate, sayMoment } from "#core/units/when";
+import { AXIS_HEADER, AxisDays, AxisHours, AxisNow } from "./axis-parts";
+import type { TimeAxis } from "./time-axis";
 
 /** Work in the hands of one painter. */
 export interface Block {
@@ -47,7 +48,6 @@ export interface PieceLane {
   faint: boolean;
   /** drawn zone by zone */
   open: boolean;
-  href: string;
   /** where a press leads that opens it, or shuts it again */
   opens: string;
   films: readonly Drying[];
@@ -76,13 +76,11 @@ interface Props {
   linkToJob: (planId: string) => string;
 }
 
-const HEADER = 46;
 const TITLE = 20;
 const HANDS = { least: 34, most: 54 };
 const PIECE = { least: 30, most: 84 };
 const ZONE = 20;
 const PLACES = 28;
-const LEAST_DAY = 46;
 
 const short = (text: string, most: number) => (text.length > most ? `${text.slice(0, most - 1)}…` : text);
 
@@ -213,12 +211,12 @@ function Hands({ lane, props, middle, half }: { lane: HandsLane; props: Props; m
 export function ShopDaysDrawing(props: Props) {
   const { axis, hands, pieces, places, width, height, labelWidth, day, now, chosen, linkToDay } = props;
   const opened = pieces.reduce((sum, { open, zones }) => sum + (open ? zones.length : 0), 0);
-  const fixed = HEADER + 2 * TITLE + opened * ZONE + (places ? PLACES : 0) + 6;
+  const fixed = AXIS_HEADER + 2 * TITLE + opened * ZONE + (places ? PLACES : 0) + 6;
   const share = (height - fixed) / Math.max(1, hands.length + pieces.length);
   const handsHeight = Math.max(HANDS.least, Math.min(HANDS.most, share));
   const left = height - fixed - handsHeight * hands.length;
   const pieceHeight = Math.max(PIECE.least, Math.min(PIECE.most, left / Math.max(1, pieces.length)));
-  let y = HEADER + TITLE;
+  let y = AXIS_HEADER + TITLE;
   const handRows = hands.map((lane) => {
     const top = y;
     y += handsHeight;
@@ -237,7 +235,6 @@ export function ShopDaysDrawing(props: Props) {
   const inside = ({ from, to }: { from: WallMinutes; to: WallMinutes }) => to >= axis.from && from < axis.to;
   const visible = (films: readonly Drying[]) => films.filter((one) => inside({ from: one.from, to: one.ready }));
   const shown = (lane: HandsLane): HandsLane => ({ ...lane, blocks: lane.blocks.filter(inside) });
-  let labelled = Number.NEGATIVE_INFINITY;
   return (
     <svg
       viewBox={`0 0 ${width} ${bottom + 4}`}
@@ -249,65 +246,12 @@ export function ShopDaysDrawing(props: Props) {
     >
       <defs>
         <clipPath id="shop-days-clip">
-          <rect x={labelWidth} y={HEADER - 20} width={width - labelWidth} height={bottom - HEADER + 20} />
+          <rect x={labelWidth} y={AXIS_HEADER - 20} width={width - labelWidth} height={bottom - AXIS_HEADER + 20} />
         </clipPath>
       </defs>
-      {axis.stretches.map((stretch) => (
-        <rect
-          key={stretch.from}
-          x={stretch.x0}
-          y={HEADER}
-          width={stretch.x1 - stretch.x0}
-          height={bottom - HEADER}
-          fill={stretch.open ? "var(--color-board)" : "var(--color-wash)"}
-        />
-      ))}
-      {hourMarks(axis).map(({ wall, x }) => (
-        <g key={wall}>
-          <line x1={x} x2={x} y1={HEADER} y2={bottom} stroke="var(--color-hair)" />
-          <text x={x} y={HEADER - 6} textAnchor="middle" className="fill-soft text-[11.5px]">
-            {Number(sayClock(wall).slice(0, 2))}
-          </text>
-        </g>
-      ))}
-      {axis.days.map(({ midnight, x0, x1, works }) => {
-        if (!works || x1 - x0 < 4) return null;
-        const middle = (x0 + x1) / 2;
-        const written = middle - labelled >= LEAST_DAY;
-        if (written) labelled = middle;
-        const narrow = x1 - x0 < 70;
-        const chosenDay = day === midnight;
-        return (
-          <Link
-            key={midnight}
-            to={linkToDay(midnight)}
-            replace
-            preventScrollReset
-            aria-label={sayDate(midnight)}
-            aria-current={chosenDay ? "date" : undefined}
-          >
-            <rect
-              x={x0}
-              y={0}
-              width={Math.max(1, x1 - x0)}
-              height={24}
-              rx={3}
-              fill={chosenDay ? "var(--color-wash)" : "transparent"}
-            />
-            {written && (
-              <text
-                x={middle}
-                y={17}
-                textAnchor="middle"
-                className={`${narrow ? "text-[12px]" : "text-[14px]"} ${chosenDay ? "fill-verdigris font-bold" : "fill-ink font-semibold"}`}
-              >
-                {narrow ? sayDate(midnight).split(" ").slice(1).join(" ") : sayDate(midnight)}
-              </text>
-            )}
-          </Link>
-        );
-      })}
-      <text x={0} y={HEADER + 14} className="kicker fill-soft text-[13px]">
+      <AxisHours axis={axis} bottom={bottom} />
+      <AxisDays axis={axis} day={day} linkToDay={linkToDay} />
+      <text x={0} y={AXIS_HEADER + 14} className="kicker fill-soft text-[13px]">
         painters
       </text>
       <text x={0} y={handsEnd + 14} className="kicker fill-soft text-[13px]">
@@ -412,22 +356,7 @@ export function ShopDaysDrawing(props: Props) {
           </g>
         </g>
       )}
-      {now !== null && now >= axis.from && now < axis.to && (
-        <g>
-          <line
-            x1={axis.at(now)}
-            x2={axis.at(now)}
-            y1={HEADER - 2}
-            y2={bottom}
-            stroke="var(--color-verdigris)"
-            strokeWidth={2}
-          />
-          <rect x={axis.at(now) - 18} y={HEADER} width={36} height={15} rx={2} fill="var(--color-verdigris)" />
-          <text x={axis.at(now)} y={HEADER + 11.5} textAnchor="middle" className="fill-board text-[11px] font-semibold">
-            {sayClock(now)}
-          </text>
-        </g>
-      )}
+      <AxisNow axis={axis} now={now} bottom={bottom} />
     </svg>
   );
 }

@@ -314,6 +314,29 @@ describe("the job's forms", () => {
     expect(readJobFields({ title: "x", start: "2026-12-02T10:00" }).ok).toBe(true);
   });
 
+  it("makes a new job an idea that keeps the shop's hours", () => {
+    const read = readNewJob(NEW);
+    expect(read.ok && [read.plan.state, read.plan.hoursFrom]).toEqual(["idea", "shop"]);
+  });
+
+  it("says how far a job has come, one after another, and refuses what is no state or no change", () => {
+    let now = done({ do: "set state", state: "under way" });
+    expect(now.state).toBe("under way");
+    for (const state of ["finished", "put away", "idea", "promised"]) {
+      now = done({ do: "set state", state }, now);
+      expect(now.state).toBe(state);
+    }
+    expect(faultsOf({ do: "set state", state: "lost" }).state).toMatch(/how far the job has come/);
+    expect(faultsOf({ do: "set state", state: "promised" }).state).toMatch(/already/);
+  });
+
+  it("keeps the shop's hours or its own, and refuses anybody else's", () => {
+    const own = done({ do: "set hours from", hoursFrom: "shop" });
+    expect(own.hoursFrom).toBe("shop");
+    expect(done({ do: "set hours from", hoursFrom: "job" }, own).hoursFrom).toBe("job");
+    expect(faultsOf({ do: "set hours from", hoursFrom: "neighbour" }).hoursFrom).toMatch(/whose hours/);
+  });
+
   it("switches a school, and refuses one that nobody follows", () => {
     expect(done({ do: "set house rules", buff: "next day" }).pinned.houseRules.buff).toBe("next day");
     expect(faultsOf({ do: "set house rules", buff: "never" })[""]).toMatch(/one of the schools/);

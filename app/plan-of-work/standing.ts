@@ -11,8 +11,8 @@ export interface Offer {
 
 /** How the shop's plan of work stands, as the pages see it. */
 export interface Standing {
-  /** when it was made, and how many jobs are in it; null before there is one */
-  kept: { id: number; at: number; jobs: number; looks: number } | null;
+  /** when it was made, how often it was looked at, and whether there was one before; null before there is one */
+  kept: { id: number; at: number; looks: number; hasBefore: boolean } | null;
   /** what a plan of the jobs as they are now would change */
   offered: Offer | null;
   /** what a plan with an idea in it would change */

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useRevalidator } from "react-router";
 import { toast } from "sonner";
+import { USUAL_LOOKS } from "#core/schedule/looks";
 import type { JobStanding, Standing } from "./standing";
 
 const LOOK_AGAIN_MILLISECONDS = 900;
@@ -67,6 +68,7 @@ export function useStanding<Known extends Shape>(
     }, LOOK_AGAIN_MILLISECONDS);
     return () => clearInterval(timer);
   }, [moving, refresh]);
+  useNothingBetter(now.standing);
   const seen = useRef(version);
   useEffect(() => {
     if (seen.current === version) return;
@@ -105,6 +107,18 @@ export function useStanding<Known extends Shape>(
     [refresh],
   );
   return { known: now, refresh, ask };
+}
+
+/** Says so where a longer search has ended and found nothing better. */
+function useNothingBetter({ planning, offered, kept, left }: Standing) {
+  const searching = useRef<number | null>(null);
+  useEffect(() => {
+    if (planning) searching.current = planning.of;
+    else if (searching.current !== null) {
+      if (searching.current > USUAL_LOOKS && offered === null && !left && kept) toast("No better schedule was found.");
+      searching.current = null;
+    }
+  }, [planning, offered, kept, left]);
 }
 
 /** Loads the page again when another plan of work is kept. */

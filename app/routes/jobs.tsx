@@ -13,7 +13,7 @@ import { getShop, setShop } from "#db/shop";
 import type { Worked } from "#db/summary";
 import { CrustStrip } from "~/drawing/crust-strip";
 import { readForm } from "~/http/body.server";
-import { type JobDates, jobDatesFor, standingFor } from "~/http/plan-of-work.server";
+import { datesIn, type JobDates, readShopState, standingIn } from "~/http/plan-of-work.server";
 import { withStore } from "~/http/trouble.server";
 import { notePending, noteShopChanged, noteWritten } from "~/http/written.server";
 import { Brand } from "~/parts/brand";
@@ -32,14 +32,15 @@ export function loader({ request }: Route.LoaderArgs) {
     const { jobs, pages, others } = await listJobs(store, { page, away });
     // whoever wrote them, another program too: anything not worked out yet is worked out
     for (const { id, pending } of jobs) if (pending) notePending(id);
+    const state = await readShopState(store);
     return {
       jobs,
       pages,
       page,
       away,
       others,
-      dates: await jobDatesFor(store),
-      standing: await standingFor(store),
+      dates: datesIn(state),
+      standing: standingIn(state),
       removed: await listRemoved(store),
       token: nanoid(10),
     };

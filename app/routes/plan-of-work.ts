@@ -2,14 +2,14 @@ import { nanoid } from "nanoid";
 import { redirect } from "react-router";
 import { z } from "zod";
 import { Id } from "#core/plan/plan";
-import { MOST_LOOKS } from "#core/schedule/plan-of-work";
+import { MOST_LOOKS } from "#core/schedule/looks";
 import type { Store } from "#db/open";
 import { callOffPlanning, goBack, ideaTriedIn, offerTried, takeOn } from "#db/plan-of-work";
 import { editPlan, getJob } from "#db/plans";
 import { readForm } from "~/http/body.server";
-import { jobStandingFor, standingFor } from "~/http/plan-of-work.server";
+import { jobStandingFor, readShopState, standingIn } from "~/http/plan-of-work.server";
 import { resource, troubleResponse, withStore } from "~/http/trouble.server";
-import { askForPlan, noteShopChanged } from "~/http/written.server";
+import { askForPlan, noteShopChanged, noteWritten } from "~/http/written.server";
 import type { Route } from "./+types/plan-of-work";
 
 const asJson = (value: unknown, status = 200) =>
@@ -20,7 +20,9 @@ export const loader = ({ request }: Route.LoaderArgs) =>
   resource(() =>
     withStore(async (store) => {
       const job = Id.safeParse(new URL(request.url).searchParams.get("job"));
-      return asJson(job.success ? await jobStandingFor(store, job.data) : { standing: await standingFor(store) });
+      return asJson(
+        job.success ? await jobStandingFor(store, job.data) : { standing: standingIn(await readShopState(store)) },
+      );
     }),
   );
 
@@ -49,6 +51,7 @@ async function promise(store: Store, id: number): Promise<string | null> {
     commands: [{ do: "set job", patch: { state: "promised" } }],
   });
   if (written.is !== "written") return written.is === "refused" ? written.because : GONE;
+  noteWritten(written.plan);
   await offerTried(store, id);
   await takeOn(store, id);
   return null;
@@ -67,9 +70,7 @@ async function carryOut(store: Store, asked: z.infer<typeof Asked>): Promise<str
       return done.is === "taken" ? null : GONE;
     }
     case "promise": {
-      const trouble = await promise(store, asked.id);
-      noteShopChanged();
-      return trouble;
+      return promise(store, asked.id);
     }
     case "plan":
       askForPlan({ looks: asked.looks ?? null });

@@ -1,7 +1,7 @@
 import { Suspense, useMemo, useRef } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link, useLoaderData, useNavigate, useSearchParams } from "react-router";
-import { MOST_LOOKS, USUAL_LOOKS } from "#core/schedule/plan-of-work";
+import { MOST_LOOKS, USUAL_LOOKS } from "#core/schedule/looks";
 import { sayDuration } from "#core/units/duration";
 import { DAY, HOUR, type WallMinutes } from "#core/units/units";
 import { midnightBefore, readWallTime, sayWallTime } from "#core/units/wall-time";
@@ -20,7 +20,7 @@ import {
 } from "~/days/shop-lanes";
 import { isOnDay, ShopDaysDrawing } from "~/drawing/shop-days-drawing";
 import { timeAxis } from "~/drawing/time-axis";
-import { jobDatesFor, shopDaysFor, standingFor } from "~/http/plan-of-work.server";
+import { calendarJobsIn, datesIn, readShopState, standingIn } from "~/http/plan-of-work.server";
 import { withStore } from "~/http/trouble.server";
 import { PageHead } from "~/parts/brand";
 import { PlanNotice, PlanPress } from "~/plan-of-work/plan-notice";
@@ -30,9 +30,10 @@ import { countOf } from "~/words/amount";
 
 export const loader = () =>
   withStore(async (store) => {
-    const { jobs, shop, leftOut } = await shopDaysFor(store);
-    const dates = await jobDatesFor(store);
-    const shown = jobs.map(
+    const state = await readShopState(store);
+    const { shop, leftOut } = state.inputs;
+    const dates = datesIn(state);
+    const shown = calendarJobsIn(state).map(
       ({ plan, job, isKept }): ShopJob => ({
         id: plan.id,
         title: plan.title,
@@ -47,7 +48,7 @@ export const loader = () =>
         job,
       }),
     );
-    return { jobs: shown, shop, leftOut, standing: await standingFor(store) };
+    return { jobs: shown, shop, leftOut, standing: standingIn(state) };
   });
 
 export const meta = () => [{ title: "Shop calendar · Jolly Crust" }];
@@ -137,9 +138,11 @@ function Verdict({ jobs, standing, ask }: { jobs: readonly ShopJob[]; standing: 
           >
             Search longer
           </PlanPress>
-          <PlanPress does={{ do: "go back", id: kept.id }} ask={ask}>
-            Back to the previous one
-          </PlanPress>
+          {kept.hasBefore && (
+            <PlanPress does={{ do: "go back", id: kept.id }} ask={ask}>
+              Back to the previous one
+            </PlanPress>
+          )}
         </div>
       )}
     </section>
@@ -218,7 +221,7 @@ function Day({ jobs, midnight, painters }: { jobs: readonly ShopJob[]; midnight:
               className="min-w-0 flex-1 hover:underline"
             >
               {booking.name}
-              <span className="block truncate text-note text-soft">
+              <span className="block text-note text-soft">
                 {[one.title, whereOf(one, booking), painters.size > 1 && painters.get(booking.painter)]
                   .filter(Boolean)
                   .join(" · ")}
@@ -273,10 +276,7 @@ export default function ShopDays() {
   const shownDay = params.has("day") && day >= span.from && day < span.to ? day : midnightBefore(span.from);
   const painters = useMemo(() => new Map(shop.painters.map(({ id, name }) => [id, name])), [shop]);
   const hands = useMemo(() => handsLanes(jobs, shop, span), [jobs, shop, span]);
-  const pieces = pieceLanes(jobs, opened, {
-    job: (planId) => `/jobs/${planId}/days`,
-    open: (id) => link({ open: id === opened ? null : id }),
-  });
+  const pieces = pieceLanes(jobs, opened, (id) => link({ open: id === opened ? null : id }));
   const { dryingPlaces } = shop.hours;
   const places =
     dryingPlaces === undefined

@@ -1,5 +1,5 @@
 import { calendarResponse } from "~/http/calendar.server";
-import { shopDaysFor } from "~/http/plan-of-work.server";
+import { calendarJobsIn, readShopState } from "~/http/plan-of-work.server";
 import { resource, withStore } from "~/http/trouble.server";
 import type { Route } from "./+types/shop-ics";
 
@@ -7,7 +7,8 @@ import type { Route } from "./+types/shop-ics";
 export const loader = ({ request }: Route.LoaderArgs) =>
   resource(() =>
     withStore(async (store) => {
-      const { jobs, shop } = await shopDaysFor(store);
-      return calendarResponse(jobs, "Shop calendar", new URL(request.url), shop.hours.timeZone);
+      const state = await readShopState(store);
+      const { timeZone } = state.inputs.shop.hours;
+      return calendarResponse(calendarJobsIn(state), "Shop calendar", new URL(request.url), timeZone);
     }),
   );

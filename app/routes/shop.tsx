@@ -8,7 +8,7 @@ import { type Faults, type FormFields, fieldsOf } from "~/forms/fields";
 import { sayExceptions, sayHours, WEEKDAYS } from "~/forms/hours-form";
 import { prefixOf, readShopFields, sayOwnHours } from "~/forms/shop-form";
 import { readForm } from "~/http/body.server";
-import { standingFor } from "~/http/plan-of-work.server";
+import { readShopState, standingIn } from "~/http/plan-of-work.server";
 import { withStore } from "~/http/trouble.server";
 import { noteShopChanged } from "~/http/written.server";
 import { PageHead } from "~/parts/brand";
@@ -17,7 +17,7 @@ import { useStanding } from "~/plan-of-work/use-standing";
 import type { Route } from "./+types/shop";
 
 export const loader = () =>
-  withStore(async (store) => ({ row: await getShop(store), standing: await standingFor(store) }));
+  withStore(async (store) => ({ row: await getShop(store), standing: standingIn(await readShopState(store)) }));
 
 export const meta = () => [{ title: "Hours and painters · Jolly Crust" }];
 

@@ -94,16 +94,21 @@ export function placeOf(error: unknown, text: string): string {
   return `on line ${text.slice(0, Number(at)).split("\n").length}`;
 }
 
+/** The data in the text of a file, or why it cannot be read. */
+export function readFileText(text: string): { ok: true; raw: unknown } | { ok: false; faults: Fault[] } {
+  const refuse = (says: string) => ({ ok: false as const, faults: [{ where: "", says }] });
+  if (text.length > LIMITS.projectFileBytes) return refuse(tooLarge(text.length));
+  try {
+    return { ok: true, raw: JSON.parse(text) };
+  } catch (error) {
+    return refuse(`The file is damaged ${placeOf(error, text)}. Export it again, or correct that place.`);
+  }
+}
+
 /** Reads the text of a *.crust.json file. Every fault says where it is; nothing is guessed. */
 export function readPlanFile(text: string): ReadPlan {
-  if (text.length > LIMITS.projectFileBytes) return refused(tooLarge(text.length));
-  let raw: unknown;
-  try {
-    raw = JSON.parse(text);
-  } catch (error) {
-    return refused(`The file is damaged ${placeOf(error, text)}. Export it again, or correct that place.`);
-  }
-  return readPlan(raw);
+  const read = readFileText(text);
+  return read.ok ? readPlan(read.raw) : read;
 }
 
 /** The text of a *.crust.json file; reading it gives the same plan. */

@@ -1,9 +1,9 @@
 import { z } from "zod";
 import { sayIssue } from "../plan/fault-words.ts";
-import { LIMITS, type Plan } from "../plan/plan.ts";
+import type { Plan } from "../plan/plan.ts";
 import { Shop } from "../plan/shop.ts";
 import type { JobPlan } from "../schedule/plan-of-work.ts";
-import { type Fault, faultsOf, placeOf, readPlan, tooLarge } from "./plan-file.ts";
+import { type Fault, faultsOf, readFileText, readPlan } from "./plan-file.ts";
 import { readJobPlan } from "./plan-of-work-file.ts";
 
 export const SHOP_FORMAT = "jolly-crust-shop";
@@ -29,8 +29,6 @@ const Outer = z.object({
   planned: z.array(z.unknown()).max(MOST_JOBS).default([]),
 });
 
-const refused = (says: string, where = ""): ReadShopFile => ({ ok: false, faults: [{ where, says }] });
-
 /** Whether a text claims to be the file of a whole shop. */
 export function isShopFile(text: string): boolean {
   try {
@@ -43,21 +41,16 @@ export function isShopFile(text: string): boolean {
 
 /** Reads the text of a *.shop.json file. A job that is wrong is named; a plan of work that another version wrote is left out. */
 export function readShopFile(text: string): ReadShopFile {
-  if (text.length > LIMITS.projectFileBytes) return refused(tooLarge(text.length));
-  let raw: unknown;
-  try {
-    raw = JSON.parse(text);
-  } catch (error) {
-    return refused(`The file is damaged ${placeOf(error, text)}. Export it again, or correct that place.`);
-  }
-  const outer = Outer.safeParse(raw, { error: sayIssue });
-  if (!outer.success) return { ok: false, faults: faultsOf(outer.error, raw) };
+  const read = readFileText(text);
+  if (!read.ok) return read;
+  const outer = Outer.safeParse(read.raw, { error: sayIssue });
+  if (!outer.success) return { ok: false, faults: faultsOf(outer.error, read.raw) };
   const plans: Plan[] = [];
   for (const [at, one] of outer.data.plans.entries()) {
-    const read = readPlan(one);
-    if (!read.ok)
-      return { ok: false, faults: read.faults.map(({ where, says }) => ({ where: `job ${at + 1}, ${where}`, says })) };
-    plans.push(read.plan);
+    const job = readPlan(one);
+    if (!job.ok)
+      return { ok: false, faults: job.faults.map(({ where, says }) => ({ where: `job ${at + 1}, ${where}`, says })) };
+    plans.push(job.plan);
   }
   const planned = outer.data.planned.flatMap((one) => readJobPlan(one) ?? []);
   return { ok: true, file: { shop: outer.data.shop, plans, planned } };

@@ -25,7 +25,10 @@ const handled = (plan: Plan) =>
 describe("getting at a zone", () => {
   it("takes a top off in a quarter of an hour, and as long to put it back", () => {
     expect(takesOf(zoneOf(planOf([])), "top off")).toEqual({ before: 15, after: 15 });
-    expect(handled(planOf(["top off"]))).toEqual(["Take Example piece apart: 15", "Put Example piece back together: 15"]);
+    expect(handled(planOf(["top off"]))).toEqual([
+      "Take Example piece apart: 15",
+      "Put Example piece back together: 15",
+    ]);
   });
 
   it("masks by the size of the zone, and pulls the tape off at the end", () => {

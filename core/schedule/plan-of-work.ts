@@ -8,6 +8,7 @@ import type { Around, Lying, Taken } from "./crew.ts";
 import { type Dates, datesOf } from "./dates.ts";
 import { type Film, filmsOf } from "./films.ts";
 import { isHeavy, judgementOf, phasesIn } from "./kept.ts";
+import { MOST_LOOKS, USUAL_LOOKS } from "./looks.ts";
 import { markOf } from "./mark.ts";
 import { type Booking, type Clash, type Lies, type Schedule, schedule } from "./schedule.ts";
 import { Random } from "./solve/random.ts";
@@ -51,9 +52,6 @@ export interface Progress {
   of: number;
 }
 
-/** How often a plan of work is looked at, if nobody asks for more. */
-export const USUAL_LOOKS = 60;
-export const MOST_LOOKS = 4000;
 /** This part of the looks may bring nothing before it is left at that. */
 const PATIENCE = 8;
 /** A job with so many coats and other pieces of work counts as one look; a larger one as more. */

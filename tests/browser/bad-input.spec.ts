@@ -111,3 +111,92 @@ test("a removed job can be restored", async ({ page }) => {
   await page.getByRole("button", { name: "Restore" }).click();
   await expect(page.getByRole("link", { name: "Dough bin", exact: true })).toBeVisible();
 });
+
+test("what the schedule cannot be asked is refused with a sentence, and nothing changes", async ({ page, shop }) => {
+  const address = `${shop.address}/plan-of-work`;
+  const stands = async () => (await page.request.get(address)).json();
+  const before = await stands();
+  const ours = { Origin: shop.address, Accept: "application/json" };
+  const post = (form: Record<string, string>) => page.request.post(address, { form, headers: ours });
+  const forms: Record<string, string>[] = [
+    { do: "burn it" },
+    { do: "take on" },
+    { do: "take on", id: "first" },
+    { do: "plan", looks: "1e9" },
+    { do: "plan", looks: "-4" },
+    { do: "try", idea: "../../etc" },
+    { do: "promise", id: "0" },
+  ];
+  for (const broken of forms) {
+    const answer = await post(broken);
+    expect(answer.status(), JSON.stringify(broken)).toBe(422);
+    expect(await answer.json()).toMatchObject({ trouble: expect.stringMatching(/Reload the page/) });
+  }
+  // there is nothing to use, to go back to, or to promise
+  for (const gone of [
+    { do: "take on", id: "99" },
+    { do: "go back", id: "99" },
+    { do: "promise", id: "99" },
+  ]) {
+    const answer = await post(gone);
+    expect(answer.status(), JSON.stringify(gone)).toBe(409);
+    expect(await answer.json()).toMatchObject({ trouble: expect.stringMatching(/nothing was changed/) });
+  }
+  const afar = await page.request.post(address, {
+    form: { do: "call off" },
+    headers: { "Sec-Fetch-Site": "cross-site" },
+  });
+  expect(afar.status()).toBe(403);
+  expect(await stands()).toEqual(before);
+});
+
+test("a shop calendar asked for at a place that is none shows the usual one", async ({ page }) => {
+  for (const search of ["?from=soon", "?from=2026-02-30", "?span=ever&from=1999", "?day=x&open=nobody&job=nobody"]) {
+    await page.goto(`/days${search}`);
+    await expect(page.getByRole("region", { name: "Shop schedule" })).toContainText("1 job will be late");
+    await expect(page.locator("[data-lane='piece']")).toHaveCount(6);
+  }
+});
+
+test("two windows on the shop's hours: the later one hears of the other, and loses nothing it typed", async ({
+  page,
+  context,
+}) => {
+  await page.goto("/shop");
+  await page.locator("html[data-live]").waitFor();
+  const other = await context.newPage();
+  await other.goto("/shop");
+  await other.locator("html[data-live]").waitFor();
+  const places = (of: typeof page) => of.getByLabel("Drying places");
+  await places(page).fill("9");
+  await places(page).blur();
+  await expect(page.getByRole("button", { name: "Undo: Change the drying places" })).toBeVisible();
+  await places(other).fill("5");
+  await places(other).blur();
+  await expect(other.getByText(/The shop was changed in another window/)).toBeVisible();
+  await expect(places(other)).toHaveValue("5");
+});
+
+test("a shop file is taken in with all its jobs; a wrong one says in which job, and adds nothing", async ({ page }) => {
+  const text = await (await page.request.get("/shop/export")).text();
+  const file = (name: string, content: string) => ({
+    name,
+    mimeType: "application/json",
+    buffer: Buffer.from(content),
+  });
+  const send = async (name: string, content: string) => {
+    await page.goto("/");
+    await page.locator("html[data-live]").waitFor();
+    await page.getByLabel("Crust file", { exact: true }).setInputFiles(file(name, content));
+    await page.getByRole("button", { name: "Import" }).click();
+  };
+  const raw = JSON.parse(text) as { plans: { title: string }[] };
+  await send(
+    "wrong.shop.json",
+    JSON.stringify({ ...raw, plans: raw.plans.map((plan, at) => (at === 1 ? { ...plan, title: "" } : plan)) }),
+  );
+  await expect(page.getByRole("alert")).toContainText(/job 2/);
+  await expect(page.locator("tr[data-job]")).toHaveCount(6);
+  await send("whole.shop.json", text);
+  await expect(page.locator("tr[data-job]")).toHaveCount(12);
+});

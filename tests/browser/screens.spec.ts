@@ -18,6 +18,13 @@ const SCREENS = [
   ["days with a clash", "/jobs/chart-cabinet/days"],
   ["days, selected work and what if", "/jobs/dough-bin/days?work=dough-bin:bin:clear&otherwise=yes&chain=yes"],
   ["days of the shop", "/days"],
+  [
+    "days of the shop, a piece opened and the hours charted",
+    "/days?from=2026-11-30&span=3&open=carved-settle/carved-settle-piece&chart=hours",
+  ],
+  ["two months of the shop", "/days?from=2026-11-30&span=2m"],
+  ["hours and painters", "/shop"],
+  ["an idea", "/jobs/overmantel-mirror/days"],
   ["sheet for the wall", "/jobs/carved-settle/wall"],
   ["shelf", "/jobs/sailmakers-bench/shelf"],
   ["what can go on here", "/jobs/carved-settle/crust?zone=back&step=bone&aside=next"],

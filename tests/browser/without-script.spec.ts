@@ -125,3 +125,32 @@ test("without script: what is wrong in a folded form is not folded away", async 
   await page.getByRole("button", { name: "Add its zones" }).click();
   await expect(page.getByText(/measure it, in millimetres\./).last()).toBeVisible();
 });
+
+test.describe("without script, in the demo shop", () => {
+  test.use({ demo: true });
+
+  test("a job changes its state, its schedule is made and used, and the shop's hours are saved", async ({ page }) => {
+    await page.goto("/jobs/overmantel-mirror/days");
+    await page.getByLabel("This job is").selectOption("promised");
+    await page.getByRole("form", { name: "How far the job has come" }).getByRole("button", { name: "Save" }).click();
+    await expect(page.getByLabel("This job is")).toHaveValue("promised");
+    const use = page.getByRole("button", { name: "Use this schedule" });
+    await expect
+      .poll(
+        async () => {
+          await page.reload();
+          return use.count();
+        },
+        { timeout: 40_000, intervals: [1000] },
+      )
+      .toBe(1);
+    await use.click();
+    await expect(page.getByRole("region", { name: "When it leaves" })).toContainText(/Leaves \w+ \d+ Dec/);
+    await page.goto("/shop");
+    await page.getByLabel("Drying places").fill("6");
+    await page.getByRole("button", { name: "Save", exact: true }).click();
+    await expect(page.getByLabel("Drying places")).toHaveValue("6");
+    await page.getByRole("button", { name: "Undo: Change the drying places" }).click();
+    await expect(page.getByLabel("Drying places")).toHaveValue("14");
+  });
+});
