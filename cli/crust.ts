@@ -6,7 +6,9 @@ import { checkReport, nextReport, scheduleReport, shopReport, shopScheduleReport
 import { isShopFile, readShopFile } from "#core/exchange/shop-file";
 import { readNetworkFile, solveReport } from "#core/exchange/solve-report";
 import { LIMITS, type Plan } from "#core/plan/plan";
+import { warmUp } from "#core/schedule/solve/warm-up";
 import { readWallTime } from "#core/units/wall-time";
+import { helperOf } from "./beside";
 
 const USAGE = `crust check|schedule FILE…
 crust shop FILE
@@ -155,16 +157,25 @@ async function eachOf(paths: readonly string[], answer: (path: string) => Done |
 }
 
 /** Solves network files, printing each answer on a line as it is found. */
-function solveFiles(paths: readonly string[], flags: Flags): Promise<number> {
+async function solveFiles(paths: readonly string[], flags: Flags): Promise<number> {
   const budget = whole(flags, "budget") ?? BUDGET;
   if (budget < 1 || budget > MOST_BUDGET)
     throw new Unreadable(`--budget ${budget}: from 1 to ${MOST_BUDGET} milliseconds`);
-  return eachOf(paths, (path) => {
-    const read = readNetworkFile(readText(path));
-    if (!read.ok) throw new Unreadable(`${path}: ${read.says}`);
-    const report = solveReport(read.file, budget, () => performance.now());
-    return { report, good: report.feasible };
-  });
+  const now = () => performance.now();
+  // both threads are warm before the budget counts
+  const starting = helperOf();
+  warmUp(now);
+  const helper = await starting;
+  try {
+    return await eachOf(paths, (path) => {
+      const read = readNetworkFile(readText(path));
+      if (!read.ok) throw new Unreadable(`${path}: ${read.says}`);
+      const report = solveReport(read.file, budget, now, helper?.begin(read.file, budget));
+      return { report, good: report.feasible };
+    });
+  } finally {
+    await helper?.end();
+  }
 }
 
 /** Files and flags of a command; anything it does not take is reported. */

@@ -27,8 +27,12 @@ export async function bundle(input, outDir, noExternal) {
   });
 }
 
-/** The command line as one file. */
-export const bundleCommandLine = (outDir) => bundle({ crust: here("cli/crust.ts") }, outDir, ["zod", "culori"]);
+/** The command line as one file, and the thread that helps it to solve as another: neither may load what the other does at once. */
+export async function bundleCommandLine(outDir) {
+  const plain = ["zod", "culori"];
+  await bundle({ crust: here("cli/crust.ts") }, outDir, plain);
+  await bundle({ helper: here("cli/helper.ts") }, join(outDir, "helper"), plain);
+}
 
 async function bundleAll(folder) {
   await bundle({ main: here("server/main.ts"), desk: here("server/desk.ts") }, join(folder, "front"), true);

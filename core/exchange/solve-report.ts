@@ -1,6 +1,7 @@
 import { sayIssue } from "../plan/fault-words.ts";
 import { clashOf } from "../schedule/solve/clash.ts";
 import { NetworkFile, networkFrom } from "../schedule/solve/network-file.ts";
+import type { Peers } from "../schedule/solve/peers.ts";
 import { solve } from "../schedule/solve/solve.ts";
 import { placeOf } from "./plan-file.ts";
 
@@ -40,10 +41,16 @@ const CLASH_SHARE = 1;
 const LEAST_FOR_CLASH = 500;
 
 /** The shortest schedule of a network within a budget of milliseconds, or why there is none. */
-export function solveReport(file: NetworkFile, budget: number, now: () => number): SolveReport {
+export function solveReport(
+  file: NetworkFile,
+  budget: number,
+  now: () => number,
+  peers?: Peers | undefined,
+): SolveReport {
   const network = networkFrom(file);
   const began = now();
-  const { feasible, makespan, starts, lowerBound, proven } = solve(network, { budget, now });
+  const { feasible, makespan, starts, lowerBound, proven } = solve(network, { budget, now, ...(peers && { peers }) });
+  peers?.stop();
   const report = { name: file.name, feasible, makespan, starts, lowerBound, proven };
   if (feasible || !proven) return { ...report, elapsedMs: Math.round(now() - began) };
   const claims = clashOf(network, { budget: Math.max(LEAST_FOR_CLASH, CLASH_SHARE * budget), now });

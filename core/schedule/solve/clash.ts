@@ -1,6 +1,6 @@
-import { type Activity, fitsOf, type Lag, type Network, problemOf } from "./problem.ts";
+import { wayTo } from "./chains.ts";
+import { type Activity, type Lag, type Network, problemOf } from "./problem.ts";
 import { Search } from "./search.ts";
-import { Serial } from "./serial.ts";
 import { horizonOf } from "./solve.ts";
 
 /**
@@ -72,7 +72,7 @@ const dueOf = (activities: readonly Activity[]): Claim[] =>
 
 /** What lies on the longest path to something that is due: the likeliest reason for its being late. */
 function onTheWayTo(network: Network, due: Activity): Claim[] {
-  const lags = new Serial(network, fitsOf(network)).wayTo(due.id);
+  const lags = wayTo(network, due.id);
   const ids = new Set([due.id, ...lags.map(({ from }) => from)]);
   return [
     ...lags.map((lag) => ({ lag })),

@@ -1,5 +1,11 @@
-import { FAR, fitsOf, type Minute, type Network, PAINTER, Workload } from "./problem.ts";
+import type { Minutes } from "../../units/units.ts";
+import { Bound } from "./bound.ts";
+import { chainsOf, longestWay } from "./chains.ts";
+import { loadsOf, pricedLoadOf } from "./packing.ts";
+import type { Peers } from "./peers.ts";
+import { FAR, fitsOf, type Minute, type Network, PAINTER } from "./problem.ts";
 import { Random } from "./random.ts";
+import { Rearranger } from "./rearrange.ts";
 import { Cutter, type Part } from "./repack.ts";
 import { Serial } from "./serial.ts";
 
@@ -15,6 +21,7 @@ export interface LargeOptions {
   ) => { makespan: Minute; starts: Record<string, Minute> } | null;
   /** called with every better schedule; false cancels */
   onBetter: (starts: Int32Array, makespan: Minute) => boolean;
+  peers?: Peers | undefined;
 }
 
 export interface LargeAnswer {
@@ -26,44 +33,30 @@ export interface LargeAnswer {
 /** Windows that are packed again at a time, and how many activities at most they may hold. */
 const WINDOWS = 3;
 const MOST = 23;
-const PART_BUDGET = 8;
+const PART_BUDGET = 3;
 const MOST_PLACES = 14;
-const PATIENCE = [0.05, 0.1, 0.02, 0.3];
+const PATIENCE = [0.05, 0.1, 0.02, 0.3, 0.5, 1];
+/** Of the time given, so much goes into placing all in turn in other orders, so many at most. */
+const TURNS_SHARE = 0.15;
+/** Milliseconds of changing the order, between packing again. */
+const REARRANGE_FOR = 60;
+const MOST_SWEEPS = 3;
+const FAR_AHEAD: Minutes = 720;
+/** Work is pulled forward from so many windows after, and so many pieces of it are tried at a place. */
+const PULLED_FROM = 6;
+const MOST_PULLED = 3;
+const MOST_TURNS = 400;
 /** Beyond this size packing again gains too little for its time. */
 const MOST_PACKED = 2000;
-
-/** No schedule ends earlier: the longest way through the waits, window by window, and the work with what comes after it. */
-function boundOf(network: Network, serial: Serial): Minute {
-  const { activities, calendars, capacity } = network;
-  let bound = serial.longestWay();
-  const painters = activities.flatMap((one, at) => ((one.uses[PAINTER] ?? 0) > 0 ? [at] : []));
-  if (calendars.length !== 1 || painters.length === 0) return bound;
-  const hands = capacity[PAINTER]!;
-  const workload = new Workload(calendars[0]!, hands === 1 ? painters.map((at) => activities[at]!.duration) : []);
-  const after = (at: number) => serial.tails[at]! - activities[at]!.duration;
-  painters.sort((one, two) => after(two) - after(one));
-  let work = 0;
-  for (const at of painters) {
-    work += activities[at]!.duration * activities[at]!.uses[PAINTER]!;
-    let low = 0;
-    let high = calendars[0]!.at(-1)?.[1] ?? 0;
-    while (low < high) {
-      const middle = Math.floor((low + high) / 2);
-      if (workload.until(middle) * hands >= work) high = middle;
-      else low = middle + 1;
-    }
-    bound = Math.max(bound, low + after(at));
-  }
-  return bound;
-}
 
 /**
  * Good schedules of networks too large to decide pair by pair: placed in turn, then packed again a few windows at a
  * time.
  */
 export function solveLarge(network: Network, options: LargeOptions): LargeAnswer {
+  const chains = chainsOf(network);
   const serial = new Serial(network, fitsOf(network));
-  const answer: LargeAnswer = { starts: null, makespan: FAR, bound: boundOf(network, serial) };
+  const answer: LargeAnswer = { starts: null, makespan: FAR, bound: longestWay(network, chains) };
   const noise = new Random(options.seed);
   const over = () => options.now() >= options.until || answer.bound >= answer.makespan;
   let called = false;
@@ -71,56 +64,140 @@ export function solveLarge(network: Network, options: LargeOptions): LargeAnswer
     if (makespan >= answer.makespan) return;
     answer.starts = starts.slice();
     answer.makespan = makespan;
+    options.peers?.offer(answer.starts, makespan);
     called = !options.onBetter(answer.starts, makespan);
   };
   const packable =
     network.calendars.length === 1 && network.capacity[PAINTER] === 1 && network.activities.length <= MOST_PACKED;
-  for (const [turn, patience] of PATIENCE.entries()) {
-    const { starts, makespan, missed, late } = serial.run(patience, () => 0, true);
+  const began = options.now();
+  const forTurns = began + TURNS_SHARE * (options.until - began);
+  const bound = new Bound(network, chains.order);
+  const rearranger = network.activities.length <= MOST_PACKED ? Rearranger.for(network, bound, options.seed) : null;
+  const quick = rearranger?.first();
+  if (quick) keep(quick.starts, quick.makespan);
+  for (let turn = 0; turn < MOST_TURNS; turn++) {
+    const patience = PATIENCE[turn % PATIENCE.length]!;
+    const noisy = turn < PATIENCE.length ? () => 0 : () => noise.next() - 0.5;
+    // by turns the longest way is measured in minutes, and in days as the calendar has them
+    const latest = turn % 2 === 1 && answer.starts !== null ? bound.latestFor(answer.makespan) : null;
+    const { starts, makespan, missed, late } = serial.run(patience, noisy, turn % 4 !== 3, latest);
     if (missed.length + late.length === 0 && makespan < FAR) keep(starts, makespan);
-    // whatever can be packed again gains more by that than by starting over
-    if (called || over() || (packable && answer.starts !== null)) break;
-    if (turn === 0 && missed.length > 0) break;
+    if (called || over() || (answer.starts !== null && options.now() >= forTurns)) break;
   }
-  if (answer.starts !== null && packable) pack(network, answer, options, keep, noise, () => called || over());
+  if (answer.starts === null) return answer;
+  if (network.activities.length <= MOST_PACKED) raiseBound(network, bound, answer);
+  const packer = packable ? new Packer(network, options, noise) : null;
+  const done = () => called || over();
+  const current = answer.starts.slice();
+  const keepCurrent = () => {
+    const makespan = network.activities.reduce((last, { duration }, at) => Math.max(last, current[at]! + duration), 0);
+    keep(current, makespan);
+    return makespan;
+  };
+  options.peers?.raise(answer.bound);
+  while ((rearranger || packer) && !done()) {
+    const other = options.peers?.earlierThan(answer.makespan);
+    if (other) {
+      // what is only a little better is no reason to leave what was being packed
+      if (other.makespan + FAR_AHEAD < answer.makespan) current.set(other.starts);
+      keep(other.starts, other.makespan);
+    }
+    packer?.run(current, keepCurrent, done);
+    if (!rearranger) break;
+    const until = Math.min(options.until, options.now() + REARRANGE_FOR);
+    const changed = rearranger.run(current, keepCurrent(), {
+      over: () => done() || options.now() >= until,
+      bound: () => answer.bound,
+      onBetter: keep,
+    });
+    current.set(changed);
+  }
   return answer;
 }
 
-type Keep = (starts: Int32Array, makespan: Minute) => void;
+/** By what the windows hold of the work, then of whole pieces of it. */
+function raiseBound(network: Network, bound: Bound, answer: LargeAnswer) {
+  for (const load of [...loadsOf(network), pricedLoadOf(network)]) {
+    if (load) bound.weigh(load);
+    answer.bound = bound.between(answer.bound, answer.makespan);
+  }
+}
 
-function pack(
-  network: Network,
-  answer: LargeAnswer,
-  options: LargeOptions,
-  keep: Keep,
-  noise: Random,
-  over: () => boolean,
-) {
-  const { activities } = network;
-  const cutter = new Cutter(network);
-  const starts = answer.starts!.slice();
-  const makespanOf = () => activities.reduce((last, { duration }, at) => Math.max(last, starts[at]! + duration), 0);
-  // with `shorter` only what ends earlier is taken; otherwise the first that holds all of the part
-  const take = (part: Part | null, shorter: boolean): boolean => {
-    const known =
-      part && shorter ? Object.fromEntries(part.members.map((at) => [activities[at]!.id, starts[at]!])) : null;
-    const found = part && options.solvePart(part, Math.min(PART_BUDGET, options.until - options.now()), known);
-    if (!part || !found || (shorter && found.makespan >= part.makespan)) return false;
-    for (const at of part.members) starts[at] = found.starts[activities[at]!.id]!;
-    return true;
-  };
-  for (let sweep = 0; !over(); sweep++) {
-    let better = 0;
-    const windows = cutter.windowsUntil(makespanOf());
-    for (let first = noise.below(2); first < windows && !over(); first += WINDOWS - 1) {
-      const part = cutter.cut(starts, first, WINDOWS, MOST);
-      if (take(part, true)) better++;
+/** Packs a schedule again, a few windows at a time, until that gains nothing. */
+class Packer {
+  private readonly cutter: Cutter;
+  private readonly groups: { members: number[]; work: Minutes }[];
+  private readonly shortest: Minutes;
+
+  constructor(
+    network: Network,
+    private readonly options: LargeOptions,
+    private readonly noise: Random,
+  ) {
+    this.cutter = new Cutter(network);
+    this.groups = this.cutter.groups().map((members) => ({ members, work: this.cutter.handsOn(members) }));
+    this.shortest = Math.min(...this.groups.map(({ work }) => (work > 0 ? work : FAR)));
+  }
+
+  /** Changes the starts in place; calls `keep` where they may have become better. */
+  run(starts: Int32Array, keep: () => Minute, over: () => boolean) {
+    const { cutter } = this;
+    for (let sweep = 0; sweep < MOST_SWEEPS && !over(); sweep++) {
+      let better = 0;
+      const windows = cutter.windowsUntil(keep());
+      for (let first = this.noise.below(2); first < windows && !over(); first += WINDOWS - 1) {
+        const part = cutter.cut(starts, first, WINDOWS, MOST);
+        if (this.take(starts, part, true)) better++;
+      }
+      better += this.pullForward(starts, windows, over);
+      const makespan = keep();
+      if (over()) return;
+      better += bringForward(cutter, starts, makespan, (part) => this.take(starts, part, false), over);
+      keep();
+      if (better === 0) return;
     }
-    keep(starts, makespanOf());
-    if (over()) return;
-    better += bringForward(cutter, starts, makespanOf(), (part) => take(part, false), over);
-    keep(starts, makespanOf());
-    if (better === 0 && sweep > 1) return;
+  }
+
+  /** With `shorter` only what ends earlier is taken; otherwise the first that holds all of the part. */
+  private take(starts: Int32Array, part: Part | null, shorter: boolean): boolean {
+    if (!part) return false;
+    const { activities } = part.network;
+    const known = shorter
+      ? Object.fromEntries(part.members.map((at, index) => [activities[index]!.id, starts[at]!]))
+      : null;
+    const left = this.options.until - this.options.now();
+    const found = this.options.solvePart(part, Math.min(PART_BUDGET, left), known);
+    if (!found || (shorter && found.makespan >= part.makespan)) return false;
+    part.members.forEach((at, index) => {
+      starts[at] = found.starts[activities[index]!.id]!;
+    });
+    return true;
+  }
+
+  /** Fills what is left of windows with work of the days after. */
+  private pullForward(starts: Int32Array, windows: number, over: () => boolean): number {
+    const { cutter } = this;
+    let moved = 0;
+    for (let first = 0; first + WINDOWS < windows && !over(); first++) {
+      let idle = 0;
+      for (let at = first; at < first + WINDOWS; at++) idle += cutter.idle(starts, at);
+      if (idle < this.shortest) continue;
+      const ends = cutter.window(first + WINDOWS - 1)[1];
+      const until = cutter.window(Math.min(windows - 1, first + WINDOWS - 1 + PULLED_FROM))[1];
+      const fitting = this.groups
+        .filter(
+          ({ members, work }) =>
+            work > 0 && work <= idle && starts[members[0]!]! >= ends && starts[members[0]!]! < until,
+        )
+        .sort((one, two) => two.work - one.work);
+      for (const { members } of fitting.slice(0, MOST_PULLED)) {
+        if (over()) return moved;
+        if (!this.take(starts, cutter.cut(starts, first, WINDOWS, MOST, members), false)) continue;
+        moved++;
+        break;
+      }
+    }
+    return moved;
   }
 }
 

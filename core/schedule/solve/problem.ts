@@ -1,4 +1,6 @@
 import type { Minutes } from "../../units/units.ts";
+import { loadsOf } from "./packing.ts";
+import type { Load } from "./room.ts";
 
 /** Minutes from the network's zero, whole. */
 export type Minute = number;
@@ -112,87 +114,6 @@ export class Fit {
   }
 }
 
-/** Most work, in minutes, that a stretch of this length can take of pieces of these lengths: by subset sums. */
-function fillings(durations: readonly Minutes[], longest: Minutes): Int32Array {
-  const reachable = new Uint8Array(longest + 1);
-  reachable[0] = 1;
-  for (const duration of durations)
-    for (let sum = longest; sum >= duration; sum--) if (reachable[sum - duration]) reachable[sum] = 1;
-  const most = new Int32Array(longest + 1);
-  for (let length = 1; length <= longest; length++) most[length] = reachable[length] ? length : most[length - 1]!;
-  return most;
-}
-
-const LONGEST_FILLED = 1440;
-
-/** Work that the windows of a calendar can take, counted from the beginning; filled by pieces of known lengths where they are given. */
-export class Workload {
-  private readonly from: Int32Array;
-  private readonly to: Int32Array;
-  /** most of each window that can be filled, and the sum before it */
-  private readonly holds: Int32Array;
-  private readonly before: Int32Array;
-
-  constructor(windows: readonly Stretch[], durations: readonly Minutes[]) {
-    const longest =
-      durations.length === 0 ? -1 : Math.min(LONGEST_FILLED, Math.max(0, ...windows.map(([from, to]) => to - from)));
-    const most = fillings(durations, Math.max(0, longest));
-    this.from = Int32Array.from(windows, ([from]) => from);
-    this.to = Int32Array.from(windows, ([, to]) => to);
-    this.holds = Int32Array.from(windows, ([from, to]) => (to - from <= longest ? most[to - from]! : to - from));
-    this.before = new Int32Array(windows.length + 1);
-    for (let at = 0; at < windows.length; at++) this.before[at + 1] = this.before[at]! + this.holds[at]!;
-  }
-
-  /** The window that this minute lies in or comes before. */
-  private place(minute: Minute): number {
-    const { to } = this;
-    let low = 0;
-    let high = to.length;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (to[middle]! <= minute) low = middle + 1;
-      else high = middle;
-    }
-    return low;
-  }
-
-  /** Work that can be done before a minute, as the end of a span. */
-  until(minute: Minute): number {
-    const at = this.place(minute);
-    if (at === this.to.length) return this.before[at]!;
-    return this.before[at]! + Math.min(this.holds[at]!, Math.max(0, minute - this.from[at]!));
-  }
-
-  /** Work that can be done before a minute, as the beginning of a span: what is left of its window counts after it. */
-  since(minute: Minute): number {
-    const at = this.place(minute);
-    if (at === this.to.length) return this.before[at]!;
-    const holds = this.holds[at]!;
-    return this.before[at]! + holds - Math.min(holds, this.to[at]! - Math.max(minute, this.from[at]!));
-  }
-}
-
-const workloads = new WeakMap<readonly Stretch[], Map<string, Workload>>();
-const MOST_KEPT = 40;
-
-/**
- * The workload of a calendar for work of these lengths; the same question comes up again and again while a clash is
- * looked for.
- */
-function workloadOf(windows: readonly Stretch[], durations: readonly Minutes[]): Workload {
-  const kept = workloads.get(windows) ?? new Map<string, Workload>();
-  workloads.set(windows, kept);
-  const key = [...durations].sort((one, two) => one - two).join();
-  let workload = kept.get(key);
-  if (!workload) {
-    if (kept.size >= MOST_KEPT) kept.clear();
-    workload = new Workload(windows, durations);
-    kept.set(key, workload);
-  }
-  return workload;
-}
-
 /** A resource with what each activity takes of it. */
 export interface Resource {
   name: string;
@@ -219,8 +140,8 @@ export interface Problem {
   resources: Resource[];
   /** pairs that cannot run at the same time */
   pairs: Int32Array;
-  /** work that each calendar can take, for resources of one calendar; null where calendars differ */
-  workload: Workload | null;
+  /** hands-on work against what the windows hold; none where hours differ */
+  loads: Load[];
   /** a chain of lags that leads back to its own beginning later than it left: no schedule keeps them */
   contradiction: Lag[] | null;
 }
@@ -278,7 +199,7 @@ function lagsAlong(from: number, to: number, count: number, through: Int32Array,
 }
 
 export function problemOf(network: Network): Problem {
-  const { activities, calendars, capacity } = network;
+  const { activities, capacity } = network;
   const count = activities.length;
   const place = new Map(activities.map(({ id }, at) => [id, at]));
   const duration = Int32Array.from(activities, (one) => one.duration);
@@ -304,9 +225,6 @@ export function problemOf(network: Network): Problem {
         resources.some(({ use, capacity: most }) => use[one]! > 0 && use[two]! > 0 && use[one]! + use[two]! > most)
       )
         pairs.push(one, two);
-  const painters = activities.filter((one) => (one.uses[PAINTER] ?? 0) > 0);
-  const bound = !painters.some((one) => one.anyHour);
-  const oneCalendar = new Set(painters.map((one) => one.calendar ?? 0)).size === 1;
   return {
     network,
     count,
@@ -321,13 +239,7 @@ export function problemOf(network: Network): Problem {
     ),
     resources: resources.filter(({ users, capacity: most }) => users.length >= Math.min(PAIRS_BELOW, most + 1)),
     pairs: Int32Array.from(pairs),
-    workload:
-      bound && oneCalendar && (capacity[PAINTER] ?? 0) >= 1
-        ? workloadOf(
-            calendars[painters[0]!.calendar ?? 0]!,
-            capacity[PAINTER] === 1 ? painters.map((one) => one.duration) : [],
-          )
-        : null,
+    loads: loadsOf(network),
     contradiction: circle,
   };
 }

@@ -96,6 +96,21 @@ export class Cutter {
     return [...late].map((group) => groups.get(group)!);
   }
 
+  /** Activities that move together, each group in the order in which it began in the network. */
+  groups(): number[][] {
+    const groups = new Map<number, number[]>();
+    this.network.activities.forEach((_, at) => {
+      const group = groups.get(this.group[at]!) ?? [];
+      groups.set(this.group[at]!, group);
+      group.push(at);
+    });
+    return [...groups.values()];
+  }
+
+  window(at: number): Stretch {
+    return this.windows[at]!;
+  }
+
   windowAt(minute: Minute): Stretch | undefined {
     return this.windows.find(([, to]) => to >= minute);
   }

@@ -1,5 +1,6 @@
-import { FAR, type Minute, NONE, PAINTER, type Problem } from "./problem.ts";
+import { FAR, type Minute, NONE, type Problem } from "./problem.ts";
 import { Random } from "./random.ts";
+import { type Load, Overload } from "./room.ts";
 
 /** Grows as it must; what was written is undone from the end. */
 class Trail {
@@ -79,12 +80,7 @@ export class Search {
   private downLength = 0;
   /** how often a decision about a pair led nowhere */
   private readonly weight: Float64Array;
-  private readonly byFinish: Int32Array;
-  private readonly byStart: Int32Array;
-  private readonly workSince: Float64Array;
-  private readonly painterUse: Int32Array | null;
-  private readonly painterUsers: Int32Array;
-  private readonly painterCapacity: number;
+  private readonly overloads: Overload[];
   private readonly varyingAt: Problem["varying"][];
   private readonly sets: boolean;
   /** starts of the best schedule so far: whom it puts first is tried first */
@@ -112,13 +108,7 @@ export class Search {
     this.downQueue = new Int32Array(count + 1);
     this.downQueued = new Uint8Array(count);
     this.weight = new Float64Array(count * count).fill(1);
-    const painter = problem.resources.find(({ name }) => name === PAINTER);
-    this.painterUse = painter?.use ?? null;
-    this.painterUsers = painter?.users ?? new Int32Array(0);
-    this.painterCapacity = painter?.capacity ?? 1;
-    this.byFinish = this.painterUsers.slice();
-    this.byStart = this.painterUsers.slice();
-    this.workSince = new Float64Array(count);
+    this.overloads = problem.loads.map((load) => new Overload(load, problem.duration));
     this.varyingAt = Array.from({ length: count }, (_, at) =>
       problem.varying.filter(({ from, to }) => from === at || to === at),
     );
@@ -133,6 +123,11 @@ export class Search {
         } else if (use[user]! < second) second = use[user]!;
       return least + second <= capacity;
     });
+  }
+
+  /** From now on this load has to fit as well. */
+  weigh(load: Load) {
+    this.overloads.push(new Overload(load, this.duration));
   }
 
   seed(seed: number) {
@@ -351,7 +346,7 @@ export class Search {
       if (!this.forced()) return false;
       more = this.distanceTrail.length > before || this.queueLength + this.downLength > 0;
     }
-    return this.workFits();
+    return this.overloads.every((overload) => overload.fits(this.early, this.late));
   }
 
   /** Decides the pairs of which only one order is left. */
@@ -396,43 +391,6 @@ export class Search {
   private blame(one: number, two: number) {
     this.weight[one * this.count + two]! += 1;
     this.weight[two * this.count + one]! += 1;
-  }
-
-  /** No span from an earliest start to a latest finish holds more work than its windows can take. */
-  private workFits(): boolean {
-    const { workload } = this.problem;
-    if (workload === null || this.painterUse === null) return true;
-    const { early, late, duration, byFinish, byStart, workSince, painterUse } = this;
-    const size = byStart.length;
-    // nearly sorted from the last time: insertion is quick
-    for (let at = 1; at < size; at++) {
-      const finish = byFinish[at]!;
-      const key = late[finish]! + duration[finish]!;
-      let to = at - 1;
-      while (to >= 0 && late[byFinish[to]!]! + duration[byFinish[to]!]! > key) byFinish[to + 1] = byFinish[to--]!;
-      byFinish[to + 1] = finish;
-      const start = byStart[at]!;
-      const from = early[start]!;
-      to = at - 1;
-      while (to >= 0 && early[byStart[to]!]! < from) byStart[to + 1] = byStart[to--]!;
-      byStart[to + 1] = start;
-    }
-    for (let at = 0; at < size; at++) workSince[at] = workload.since(early[byStart[at]!]!);
-    for (let at = 0; at < size; at++) {
-      const last = byFinish[at]!;
-      const end = late[last]! + duration[last]!;
-      if (end >= FAR) break;
-      if (at + 1 < size && late[byFinish[at + 1]!]! + duration[byFinish[at + 1]!]! === end) continue;
-      const holds = workload.until(end);
-      let work = 0;
-      for (let from = 0; from < size; from++) {
-        const user = byStart[from]!;
-        if (late[user]! + duration[user]! > end) continue;
-        work += duration[user]! * painterUse[user]!;
-        if (work > this.painterCapacity * (holds - workSince[from]!)) return false;
-      }
-    }
-    return true;
   }
 
   private overlaps(one: number, two: number): boolean {

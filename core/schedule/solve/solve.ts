@@ -1,8 +1,13 @@
 import { DAY } from "../../units/units.ts";
+import { Bound } from "./bound.ts";
+import { chainsOf } from "./chains.ts";
 import { solveLarge } from "./large.ts";
 import { Neighbours } from "./neighbours.ts";
+import { pricedLoadOf } from "./packing.ts";
+import type { Peers } from "./peers.ts";
 import { FAR, isByHand, type Minute, type Network, type Problem, problemOf } from "./problem.ts";
 import { Random } from "./random.ts";
+import { Rearranger } from "./rearrange.ts";
 import { type Outcome, Search } from "./search.ts";
 import { Serial } from "./serial.ts";
 
@@ -16,6 +21,12 @@ export interface SolveOptions {
   seed?: number;
   /** a schedule that is already known: only what ends earlier is looked for */
   known?: Readonly<Record<string, Minute>>;
+  /** others who work on the same network at the same time */
+  peers?: Peers;
+  /** share of the time that goes into other orders of the same blocks, before anything is decided pair by pair */
+  rearranging?: number;
+  /** it is a part of something larger, looked at for a moment: bounds that take time are left out */
+  part?: boolean;
   /** called with every better schedule; returning false cancels */
   onBetter?: (solution: Solution) => boolean;
 }
@@ -45,7 +56,10 @@ const PART_FAILS = 60;
 const PART_PUSHES = 2000;
 /** Minutes of beginning later that a minute of way still to go is worth, in the quick schedules. */
 const PATIENCE = [0.05, 0, 0.5, 0.02, 0.2];
-const SERIAL_SHARE = 0.1;
+const SERIAL_SHARE = 0.05;
+/** Below this many, deciding pair by pair is as quick. */
+const LEAST_REARRANGED = 16;
+const REARRANGE_SHARE = 0.35;
 const MOST_TURNS = 200;
 
 class Solver {
@@ -70,7 +84,17 @@ class Solver {
   }
 
   private get over(): boolean {
+    this.hear();
     return this.called || this.pushesLeft <= 0 || this.options.now() >= this.until;
+  }
+
+  /** Takes over what others have found in the meantime. */
+  private hear() {
+    const { peers } = this.options;
+    if (!peers) return;
+    if (peers.bound > this.bound) this.bound = peers.bound;
+    const other = peers.earlierThan(this.makespan);
+    if (other) this.keep(other.starts);
   }
 
   private get pushesLeft(): number {
@@ -95,7 +119,8 @@ class Solver {
       if (this.couldEndBy(middle)) high = middle;
       else low = middle + 1;
     }
-    this.bound = low;
+    this.bound = Math.max(this.bound, low);
+    this.options.peers?.raise(this.bound);
   }
 
   /** Searches for a schedule that is done by then, and keeps it. */
@@ -122,6 +147,7 @@ class Solver {
     this.makespan = makespan;
     this.best = early.slice();
     this.search.guide = this.best;
+    this.options.peers?.offer(this.best, makespan);
     if (this.options.onBetter && !this.options.onBetter(this.solution())) this.called = true;
   }
 
@@ -142,9 +168,35 @@ class Solver {
     this.raiseBound(horizon);
     if (this.options.known) this.startFrom(this.options.known);
     else this.placeInTurn();
+    if (this.bound < this.makespan && !this.options.part) {
+      this.priceWork(horizon);
+      this.rearrange();
+    }
     if (!this.firstSchedule(horizon)) return this.over ? this.solution() : none;
     this.improve();
+    this.hear();
     return this.solution();
+  }
+
+  /** Weighs the work by how badly it packs as well, where that takes the bound further. */
+  private priceWork(horizon: Minute) {
+    const load = pricedLoadOf(this.problem.network);
+    if (load === null) return;
+    this.search.weigh(load);
+    this.raiseBound(Math.min(horizon, this.makespan));
+  }
+
+  /** Better orders of the same blocks, before anything is decided pair by pair. */
+  private rearrange() {
+    if (this.best === null || this.problem.count < LEAST_REARRANGED || this.over) return;
+    const { network } = this.problem;
+    const now = this.options.now();
+    const until = now + (this.options.rearranging ?? REARRANGE_SHARE) * (this.until - now);
+    Rearranger.for(network, new Bound(network, chainsOf(network).order), this.seed)?.run(this.best, this.makespan, {
+      over: () => this.over || this.options.now() >= until,
+      bound: () => this.bound,
+      onBetter: (starts) => this.keep(starts),
+    });
   }
 
   private startFrom(known: Readonly<Record<string, Minute>>) {
@@ -213,7 +265,7 @@ class Solver {
         this.search.seed(this.seed * 100 + turn);
         const outcome = this.probe(target, Math.ceil(fails), probes < 3 ? 0 : 0.5);
         if (outcome === "none") {
-          this.bound = target + 1;
+          this.bound = Math.max(this.bound, target + 1);
           if (this.bound < this.makespan) this.raiseBound(this.makespan);
         }
         if (probes % 3 === 2) fails *= GROWTH;
@@ -296,12 +348,14 @@ function largely(network: Network, options: SolveOptions, started: number): Solu
       const found = solve(part.network, {
         budget,
         now,
+        part: true,
         ...(options.pushes === undefined ? {} : { pushes: PART_PUSHES }),
         seed: seed + ++parts,
         ...(known ? { known } : { onBetter: () => false }),
       });
       return found.feasible ? { makespan: found.makespan!, starts: found.starts! } : null;
     },
+    peers: options.peers,
     onBetter: (better, finish) => onBetter?.(solution(better, finish, 0)) ?? true,
   });
   return solution(starts, makespan, bound);
