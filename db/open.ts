@@ -94,9 +94,10 @@ async function patiently<T>(work: () => Promise<T>, onBusy: () => void = () => {
 /**
  * Opens new connections. A statement refused because the file was held leaves its connection half way, with an
  * outdated view of the file: whatever is written on it afterwards is refused too, though nobody holds anything any
- * more.
+ * more. A server gives every statement a fresh view, and would keep what is under way locked if its client were closed.
  */
 function takeNewConnections(store: Store) {
+  if (store.place.file === null) return;
   store.client.close();
   store.client = newClient(store.place);
   store.db = drizzle(store.client, { schema });

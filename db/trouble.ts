@@ -32,9 +32,12 @@ const any = (codes: readonly string[], ...wanted: readonly string[]) =>
 /** Another program is holding the store, and the same may work in a moment. */
 export const isBusy = (error: unknown): boolean => any(codesOf(error), "SQLITE_BUSY", "SQLITE_LOCKED");
 
+/** Codes of the embedded file, of the file system, and of a server: its protocol, its address, and the way there. */
+const STORAGE_CODE =
+  /^(SQLITE|LIBSQL|HRANA|E[A-Z]{3,}|UND_ERR|CLIENT_CLOSED|TRANSACTION_|SERVER_ERROR|STREAM_EXPIRED|PROTOCOL_VERSION|URL_)/;
+
 /** Whether an error comes from the store, not from a mistake in the code around it. */
-export const isStorageError = (error: unknown): boolean =>
-  codesOf(error).some((code) => /^(SQLITE|LIBSQL|HRANA|E[A-Z]{3,}|CLIENT_CLOSED|TRANSACTION_)/.test(code));
+export const isStorageError = (error: unknown): boolean => codesOf(error).some((code) => STORAGE_CODE.test(code));
 
 /** A sentence for what went wrong with the store, from the codes of the file system and the database. */
 export function saidOf(error: unknown, place: Place): string {

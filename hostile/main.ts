@@ -9,13 +9,14 @@ import { files } from "./files.ts";
 import { kill } from "./kill.ts";
 import { limits } from "./limits.ts";
 import { routes } from "./routes.ts";
+import { server } from "./server.ts";
 import { tabs } from "./tabs.ts";
 import type { OwnShop, Trial, TrialResult } from "./trial.ts";
 
 // Runs the trials, or those that are named; --short is what runs with the other tests. The whole run writes its table into
 // docs/reliability.md.
 
-const TRIALS: readonly Trial[] = [files, routes, kill, database, tabs, limits];
+const TRIALS: readonly Trial[] = [files, routes, kill, database, server, tabs, limits];
 const words = process.argv.slice(2);
 const short = words.includes("--short");
 const named = words.filter((word) => !word.startsWith("--"));
@@ -34,18 +35,19 @@ async function template(): Promise<string> {
 
 const demo = await template();
 
-async function start(): Promise<OwnShop> {
+async function start(more: Readonly<Record<string, string>> = {}): Promise<OwnShop> {
   const folder = mkdtempSync(join(tmpdir(), "crust-hostile-"));
   cpSync(join(demo, "crust.db"), join(folder, "crust.db"));
-  const server = await startServer({
+  const started = await startServer({
     port: await freePort(),
-    environment: { JOLLY_CRUST_DATA: folder, ROOM_SENSOR_URL: "" },
+    environment: { JOLLY_CRUST_DATA: folder, ROOM_SENSOR_URL: "", ...more },
   });
-  const ended = new Promise<void>((resolve) => server.child.once("exit", () => resolve()));
+  const ended = new Promise<void>((resolve) => started.child.once("exit", () => resolve()));
   return {
-    address: server.address,
+    address: started.address,
     folder,
-    stop: server.stop,
+    stop: started.stop,
+    gone: () => ended,
     away: async () => {
       await ended;
       rmSync(folder, { recursive: true, force: true });

@@ -3,7 +3,9 @@ export interface OwnShop {
   address: string;
   folder: string;
   stop(signal: "SIGTERM" | "SIGKILL"): void;
-  /** takes its folder away */
+  /** until it has ended */
+  gone(): Promise<void>;
+  /** takes its folder away, once it has ended */
   away(): Promise<void>;
 }
 
@@ -11,8 +13,8 @@ export interface OwnShop {
 export interface TrialSetting {
   /** address of a running shop with the demo in it */
   address: string;
-  /** starts another */
-  start(): Promise<OwnShop>;
+  /** starts another, with more in its environment */
+  start(environment?: Readonly<Record<string, string>>): Promise<OwnShop>;
   /** path of a bundled thread */
   desk(name: string): string;
   /** the short form that runs with the other tests */

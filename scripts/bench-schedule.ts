@@ -8,6 +8,7 @@ import type { Network } from "#core/schedule/solve/problem";
 import { solve } from "#core/schedule/solve/solve";
 import { hobnailYard } from "#demo/hobnail-yard";
 import { cheapestByMilp } from "../tests/milp";
+import { networksOf } from "../tests/network-families";
 import { smallNetwork } from "../tests/random-networks";
 
 /**
@@ -18,6 +19,13 @@ import { smallNetwork } from "../tests/random-networks";
 const FOLDER = "tests/networks";
 const RANDOM = 60;
 const now = () => performance.now();
+/** Sizes of networks of all families and hours, how many of each, and what is wanted. */
+const FAMILIES = [
+  [5, 12, 40, "all proven"],
+  [15, 31, 40, "mean ≤ 0.05 %, ≥ 95 % proven"],
+  [40, 83, 40, "mean ≤ 0.5 %, worst ≤ 3 %, over the best known"],
+  [200, 320, 14, "mean ≤ 1.5 %, worst ≤ 4 %"],
+] as const;
 
 interface Known {
   feasible: boolean;
@@ -85,6 +93,16 @@ export async function benchSchedule(tell: Tell) {
   tell(`${middle.length} networks of 40 to 83, 500 ms`, gaps(middle, 500), "mean ≤ 1 %, worst ≤ 5 %");
   const large = feasible.filter((one) => size(one) >= 200);
   tell(`${large.length} networks of 200 to 850, 500 ms, over the bound`, gaps(large, 500), "mean ≤ 1.5 %");
+
+  for (const [least, most, many, target] of FAMILIES) {
+    const invented = networksOf(most, least, many).map((network) => ({ network, known: null }));
+    const possible = invented.filter(({ network }) => solve(network, { budget: 100, now }).feasible);
+    tell(
+      `${possible.length} invented networks of ${least} to ${most} activities, 500 ms, over their own bounds`,
+      gaps(possible, 500),
+      target,
+    );
+  }
 
   const impossible = all.filter(({ known }) => known?.feasible === false);
   const times = impossible.map(({ network }) => {
