@@ -9,6 +9,17 @@ export interface Asking {
   plan: Plan;
   shop: Shop;
   around: Around;
+  /** ids of the ideas to be tried all at once */
+  together: readonly string[];
 }
 
-export type Answer = { is: "tried"; id: number; ideas: Tried[] } | { is: "failed"; id: number; says: string };
+/** What the ideas come to. */
+export interface Trials {
+  /** the plan without any of them */
+  before: Tried;
+  ideas: Tried[];
+  /** null where none were asked for, or they cannot be had together */
+  together: Tried | null;
+}
+
+export type Answer = ({ is: "tried"; id: number } & Trials) | { is: "failed"; id: number; says: string };

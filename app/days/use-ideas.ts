@@ -1,8 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { Plan } from "#core/plan/plan";
-import type { Tried } from "#core/schedule/what-if";
 import type { JobStanding } from "~/plan-of-work/standing";
-import type { Answer, Asking } from "./messages";
+import type { Answer, Asking, Trials } from "./messages";
 
 /** A worker for one question at a time: a newer question ends it, whatever it is doing. */
 class Desk {
@@ -38,25 +37,34 @@ class Desk {
 /** Milliseconds without an edit before ideas are tried. */
 const REST = 250;
 
-/** The ideas of What if, tried in the worker; null until they are known. */
+export interface Ideas {
+  /** null until they are known */
+  trials: Trials | null;
+  /** those are of another choice of ideas to be tried together */
+  trying: boolean;
+  failed: boolean;
+}
+
+/** The ideas of What if, tried in the worker; `together` are the ids of those to be tried all at once. */
 export function useIdeas(
   plan: Plan,
   { shop, around }: Pick<JobStanding, "shop" | "around">,
   wanted: boolean,
-): { ideas: readonly Tried[] | null; failed: boolean } {
+  together: string,
+): Ideas {
   const desk = useRef<Desk | null>(null);
-  const [known, setKnown] = useState<{ of: Plan; ideas: readonly Tried[] | null; failed: boolean } | null>(null);
+  const [known, setKnown] = useState<{ of: Plan; together: string; trials: Trials | null } | null>(null);
   useEffect(() => () => desk.current?.close(), []);
   useEffect(() => {
     if (!wanted) return;
     const rest = setTimeout(() => {
       desk.current ??= new Desk();
-      desk.current.ask({ plan, shop, around }, (answer) => {
-        if (answer.is === "tried") setKnown({ of: plan, ideas: answer.ideas, failed: false });
-        else setKnown({ of: plan, ideas: null, failed: true });
-      });
+      desk.current.ask({ plan, shop, around, together: together.split(",") }, (answer) =>
+        setKnown({ of: plan, together, trials: answer.is === "tried" ? answer : null }),
+      );
     }, REST);
     return () => clearTimeout(rest);
-  }, [plan, shop, around, wanted]);
-  return known?.of === plan ? known : { ideas: null, failed: false };
+  }, [plan, shop, around, wanted, together]);
+  if (known?.of !== plan) return { trials: null, trying: true, failed: false };
+  return { trials: known.trials, trying: known.together !== together, failed: known.trials === null };
 }

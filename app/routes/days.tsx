@@ -15,7 +15,7 @@ import { DayList } from "~/days/day-list";
 import { lanesOf, withPhases } from "~/days/lanes";
 import { StateForm } from "~/days/state-form";
 import { useIdeas } from "~/days/use-ideas";
-import { Ideas } from "~/days/what-if-panel";
+import { IdeaList, MOST_BESIDE, WaysOut, WhatIfBoard } from "~/days/what-if-panel";
 import { useJob, useJobEditor } from "~/editor/job-editor";
 import { jobAction } from "~/http/job-action.server";
 import { SeamMark } from "~/parts/severity";
@@ -26,7 +26,7 @@ import type { Route } from "./+types/days";
 
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
 
-function Clashes({ ideas, failed, made, onUsed }: ReturnType<typeof useIdeas> & { made: JobPlan; onUsed: () => void }) {
+function Clashes({ made, ...known }: ReturnType<typeof useIdeas> & { made: JobPlan; onUsed: () => void }) {
   const { plan } = useJob();
   if (made.clashes.length === 0) return null;
   return (
@@ -57,7 +57,7 @@ function Clashes({ ideas, failed, made, onUsed }: ReturnType<typeof useIdeas> & 
         ))}
       </ul>
       <p className="mb-1 text-note font-semibold">What would help</p>
-      <Ideas ideas={ideas} failed={failed} waysOut onUsed={onUsed} />
+      <WaysOut {...known} />
     </section>
   );
 }
@@ -188,7 +188,9 @@ function Days({ planned }: { planned: JobPlan }) {
   const works = useMemo(() => [work], [work]);
   const items = useMemo(() => withPhases(works, bookings), [works, bookings]);
   const lanes = useMemo(() => lanesOf(works, items, kind), [works, items, kind]);
-  const ideas = useIdeas(plan, plans, asking || made.clashes.length > 0);
+  const besideParam = asking ? (params.get("beside") ?? "") : "";
+  const beside = useMemo(() => besideParam.split(",").filter(Boolean).slice(0, MOST_BESIDE), [besideParam]);
+  const ideas = useIdeas(plan, plans, asking || made.clashes.length > 0, beside.join(","));
   const chosen = params.get("work");
   const selected = items.find(({ booking }) => booking.id === chosen);
   const climate = judgement.zones[0]?.climate;
@@ -252,23 +254,28 @@ function Days({ planned }: { planned: JobPlan }) {
   );
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_300px]">
-      <Calendar
-        hours={hoursOf(work)}
-        days={days}
-        lanes={lanes}
-        startOf={() => start}
-        air={climate ? { climate, zero: start } : null}
-        day={days.day}
-        chosen={chosen}
-        chain={chain}
-        linkTo={(booking) =>
-          link({ work: booking.id === chosen ? null : booking.id, day: Math.floor(booking.starts / 1440) })
-        }
-        onDrag={(booking, starts) => setDragged(starts === null ? null : { booking, starts: Math.max(starts, start) })}
-        onDrop={drop}
-        bar={bar}
-        foot={foot}
-      />
+      <div className="flex min-h-0 flex-col [&>:last-child]:min-h-0 [&>:last-child]:flex-1">
+        {asking && <WhatIfBoard {...ideas} beside={beside} onUsed={showEdit} />}
+        <Calendar
+          hours={hoursOf(work)}
+          days={days}
+          lanes={lanes}
+          startOf={() => start}
+          air={climate ? { climate, zero: start } : null}
+          day={days.day}
+          chosen={chosen}
+          chain={chain}
+          linkTo={(booking) =>
+            link({ work: booking.id === chosen ? null : booking.id, day: Math.floor(booking.starts / 1440) })
+          }
+          onDrag={(booking, starts) =>
+            setDragged(starts === null ? null : { booking, starts: Math.max(starts, start) })
+          }
+          onDrop={drop}
+          bar={bar}
+          foot={foot}
+        />
+      </div>
       <aside className="min-h-0 overflow-y-auto p-4" aria-label="The day">
         <WhenItLeaves isKept={isKept} dates={dates} visits={visitsOf(planned)} />
         {rough && withEdit && (
@@ -302,7 +309,12 @@ function Days({ planned }: { planned: JobPlan }) {
             </Link>
           </h2>
           {asking ? (
-            <Ideas {...ideas} onUsed={showEdit} />
+            <IdeaList
+              {...ideas}
+              onUsed={showEdit}
+              beside={beside}
+              linkTo={(ids) => link({ beside: ids.length === 0 ? null : ids.join(",") })}
+            />
           ) : (
             <p className="text-note text-soft">
               Longer hours, another painter, a warmer room, another product or school: what each would change.

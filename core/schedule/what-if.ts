@@ -5,16 +5,16 @@ import type { Command } from "../edit/command.ts";
 import { judge } from "../judge/judge.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
 import type { Material } from "../materials/material.ts";
-import type { Hours } from "../plan/hours.ts";
+import { type Hours, MOST_PAINTERS } from "../plan/hours.ts";
 import type { Plan, Step } from "../plan/plan.ts";
-import type { Shop } from "../plan/shop.ts";
+import { painterAt, type Shop } from "../plan/shop.ts";
 import { named } from "../rules/words.ts";
 import { techniquesFor } from "../surface/techniques.ts";
 import { HOUR, type Minutes, type WallMinutes } from "../units/units.ts";
 import { readWallTime, sayWallTime } from "../units/wall-time.ts";
 import { sayDate, sayMoment } from "../units/when.ts";
 import { datesOf } from "./dates.ts";
-import { workOf } from "./plan-of-work.ts";
+import { visitsOf, workOf } from "./plan-of-work.ts";
 import { type Schedule, type ScheduleOptions, schedule } from "./schedule.ts";
 import { hoursOf, type Work } from "./work.ts";
 
@@ -23,6 +23,8 @@ export interface Idea {
   id: string;
   label: string;
   commands: Command[];
+  /** where it is a change of the shop and not of the job: the shop with it */
+  shop?: Shop;
 }
 
 /** What an idea brings, tried on the plan. */
@@ -32,6 +34,9 @@ export interface Tried extends Idea {
   /** change of the finish; negative is earlier, null where either has none */
   gain: Minutes | null;
   clashes: number;
+  /** days on which there is work, and how much of it there is by hand */
+  visits: number;
+  handsOn: Minutes;
   /** stops of the rules, before and after */
   stops: { before: number; after: number };
 }
@@ -225,8 +230,21 @@ const pinIdeas = (plan: Plan): Idea[] =>
         },
       ];
 
+/** What the shop could change: one more who paints. */
+const shopIdeas = (shop: Shop): Idea[] =>
+  shop.painters.length < MOST_PAINTERS
+    ? [
+        {
+          id: "shop-painter",
+          label: `Have ${["a second", "a third", "a fourth"][shop.painters.length - 1] ?? "another"} painter in the shop`,
+          commands: [],
+          shop: { ...shop, painters: [...shop.painters, { ...painterAt(shop.painters.length), id: "one-more" }] },
+        },
+      ]
+    : [];
+
 /** Ideas worth trying on a plan: hours, painters, air, schools, products, set times, and for a clash the coats and days it names. */
-export function ideasFor(work: Work, made: Schedule, inShop = false): Idea[] {
+export function ideasFor(work: Work, made: Schedule, shop?: Shop): Idea[] {
   const { plan } = work;
   const steps = made.clashes.map(({ stepId }) => stepId);
   const days = made.clashes.flatMap(({ zoneId, stepId }) =>
@@ -237,7 +255,8 @@ export function ideasFor(work: Work, made: Schedule, inShop = false): Idea[] {
   return [
     ...pinIdeas(plan),
     ...dueIdeas(work, made),
-    ...hoursIdeas(hoursOf(work), [...new Set(days)].slice(0, 2), inShop),
+    ...hoursIdeas(hoursOf(work), [...new Set(days)].slice(0, 2), shop !== undefined),
+    ...(shop ? shopIdeas(shop) : []),
     ...roomIdeas(plan),
     ...schoolIdeas(plan),
     ...coatIdeas(plan, steps),
@@ -253,6 +272,20 @@ export interface TryOptions extends ScheduleOptions {
 const workIn = (plan: Plan, shop: Shop | undefined): Work =>
   shop ? workOf(plan, shop) : { plan, judgement: judge(plan) };
 
+/** A schedule of one job, as it is compared with others. */
+function triedFrom(idea: Idea, work: Work, made: Schedule, before: Schedule, stops: number): Tried {
+  return {
+    ...idea,
+    finish: made.finish,
+    leaves: datesOf(work, made)?.leaves ?? null,
+    gain: made.finish !== null && before.finish !== null ? made.finish - before.finish : null,
+    clashes: made.clashes.length,
+    visits: visitsOf(made),
+    handsOn: made.bookings.reduce((sum, { starts, ends }) => sum + ends - starts, 0),
+    stops: { before: stops, after: work.judgement.counts.stop },
+  };
+}
+
 /** Tries an idea: the finish before and after, what clashes then, and whether a rule says stop that did not before; `stops` are those before. */
 export function tryIdea(
   plan: Plan,
@@ -261,18 +294,32 @@ export function tryIdea(
   idea: Idea,
   { shop, ...options }: TryOptions = {},
 ): Tried | null {
-  const done = applyCommands(plan, idea.commands);
+  const done = idea.commands.length === 0 ? { ok: true as const, plan } : applyCommands(plan, idea.commands);
   if (!done.ok) return null;
-  const work = workIn(done.plan, shop);
+  const work = workIn(done.plan, idea.shop ?? shop);
+  const made = schedule([work], idea.shop ? { ...options, painters: idea.shop.painters } : options);
+  return triedFrom(idea, work, made, before, stops);
+}
+
+/** The plan as it is, to hold ideas against. */
+export function asItIs(plan: Plan, { shop, ...options }: TryOptions = {}): Tried {
+  const work = workIn(plan, shop);
   const made = schedule([work], options);
-  return {
-    ...idea,
-    finish: made.finish,
-    leaves: datesOf(work, made)?.leaves ?? null,
-    gain: made.finish !== null && before.finish !== null ? made.finish - before.finish : null,
-    clashes: made.clashes.length,
-    stops: { before: stops, after: work.judgement.counts.stop },
+  return triedFrom({ id: "as-it-is", label: "As it is", commands: [] }, work, made, made, work.judgement.counts.stop);
+}
+
+/** Several ideas at once; where two change the same, the later one holds. Null where they cannot be had together. */
+export function tryTogether(plan: Plan, ideas: readonly Idea[], options: TryOptions = {}): Tried | null {
+  const { shop, ...how } = options;
+  const work = workIn(plan, shop);
+  const withShop = ideas.find((one) => one.shop)?.shop;
+  const together: Idea = {
+    id: "together",
+    label: "All of them together",
+    commands: ideas.flatMap(({ commands }) => commands),
+    ...(withShop ? { shop: withShop } : {}),
   };
+  return tryIdea(plan, schedule([work], how), work.judgement.counts.stop, together, options);
 }
 
 /** Another product that spoils the finish, or only makes it later, is not worth showing. */
@@ -287,7 +334,7 @@ export function whatIf(plan: Plan, options: TryOptions = {}): Tried[] {
   const { shop, ...how } = options;
   const work = workIn(plan, shop);
   const before = schedule([work], how);
-  return ideasFor(work, before, shop !== undefined)
+  return ideasFor(work, before, shop)
     .map((idea) => tryIdea(plan, before, work.judgement.counts.stop, idea, options))
     .filter((tried): tried is Tried => tried !== null && (tried.gain !== 0 || tried.clashes !== before.clashes.length))
     .filter((tried) => !tried.id.startsWith("product-") || isWorthIt(tried, before))
