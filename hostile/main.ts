@@ -79,18 +79,23 @@ rmSync(demo, { recursive: true, force: true });
 
 const BEGIN = "<!-- made by npm run hostile -->";
 const END = "<!-- end -->";
-if (!short && named.length === 0) {
-  const rows = results.map(
-    ({ trial, result }) => `| ${trial.name} | ${trial.says} | ${result.tried} | ${result.faults} | ${result.came} |`,
-  );
-  const table = [
-    "| trial | what was tried | how often | faults | what happened |",
-    "| --- | --- | --- | --- | --- |",
-    ...rows,
-  ];
+if (!short) {
+  // the rows of the trials that ran, among those that are there from before
   const page = readFileSync("docs/reliability.md", "utf8");
-  const [before, after] = [page.slice(0, page.indexOf(BEGIN)), page.slice(page.indexOf(END))];
-  writeFileSync("docs/reliability.md", `${before}${BEGIN}\n\n${table.join("\n")}\n\n${after}`);
+  const [before, table, after] = [
+    page.slice(0, page.indexOf(BEGIN)),
+    page.slice(page.indexOf(BEGIN), page.indexOf(END)),
+    page.slice(page.indexOf(END)),
+  ];
+  const rows = TRIALS.map(({ name, says }) => {
+    const ran = results.find(({ trial }) => trial.name === name)?.result;
+    const was = table.split("\n").find((line) => line.startsWith(`| ${name} |`));
+    return ran
+      ? `| ${name} | ${says} | ${ran.tried} | ${ran.faults} | ${ran.came} |`
+      : (was ?? `| ${name} | ${says} | | | |`);
+  });
+  const head = ["| trial | what was tried | how often | faults | what happened |", "| --- | --- | --- | --- | --- |"];
+  writeFileSync("docs/reliability.md", `${before}${BEGIN}\n\n${[...head, ...rows].join("\n")}\n\n${after}`);
 }
 const bad = results.filter(({ result }) => result.faults > 0).length;
 console.log(`${results.length - bad} passed, ${bad} failed`);

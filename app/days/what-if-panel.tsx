@@ -51,7 +51,7 @@ function Use({
 }) {
   const { send } = useJobEditor();
   const look = `button flex w-full items-baseline gap-2 text-left whitespace-normal ${main ? "button-main" : ""}`;
-  if (idea.shop)
+  if (idea.shop && idea.commands.length === 0)
     return (
       <Link to="/shop" className={look}>
         {children}
@@ -211,7 +211,7 @@ function SideBySide({ trials, trying, beside, onUsed }: Props & { beside: readon
             <td key={one.id} className="px-2 pt-1">
               {one !== before && (
                 <Use idea={one} onUsed={onUsed}>
-                  {one.shop ? "Hours and painters" : "Use this"}
+                  {one.shop && one.commands.length === 0 ? "Hours and painters" : "Use this"}
                 </Use>
               )}
             </td>

@@ -1,9 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { applyCommands } from "../edit/apply.ts";
 import { judge } from "../judge/judge.ts";
+import { shopOf } from "../plan/shop.ts";
 import { examplePlan } from "../rules/example.ts";
 import { schedule } from "./schedule.ts";
-import { whatIf } from "./what-if.ts";
+import { asItIs, tryTogether, whatIf } from "./what-if.ts";
 
 const cold = () => {
   const plan = examplePlan({
@@ -104,5 +105,46 @@ describe("what if", () => {
     expect(before.clashes.length).toBeGreaterThan(0);
     const ways = whatIf(plan).filter(({ clashes }) => clashes < before.clashes.length);
     expect(ways.map(({ label }) => label).join("; ")).toMatch(/hour longer/);
+  });
+
+  it("tries several at once, and the shop's own", () => {
+    const plan = cold();
+    const shop = shopOf({ ...plan.pinned.hours, painters: 1 });
+    const options = { shop, painters: shop.painters };
+    const ideas = whatIf({ ...plan, hoursFrom: "shop" }, options);
+    expect(ideas.map(({ id }) => id)).not.toContain("painter");
+    const warm = ideas.find(({ id }) => id.startsWith("warm"))!;
+    const saturday = ideas.find(({ id }) => id === "saturday" || id === "hours")!;
+    const both = tryTogether({ ...plan, hoursFrom: "shop" }, [warm, saturday], options)!;
+    expect(both.commands).toEqual([...warm.commands, ...saturday.commands]);
+    expect(both.finish!).toBeLessThanOrEqual(Math.min(warm.finish!, saturday.finish!));
+    const before = asItIs({ ...plan, hoursFrom: "shop" }, options);
+    expect(before.gain).toBe(0);
+    expect(before.visits).toBeGreaterThan(1);
+    expect(before.handsOn).toBeGreaterThan(0);
+  });
+
+  it("tries one more painter where there is work for two at a time", () => {
+    const two = examplePlan({
+      shows: "two faces",
+      ground: "raw timber",
+      species: "pine",
+      steps: [["brush", "chalk-bone-white", { coats: 2 }]],
+    });
+    const [piece] = two.pieces;
+    const [face] = piece!.zones;
+    const zones = ["a", "b", "c"].map((id) => ({
+      ...face!,
+      id,
+      name: id,
+      shape: { kind: "panel" as const, width: 2000, height: 1500, count: 1 },
+    }));
+    const plan = { ...two, hoursFrom: "shop" as const, pieces: [{ ...piece!, zones }] };
+    const shop = shopOf({ ...plan.pinned.hours, painters: 1 });
+    const ideas = whatIf(plan, { shop, painters: shop.painters });
+    const more = ideas.find(({ id }) => id === "shop-painter")!;
+    expect(more.gain!).toBeLessThan(0);
+    expect(more.commands).toEqual([]);
+    expect(more.shop!.painters).toHaveLength(2);
   });
 });

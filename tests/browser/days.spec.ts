@@ -67,6 +67,32 @@ test("what if: ideas are tried, with the finish they come to, and one is taken",
   await expect.poll(() => finish.textContent()).not.toBe(before);
 });
 
+test("what if: alternatives stand beside the plan as it is, alone and together, and the choice is in the address", async ({
+  page,
+}) => {
+  await open(page, "/jobs/chart-cabinet/days?otherwise=yes");
+  const board = page.getByRole("region", { name: "Side by side" });
+  await expect(board.getByText(/stand here beside the plan/)).toBeVisible();
+  const list = page.getByRole("region", { name: "What if" });
+  await list.getByRole("link", { name: /^Compare: Wax or seal when touch dry/ }).click({ timeout: 40_000 });
+  await list.getByRole("link", { name: "Compare: Work on Saturdays too" }).click();
+  await expect(page).toHaveURL(/beside=touch-dry%2Csaturday/);
+  await expect(board.getByRole("figure", { name: /Work on Saturdays too: −/ })).toBeVisible();
+  const columns = board.getByRole("columnheader");
+  await expect(columns.filter({ hasText: "All of them together" })).toBeVisible({ timeout: 40_000 });
+  await expect(columns).toHaveText([/What|^$/, "As it is", /touch dry/, /Saturdays/, /together/]);
+  const clashes = board.getByRole("row", { name: /^Clashes/ }).getByRole("cell");
+  await expect(clashes).toHaveText(["2", "1", "2", "1"]);
+  // the same choice from the address alone
+  await page.reload();
+  await expect(columns).toHaveCount(5, { timeout: 40_000 });
+  const leaves = board.getByRole("row", { name: /^Leaves/ }).getByRole("cell");
+  await expect(leaves.first()).toHaveText(/Dec/);
+  await board.getByRole("button", { name: "Use this" }).last().click();
+  await saved(page);
+  await expect(page.getByRole("region", { name: "Clashes" }).getByRole("listitem").first()).toBeVisible();
+});
+
 test("a plan with a clash says which claims clash, and what would help", async ({ page }) => {
   await open(page, "/jobs/chart-cabinet/days");
   const clash = page.getByRole("region", { name: "Clashes" });

@@ -17,6 +17,7 @@ const SCREENS = [
   ["days", "/jobs/carved-settle/days"],
   ["days with a clash", "/jobs/chart-cabinet/days"],
   ["days, selected work and what if", "/jobs/dough-bin/days?work=dough-bin:bin:clear&otherwise=yes&chain=yes"],
+  ["days, alternatives side by side", "/jobs/chart-cabinet/days?otherwise=yes&beside=touch-dry,saturday"],
   ["days of the shop", "/days"],
   [
     "days of the shop, a piece opened and the hours charted",
