@@ -1,4 +1,4 @@
-import type { Network } from "#core/schedule/solve/problem";
+import type { Network } from "#core/schedule/solve/network";
 
 /**
  * Checks a schedule without knowing how it was made: whole starts of every activity, work inside one window, waits

@@ -5,6 +5,7 @@ import { setTimeout as pause } from "node:timers/promises";
 import Database from "libsql";
 import { z } from "zod";
 
+// cspell:ignore conds
 // A stand-in for a libSQL server: its published HTTP protocol (Hrana 2, as JSON: pipelines of requests on streams that
 // batons carry on) over an embedded file. Just what the tool's client speaks; for trials and tests, on this machine only.
 

@@ -1,5 +1,5 @@
 import loadHighs from "highs";
-import { type Network, PAINTER } from "#core/schedule/solve/problem";
+import { type Network, PAINTER } from "#core/schedule/solve/network";
 
 let solver: ReturnType<typeof loadHighs> | null = null;
 

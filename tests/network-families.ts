@@ -1,4 +1,4 @@
-import type { Activity, Lag, Network, Stretch } from "#core/schedule/solve/problem";
+import type { Activity, Lag, Network, Stretch } from "#core/schedule/solve/network";
 import { Random } from "#core/schedule/solve/random";
 
 /**
@@ -19,8 +19,8 @@ interface Family {
   seed: number;
 }
 
-export type CalendarName = "full" | "short" | "evening" | "naps" | "parttime" | "odd" | "lunchless";
-export const CALENDARS: readonly CalendarName[] = ["full", "short", "evening", "naps", "parttime", "odd", "lunchless"];
+export type CalendarName = "full" | "short" | "evening" | "naps" | "parttime" | "odd" | "unbroken";
+export const CALENDARS: readonly CalendarName[] = ["full", "short", "evening", "naps", "parttime", "odd", "unbroken"];
 
 const DAY = 1440;
 const HOURS: Record<CalendarName, (random: Random, weekday: number) => Stretch[]> = {
@@ -68,7 +68,7 @@ const HOURS: Record<CalendarName, (random: Random, weekday: number) => Stretch[]
           [to + 55, to + 55 + 10 * (11 + random.below(10))],
         ];
   },
-  lunchless: (_, weekday) => [weekday === 4 ? [540, 720] : [540, 1020]],
+  unbroken: (_, weekday) => [weekday === 4 ? [540, 720] : [540, 1020]],
 };
 
 function calendarOf(name: CalendarName, days: number, random: Random): Stretch[] {
@@ -100,7 +100,7 @@ const techniques = (drying: Family["drying"]): readonly (readonly Step[])[] => {
   return [
     [
       { name: "ground", takes: [20, 60], min: long ? [300, 660] : coat },
-      { name: "wetglaze", takes: [10, 30], min: [0, 0], max: [0, 10] },
+      { name: "glazed", takes: [10, 30], min: [0, 0], max: [0, 10] },
       { name: "vein", takes: [20, 45], min: [0, 5], max: [10, 10] },
       { name: "soften", takes: [5, 25], min: long ? [1900, 2900] : [120, 240] },
       { name: "varnish", takes: [15, 35] },
@@ -151,7 +151,7 @@ const techniques = (drying: Family["drying"]): readonly (readonly Step[])[] => {
     [
       { name: "base", takes: [20, 70], min: [60, 240] },
       { name: "medium", takes: [10, 30], min: [10, 10], max: [20, 60] },
-      { name: "cracktop", takes: [10, 35], min: long ? [765, 1070] : [100, 185] },
+      { name: "crackle", takes: [10, 35], min: long ? [765, 1070] : [100, 185] },
       { name: "seal", takes: [15, 40] },
     ],
     [
@@ -167,7 +167,7 @@ const techniques = (drying: Family["drying"]): readonly (readonly Step[])[] => {
       { name: "v3", takes: [15, 40] },
     ],
     [
-      { name: "glueup", takes: [15, 35], min: [0, 0], max: [0, 0] },
+      { name: "glue", takes: [15, 35], min: [0, 0], max: [0, 0] },
       { name: "clamp", takes: [120, 260], ...open, passive: true },
       { name: "clean", takes: [10, 20], ...open },
       { name: "prime", takes: [15, 40] },

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import type { Activity, Lag, Network, Stretch } from "#core/schedule/solve/problem";
+import type { Activity, Lag, Network, Stretch } from "#core/schedule/solve/network";
 
 /** Small networks like the shop's: a few zones, each a chain of coats with waits, now and then a window that shuts. */
 export const smallNetwork = (most = 6): fc.Arbitrary<Network> =>

@@ -11,7 +11,7 @@ interface Bar {
   chosen: boolean;
 }
 
-/** How much sooner or later the last work would be done, idea by idea, the best at the top. */
+/** How much earlier or later the last work would be done, idea by idea, the best at the top. */
 export default function GainChart({ bars, height }: { bars: readonly Bar[]; height: number }) {
   const option = useMemo(() => {
     const most = Math.max(0, ...bars.map(({ gain }) => Math.abs(gain)));

@@ -23,7 +23,7 @@ const Trying = () => (
   </p>
 );
 
-/** Ideas that change something, held against the dates on the page, which may be better than those they were tried from. */
+/** Ideas that change something, compared with the dates on the page, which may be better than those they were tried from. */
 function useWorthShowing() {
   const { planned, rough } = useJobEditor();
   const now = rough ?? planned;

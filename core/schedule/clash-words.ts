@@ -8,7 +8,7 @@ import { longestWindow } from "./calendar.ts";
 import { type Yielding, yielding } from "./giving-way.ts";
 import { type Reason, sayLag } from "./reason.ts";
 import type { Claim } from "./solve/clash.ts";
-import type { Lag, Minute, Network } from "./solve/problem.ts";
+import type { Lag, Minute, Network } from "./solve/network.ts";
 import type { Task } from "./work.ts";
 
 /** Claims that cannot all be met, in words, shown at the step that did not fit in. */

@@ -1,7 +1,7 @@
 import type { Hours } from "../plan/hours.ts";
 import { areAlike, hoursOfPainter, type Painter, type Skill } from "../plan/shop.ts";
 import type { WallMinutes } from "../units/units.ts";
-import { type Activity, PAINTER, type Way } from "./solve/problem.ts";
+import { type Activity, PAINTER, type Way } from "./solve/network.ts";
 import { hoursOf, type Work } from "./work.ts";
 
 // Whose hands there are. Where all painters are alike they are one resource, and who does what is settled afterwards; where

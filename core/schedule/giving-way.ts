@@ -1,5 +1,5 @@
 import type { Claim } from "./solve/clash.ts";
-import type { Activity, Lag, Minute, Network } from "./solve/problem.ts";
+import type { Activity, Lag, Minute, Network } from "./solve/network.ts";
 
 // What is given up of claims that cannot all be met, so that the rest can be dated.
 

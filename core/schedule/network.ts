@@ -13,7 +13,7 @@ import { workingWindows } from "./calendar.ts";
 import { type Around, Crew } from "./crew.ts";
 import { handlingOf } from "./handling.ts";
 import { type Reason, reasonFor } from "./reason.ts";
-import type { Activity, Lag, Network, Stretch, VaryingLag } from "./solve/problem.ts";
+import type { Activity, Lag, Network, Stretch, VaryingLag } from "./solve/network.ts";
 import { boundsOf as takesBetween, varyingLag } from "./varying.ts";
 import { apartId, type Done, hoursOf, phaseName, type Task, type TaskKind, taskId, type Work } from "./work.ts";
 

@@ -1,7 +1,7 @@
 import type { Gate } from "../drying/gate.ts";
 import type { JudgedPhase } from "../judge/judge.ts";
 import { sayDuration } from "../units/duration.ts";
-import type { Lag } from "./solve/problem.ts";
+import type { Lag } from "./solve/network.ts";
 import { phaseName } from "./work.ts";
 
 /** Why a wait is in the network. */

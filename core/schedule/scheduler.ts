@@ -8,7 +8,7 @@ import { relaxed, undated, type Yielding, yielding } from "./giving-way.ts";
 import { type DryModes, modeOf, networkOfWork, type ShopNetwork } from "./network.ts";
 import type { Schedule, ScheduleOptions } from "./schedule.ts";
 import { type Claim, clashOf } from "./solve/clash.ts";
-import { type Activity, FAR, fitsOf, handedOut, type Lag, type Minute, type Network } from "./solve/problem.ts";
+import { type Activity, FAR, fitsOf, handedOut, type Lag, type Minute, type Network } from "./solve/network.ts";
 import { type Placed, Serial } from "./solve/serial.ts";
 import { slackOf } from "./solve/slack.ts";
 import { type Solution, solve } from "./solve/solve.ts";

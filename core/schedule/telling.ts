@@ -3,7 +3,7 @@ import type { Clash } from "./clash-words.ts";
 import { handsOfPainter, sharedOut, type Taken } from "./crew.ts";
 import type { ShopNetwork } from "./network.ts";
 import type { Booking, Lies, Schedule } from "./schedule.ts";
-import type { Activity, Minute, Network } from "./solve/problem.ts";
+import type { Activity, Minute, Network } from "./solve/network.ts";
 import { slackOf } from "./solve/slack.ts";
 import { visitsOf } from "./solve/tidy.ts";
 import type { Work } from "./work.ts";

@@ -2,7 +2,7 @@ import type { Climate } from "../drying/climate.ts";
 import type { Gate, Stage } from "../drying/gate.ts";
 import type { Coat } from "../drying/law.ts";
 import { DAY, HOUR, type Minutes } from "../units/units.ts";
-import type { Minute, VaryingLag } from "./solve/problem.ts";
+import type { Minute, VaryingLag } from "./solve/network.ts";
 
 // Waits whose length depends on the hour they begin, as functions the solver can also invert.
 

@@ -301,7 +301,7 @@ export function tryIdea(
   return triedFrom(idea, work, made, before, stops);
 }
 
-/** The plan as it is, to hold ideas against. */
+/** The plan as it is, to compare ideas with. */
 export function asItIs(plan: Plan, { shop, ...options }: TryOptions = {}): Tried {
   const work = workIn(plan, shop);
   const made = schedule([work], options);

@@ -1,11 +1,11 @@
-import { FAR, fitsOf, latestOf, type Minute, type Network } from "./problem.ts";
+import { FAR, fitsOf, latestOf, type Minute, type Network } from "./network.ts";
 import { type Load, Overload } from "./room.ts";
 
 /** Rounds in which maximum waits push starts on; what moves after that is left: the bound stays true, if a little low. */
 const ROUNDS = 4;
 
 /**
- * Shows of a finish that it cannot be kept: earliest and latest starts by the waits and windows, then the work of every
+ * Shows that a finish comes too early to be met: earliest and latest starts by the waits and windows, then the work of every
  * span of days against the room in it. For networks of any size, without what is known of every pair.
  */
 export class Bound {

@@ -3,8 +3,8 @@ import { describe, expect, it } from "vitest";
 import { smallNetwork } from "../../../tests/random-networks.ts";
 import { Bound } from "./bound.ts";
 import { chainsOf } from "./chains.ts";
+import type { Network, Stretch } from "./network.ts";
 import { loadsOf, pricedLoadOf } from "./packing.ts";
-import type { Network, Stretch } from "./problem.ts";
 import { solve } from "./solve.ts";
 
 const days = (many: number, ...hours: Stretch[]): Stretch[] =>

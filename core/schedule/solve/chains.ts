@@ -1,5 +1,5 @@
 import type { Minutes } from "../../units/units.ts";
-import { fitsOf, type Lag, type Minute, type Network, type VaryingLag } from "./problem.ts";
+import { fitsOf, type Lag, type Minute, type Network, type VaryingLag } from "./network.ts";
 
 /** A wait as one of its ends sees it: the activity at the other end, by number. */
 export interface Link {

@@ -1,5 +1,6 @@
 import { wayTo } from "./chains.ts";
-import { type Activity, type Lag, type Network, problemOf } from "./problem.ts";
+import type { Activity, Lag, Network } from "./network.ts";
+import { problemOf } from "./problem.ts";
 import { Search } from "./search.ts";
 import { horizonOf } from "./solve.ts";
 

@@ -1,7 +1,7 @@
 import type { Block } from "./blocks.ts";
 import type { Chains } from "./chains.ts";
 import { Gaps } from "./gaps.ts";
-import { FAR, isByHand, latestOf, type Minute, type Network, PAINTER, type Stretch } from "./problem.ts";
+import { FAR, isByHand, latestOf, type Minute, type Network, PAINTER, type Stretch } from "./network.ts";
 
 /** Times that the beginning of a block moves on, for a window that would be missed. */
 const TRIES = 60;

@@ -1,5 +1,5 @@
 import type { Minutes } from "../../units/units.ts";
-import { FAR, type Minute, type Stretch } from "./problem.ts";
+import { FAR, type Minute, type Stretch } from "./network.ts";
 
 /** Numbers kept of each change, so that it can be taken back. */
 const KEPT = 6;

@@ -1,11 +1,11 @@
 import type { Minutes } from "../../units/units.ts";
 import { Bound } from "./bound.ts";
 import { chainsOf, longestWay } from "./chains.ts";
+import { FAR, fitsOf, type Minute, type Network, PAINTER } from "./network.ts";
 import { loadsOf, pricedLoadOf } from "./packing.ts";
 import type { Peers } from "./peers.ts";
-import { FAR, fitsOf, type Minute, type Network, PAINTER } from "./problem.ts";
 import { Random } from "./random.ts";
-import { Rearranger } from "./rearrange.ts";
+import { Rearranging } from "./rearrange.ts";
 import { Cutter, type Part } from "./repack.ts";
 import { Serial } from "./serial.ts";
 
@@ -72,8 +72,8 @@ export function solveLarge(network: Network, options: LargeOptions): LargeAnswer
   const began = options.now();
   const forTurns = began + TURNS_SHARE * (options.until - began);
   const bound = new Bound(network, chains.order);
-  const rearranger = network.activities.length <= MOST_PACKED ? Rearranger.for(network, bound, options.seed) : null;
-  const quick = rearranger?.first();
+  const rearranging = network.activities.length <= MOST_PACKED ? Rearranging.for(network, bound, options.seed) : null;
+  const quick = rearranging?.first();
   if (quick) keep(quick.starts, quick.makespan);
   for (let turn = 0; turn < MOST_TURNS; turn++) {
     const patience = PATIENCE[turn % PATIENCE.length]!;
@@ -95,7 +95,7 @@ export function solveLarge(network: Network, options: LargeOptions): LargeAnswer
     return makespan;
   };
   options.peers?.raise(answer.bound);
-  while ((rearranger || packer) && !done()) {
+  while ((rearranging || packer) && !done()) {
     const other = options.peers?.earlierThan(answer.makespan);
     if (other) {
       // what is only a little better is no reason to leave what was being packed
@@ -103,9 +103,9 @@ export function solveLarge(network: Network, options: LargeOptions): LargeAnswer
       keep(other.starts, other.makespan);
     }
     packer?.run(current, keepCurrent, done);
-    if (!rearranger) break;
+    if (!rearranging) break;
     const until = Math.min(options.until, options.now() + REARRANGE_FOR);
-    const changed = rearranger.run(current, keepCurrent(), {
+    const changed = rearranging.run(current, keepCurrent(), {
       over: () => done() || options.now() >= until,
       bound: () => answer.bound,
       onBetter: keep,

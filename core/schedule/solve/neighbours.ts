@@ -1,4 +1,5 @@
-import type { Minute, Problem } from "./problem.ts";
+import type { Minute } from "./network.ts";
+import type { Problem } from "./problem.ts";
 import { Random } from "./random.ts";
 
 const LEAST = 10;

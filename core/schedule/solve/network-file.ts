@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Network } from "./problem.ts";
+import type { Network } from "./network.ts";
 
 /** Bounds of a network file, stated in the messages. */
 export const NETWORK_LIMITS = { activities: 2000, lags: 8000, windows: 5000, minute: 20_000_000 } as const;

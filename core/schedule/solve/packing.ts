@@ -1,5 +1,5 @@
 import type { Minutes } from "../../units/units.ts";
-import { isByHand, type Network, PAINTER, type Stretch } from "./problem.ts";
+import { isByHand, type Network, PAINTER, type Stretch } from "./network.ts";
 import { fillings, LONGEST_FILLED, type Load, Room } from "./room.ts";
 
 /** What is worked on without a break in between, as far as windows go: it shares a window, or is a single activity. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { networksOf } from "../../../tests/network-families.ts";
+import { FAR } from "./network.ts";
 import { Peers } from "./peers.ts";
-import { FAR } from "./problem.ts";
 import { solve } from "./solve.ts";
 
 const now = () => performance.now();

@@ -1,4 +1,4 @@
-import { FAR, type Minute } from "./problem.ts";
+import { FAR, type Minute } from "./network.ts";
 
 const MAKESPAN = 0;
 const BOUND = 1;

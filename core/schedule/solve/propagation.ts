@@ -1,4 +1,5 @@
-import { FAR, type Minute, NONE, type Problem } from "./problem.ts";
+import { FAR, type Minute, NONE } from "./network.ts";
+import type { Problem } from "./problem.ts";
 import { type Load, Overload } from "./room.ts";
 import { Trail } from "./trail.ts";
 

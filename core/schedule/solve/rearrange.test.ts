@@ -6,8 +6,8 @@ import { Bound } from "./bound.ts";
 import { chainsOf, tailsOf } from "./chains.ts";
 import { Decoder, mirrored, onlyHands } from "./decoder.ts";
 import { Gaps } from "./gaps.ts";
-import { FAR, type Network } from "./problem.ts";
-import { Rearranger } from "./rearrange.ts";
+import { FAR, type Network } from "./network.ts";
+import { Rearranging } from "./rearrange.ts";
 
 const networks = networksOf(70, 20, 14, 3);
 
@@ -92,12 +92,12 @@ describe("rearranging", () => {
   it("only ever gives schedules that hold and end earlier, and the same for the same seed", () => {
     for (const network of networks) {
       const run = () => {
-        const rearranger = Rearranger.for(network, new Bound(network, chainsOf(network).order), 5)!;
-        const first = rearranger.first();
+        const rearranging = Rearranging.for(network, new Bound(network, chainsOf(network).order), 5)!;
+        const first = rearranging.first();
         if (!first) return [];
         const finishes = [first.makespan];
         let turns = 0;
-        rearranger.run(first.starts, first.makespan, {
+        rearranging.run(first.starts, first.makespan, {
           over: () => turns++ > 300,
           bound: () => 0,
           onBetter: (starts, makespan) => {

@@ -3,7 +3,7 @@ import { type Block, blocksOf } from "./blocks.ts";
 import type { Bound } from "./bound.ts";
 import { chainsOf, tailsOf } from "./chains.ts";
 import { Decoder, mirrored, onlyHands } from "./decoder.ts";
-import { FAR, isByHand, type Minute, type Network, type Stretch } from "./problem.ts";
+import { FAR, isByHand, type Minute, type Network, type Stretch } from "./network.ts";
 import { Random } from "./random.ts";
 
 export interface RearrangeOptions {
@@ -25,7 +25,7 @@ const PATIENCE = 3000;
  * Looks for an order of the blocks that ends earlier than a schedule that is known: it aims for the last window but one,
  * and counts the work that still comes too late for it. Only for networks that need hands and nothing else.
  */
-export class Rearranger {
+export class Rearranging {
   private readonly decoder: Decoder;
   private readonly backwards: Decoder;
   private readonly duration: Int32Array;
@@ -34,9 +34,9 @@ export class Rearranger {
   private readonly random: Random;
   private readonly blocks: readonly Block[];
 
-  static for(network: Network, bound: Bound, seed: number): Rearranger | null {
+  static for(network: Network, bound: Bound, seed: number): Rearranging | null {
     const windows = onlyHands(network);
-    return windows && new Rearranger(network, windows, bound, seed);
+    return windows && new Rearranging(network, windows, bound, seed);
   }
 
   private constructor(

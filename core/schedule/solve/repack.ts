@@ -1,5 +1,5 @@
 import type { Minutes } from "../../units/units.ts";
-import type { Activity, Lag, Minute, Network, Stretch } from "./problem.ts";
+import type { Activity, Lag, Minute, Network, Stretch } from "./network.ts";
 
 /** A span of a schedule as a network of its own: what lies entirely in it is free, all the rest is fixed. */
 export interface Part {

@@ -1,5 +1,5 @@
 import type { Minutes } from "../../units/units.ts";
-import { FAR, type Minute, type Stretch } from "./problem.ts";
+import { FAR, type Minute, type Stretch } from "./network.ts";
 
 /** Beyond this length a window is not looked at piece by piece: it holds what it is long. */
 export const LONGEST_FILLED = 1440;

@@ -1,5 +1,5 @@
+import { FAR } from "./network.ts";
 import type { Problem } from "./problem.ts";
-import { FAR } from "./problem.ts";
 import { type Mark, Propagation } from "./propagation.ts";
 import { Random } from "./random.ts";
 

@@ -1,7 +1,7 @@
 import { DAY, type Minutes } from "../../units/units.ts";
 import { type Block, blocksOf } from "./blocks.ts";
 import { type Chains, chainsOf, type Link, tailsOf } from "./chains.ts";
-import { FAR, type Fit, fitOf, type Lag, latestOf, type Minute, type Network, type Stretch } from "./problem.ts";
+import { FAR, type Fit, fitOf, type Lag, latestOf, type Minute, type Network, type Stretch } from "./network.ts";
 import { firstOfFilling } from "./room.ts";
 import { Timeline } from "./timeline.ts";
 

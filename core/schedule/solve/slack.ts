@@ -1,4 +1,4 @@
-import { FAR, fitsOf, type Minute, type Network } from "./problem.ts";
+import { FAR, fitsOf, type Minute, type Network } from "./network.ts";
 
 export interface Slack {
   /** how late each activity may begin without anything finishing after the last finish, in the order it has */

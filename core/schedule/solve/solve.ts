@@ -3,11 +3,12 @@ import { Bound } from "./bound.ts";
 import { chainsOf } from "./chains.ts";
 import { solveLarge } from "./large.ts";
 import { Neighbours } from "./neighbours.ts";
+import { FAR, isByHand, type Minute, type Network } from "./network.ts";
 import { pricedLoadOf } from "./packing.ts";
 import type { Peers } from "./peers.ts";
-import { FAR, isByHand, type Minute, type Network, type Problem, problemOf } from "./problem.ts";
+import { type Problem, problemOf } from "./problem.ts";
 import { Random } from "./random.ts";
-import { Rearranger } from "./rearrange.ts";
+import { Rearranging } from "./rearrange.ts";
 import { type Outcome, Search } from "./search.ts";
 import { Serial } from "./serial.ts";
 
@@ -192,7 +193,7 @@ class Solver {
     const { network } = this.problem;
     const now = this.options.now();
     const until = now + (this.options.rearranging ?? REARRANGE_SHARE) * (this.until - now);
-    Rearranger.for(network, new Bound(network, chainsOf(network).order), this.seed)?.run(this.best, this.makespan, {
+    Rearranging.for(network, new Bound(network, chainsOf(network).order), this.seed)?.run(this.best, this.makespan, {
       over: () => this.over || this.options.now() >= until,
       bound: () => this.bound,
       onBetter: (starts) => this.keep(starts),

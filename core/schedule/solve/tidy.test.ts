@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { faultsOfSchedule } from "../../../tests/check-network.ts";
 import { smallNetwork } from "../../../tests/random-networks.ts";
-import type { Minute, Network } from "./problem.ts";
+import type { Minute, Network } from "./network.ts";
 import { slackOf } from "./slack.ts";
 import { solve } from "./solve.ts";
 import { tidied, visitsOf } from "./tidy.ts";

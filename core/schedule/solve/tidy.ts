@@ -1,5 +1,5 @@
 import { DAY } from "../../units/units.ts";
-import { type Activity, fitsOf, isByHand, latestOf, type Minute, type Network } from "./problem.ts";
+import { type Activity, fitsOf, isByHand, latestOf, type Minute, type Network } from "./network.ts";
 
 // A schedule that is as early as possible has many starts and gaps: here work moves later where nothing finishes
 // later for it.

@@ -1,5 +1,5 @@
 import type { Minutes } from "../../units/units.ts";
-import { FAR, type Minute } from "./problem.ts";
+import { FAR, type Minute } from "./network.ts";
 
 /** Stretches that are taken on a resource, in order, with how much of it is taken. */
 export class Timeline {

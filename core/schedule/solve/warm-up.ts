@@ -1,6 +1,6 @@
 import { DAY } from "../../units/units.ts";
+import type { Stretch } from "./network.ts";
 import { NetworkFile, networkFrom } from "./network-file.ts";
-import type { Stretch } from "./problem.ts";
 import { Random } from "./random.ts";
 import { solve } from "./solve.ts";
 

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { faultsOfSchedule, makespanOf } from "../../../tests/check-network.ts";
 import { smallNetwork } from "../../../tests/random-networks.ts";
-import { type Activity, FAR, fitsOf, handedOut, isByHand, type Network, type Stretch } from "./problem.ts";
+import { type Activity, FAR, fitsOf, handedOut, isByHand, type Network, type Stretch } from "./network.ts";
 import { Serial } from "./serial.ts";
 import { slackOf } from "./slack.ts";
 import { solve } from "./solve.ts";
