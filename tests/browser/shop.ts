@@ -105,6 +105,8 @@ export { expect } from "@playwright/test";
 /** Opens a page and waits until its scripts handle keys. */
 export async function open(page: Page, path: string) {
   await page.goto(path);
+  // on a busy machine a page that says it is on its way comes first
+  await page.waitForURL(({ pathname }) => !pathname.endsWith("/waiting"));
   await page.locator("html[data-live]").waitFor();
 }
 
