@@ -7,6 +7,7 @@ import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import type { Command } from "#core/edit/command";
 import { examplePlan } from "#core/rules/example";
 import { openStore, placeFrom, type Store } from "./open";
+import { WAS_THERE } from "./place";
 import { addPlan, editPlan, getJob, listJobs, summarise } from "./plans";
 import { saidOf } from "./trouble";
 
@@ -185,5 +186,13 @@ describe("a database exchanged right after its log came into being", () => {
       const { rows } = await store.client.execute("PRAGMA integrity_check");
       expect(rows[0]!.integrity_check).toBe("ok");
     }
+  });
+});
+
+describe("a thread that opens the store late", () => {
+  it("puts no empty file in the place of one that was there when the program started", async () => {
+    const place = placeFrom({ JOLLY_CRUST_DATA: join(folder, "gone"), [WAS_THERE]: "yes" });
+    await expect(openStore(place)).rejects.toThrow(/is gone\. Put it back/);
+    expect(existsSync(join(folder, "gone"))).toBe(false);
   });
 });

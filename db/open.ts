@@ -72,6 +72,10 @@ async function connect(place: Place, migrations: string): Promise<Pick<Store, "c
  * helps.
  */
 export async function openStore(place: Place, migrations = MIGRATIONS): Promise<Store> {
+  if (place.wasThere && place.file !== null && !existsSync(place.file))
+    throw new StorageTrouble(
+      `The database file ${place.file} is gone. Put it back, or restart to begin with an empty one. Keep this page open: nothing you typed is lost.`,
+    );
   try {
     return { place, migrations, ...(await connect(place, migrations)) };
   } catch (error) {

@@ -1,6 +1,8 @@
+import { existsSync } from "node:fs";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import { Worker } from "node:worker_threads";
+import { placeFrom, WAS_THERE } from "#db/place";
 import { openFront } from "./shop-front";
 
 // Starts the built shop: PORT and HOST set where it listens, on this machine only.
@@ -20,6 +22,10 @@ if (!Number.isInteger(port) || port < 0 || port > 65_535) {
   console.error(`PORT should be a number from 1 to 65535, not "${process.env.PORT}".`);
   process.exit(1);
 }
+
+// threads that open the store later do not take its absence for a first start
+const { file } = placeFrom(process.env);
+if (file !== null && existsSync(file)) process.env[WAS_THERE] = "yes";
 
 const build = pathToFileURL(join(here, "../server/index.js")).href;
 const front = await openFront({
