@@ -1,5 +1,5 @@
 import type { Minutes } from "../../units/units.ts";
-import { FAR, type Minute, type Stretch } from "./network.ts";
+import { countUpTo, FAR, type Minute, type Stretch } from "./network.ts";
 
 /** Numbers kept of each change, so that it can be taken back. */
 const KEPT = 6;
@@ -45,22 +45,10 @@ class Line {
     this.logged = 0;
   }
 
-  private windowOf(minute: Minute): number {
-    const { windowTo } = this;
-    let low = 0;
-    let high = windowTo.length;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (windowTo[middle]! <= minute) low = middle + 1;
-      else high = middle;
-    }
-    return low;
-  }
-
   /** The earliest start of a free stretch this long; FAR where there is none. */
   find(start: Minute, duration: Minutes): Minute {
     const { from, to, next, most, windowTo } = this;
-    for (let window = this.windowOf(start); window < windowTo.length; window++) {
+    for (let window = countUpTo(windowTo, start); window < windowTo.length; window++) {
       if (most[window]! < duration) continue;
       let longest = 0;
       for (let gap = window; gap >= 0; gap = next[gap]!) {

@@ -72,6 +72,18 @@ export const latestOf = ({ latest = FAR, due = FAR }: Activity): Minute => Math.
 /** No path between two activities. */
 export const NONE = -1_000_000_000;
 
+/** How many of these whole minutes, in order, are no later than one. */
+export function countUpTo(inOrder: Int32Array, minute: Minute): number {
+  let low = 0;
+  let high = inOrder.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (inOrder[middle]! <= minute) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
 /** Where work of a length fits into a calendar: the first and last start in each window that is long enough. */
 export class Fit {
   private readonly first: Int32Array;
@@ -86,29 +98,17 @@ export class Fit {
   /** The earliest start that is no earlier; FAR past the last window. */
   next(from: Minute): Minute {
     const { first, last } = this;
-    let low = 0;
-    let high = last.length;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (last[middle]! < from) low = middle + 1;
-      else high = middle;
-    }
-    if (low === last.length) return FAR;
-    return first[low]! > from ? first[low]! : from;
+    const at = countUpTo(last, Math.ceil(from) - 1);
+    if (at === last.length) return FAR;
+    return first[at]! > from ? first[at]! : from;
   }
 
   /** The latest start that is no later; −1 before the first window. */
   previous(from: Minute): Minute {
     const { first, last } = this;
-    let low = 0;
-    let high = first.length;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (first[middle]! <= from) low = middle + 1;
-      else high = middle;
-    }
-    if (low === 0) return -1;
-    return last[low - 1]! < from ? last[low - 1]! : from;
+    const at = countUpTo(first, from);
+    if (at === 0) return -1;
+    return last[at - 1]! < from ? last[at - 1]! : from;
   }
 }
 

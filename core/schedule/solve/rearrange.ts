@@ -15,8 +15,9 @@ export interface RearrangeOptions {
 
 /** A change is taken while it is no worse than what was there so many changes ago. */
 const MEMORY = 20;
-/** Every so many changes all is pushed as late as it may be, and brought forward again. */
+/** Orders tried for a first schedule, beside the two by the longest way. */
 const FIRST_TURNS = 8;
+/** Every so many changes all is pushed as late as it may be, and brought forward again. */
 const JUSTIFY_EVERY = 25;
 /** Changes without a better finish after which the search begins again from the best. */
 const PATIENCE = 3000;

@@ -1,5 +1,5 @@
 import type { Minutes } from "../../units/units.ts";
-import { FAR, type Minute, type Stretch } from "./network.ts";
+import { countUpTo, FAR, type Minute, type Stretch } from "./network.ts";
 
 /** Beyond this length a window is not looked at piece by piece: it holds what it is long. */
 export const LONGEST_FILLED = 1440;
@@ -60,15 +60,7 @@ export class Room {
 
   /** The window that this minute lies in or comes before. */
   place(minute: Minute): number {
-    const { to } = this;
-    let low = 0;
-    let high = to.length;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (to[middle]! <= minute) low = middle + 1;
-      else high = middle;
-    }
-    return low;
+    return countUpTo(this.to, minute);
   }
 
   /** What fits before a minute, as the end of a span that began in an earlier window. */
