@@ -10,6 +10,7 @@ const core = [
   ["rules", "safety"],
   ["judge"],
   ["schedule", "board"],
+  ["shelf"],
   ["look"],
   ["exchange"],
 ];

@@ -109,7 +109,7 @@ function faultsIn(suites) {
       .filter((spec) => !spec.ok)
       .map(
         (spec) =>
-          `${spec.file}: ${spec.title}\n${spec.tests.flatMap((test) => test.results.map((result) => result.error?.message ?? result.status)).join("\n")}`,
+          `${spec.file}: ${spec.title}\n${spec.tests.flatMap((test) => test.results.flatMap((result) => result.errors?.map(({ message }) => message) ?? [result.status])).join("\n")}`,
       ),
   ]);
 }

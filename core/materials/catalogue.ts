@@ -75,7 +75,10 @@ export const CATALOGUE: readonly Material[] = [
 
   material("leaf-size", "Leaf size", "leaf size", "#e7e2d2", over("#f6f2e6", "#0b0b0a")),
   material("leaf-imitation-gold", "Imitation gold leaf", "metal leaf", "#c39a4a"),
-  material("leaf-genuine-gold", "Genuine gold leaf", "metal leaf", "#cfa54b", { tarnishes: false }),
+  material("leaf-genuine-gold", "Genuine gold leaf", "metal leaf", "#cfa54b", {
+    tarnishes: false,
+    sheet: { width: 80, height: 80 },
+  }),
   material("tissue-roses", "Printed tissue, faded roses", "printed tissue", "#d8c3b4"),
   material("transfer-lettering", "Rub-on transfer, chandler's lettering", "rub-on transfer", "#2d2a27"),
   material("ink-soot", "Stamping ink, soot", "stamping ink", "#34302c"),

@@ -29,6 +29,16 @@ export const RateFigure = figure("square metres per litre", 200).refine(
   `a litre covers at least ${LEAST_SPREAD} m²`,
 );
 export const PercentFigure = figure("per cent by volume", 100);
+const LEAST_DENSITY = 0.3;
+export const DensityFigure = figure("grams a millilitre", 8).refine(
+  (density) => Math.min(density.typical, density.safe) >= LEAST_DENSITY,
+  `a millilitre weighs at least ${LEAST_DENSITY} g`,
+);
+
+const sheetSide = z
+  .number("give this size in millimetres")
+  .min(10, "a sheet is at least 10 mm wide")
+  .max(5000, "a sheet is 5 m at most");
 
 export const Colour = z.string().regex(/^#[0-9a-f]{6}$/, "a colour is written like #e6dfcf");
 
@@ -198,6 +208,11 @@ export const Material = z.strictObject({
   soldAs: z.enum(["litres", "sheets", "square metres", "powder", "aerosol"]).default("litres"),
   spreadingRate: RateFigure,
   volumeSolids: PercentFigure,
+  density: DensityFigure.optional().describe("as it comes from the tin, powder as grains; by kind if left out"),
+  sheet: z
+    .strictObject({ width: sheetSide, height: sheetSide })
+    .optional()
+    .describe("millimetres of a sheet, for what is sold in sheets; the usual size if left out"),
   tannin: z.enum(["blocks", "passes"]).describe("whether tannin and knots come through it"),
   wear: z
     .enum(["display", "gentle", "daily", "hard"])

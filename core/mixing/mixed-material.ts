@@ -230,6 +230,10 @@ function thinned(material: Material, strength: number): Material {
 }
 
 const made = new WeakMap<Material, Map<string, { pot: Pot; material: Material }[]>>();
+const behind = new WeakMap<Material, Pot>();
+
+/** The pot that a material was stirred in; undefined for one that comes from its own tin. */
+export const potBehind = (material: Material): Pot | undefined => behind.get(material);
 
 const samePot = (one: Pot, two: Pot) =>
   one.strength === two.strength &&
@@ -252,5 +256,6 @@ export function materialOf(pot: Pot): Material {
   if (known) return known.material;
   const material = pot.parts.length === 1 ? thinned(own, pot.strength) : stirred(pot);
   alike.push({ pot, material });
+  behind.set(material, pot);
   return material;
 }

@@ -1,4 +1,5 @@
 import type { Material } from "../materials/material.ts";
+import { densityOf, isMadeUp, isPowder, LOOSE } from "../materials/measures.ts";
 import type { Mix } from "../plan/mix.ts";
 import type { Share } from "../units/units.ts";
 
@@ -10,41 +11,22 @@ export interface Pot {
   strength: number;
 }
 
-/** Grams a millilitre, by what a material is (from memory). */
-const DENSITY: Partial<Record<Material["role"], number>> = {
-  primer: 1.35,
-  paint: 1.35,
-  paste: 1.6,
-  wax: 0.85,
-  oil: 0.93,
-  pigment: 2.5,
-};
-const OF_MOST = 1.04;
-/** A scoop of loose powder weighs this much a millilitre, and what it weighs takes up this much of the scoop (common practice: about two thirds). */
-const LOOSE = 0.65;
-const POWDER = 2.5;
-
-const densityOf = ({ role }: Material) => DENSITY[role] ?? OF_MOST;
-
-/** Paint that comes as powder is rated as it is made up: a scoop of powder to a scoop of water. */
-const madeUp = ({ soldAs, role }: Material) => soldAs === "powder" && role === "paint";
-
 /** Millilitres that a part takes up, and how much of them is water that the powder still wants. */
 function volumeOf(material: Material, parts: number, by: Mix["by"]): { volume: number; wants: number } {
-  if (madeUp(material)) {
+  const density = densityOf(material);
+  if (isMadeUp(material)) {
     const scoops = by === "weight" ? parts / LOOSE : parts;
-    return { volume: scoops * (1 + LOOSE / POWDER), wants: scoops };
+    return { volume: scoops * (1 + LOOSE / density), wants: scoops };
   }
-  if (material.soldAs === "powder")
-    return { volume: by === "weight" ? parts / POWDER : (parts * LOOSE) / POWDER, wants: 0 };
-  return { volume: by === "weight" ? parts / densityOf(material) : parts, wants: 0 };
+  if (isPowder(material)) return { volume: by === "weight" ? parts / density : (parts * LOOSE) / density, wants: 0 };
+  return { volume: by === "weight" ? parts / density : parts, wants: 0 };
 }
 
 /** The least water that powder is taken to be stirred with, of what it wants. */
 const STIFFEST = 0.3;
 
 /** The pot of a mix; null where one of its materials is not to be had. */
-export function potOf(mix: Mix, own: Material, materials: ReadonlyMap<string, Material>): Pot | null {
+export function potOf(mix: Mix, own: Material, materials: Pick<ReadonlyMap<string, Material>, "get">): Pot | null {
   const tins: { material: Material; parts: number }[] = [{ material: own, parts: mix.parts }];
   for (const { what, parts } of mix.with) {
     const material = materials.get(what);

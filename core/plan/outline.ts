@@ -20,6 +20,13 @@ export type Outline = z.infer<typeof Outline>;
 /** What is counted inside a line drawn there and back. */
 const LEAST_INSIDE = 0.0005;
 
+/** The rectangle round an outline, as parts of the face. */
+export function boundsOf(outline: Outline): { width: Share; height: Share } {
+  const across = outline.map(([x]) => x);
+  const down = outline.map(([, y]) => y);
+  return { width: Math.max(...across) - Math.min(...across), height: Math.max(...down) - Math.min(...down) };
+}
+
 /** A place is one outline or several. */
 export const Outlines = z
   .array(Outline)

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Share, SquareMetres } from "../units/units.ts";
+import type { Metres, Share, SquareMetres } from "../units/units.ts";
 
 const millimetres = z
   .number("give this size in millimetres")
@@ -58,4 +58,26 @@ export function largestFace(shape: Shape): Share {
  */
 export function areaOf(shape: Shape, carving = 1, faces = 1): SquareMetres {
   return (flatArea(shape) * shape.count * carving * faces) / ONE_SQUARE_METRE;
+}
+
+/** Edges to be taped round all faces of a shape: outer edges, of a frame the inner ones too, of a leg both ends. */
+export function perimeterOf(shape: Shape): Metres {
+  const millimetresRound = (): number => {
+    switch (shape.kind) {
+      case "panel":
+        return 2 * (shape.width + shape.height);
+      case "frame":
+        return (
+          2 * (shape.width + shape.height) +
+          2 * (Math.max(0, shape.width - 2 * shape.member) + Math.max(0, shape.height - 2 * shape.member))
+        );
+      case "disc":
+        return Math.PI * shape.diameter;
+      case "leg":
+        return 2 * Math.PI * shape.diameter;
+      case "box":
+        return 2 * (shape.width + shape.depth);
+    }
+  };
+  return (millimetresRound() * shape.count) / 1000;
 }

@@ -1,5 +1,5 @@
 import type { Material } from "../materials/material.ts";
-import { materialOf } from "../mixing/mixed-material.ts";
+import { materialOf, potBehind } from "../mixing/mixed-material.ts";
 import { letDown, type Pot, potOf } from "../mixing/pot.ts";
 import type { Mix } from "../plan/mix.ts";
 import type { Crust, Step, StepKind, Zone } from "../plan/plan.ts";
@@ -131,9 +131,20 @@ function potIn(
 ): Pot | string {
   const stirred = mix && technique.carriesTwo ? { ...mix, with: [] } : mix;
   if (!stirred) return letDown(material, technique.letDown);
+  // whoever says how much water goes in, says it of the powder and not of what the house makes of it
+  const [own, others] = stirred.thinner > 0 ? [asPowder(material), asPowders(materials)] : [material, materials];
   const thinner = stirred.thinner > 0 ? stirred.thinner : technique.letDown * partsIn(stirred);
-  return potOf({ ...stirred, thinner }, material, materials) ?? "A material of its mix is not in this plan.";
+  return potOf({ ...stirred, thinner }, own, others) ?? "A material of its mix is not in this plan.";
 }
+
+const asPowder = (material: Material): Material => potBehind(material)?.parts[0]!.material ?? material;
+
+const asPowders = (materials: ReadonlyMap<string, Material>) => ({
+  get: (id: string) => {
+    const material = materials.get(id);
+    return material && asPowder(material);
+  },
+});
 
 const partsIn = ({ parts, with: others }: Mix) => others.reduce((sum, one) => sum + one.parts, parts);
 

@@ -1,7 +1,8 @@
 import type { Hazard, Material } from "../materials/material.ts";
 import type { StepKind } from "../plan/plan.ts";
 import type { Skill } from "../plan/shop.ts";
-import type { Minutes } from "../units/units.ts";
+import type { ConsumableId } from "../quantity/consumables.ts";
+import type { Millilitres, Minutes, Share } from "../units/units.ts";
 import type { ByRelief, Effect } from "./phase.ts";
 
 export interface Technique {
@@ -12,6 +13,12 @@ export interface Technique {
   lays: readonly Material["role"][];
   /** how much of a normal coat goes on */
   load: number;
+  /** what is lost besides what goes on the piece, as a part of it: overspray, what is wiped off again, what is brushed out on a board */
+  loss: Share;
+  /** what stays in brush, roller and kettle after a session */
+  residue: Millilitres;
+  /** what it uses up besides: rags, paper, brushes */
+  uses: readonly ConsumableId[];
   /** parts of water that one part of paint is let down with, where the step says nothing of it */
   letDown: number;
   /** the second material of its mix lies beside the first, and is not stirred into it */
@@ -60,6 +67,9 @@ export type Row = Partial<Technique> & Pick<Technique, "id" | "name" | "kind" | 
 export const technique = <const Id extends string>(row: Row & { id: Id }): Technique & { id: Id } => ({
   lays: [],
   load: 1,
+  loss: 0,
+  residue: 0,
+  uses: [],
   letDown: 0,
   carriesTwo: false,
   profile: NONE,

@@ -8,6 +8,8 @@ export type Instant = number;
 export type WallMinutes = number;
 /** Film thickness, in micrometres. */
 export type Micrometres = number;
+/** Length, in metres. */
+export type Metres = number;
 /** Area, in square metres. */
 export type SquareMetres = number;
 /** Volume, in millilitres. */

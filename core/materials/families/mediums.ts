@@ -73,7 +73,7 @@ export const MEDIUMS = {
     tooth: mem(0.6),
     grip: mem(1),
     hardness: mem(0.1),
-    soldAs: "square metres",
+    soldAs: "powder",
     spreadingRate: mem(2),
     volumeSolids: mem(90),
   },

@@ -47,6 +47,7 @@ export const HELPING: readonly Technique[] = [
     name: "Mask",
     minutesPerSquareMetre: 8,
     setUp: 10,
+    uses: ["tape"],
     hint: "press the edge down with a thumbnail; pull it off while the paint is soft",
   }),
   help({
@@ -61,6 +62,7 @@ export const HELPING: readonly Technique[] = [
     name: "Tack off",
     minutesPerSquareMetre: 3,
     setUp: 2,
+    uses: ["tack-cloth"],
     hint: "folded tack cloth, no pressing",
   }),
   help({

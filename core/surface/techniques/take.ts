@@ -8,11 +8,12 @@ const FOLDED: readonly Effect[] = [
   { does: "abrade", micrometres: 36, worked: { arris: 0, field: 0, high: 0.06, recess: 0.06 } },
 ];
 
-const sand = (grit: number, micrometres: number, hint: string, fold: readonly Effect[] = []): Technique =>
+const sand = (grit: 150 | 220 | 320, micrometres: number, hint: string, fold: readonly Effect[] = []): Technique =>
   take({
     id: `sand-${grit}`,
     name: `Sand ${grit}`,
     minutesPerSquareMetre: 14,
+    uses: [`paper-${grit}`, "tack-cloth"],
     effects: [
       { does: "abrade", micrometres, worked: { arris: 0.75, field: 0.05, high: 0.35, recess: 0 } },
       ...fold,
@@ -35,6 +36,7 @@ export const TAKING: readonly Technique[] = [
     minutesPerSquareMetre: 10,
     setUp: 0,
     effects: [{ does: "thin", leaves: { arris: 0.12, field: 0.35, high: 0.18, recess: 0.9 } }],
+    uses: ["damp-rag"],
     hint: "damp takes more than dry; along the grooves, not into them",
     sign: "at tack it drags the sponge",
   }),
@@ -46,6 +48,7 @@ export const TAKING: readonly Technique[] = [
     minutesPerSquareMetre: 12,
     setUp: 0,
     effects: [{ does: "thin", leaves: { arris: 0.3, field: 0.6, high: 0.45, recess: 0.95 } }],
+    uses: ["damp-rag"],
     hint: "dab with a crumpled rag: dabbing gives the pattern, wiping only thins",
   }),
   take({
@@ -56,6 +59,7 @@ export const TAKING: readonly Technique[] = [
     minutesPerSquareMetre: 12,
     setUp: 2,
     effects: [{ does: "thin", leaves: { arris: 0.5, field: 0.55, high: 0.5, recess: 0.95 } }],
+    uses: ["dry-rag"],
     hint: "rubber or steel comb in one pull from edge to edge; wipe its teeth after every pull",
     sign: "the ridges stand and do not run together",
   }),
@@ -67,6 +71,7 @@ export const TAKING: readonly Technique[] = [
     minutesPerSquareMetre: 8,
     setUp: 0,
     effects: [{ does: "thin", leaves: { arris: 0.95, field: 0.97, high: 0.95, recess: 1 } }],
+    uses: ["soft-brush"],
     hint: "dry soft brush, tips only, across the figure and then along it",
     sign: "brush marks vanish and the figure stays",
   }),
@@ -76,6 +81,7 @@ export const TAKING: readonly Technique[] = [
     goesWith: ["leaf"],
     minutesPerSquareMetre: 8,
     setUp: 2,
+    uses: ["soft-brush"],
     hint: "soft brush, then a barely damp cloth for stray size while it is soft; keep the skewings",
     sign: "nothing more lifts at the laps",
   }),
@@ -88,6 +94,7 @@ export const TAKING: readonly Technique[] = [
     effects: [
       { does: "dissolve", solvent: "water", rubbing: 1, worked: { arris: 0.85, field: 0.05, high: 0.45, recess: 0 } },
     ],
+    uses: ["damp-rag"],
     hint: "damp cloth over a finger, edges and beads",
     sign: "colour comes onto the cloth at the second or third rub",
   }),
@@ -104,6 +111,7 @@ export const TAKING: readonly Technique[] = [
       { does: "abrade", micrometres: 8, worked: { arris: 0.6, field: 0.35, high: 0.5, recess: 0 } },
       { does: "key" },
     ],
+    uses: ["paper-600", "damp-rag"],
     hint: "600 grit and a little soapy water, along the grain; wipe off the slurry and look",
     sign: "the slurry stays the colour of the top coat; another colour means stop",
   }),
@@ -118,6 +126,7 @@ export const TAKING: readonly Technique[] = [
       { does: "key" },
     ],
     hazards: ["dust"],
+    uses: ["sanding-disc"],
     hint: "small sander, fine disc, flat and moving; loosens badly seated flakes",
   }),
   take({
@@ -134,6 +143,7 @@ export const TAKING: readonly Technique[] = [
     minutesPerSquareMetre: 12,
     effects: [{ does: "scrape" }],
     hazards: ["dust"],
+    uses: ["tack-cloth"],
     hint: "scraper at a low angle when everything is dry, then brush and wipe",
     sign: "the crumb breaks off dry and leaves a clean rim",
   }),
@@ -153,6 +163,7 @@ export const TAKING: readonly Technique[] = [
     minutesPerSquareMetre: 12,
     effects: [{ does: "lift", binder: "wax", leaves: { arris: 0.15, field: 0.35, high: 0.2, recess: 0.85 } }],
     hazards: ["oily rags"],
+    uses: ["dry-rag", "gloves"],
     hint: "a little clear wax on a clean cloth lifts the tint where it is too strong",
     sign: "the tint comes onto the cloth and the paint beneath brightens",
   }),
@@ -162,6 +173,7 @@ export const TAKING: readonly Technique[] = [
     rubbing: 0.3,
     minutesPerSquareMetre: 14,
     effects: [{ does: "lift", binder: "wax", leaves: { arris: 0.1, field: 0.2, high: 0.1, recess: 0.7 } }],
+    uses: ["fine-foam"],
     hint: "fine melamine foam, damp, on a sealed face only",
   }),
   take({
@@ -170,6 +182,7 @@ export const TAKING: readonly Technique[] = [
     minutesPerSquareMetre: 12,
     setUp: 2,
     effects: [{ does: "polish" }],
+    uses: ["dry-rag"],
     hint: "lint-free cloth, turned often",
     sign: "the solvent has left and the colour has lightened",
   }),
@@ -182,6 +195,7 @@ export const TAKING: readonly Technique[] = [
       { does: "key" },
     ],
     hazards: ["dust"],
+    uses: ["steel-wool"],
     hint: "finest grade, along the grain; pick strands out of the grooves, as they rust if wetted",
   }),
   take({
@@ -193,6 +207,7 @@ export const TAKING: readonly Technique[] = [
       { does: "abrade", micrometres: 2, worked: { arris: 0.6, field: 0.3, high: 0.5, recess: 0 } },
       { does: "polish" },
     ],
+    uses: ["brown-paper"],
     hint: "crumpled brown paper, along the grain, until it feels like skin",
   }),
 ];
