@@ -19,10 +19,17 @@ export interface OpenFile {
   index: string | null;
 }
 
-/** What is at the path now, noted when it was opened. */
+/**
+ * What is at the path now. The three are looked at one after another, and between two looks another file may come: then what
+ * was seen belongs to both, and is looked at again.
+ */
 export function openFileAt(path: string): OpenFile | null {
-  const database = markOf(path);
-  return database === null ? null : { database, log: markOf(`${path}-wal`), index: markOf(`${path}-shm`) };
+  for (;;) {
+    const database = markOf(path);
+    if (database === null) return null;
+    const open = { database, log: markOf(`${path}-wal`), index: markOf(`${path}-shm`) };
+    if (markOf(path) === database) return open;
+  }
 }
 
 /**

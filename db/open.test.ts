@@ -6,9 +6,11 @@ import { sql } from "drizzle-orm";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import type { Command } from "#core/edit/command";
 import { examplePlan } from "#core/rules/example";
-import { openStore, placeFrom, type Store } from "./open";
+import { openFileAt } from "./file-identity";
+import { inTurn, openStore, placeFrom, type Store } from "./open";
 import { WAS_THERE } from "./place";
 import { addPlan, editPlan, getJob, listJobs, summarise } from "./plans";
+import { plans } from "./schema";
 import { saidOf } from "./trouble";
 
 let folder: string;
@@ -186,6 +188,41 @@ describe("a database exchanged right after its log came into being", () => {
       const { rows } = await store.client.execute("PRAGMA integrity_check");
       expect(rows[0]!.integrity_check).toBe("ok");
     }
+  });
+});
+
+describe("a database exchanged while an edit is being written", () => {
+  it("is not opened by the way, beside the log of the file before", async () => {
+    await store.client.execute({ sql: "VACUUM INTO ?", args: [join(folder, "backup.db")] });
+    await editPlan(store, "example", edit("before", 1));
+    await store.client.execute("PRAGMA wal_checkpoint(TRUNCATE)");
+    const { log } = openFileAt(file())!;
+    const held = await store.client.transaction("write");
+    renameSync(join(folder, "backup.db"), file());
+    // a second connection, while the first is held: it was open before, and reads the file that it belongs to
+    const { rows } = await store.client.execute("SELECT title FROM plans WHERE id = 'example'");
+    expect(rows[0]!.title).toBe("before");
+    await held.rollback();
+    // whoever asks next gets the new file, without the old log
+    expect((await getJob(store, "example"))!.plan.title).toBe("Example");
+    expect(openFileAt(file())!.log).not.toBe(log);
+    expect((await store.client.execute("PRAGMA integrity_check")).rows[0]!.integrity_check).toBe("ok");
+  });
+
+  it("waits for the edit, and says that it went into the file before", async () => {
+    await store.client.execute({ sql: "VACUUM INTO ?", args: [join(folder, "backup.db")] });
+    const writing = inTurn(store, (db) =>
+      db.transaction(async (tx) => {
+        await tx.update(plans).set({ title: "late" });
+        renameSync(join(folder, "backup.db"), file());
+        // somebody else looks at the path meanwhile, and wants the new file
+        void getJob(store, "example");
+        await new Promise((resolve) => setTimeout(resolve, 40));
+        await tx.update(plans).set({ title: "later" });
+      }),
+    );
+    await expect(writing).rejects.toThrow(/was replaced while this was being saved/);
+    expect((await getJob(store, "example"))!.plan.title).toBe("Example");
   });
 });
 

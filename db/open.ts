@@ -30,8 +30,32 @@ export interface Store {
   open: OpenFile | null;
 }
 
-const newClient = (place: Place) =>
-  createClient({ url: place.url, authToken: place.token, timeout: BUSY_MILLISECONDS });
+/** One connection for the write that is under way, and one for everything that reads meanwhile. */
+const CONNECTIONS = 2;
+
+/**
+ * A client with all its connections open. One that it opened later would open whatever is at the path by then: perhaps another
+ * file, with the log of this one beside it.
+ */
+async function newClient(place: Place): Promise<Client> {
+  const client = createClient({
+    url: place.url,
+    authToken: place.token,
+    timeout: BUSY_MILLISECONDS,
+    ...(place.file === null ? {} : { concurrency: CONNECTIONS }),
+  });
+  if (place.file === null) return client;
+  try {
+    // while one is held, the other has to be opened
+    const held = await client.transaction("read");
+    await client.execute("SELECT count(*) FROM sqlite_schema");
+    await held.rollback();
+    return client;
+  } catch (error) {
+    client.close();
+    throw error;
+  }
+}
 
 /** Migrations that the database has not had; checked without writing, so that it works while others write. */
 async function isUpToDate(client: Client, migrations: string): Promise<boolean> {
@@ -45,11 +69,20 @@ async function isUpToDate(client: Client, migrations: string): Promise<boolean> 
   }
 }
 
+/** Another file came to the path while the one before was being opened. */
+class ReplacedWhileOpening extends Error {
+  readonly code = "SQLITE_BUSY";
+  constructor(file: string) {
+    super(`${file} was replaced while it was being opened`);
+  }
+}
+
 async function connect(place: Place, migrations: string): Promise<Pick<Store, "client" | "db" | "open">> {
   if (place.file !== null) mkdirSync(dirname(resolve(place.file)), { recursive: true });
   return patiently(async () => {
     if (place.file !== null) setAsideLeftLog(place.file);
-    const client = newClient(place);
+    const before = place.file === null ? null : markOf(place.file);
+    const client = await newClient(place);
     try {
       const db = drizzle(client, { schema });
       if (!(await isUpToDate(client, migrations))) {
@@ -58,6 +91,7 @@ async function connect(place: Place, migrations: string): Promise<Pick<Store, "c
         await migrate(db, { migrationsFolder: migrations });
       }
       const open = place.file === null ? null : openFileAt(place.file);
+      if (before !== null && open?.database !== before) throw new ReplacedWhileOpening(place.file!);
       if (place.file !== null && open !== null) writeMarks(place.file, open);
       return { client, db, open };
     } catch (error) {
@@ -84,13 +118,13 @@ export async function openStore(place: Place, migrations = MIGRATIONS): Promise<
 }
 
 /** Tries again, without holding up the thread, while another program holds the file. */
-async function patiently<T>(work: () => Promise<T>, onBusy: () => void = () => {}): Promise<T> {
+async function patiently<T>(work: () => Promise<T>, onBusy: () => Promise<void> = async () => {}): Promise<T> {
   for (const until = performance.now() + PATIENCE_MILLISECONDS; ; await pause(TRY_EVERY_MILLISECONDS))
     try {
       return await work();
     } catch (error) {
       if (!isBusy(error)) throw error;
-      onBusy();
+      await onBusy().catch(() => undefined);
       if (performance.now() >= until) throw error;
     }
 }
@@ -100,10 +134,14 @@ async function patiently<T>(work: () => Promise<T>, onBusy: () => void = () => {
  * outdated view of the file: whatever is written on it afterwards is refused too, though nobody holds anything any
  * more. A server gives every statement a fresh view, and would keep what is under way locked if its client were closed.
  */
-function takeNewConnections(store: Store) {
-  if (store.place.file === null) return;
+async function takeNewConnections(store: Store) {
+  const { place, open } = store;
+  if (place.file === null) return;
+  // what has come to the path since is opened by whoever looks at it next
+  if (open === null || markOf(place.file) !== open.database) return;
+  const client = await newClient(place);
   store.client.close();
-  store.client = newClient(store.place);
+  store.client = client;
   store.db = drizzle(store.client, { schema });
 }
 
@@ -126,12 +164,33 @@ async function rescue({ client, place: { file }, open }: Store): Promise<string 
 
 const reopening = new WeakMap<Store, Promise<void>>();
 
+/** What is being read and written on each store: it is finished, on the file it began on, before that is closed. */
+const underWay = new WeakMap<Store, Set<Promise<unknown>>>();
+const LONGEST_WORK_MILLISECONDS = 2000;
+
+function atWork(store: Store): Set<Promise<unknown>> {
+  const set = underWay.get(store) ?? new Set();
+  underWay.set(store, set);
+  return set;
+}
+
+async function counted<T>(store: Store, work: Promise<T>): Promise<T> {
+  const set = atWork(store);
+  set.add(work);
+  try {
+    return await work;
+  } finally {
+    set.delete(work);
+  }
+}
+
 /** Closes the open file and opens the one now at its path. */
 async function reopen(store: Store): Promise<void> {
   const under = reopening.get(store);
   if (under) return under;
   const work = (async () => {
     const { place, open } = store;
+    await Promise.race([Promise.allSettled(atWork(store)), pause(LONGEST_WORK_MILLISECONDS)]);
     store.client.close();
     if (place.file !== null && open !== null && markOf(place.file) !== open.database) setAsideLog(place.file, open);
     Object.assign(store, await connect(place, store.migrations));
@@ -191,7 +250,7 @@ export async function within<T>(store: Store, work: (db: Database) => Promise<T>
   try {
     await holdToPath(store);
     const done = await patiently(
-      () => work(store.db),
+      () => counted(store, work(store.db)),
       () => takeNewConnections(store),
     );
     takeDown(store);

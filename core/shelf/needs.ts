@@ -69,7 +69,7 @@ function takenBy(coat: Coat, { material, unit, perMillilitre }: Drawn): { net: n
 const sessionOf = ({ planId, phase: { step, coat, round } }: Coat): string => `${planId} ${step.id} ${coat} ${round}`;
 
 /** Coats of one step on one zone that are alike: those that are shown as one line. */
-const useKey = ({ planId, zone, phase: { step }, done }: Coat, material: Material) =>
+const lineOf = ({ planId, zone, phase: { step }, done }: Coat, material: Material) =>
   `${planId} ${zone.id} ${step.id} ${material.id} ${done}`;
 
 class Gathering {
@@ -92,7 +92,7 @@ class Gathering {
     need.left += left;
     need.careful += careful * (1 + loss) + left;
     if (!coat.done) need.open += net * (1 + loss) + left;
-    this.use(coat, tin, net);
+    this.note(coat, tin, net);
     this.putAside(coat, tin, need);
   }
 
@@ -115,8 +115,8 @@ class Gathering {
     return need;
   }
 
-  private use(coat: Coat, { material, perMillilitre }: Drawn, net: number) {
-    const key = useKey(coat, material);
+  private note(coat: Coat, { material, perMillilitre }: Drawn, net: number) {
+    const key = lineOf(coat, material);
     const { phase, zone, planId, covered, film, done } = coat;
     const known = this.uses.get(key);
     if (known) {
@@ -197,7 +197,6 @@ export function coatsOf(plan: Plan): readonly Coat[] {
   }
   return coats;
 }
-
 
 /** When each material is first wanted, by the times at which phases begin; those that are done ask for nothing. */
 export function wantedFrom(

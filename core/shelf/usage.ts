@@ -14,8 +14,7 @@ import type { Micrometres, Millilitres, Share, SquareMetres } from "../units/uni
 export type Unit = "ml" | "g" | "sheets";
 
 /** How a material is counted: liquids and pastes by volume, powders by weight, leaf, tissue and transfers by the sheet. */
-export const unitOf = (material: Material): Unit =>
-  sheetOf(material) ? "sheets" : isPowder(material) ? "g" : "ml";
+export const unitOf = (material: Material): Unit => (sheetOf(material) ? "sheets" : isPowder(material) ? "g" : "ml");
 
 /** A volume as it lies in the mix, in the unit that the material is counted in: grams of powder, millilitres of anything else. */
 export function inUnit(material: Material, millilitres: Millilitres): number {
@@ -125,7 +124,11 @@ interface Size {
 }
 
 /** The rectangles that a printed design is cut to on a zone: round what is drawn, or a square of the place's size. */
-function designsOn({ zone, phase, covered }: Pick<Coat, "zone" | "phase" | "covered">): { size: Size; count: number }[] {
+function designsOn({
+  zone,
+  phase,
+  covered,
+}: Pick<Coat, "zone" | "phase" | "covered">): { size: Size; count: number }[] {
   const { on } = phase.where;
   const { shape } = zone;
   const drawn = isPlace(on) ? zone.outlines?.[on] : undefined;

@@ -137,7 +137,7 @@ function potIn(
   return potOf({ ...stirred, thinner }, own, others) ?? "A material of its mix is not in this plan.";
 }
 
-const asPowder = (material: Material): Material => potBehind(material)?.parts[0]!.material ?? material;
+const asPowder = (material: Material): Material => potBehind(material)?.parts[0]?.material ?? material;
 
 const asPowders = (materials: ReadonlyMap<string, Material>) => ({
   get: (id: string) => {
