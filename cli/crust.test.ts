@@ -170,7 +170,7 @@ describe("crust on the command line", () => {
     expect(code).toBe(0);
     expect(JSON.parse(out).materials[0]).toMatchObject({
       id: "mineral-storm",
-      millilitres: Math.ceil((0.5 * 2 * 1000 * 1.1) / 14),
+      millilitres: Math.ceil(((0.5 * 2 * 1000) / 14) * 1.05 + 2 * 12 + 15),
     });
   });
 

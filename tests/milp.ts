@@ -64,3 +64,21 @@ export async function cheapestByMilp(network: Network): Promise<number | null> {
   const answer = highs.solve(text, { mip_rel_gap: 0, mip_abs_gap: 0.4 });
   return answer.Status === "Optimal" ? Math.round(answer.ObjectiveValue) : null;
 }
+
+/** The least price of packs that hold at least so much, by the same solver: a whole number of each. */
+export async function cheapestBasket(
+  need: number,
+  packs: readonly { holds: number; price: number | null }[],
+): Promise<number | null> {
+  solver ??= loadHighs();
+  const highs = await solver;
+  const sum = (of: (pack: { holds: number; price: number | null }) => number) =>
+    packs.map((pack, at) => `${of(pack)} p${at}`).join(" + ");
+  const found = highs.solve(
+    `Minimize\n cost: ${sum(({ price }) => price ?? 0)}\nSubject To\n ${sum(({ holds }) => holds)} >= ${need}\nGeneral\n ${packs
+      .map((_, at) => `p${at}`)
+      .join(" ")}\nEnd`,
+    { mip_rel_gap: 0, mip_abs_gap: 0 },
+  );
+  return found.Status === "Optimal" ? found.ObjectiveValue : null;
+}

@@ -2,13 +2,16 @@ import { causesOf } from "../judge/causes.ts";
 import { workingFixes } from "../judge/fixes.ts";
 import { type Judgement, judge } from "../judge/judge.ts";
 import { next } from "../judge/next.ts";
-import { shop } from "../judge/shop.ts";
 import { findCrust, isPlannedFor, type Plan, stateOf, type Zone, zoneArea, zonesOf } from "../plan/plan.ts";
 import { shopOf } from "../plan/shop.ts";
 import { datesOf } from "../schedule/dates.ts";
 import { markOf } from "../schedule/mark.ts";
 import { aroundOf, fittedIn, type JobPlan, planOfWorkNow, visitsOf, workOf } from "../schedule/plan-of-work.ts";
 import { schedule } from "../schedule/schedule.ts";
+import { needsOf } from "../shelf/needs.ts";
+import { batchesOf, recipeFor } from "../shelf/recipe.ts";
+import { suppliesFor } from "../shelf/supplies.ts";
+import type { Unit } from "../shelf/usage.ts";
 import { covers, shows } from "../surface/shares.ts";
 import type { Surface } from "../surface/surface.ts";
 import type { Instant, WallMinutes } from "../units/units.ts";
@@ -175,18 +178,49 @@ export function nextReport(plan: Plan, question: NextQuestion = {}) {
 
 /** How much of each material the plan takes. */
 export function shopReport(plan: Plan) {
+  const fine = (value: number) => Math.round(value * 10) / 10;
+  const amountIn = (unit: Unit, value: number) => (unit === "ml" ? { millilitres: Math.ceil(value) } : {});
   return {
     plan: { id: plan.id, title: plan.title },
-    materials: shop(plan).map(({ material, millilitres, uses }) => ({
+    materials: needsOf([plan]).map(({ material, unit, amount, careful, open, onPiece, lost, left, touchUp, uses }) => ({
       id: material.id,
       name: material.name,
-      millilitres: Math.ceil(millilitres),
+      unit,
+      amount: fine(amount),
+      ...amountIn(unit, amount),
+      careful: fine(careful),
+      stillToDo: fine(open),
+      madeUpOf: { onPiece: fine(onPiece), lost: fine(lost), leftInTools: fine(left), putAside: fine(touchUp) },
       uses: uses.map((use) => ({
         zone: use.zoneId,
+        step: use.stepId,
         coats: use.coats,
         areaSquareMetres: Math.round(use.area * 1000) / 1000,
-        millilitres: Math.ceil(use.millilitres),
+        amount: fine(use.amount),
+        ...amountIn(unit, use.amount),
       })),
     })),
+    consumables: suppliesFor([plan]).map(({ id, supply, count, worn, open }) => ({
+      id,
+      name: supply.name,
+      count,
+      worn: fine(worn),
+      stillToDo: open,
+    })),
+    mixes: batchesOf(plan).map(({ pot, uses, sessions, potLife }) => {
+      const made = sessions.reduce((sum, one) => sum + one, 0);
+      return {
+        for: uses.map(({ zoneId, stepId }) => ({ zone: zoneId, step: stepId })),
+        millilitres: Math.ceil(made),
+        sessions: sessions.map((one) => Math.ceil(one)),
+        ...(potLife === null ? {} : { usableMinutes: potLife }),
+        ingredients: recipeFor(pot, made).ingredients.map(({ material, name, millilitres, grams }) => ({
+          ...(material ? { id: material.id } : {}),
+          name,
+          millilitres: fine(millilitres),
+          grams: fine(grams),
+        })),
+      };
+    }),
   };
 }

@@ -3,11 +3,11 @@ import { CATALOGUE } from "../materials/catalogue.ts";
 import { type ExampleStack, type ExampleStep, examplePlan, mixed, watered } from "../rules/example.ts";
 import type { Severity } from "../rules/rule.ts";
 import { schedule } from "../schedule/schedule.ts";
+import { needsOf } from "../shelf/needs.ts";
 import { covers, shows } from "../surface/shares.ts";
 import { sayWallTime } from "../units/wall-time.ts";
 import { workingFixes } from "./fixes.ts";
 import { judge } from "./judge.ts";
-import { shop } from "./shop.ts";
 
 // Small plans that painters really do, or really get wrong, and what a colleague would say of them: what a step meets, and what
 // is in its pot.
@@ -125,7 +125,7 @@ describe("a pot is a material", () => {
       const zone = judge(plan).zones[0]!;
       return {
         shown: shows(zone.after, zone.zone.relief).get("s2")!,
-        takes: shop(plan).find(({ material }) => material.id === "chalk-bone-white")!.millilitres,
+        takes: needsOf([plan]).find(({ material }) => material.id === "chalk-bone-white")!.onPiece,
       };
     });
     const [half, quarter, nearlyWhole] = washed as [(typeof washed)[0], (typeof washed)[0], (typeof washed)[0]];
@@ -136,8 +136,8 @@ describe("a pot is a material", () => {
   });
 
   it("a mix is bought tin by tin", () => {
-    const needs = shop(planOf([["brush", "chalk-slate", { mix: mixed(3, "wax-clear", 1) }]]));
-    const takes = (id: string) => needs.find(({ material }) => material.id === id)!.millilitres;
+    const needs = needsOf([planOf([["brush", "chalk-slate", { mix: mixed(3, "wax-clear", 1) }]])]);
+    const takes = (id: string) => needs.find(({ material }) => material.id === id)!.onPiece;
     expect(takes("chalk-slate") / takes("wax-clear")).toBeCloseTo(3, 6);
   });
 
@@ -172,7 +172,7 @@ describe("how much, and where", () => {
   };
   const BASE: ExampleStep = ["brush", "mineral-bottle", { coats: 2 }];
   const takes = (step: ExampleStep) =>
-    shop(planOf([BASE, step])).find(({ material }) => material.id === step[1])?.millilitres ?? 0;
+    needsOf([planOf([BASE, step])]).find(({ material }) => material.id === step[1])?.onPiece ?? 0;
 
   it("a spatter worked over the whole face covers its specks, and a heavy one more of them", () => {
     expect(covered([BASE, ["spatter", "chalk-bone-white"]])).toBeCloseTo(0.04, 3);
@@ -201,7 +201,7 @@ describe("how much, and where", () => {
     expect(filmOf(["brush", "chalk-slate", { amount: { kind: "micrometres", of: 60 } }])).toBeCloseTo(60, 6);
     const step: ExampleStep = ["roller", "clear-coat-satin", { amount: { kind: "millilitres", of: 100 } }];
     // half a square metre, and a tenth stays on the tools
-    expect(takes(step)).toBeCloseTo(100 * 0.5 * 1.1, 3);
+    expect(takes(step)).toBeCloseTo(100 * 0.5, 3);
   });
 
   it("a dry brush in the grooves lays nothing, says so and buys nothing", () => {
@@ -250,7 +250,7 @@ describe("places joined, left out, and with a size of their own", () => {
 
   it("the shop buys for what is covered", () => {
     const litres = (where: NonNullable<ExampleStep[2]>["where"]) =>
-      shop(planOf([["brush", "chalk-slate", { where: where! }]]))[0]!.millilitres;
+      needsOf([planOf([["brush", "chalk-slate", { where: where! }]])])[0]!.onPiece;
     expect(litres({ on: "everywhere", but: ["motif"], over: 1 })).toBeCloseTo(
       0.85 * litres({ on: "everywhere", over: 1 }),
       1,

@@ -7,10 +7,10 @@ import type { Plan } from "../plan/plan.ts";
 import { planFaults } from "../plan/sense.ts";
 import { type ExampleStack, type ExampleStep, examplePlan } from "../rules/example.ts";
 import { schedule } from "../schedule/schedule.ts";
+import { needsOf } from "../shelf/needs.ts";
 import { covers } from "../surface/shares.ts";
 import { workingFixes } from "./fixes.ts";
 import { judge } from "./judge.ts";
-import { shop } from "./shop.ts";
 
 // How much, how hard, how often: what is worked until it shows, what is repeated until it is right, what is laid unevenly.
 
@@ -109,8 +109,8 @@ describe("repeated until it is right", () => {
       ["look"],
     ]);
     const plan = looped(2);
-    const wax = (of: Plan) => shop(of).find(({ material }) => material.id === "wax-clear")!;
-    expect(wax(plan).millilitres).toBeCloseTo(wax(written).millilitres, 6);
+    const wax = (of: Plan) => needsOf([of]).find(({ material }) => material.id === "wax-clear")!;
+    expect(wax(plan).onPiece).toBeCloseTo(wax(written).onPiece, 6);
     expect(wax(plan).uses).toMatchObject([{ coats: 2 }]);
     const finish = (of: Plan) => schedule([{ plan: of, judgement: judge(of) }]).finish;
     expect(finish(plan)).toBe(finish(written));
@@ -207,8 +207,8 @@ describe("laid unevenly", () => {
     ]);
 
   it("is as much of it as evenly, and paper is through where it is thin", () => {
-    const tin = (uneven: boolean) => shop(painted(uneven)).find(({ material }) => material.id === "chalk-slate")!;
-    expect(tin(true).millilitres).toBe(tin(false).millilitres);
+    const tin = (uneven: boolean) => needsOf([painted(uneven)]).find(({ material }) => material.id === "chalk-slate")!;
+    expect(tin(true).onPiece).toBe(tin(false).onPiece);
     const evenly = judge(painted(false)).zones[0]!;
     const unevenly = judge(painted(true)).zones[0]!;
     const thick = ({ after }: typeof evenly) => after.patches.field.map(({ stack }) => stack?.film.micrometres ?? 0);

@@ -1,7 +1,6 @@
 import { materialsOf } from "../judge/judge.ts";
 import type { Material } from "../materials/material.ts";
 import type { Plan } from "../plan/plan.ts";
-import type { Phase } from "../surface/phase.ts";
 import type { Micrometres, Millilitres, Share, SquareMetres } from "../units/units.ts";
 import { type Coat, coatsIn, type Drawn, sheetsFor, tinsOf, type Unit } from "./usage.ts";
 
@@ -196,15 +195,4 @@ export function coatsOf(plan: Plan): readonly Coat[] {
     known.set(plan, coats);
   }
   return coats;
-}
-
-/** When each material is first wanted, by the times at which phases begin; those that are done ask for nothing. */
-export function wantedFrom(
-  need: Pick<Need, "uses">,
-  startOf: (planId: string, zoneId: string, phaseId: Phase["id"]) => number | undefined,
-): number | null {
-  const times = need.uses
-    .filter(({ done }) => !done)
-    .flatMap(({ planId, zoneId, phases }) => phases.flatMap((phase) => startOf(planId, zoneId, phase) ?? []));
-  return times.length > 0 ? Math.min(...times) : null;
 }

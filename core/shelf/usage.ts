@@ -88,7 +88,7 @@ export interface Drawn {
 }
 
 /** A pot in the tins it really comes from: paint that the house makes up of powder is powder. */
-const inTins = ({ parts, strength }: Pot, of: Share = 1): [Material, Share][] =>
+export const inTins = ({ parts, strength }: Pot, of: Share = 1): [Material, Share][] =>
   parts.flatMap(({ material, share }): [Material, Share][] => {
     const behind = potBehind(material);
     return behind ? inTins(behind, of * share * strength) : [[material, of * share * strength]];

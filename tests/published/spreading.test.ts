@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { CATALOGUE } from "#core/materials/catalogue";
 import type { Material } from "#core/materials/material";
-import { dryFilm, LOSS_ON_TOOLS, volumeNeeded } from "#core/quantity/spread";
+import { dryFilm, spreadAt } from "#core/quantity/spread";
 
 const like = (spread: number, solids: number): Material => ({
   ...CATALOGUE[0]!,
@@ -30,14 +30,9 @@ describe("film and spread", () => {
     }
   });
 
-  it("takes a litre and what stays on the tools for ten square metres at 10 m²/L", () => {
-    expect(volumeNeeded(like(10, 40), 10, 1)).toBeCloseTo(1000 * (1 + LOSS_ON_TOOLS), 6);
-  });
-
-  it("goes with coats, cover and load", () => {
-    const one = volumeNeeded(like(12, 40), 2, 1);
-    expect(volumeNeeded(like(12, 40), 2, 3)).toBeCloseTo(3 * one, 6);
-    expect(volumeNeeded(like(12, 40), 2, 1, 0.5)).toBeCloseTo(one / 2, 6);
-    expect(volumeNeeded(like(12, 40), 2, 1, 1, 0.35)).toBeCloseTo(0.35 * one, 6);
+  it("reads the other way round as well", () => {
+    expect(spreadAt(50, 50)).toBeCloseTo(10, 9);
+    for (const material of CATALOGUE.slice(0, 20))
+      expect(spreadAt(material.volumeSolids.typical, dryFilm(material))).toBeCloseTo(material.spreadingRate.typical, 9);
   });
 });

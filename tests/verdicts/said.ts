@@ -2,11 +2,11 @@ import { createHash } from "node:crypto";
 import { namedFixes } from "#core/judge/fixes";
 import { judge } from "#core/judge/judge";
 import { coloursSeen } from "#core/judge/look";
-import { shop } from "#core/judge/shop";
 import { stripOf } from "#core/judge/strip";
 import type { Plan } from "#core/plan/plan";
 import type { Severity } from "#core/rules/rule";
 import { cautionsFor } from "#core/safety/safety";
+import { needsOf } from "#core/shelf/needs";
 import { covers, shows } from "#core/surface/shares";
 import { type Entry, groupOf } from "./corpus";
 
@@ -55,8 +55,8 @@ export function saidOf(plan: Plan): Said[] {
   all.push({
     of: "amounts",
     text: JSON.stringify(
-      shop(plan).map(({ material, millilitres, uses }) => [
-        ...[material.id, fine(millilitres)],
+      needsOf([plan]).map(({ material, amount, uses }) => [
+        ...[material.id, fine(amount)],
         uses.map(({ area, coats, zoneId }) => [fine(area), coats, zoneId]),
       ]),
     ),
