@@ -73,6 +73,32 @@ export const shops = sqliteTable("shops", {
   at: integer("at", { mode: "timestamp_ms" }).notNull(),
 });
 
+/** What the shop buys where, and how it works out a price. Every version is a row, the latest counts. */
+export const shelfBooks = sqliteTable("shelf_books", {
+  version: integer("version").primaryKey(),
+  label: text("label").notNull(),
+  document: text("document", { mode: "json" }).notNull(),
+  at: integer("at", { mode: "timestamp_ms" }).notNull(),
+});
+
+/** Everything that happened to what stands on the shelf. Nothing is ever deleted: what was wrong is taken back. */
+export const movements = sqliteTable(
+  "movements",
+  {
+    /** in the order they were written down */
+    place: integer("place").primaryKey({ autoIncrement: true }),
+    /** made by the client, so that a movement sent twice is made once */
+    id: text("id").notNull().unique(),
+    /** what was written down together, and is taken back together */
+    batch: text("batch").notNull(),
+    label: text("label").notNull(),
+    document: text("document", { mode: "json" }).notNull(),
+    writtenAt: integer("written_at", { mode: "timestamp_ms" }).notNull(),
+    takenBackAt: integer("taken_back_at", { mode: "timestamp_ms" }),
+  },
+  (table) => [index("movements_by_batch").on(table.batch)],
+);
+
 /** Plans of work: the one that is kept, one that is offered instead, one in which an idea is tried, and a few that were kept before. */
 export const plansOfWork = sqliteTable("plans_of_work", {
   id: integer("id").primaryKey({ autoIncrement: true }),
