@@ -75,7 +75,20 @@ export type MovementsWritten =
  */
 export const writeMovements = (
   store: Store,
-  { batch, label, list, anyway = false }: { batch: string; label: string; list: readonly Movement[]; anyway?: boolean },
+  {
+    batch,
+    label,
+    list,
+    anyway = false,
+    asTheyAre = false,
+  }: {
+    batch: string;
+    label: string;
+    list: readonly Movement[];
+    anyway?: boolean;
+    /** from another shop's list, where they were checked when they were written */
+    asTheyAre?: boolean;
+  },
 ): Promise<MovementsWritten> =>
   inTurn(store, (db) =>
     db.transaction(
@@ -86,7 +99,7 @@ export const writeMovements = (
         const all = await readAll(tx);
         if (all.length + fresh.length > SHELF_LIMITS.movements)
           return { is: "refused", because: `The shelf's list holds ${SHELF_LIMITS.movements} entries at most.` };
-        for (const movement of fresh) {
+        for (const movement of asTheyAre ? [] : fresh) {
           const because = whyNot(movement, all);
           if (because) return { is: "refused", because };
           const before = anyway ? null : sameReceipt(movement, all);

@@ -2,12 +2,14 @@ import { randomUUID } from "node:crypto";
 import { makePlan } from "#db/make-plan";
 import type { Store } from "#db/open";
 import { addPlan, isKnown, summarise } from "#db/plans";
+import { book, writeMovements } from "#db/shelf";
 import { getShop, setShop } from "#db/shop";
 import { hobnailShop, hobnailYard } from "./hobnail-yard";
+import { hobnailBook, hobnailMovements } from "./shelf";
 
 /**
  * Loads the demo shop's jobs, each only if it does not exist yet, so that nothing a person did to them is lost; its
- * hours and painters only where nobody has set any; and plans its work.
+ * hours, painters and shelf only where nobody has set any; and plans its work.
  */
 export async function loadDemo(store: Store): Promise<number> {
   let added = 0;
@@ -19,6 +21,15 @@ export async function loadDemo(store: Store): Promise<number> {
     }
   if (version === 0 && added > 0)
     await setShop(store, { base: 0, shop: hobnailShop(), label: "Hours and painters of the demo shop" });
+  if (added > 0 && (await book.get(store)).version === 0) {
+    await book.set(store, { base: 0, document: hobnailBook(), label: "Suppliers and prices of the demo shop" });
+    await writeMovements(store, {
+      batch: "demo",
+      label: "The shelf of the demo shop",
+      list: hobnailMovements(),
+      asTheyAre: true,
+    });
+  }
   await makePlan(store, randomUUID());
   return added;
 }

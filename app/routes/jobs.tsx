@@ -3,12 +3,13 @@ import { nanoid } from "nanoid";
 import { useEffect } from "react";
 import { data, Form, Link, redirect, useNavigation, useRevalidator } from "react-router";
 import { type Fault, readPlanFile, tooLarge } from "#core/exchange/plan-file";
-import { isShopFile, readShopFile } from "#core/exchange/shop-file";
+import { isShopFile, readShopFile, type ShopShelf } from "#core/exchange/shop-file";
 import { LIMITS } from "#core/plan/plan";
 import { readWallTime, sayWallTime } from "#core/units/wall-time";
 import { sayDate } from "#core/units/when";
 import type { Store } from "#db/open";
 import { addPlan, isKnown, type JobRow, listJobs, listRemoved, setRemoved } from "#db/plans";
+import { book, getStock, writeMovements } from "#db/shelf";
 import { getShop, setShop } from "#db/shop";
 import type { Worked } from "#db/summary";
 import { CrustStrip } from "~/drawing/crust-strip";
@@ -58,7 +59,15 @@ function utf8(bytes: ArrayBuffer): string | null {
   }
 }
 
-/** All jobs of a shop file, beside those that are here; the shop's hours and hands only where nobody has set any. */
+/** The shelf of a shop file, where there is none here: two shelves cannot be put together. */
+async function importShelf(store: Store, name: string, { book: document, movements }: ShopShelf) {
+  if ((await book.get(store)).version > 0 || (await getStock(store)).movements.length > 0) return;
+  await book.set(store, { base: 0, document, label: `The suppliers and prices of ${name}` });
+  if (movements.length > 0)
+    await writeMovements(store, { batch: nanoid(), label: `The shelf of ${name}`, list: movements, asTheyAre: true });
+}
+
+/** All jobs of a shop file, beside those that are here; the shop's hours, painters and shelf only where nobody has set any. */
 async function importShop(store: Store, name: string, text: string) {
   const read = readShopFile(text);
   if (!read.ok) return refuseFile(name, read.faults);
@@ -69,6 +78,7 @@ async function importShop(store: Store, name: string, text: string) {
     if (await addPlan(store, added)) noteWritten(added);
   }
   if (version === 0) await setShop(store, { base: 0, shop: read.file.shop, label: `The shop of ${name}` });
+  await importShelf(store, name, read.file.shelf);
   noteShopChanged();
   return redirect("/");
 }

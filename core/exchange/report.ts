@@ -120,7 +120,7 @@ function jobReport(
  * A whole shop: its plan of work as it is kept, which says of each job whether that was edited since; where the file holds
  * none, the one that follows from its jobs. Ideas as they would fit in.
  */
-export function shopScheduleReport({ shop, plans, planned }: ShopFile) {
+export function shopScheduleReport({ shop, plans, planned }: Pick<ShopFile, "shop" | "plans" | "planned">) {
   const promised = plans.filter(isPlannedFor);
   const kept = new Map(planned.map((job) => [job.planId, job]));
   const isKept = promised.every(({ id }) => kept.has(id));

@@ -1,14 +1,16 @@
 import { describe, expect, it } from "vitest";
 import { hobnailShop, hobnailYard } from "../../demo/hobnail-yard.ts";
+import { hobnailBook, hobnailMovements } from "../../demo/shelf.ts";
 import { planOfWorkNow } from "../schedule/plan-of-work.ts";
 import { readJobPlan } from "./plan-of-work-file.ts";
 import { shopScheduleReport } from "./report.ts";
-import { isShopFile, readShopFile, SHOP_FORMAT, writeShopFile } from "./shop-file.ts";
+import { EMPTY_SHELF, isShopFile, readShopFile, SHOP_FORMAT, writeShopFile } from "./shop-file.ts";
 
 const shop = hobnailShop();
 const plans = hobnailYard();
 const { jobs: planned } = planOfWorkNow(plans, shop, 6);
-const text = writeShopFile({ shop, plans, planned });
+const shelf = { book: hobnailBook(), movements: hobnailMovements() };
+const text = writeShopFile({ shop, plans, planned, shelf });
 /** The file with some of its fields replaced. */
 const changed = (fields: Record<string, unknown>): string => JSON.stringify({ ...JSON.parse(text), ...fields });
 const faultsOf = (file: string) => {
@@ -18,7 +20,7 @@ const faultsOf = (file: string) => {
 
 describe("the file of a shop", () => {
   it("reads back as it was written, and is not taken for the file of a job", () => {
-    expect(readShopFile(text)).toEqual({ ok: true, file: { shop, plans, planned } });
+    expect(readShopFile(text)).toEqual({ ok: true, file: { shop, plans, planned, shelf } });
     expect(isShopFile(text)).toBe(true);
     expect(isShopFile(JSON.stringify(plans[0]))).toBe(false);
     expect(isShopFile("{")).toBe(false);
@@ -34,6 +36,16 @@ describe("the file of a shop", () => {
       changed({ shop: { ...shop, painters: [shop.painters[0], shop.painters[0]] } }),
       /used twice/,
     ],
+    [
+      "a pack of a supplier that is not there",
+      changed({ shelf: { ...shelf, book: { ...shelf.book, suppliers: [] } } }),
+      /there is no supplier "harbour-road"/,
+    ],
+    [
+      "a movement of nothing",
+      changed({ shelf: { ...shelf, movements: [{ ...shelf.movements[0], amount: 0 }] } }),
+      /write an amount over 0/,
+    ],
     ["hours that nobody has", changed({ shop: { ...shop, hours: { ...shop.hours, weekdays: [] } } }), /seven days/],
     [
       "a wrong job",
@@ -42,6 +54,11 @@ describe("the file of a shop", () => {
     ],
   ])("says where %s is wrong", (_, file, says) => {
     expect(faultsOf(file).join("\n")).toMatch(says);
+  });
+
+  it("of a version before there was a shelf has none", () => {
+    const read = readShopFile(changed({ shelf: undefined }));
+    expect(read.ok && read.file.shelf).toEqual(EMPTY_SHELF);
   });
 
   it("leaves a schedule out that another version wrote, and keeps the jobs", () => {

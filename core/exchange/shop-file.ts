@@ -3,6 +3,8 @@ import { sayIssue } from "../plan/fault-words.ts";
 import type { Plan } from "../plan/plan.ts";
 import { Shop } from "../plan/shop.ts";
 import type { JobPlan } from "../schedule/plan-of-work.ts";
+import { EMPTY_BOOK, SHELF_LIMITS, ShelfBook } from "../shelf/book.ts";
+import { Movement } from "../shelf/stock.ts";
 import { type Fault, faultsOf, readFileText, readPlan } from "./plan-file.ts";
 import { readJobPlan } from "./plan-of-work-file.ts";
 
@@ -15,7 +17,16 @@ export interface ShopFile {
   plans: Plan[];
   /** what of it could be read; of a job that was edited since, as it was scheduled before */
   planned: JobPlan[];
+  /** what it buys where, and all that happened to what stands on its shelf */
+  shelf: ShopShelf;
 }
+
+export interface ShopShelf {
+  book: ShelfBook;
+  movements: Movement[];
+}
+
+export const EMPTY_SHELF: ShopShelf = { book: EMPTY_BOOK, movements: [] };
 
 export type ReadShopFile = { ok: true; file: ShopFile } | { ok: false; faults: Fault[] };
 
@@ -27,6 +38,14 @@ const Outer = z.object({
   shop: Shop,
   plans: z.array(z.unknown()).max(MOST_JOBS, `a shop file holds ${MOST_JOBS} jobs at most`),
   planned: z.array(z.unknown()).max(MOST_JOBS).default([]),
+  shelf: z
+    .strictObject({
+      book: ShelfBook,
+      movements: z
+        .array(Movement)
+        .max(SHELF_LIMITS.movements, `a shelf's list holds ${SHELF_LIMITS.movements} entries at most`),
+    })
+    .default(EMPTY_SHELF),
 });
 
 /** Whether a text claims to be the file of a whole shop. */
@@ -53,9 +72,14 @@ export function readShopFile(text: string): ReadShopFile {
     plans.push(job.plan);
   }
   const planned = outer.data.planned.flatMap((one) => readJobPlan(one) ?? []);
-  return { ok: true, file: { shop: outer.data.shop, plans, planned } };
+  return { ok: true, file: { shop: outer.data.shop, plans, planned, shelf: outer.data.shelf } };
 }
 
 /** The text of a *.shop.json file; reading it gives the same shop. */
-export const writeShopFile = ({ shop, plans, planned }: ShopFile): string =>
-  `${JSON.stringify({ format: SHOP_FORMAT, version: SHOP_VERSION, shop, plans, planned })}\n`;
+export const writeShopFile = ({
+  shop,
+  plans,
+  planned,
+  shelf = EMPTY_SHELF,
+}: Omit<ShopFile, "shelf"> & { shelf?: ShopShelf }): string =>
+  `${JSON.stringify({ format: SHOP_FORMAT, version: SHOP_VERSION, shop, plans, planned, shelf })}\n`;

@@ -201,6 +201,14 @@ describe("what is used up besides", () => {
     expect(supply(plan, "dark-wax-brush")!.worn).toBeLessThan(0.05);
   });
 
+  it("a brush is washed out and serves the next job, a rag does not", () => {
+    const plan = small([["brush", "chalk-slate"], ["wax", "wax-clear"], ["buff"]]);
+    const both = suppliesFor([plan, { ...plan, id: "next" }]);
+    const count = (id: string) => both.find((one) => one.id === id)!.count;
+    expect(count("paint-brush")).toBe(1);
+    expect(count("dry-rag")).toBe(2 * supply(plan, "dry-rag")!.count);
+  });
+
   it("paper is bought by its grit", () => {
     const plan = planOf([["scuff"], ["brush", "chalk-slate"], ["sand-320"], ["sand-150"]]);
     expect(supply(plan, "paper-220")!.count).toBe(1);

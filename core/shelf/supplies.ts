@@ -77,7 +77,6 @@ const colourOf = ({ material }: Phase) => (material ? `${material.id} ${material
 interface Counted {
   id: ConsumableId;
   area: SquareMetres;
-  openArea: SquareMetres;
   length: Metres;
   openLength: Metres;
   sessions: Set<string>;
@@ -97,7 +96,6 @@ function count(into: Counted, work: Work) {
   into.sessions.add(sessionOf(work));
   add(into.colours);
   if (done) return;
-  into.openArea += area;
   into.openLength += tapeFor(work);
   into.openSessions.add(sessionOf(work));
   add(into.openColours);
@@ -115,15 +113,14 @@ function amountsOf(id: ConsumableId, areas: ReadonlyMap<string, SquareMetres>, s
   return { worn, count: Math.max(each.length > 0 ? 1 : 0, Math.ceil(worn - 1e-9)) };
 }
 
-/** What the plans use up besides materials: rags, paper, brushes, tape, gloves, in the order of the list of consumables. */
-export function suppliesFor(plans: readonly Plan[]): SupplyNeed[] {
+/** What one job uses up besides materials. */
+function suppliesOf(plan: Plan): SupplyNeed[] {
   const counted = new Map<ConsumableId, Counted>();
-  for (const work of plans.flatMap(workIn))
+  for (const work of workIn(plan))
     for (const id of usesOf(work.phase)) {
       const into = counted.get(id) ?? {
         id,
         area: 0,
-        openArea: 0,
         length: 0,
         openLength: 0,
         sessions: new Set(),
@@ -135,19 +132,35 @@ export function suppliesFor(plans: readonly Plan[]): SupplyNeed[] {
       counted.set(id, into);
       count(into, work);
     }
-  return CONSUMABLE_IDS.flatMap((id) => {
-    const one = counted.get(id);
-    if (!one) return [];
-    const whole = amountsOf(id, one.colours, one.sessions.size, one.length);
-    return [
-      {
-        id,
-        supply: CONSUMABLES[id],
-        ...whole,
-        open: amountsOf(id, one.openColours, one.openSessions.size, one.openLength).count,
-        area: CONSUMABLES[id].lasts === null ? 0 : one.area,
-        by: [...one.by],
-      },
-    ];
-  });
+  return [...counted.values()].map((one) => ({
+    id: one.id,
+    supply: CONSUMABLES[one.id],
+    ...amountsOf(one.id, one.colours, one.sessions.size, one.length),
+    open: amountsOf(one.id, one.openColours, one.openSessions.size, one.openLength).count,
+    area: CONSUMABLES[one.id].lasts === null ? 0 : one.area,
+    by: [...one.by],
+  }));
+}
+
+/** What is used up adds up; what is cleaned and used again is there for the next job. */
+function together(one: SupplyNeed, two: SupplyNeed): SupplyNeed {
+  const both = one.supply.keeps ? Math.max : (a: number, b: number) => a + b;
+  return {
+    ...one,
+    count: both(one.count, two.count),
+    open: both(one.open, two.open),
+    worn: one.worn + two.worn,
+    area: one.area + two.area,
+    by: [...new Set([...one.by, ...two.by])],
+  };
+}
+
+/** What the plans use up besides materials: rags, paper, brushes, tape, gloves, in the order of the list of consumables. */
+export function suppliesFor(plans: readonly Plan[]): SupplyNeed[] {
+  const all = new Map<ConsumableId, SupplyNeed>();
+  for (const need of plans.flatMap(suppliesOf)) {
+    const known = all.get(need.id);
+    all.set(need.id, known ? together(known, need) : need);
+  }
+  return CONSUMABLE_IDS.flatMap((id) => all.get(id) ?? []);
 }

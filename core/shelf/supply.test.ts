@@ -6,7 +6,7 @@ import { type ExampleStep, examplePlan } from "../rules/example.ts";
 import { readWallTime } from "../units/wall-time.ts";
 import { ShelfBook, supplyId } from "./book.ts";
 import type { PotOnShelf } from "./stock.ts";
-import { bySupplier, isOld, type SupplyQuestion, shoppingList, supplyOf } from "./supply.ts";
+import { bySupplier, claimsIn, isOld, type SupplyQuestion, shoppingList, supplyOf } from "./supply.ts";
 
 const job = (id: string, steps: readonly ExampleStep[]): Plan => ({
   ...examplePlan({ shows: id, ground: "raw timber", species: "pine", steps }),
@@ -82,8 +82,8 @@ describe("needs against the shelf", () => {
     const startOf: SupplyQuestion["startOf"] = (planId) =>
       readWallTime(planId === "first" ? "2026-12-01T09:00" : "2026-12-03T09:00")!;
     const question = { pots: [tin(need + 10)], startOf };
-    expect(line(ask([first, second], { ...question, planId: "first" })).standing).toBe("enough");
-    const late = line(ask([first, second], { ...question, planId: "second" }));
+    expect(line(ask([first], { ...question, others: claimsIn([second], startOf) })).standing).toBe("enough");
+    const late = line(ask([second], { ...question, others: claimsIn([first], startOf) }));
     expect([late.standing, late.runsOut]).toEqual(["short", readWallTime("2026-12-03T09:00")]);
     const both = line(ask([first, second], question));
     expect(both.need).toBeCloseTo(2 * need, 6);
@@ -94,8 +94,10 @@ describe("needs against the shelf", () => {
   it("a brush serves job after job, a rag does not", () => {
     const waxed = ["one", "two"].map((id) => job(id, [["wax", "wax-dark"], ["buff"]]));
     const pots = [tin(1, { goodId: supplyId("dark-wax-brush") }), tin(1, { goodId: supplyId("dry-rag") })];
-    expect(line(ask(waxed, { pots, planId: "two" }), supplyId("dark-wax-brush")).standing).toBe("enough");
-    expect(line(ask(waxed, { pots, planId: "two" }), supplyId("dry-rag")).standing).not.toBe("enough");
+    const others = claimsIn(waxed.slice(0, 1), () => undefined);
+    const two = ask(waxed.slice(1), { pots, others });
+    expect(line(two, supplyId("dark-wax-brush")).standing).toBe("enough");
+    expect(line(ask(waxed, { pots }), supplyId("dry-rag")).standing).not.toBe("enough");
   });
 });
 

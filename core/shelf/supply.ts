@@ -27,7 +27,9 @@ export interface SupplyLine {
   need: number;
   /** the same on the careful side */
   careful: number;
-  /** in tins that are good, after what other jobs want sooner */
+  /** in tins that are good */
+  there: number;
+  /** of that, what is left for these jobs after what others want sooner; no more than they need */
   have: number;
   /** in tins that are past their time or doubtful */
   old: number;
@@ -61,19 +63,18 @@ export function startsIn(jobs: readonly Pick<JobPlan, "planId" | "bookings">[]):
 }
 
 export interface SupplyQuestion {
-  /** the jobs that take from the shelf */
+  /** whose needs are asked for */
   plans: readonly Plan[];
-  /** only what this one wants is returned; what others want sooner is taken from the shelf first */
-  planId?: string;
+  /** what other jobs take from the shelf: what they want sooner is theirs */
+  others?: readonly Claim[];
   book: ShelfBook;
   pots: readonly PotOnShelf[];
   startOf: StartOf;
   today: WallMinutes;
 }
 
-/** Something that one job takes of one good at one time. */
-interface Claim {
-  planId: string;
+/** Something that a job takes of one good at one time. */
+export interface Claim {
   goodId: string;
   at: WallMinutes | null;
   amount: number;
@@ -107,12 +108,11 @@ const startsAt = ({ planId, zoneId, phases }: Use, startOf: StartOf) =>
   firstOf(phases.map((phaseId) => startOf(planId, { zoneId, phaseId })));
 
 /** What is left in tools and lost goes with the coats that are still to be done, by how much each takes. */
-function claimsOf(need: Need, planId: string, startOf: StartOf): Claim[] {
+function claimsOf(need: Need, startOf: StartOf): Claim[] {
   const open = need.uses.filter(({ done }) => !done);
   const sum = open.reduce((all, { amount }) => all + amount, 0);
   if (sum <= 0) return [];
   return open.map((use) => ({
-    planId,
     goodId: need.material.id,
     at: startsAt(use, startOf),
     amount: (need.open * use.amount) / sum,
@@ -164,25 +164,14 @@ function wantedBy(plans: readonly Plan[]): Map<string, Wanted> {
   return wanted;
 }
 
-/** What each job takes of each good, in time. Brushes are there for all jobs: they are cleaned, and not used up. */
-function allClaims({ plans, startOf }: SupplyQuestion): Claim[] {
-  return plans
-    .flatMap((plan) => {
-      const starts = (goodId: string, amount: number): Claim => ({
-        planId: plan.id,
-        goodId,
-        at: startOf(plan.id) ?? null,
-        amount,
-      });
-      return [
-        ...needsOf([plan]).flatMap((need) => claimsOf(need, plan.id, startOf)),
-        ...suppliesFor([plan]).flatMap(({ id, open }) =>
-          open > 0 && !CONSUMABLES[id].keeps ? [starts(supplyId(id), open)] : [],
-        ),
-      ];
-    })
-    .sort(byTime);
-}
+/** What jobs take of each good, and when. Brushes are there for all of them: they are cleaned, and not used up. */
+export const claimsIn = (plans: readonly Plan[], startOf: StartOf): Claim[] =>
+  plans.flatMap((plan) => [
+    ...needsOf([plan]).flatMap((need) => claimsOf(need, startOf)),
+    ...suppliesFor([plan]).flatMap(({ id, open }) =>
+      open > 0 && !CONSUMABLES[id].keeps ? [{ goodId: supplyId(id), at: startOf(plan.id) ?? null, amount: open }] : [],
+    ),
+  ]);
 
 function standingOf(need: number, have: number, old: number): Standing {
   if (have >= need - 1e-6) return "enough";
@@ -190,42 +179,59 @@ function standingOf(need: number, have: number, old: number): Standing {
   return have + old > 0 ? "short" : "missing";
 }
 
+/** What is given of a good to those who ask for it, in their turn. */
+function shared(good: number, own: readonly Claim[], others: readonly Claim[]) {
+  const mine = new Set(own);
+  let left = good;
+  let got = 0;
+  let wanted: WallMinutes | null = null;
+  let runsOut: WallMinutes | null = null;
+  for (const claim of [...own, ...others].sort(byTime)) {
+    const given = Math.min(left, claim.amount);
+    left -= given;
+    if (!mine.has(claim)) continue;
+    got += given;
+    wanted ??= claim.at;
+    if (given < claim.amount - 1e-6) runsOut ??= claim.at;
+  }
+  return { got, wanted, runsOut };
+}
+
+const ofGoods = (claims: readonly Claim[]): Map<string, Claim[]> => {
+  const sorted = new Map<string, Claim[]>();
+  for (const claim of claims) {
+    const known = sorted.get(claim.goodId);
+    if (known) known.push(claim);
+    else sorted.set(claim.goodId, [claim]);
+  }
+  return sorted;
+};
+
 /**
- * What is wanted of each good against what there is of it, by the day it is wanted: for all the jobs together, or for one of them
- * after what the others want sooner.
+ * What some jobs want of each good against what there is of it, by the day it is wanted, after what others want sooner.
  */
-export function supplyOf(question: SupplyQuestion): SupplyLine[] {
-  const { plans, planId, book, pots, today } = question;
-  const own = planId === undefined ? plans : plans.filter(({ id }) => id === planId);
-  const claims = allClaims(question);
-  return [...wantedBy(own)].map(([goodId, wanted]) => {
+export function supplyOf({ plans, others = [], book, pots, startOf, today }: SupplyQuestion): SupplyLine[] {
+  const own = ofGoods(claimsIn(plans, startOf));
+  const rest = ofGoods(others);
+  return [...wantedBy(plans)].map(([goodId, wants]) => {
     const ofGood = pots.filter((pot) => pot.goodId === goodId && pot.amount > 0);
-    const isPast = (pot: PotOnShelf) => isOld(pot, wanted.material, book, today);
-    const good = ofGood.filter((pot) => !isPast(pot)).reduce((sum, { amount }) => sum + amount, 0);
-    const old = ofGood.filter(isPast).reduce((sum, { amount }) => sum + amount, 0);
-    let left = good;
-    let got = 0;
-    let first: WallMinutes | null = null;
-    let runsOut: WallMinutes | null = null;
-    const mine = claims.filter((claim) => claim.goodId === goodId);
-    for (const claim of mine) {
-      const given = Math.min(left, claim.amount);
-      left -= given;
-      if (planId !== undefined && claim.planId !== planId) continue;
-      got += given;
-      first ??= claim.at;
-      if (given < claim.amount - 1e-6) runsOut ??= claim.at;
-    }
-    // what nobody claims by the hour is shared as it is
-    const have = mine.length > 0 ? got : Math.min(good, wanted.need);
+    const isPast = (pot: PotOnShelf) => isOld(pot, wants.material, book, today);
+    const sum = (some: readonly PotOnShelf[]) => some.reduce((all, { amount }) => all + amount, 0);
+    const good = sum(ofGood.filter((pot) => !isPast(pot)));
+    const old = sum(ofGood.filter(isPast));
+    const claims = own.get(goodId) ?? [];
+    const { got, wanted, runsOut } = shared(good, claims, rest.get(goodId) ?? []);
+    // what is not used up is there for everybody
+    const have = Math.min(wants.need, claims.length > 0 ? got : good);
     return {
       goodId,
-      ...wanted,
+      ...wants,
+      there: good,
       have,
       old,
-      missing: Math.max(0, wanted.need - have),
-      standing: standingOf(wanted.need, have, old),
-      wanted: first,
+      missing: Math.max(0, wants.need - have),
+      standing: standingOf(wants.need, have, old),
+      wanted,
       runsOut,
       pots: ofGood,
     };
