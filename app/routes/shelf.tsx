@@ -1,109 +1,112 @@
-import { shop } from "#core/judge/shop";
-import { LOSS_ON_TOOLS } from "#core/quantity/spread";
-import { Swatch } from "~/drawing/swatch";
-import { useJob } from "~/editor/job-editor";
+import { useMemo } from "react";
+import { Link, useLoaderData } from "react-router";
+import { startsIn, supplyOf } from "#core/shelf/supply";
+import { useJobEditor } from "~/editor/job-editor";
 import { jobAction } from "~/http/job-action.server";
+import { shelfForJob } from "~/http/shelf.server";
+import { planIdOf, withStore } from "~/http/trouble.server";
 import { SectionPanel, useSection } from "~/parts/section-panel";
 import { useSelection } from "~/parts/selection";
-import { Explained } from "~/parts/term";
-import { countOf, sayArea, sayVolume } from "~/words/amount";
+import { SupplyList } from "~/shelf/supply-list";
+import { byUrgency } from "~/shelf/supply-words";
+import { ToBuyPanel } from "~/shelf/to-buy";
+import { VoiceOf } from "~/shelf/voice";
+import { countOf } from "~/words/amount";
 import type { Route } from "./+types/shelf";
+
+export const loader = ({ params }: Route.LoaderArgs) => withStore((store) => shelfForJob(store, planIdOf(params)));
 
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
 
 const SECTION_HEIGHT = 430;
 
+/** How many needs stand in which way. */
+function Summary({ lines }: { lines: ReturnType<typeof supplyOf> }) {
+  const count = (...standings: string[]) => lines.filter(({ standing }) => standings.includes(standing)).length;
+  const missing = count("missing", "short");
+  const old = count("old");
+  return (
+    <p className="text-note text-soft">
+      {missing === 0 && old === 0 ? (
+        "Everything is on the shelf."
+      ) : (
+        <>
+          {missing > 0 && <b className="font-semibold text-ochre">{countOf(missing, "thing")} missing or short</b>}
+          {missing > 0 && old > 0 && " · "}
+          {old > 0 && <b className="font-semibold text-sienna">{old} only in old tins</b>} · {count("enough")} there.
+        </>
+      )}{" "}
+      What other jobs want sooner is left for them.
+    </p>
+  );
+}
+
 export default function ShelfRoute() {
-  const { plan } = useJob();
+  const { plan, planned } = useJobEditor();
+  const shelf = useLoaderData<typeof loader>();
   const selection = useSelection();
   const geometry = useSection(selection.judged, SECTION_HEIGHT);
-  const needs = shop(plan);
+  const lines = useMemo(
+    () =>
+      supplyOf({
+        plans: [plan],
+        others: shelf.others,
+        book: shelf.book,
+        pots: shelf.pots,
+        startOf: startsIn(planned ? [planned] : []),
+        today: shelf.today,
+      }),
+    [plan, planned, shelf],
+  );
+  const materials = lines.filter(({ material }) => material !== null).sort(byUrgency);
+  const consumables = lines.filter(({ material }) => material === null);
   return (
-    <div className="grid h-full grid-cols-[336px_minmax(0,1fr)]">
-      <div className="min-h-0 border-r border-line">
-        {selection.judged && (
-          <SectionPanel
-            judged={selection.judged}
-            geometry={geometry}
-            selection={selection}
-            height={SECTION_HEIGHT}
-            linkBase={`/jobs/${plan.id}/crust`}
-          />
-        )}
+    <VoiceOf book={shelf.book}>
+      <div className="grid h-full grid-cols-[336px_minmax(0,1fr)]">
+        <div className="min-h-0 border-r border-line">
+          {selection.judged && (
+            <SectionPanel
+              judged={selection.judged}
+              geometry={geometry}
+              selection={selection}
+              height={SECTION_HEIGHT}
+              linkBase={`/jobs/${plan.id}/crust`}
+            />
+          )}
+        </div>
+        <section className="min-h-0 overflow-y-auto px-7 pt-4 pb-8" aria-label="What the job needs">
+          <div className="mb-3 flex items-start gap-3">
+            <div className="min-w-0 flex-1">
+              <h2 className="text-view">What the job needs</h2>
+              {lines.length > 0 && <Summary lines={lines} />}
+            </div>
+            <Link to={`/jobs/${plan.id}/mix-cards`} className="button">
+              Mix cards
+            </Link>
+            <Link to={`/jobs/${plan.id}/quote`} className="button">
+              Quote
+            </Link>
+            <Link to="/shelf" className="button">
+              Whole shelf
+            </Link>
+          </div>
+          {lines.length === 0 ? (
+            <p className="max-w-md border-l-4 border-l-edge bg-board px-4 py-3">
+              No coats yet. Add the first step to the crust, and its amount shows here.
+            </p>
+          ) : (
+            <div className="grid grid-cols-[minmax(0,1fr)_236px] items-start gap-7">
+              <div className="grid gap-6">
+                <SupplyList lines={materials} book={shelf.book} today={shelf.today} label="Materials" />
+                {consumables.length > 0 && (
+                  <SupplyList lines={consumables} book={shelf.book} today={shelf.today} label="Consumables" />
+                )}
+              </div>
+              <ToBuyPanel lines={lines} book={shelf.book} planId={plan.id} />
+            </div>
+          )}
+        </section>
       </div>
-      <section className="min-h-0 overflow-y-auto px-8 pt-4 pb-8" aria-label="What the job needs">
-        <h2 className="text-view">What the job needs</h2>
-        <p className="mb-4 text-note text-soft">
-          <Explained
-            text={`From area, coats and spreading rate, with ${Math.round(LOSS_ON_TOOLS * 100)} % more for what stays in brush and kettle. Amounts are straight from the tin, before thinning.`}
-          />
-        </p>
-        {needs.length === 0 ? (
-          <p className="max-w-md border-l-4 border-l-edge bg-board px-4 py-3">
-            No coats yet. Add the first step to the crust, and its amount shows here.
-          </p>
-        ) : (
-          <table className="w-full max-w-4xl">
-            <thead className="border-b border-line text-left text-note text-soft">
-              <tr>
-                <th scope="col" className="py-1.5 pr-4 font-normal">
-                  Material
-                </th>
-                <th scope="col" className="py-1.5 pr-4 text-right font-normal">
-                  Amount
-                </th>
-                <th scope="col" className="py-1.5 pr-4 text-right font-normal">
-                  Spreads
-                </th>
-                <th scope="col" className="py-1.5 pr-4 font-normal">
-                  Used on
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {needs.map(({ material, millilitres, uses }) => (
-                <tr key={material.id} className="border-b border-hair align-top">
-                  <th scope="row" className="py-2.5 pr-4 text-left">
-                    <span className="flex items-center gap-2.5">
-                      <Swatch material={material} />
-                      <span>
-                        <span className="block font-semibold">{material.name}</span>
-                        <span className="block text-note font-normal text-soft">{material.family}</span>
-                      </span>
-                    </span>
-                  </th>
-                  <td className="py-2.5 pr-4 text-right text-lg font-semibold whitespace-nowrap">
-                    {sayVolume(millilitres)}
-                  </td>
-                  <td
-                    className="py-2.5 pr-4 text-right whitespace-nowrap"
-                    title={`spreading rate: ${material.spreadingRate.origin}`}
-                  >
-                    {material.spreadingRate.typical} m²/L
-                    <span className="block text-note text-soft">{material.spreadingRate.origin}</span>
-                  </td>
-                  <td className="py-2.5 text-note">
-                    {uses.map((use) => (
-                      <span
-                        key={`${use.zoneId}/${use.step}/${use.coats}/${use.millilitres}`}
-                        className="flex justify-between gap-4"
-                      >
-                        <span>
-                          {use.zone}{" "}
-                          <span className="text-soft">
-                            · {use.step.toLowerCase()}, {countOf(use.coats, "coat")}, {sayArea(use.area)}
-                          </span>
-                        </span>
-                        <span className="whitespace-nowrap text-soft">{sayVolume(use.millilitres)}</span>
-                      </span>
-                    ))}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        )}
-      </section>
-    </div>
+    </VoiceOf>
   );
 }
