@@ -30,6 +30,9 @@ export interface Stock {
 
 type Reader = Pick<Database, "select">;
 
+/** What a shelf began with is a batch of this name: it is not taken back with one press. */
+export const FIRST_BATCH = "first";
+
 /** A row that cannot be read is left out: the shelf is counted rather than closed. */
 async function readAll(db: Reader): Promise<Movement[]> {
   const rows = await db
@@ -60,7 +63,8 @@ export const getStock = (store: Store): Promise<Stock> =>
       .limit(1);
     // what has been written down since puts an end to putting in again, as with any undo
     const redo = back && last && last.place > back.place ? undefined : back;
-    return { movements: await readAll(db), undo: asBatch(last), redo: asBatch(redo) };
+    const undo = last?.batch === FIRST_BATCH ? undefined : last;
+    return { movements: await readAll(db), undo: asBatch(undo), redo: asBatch(redo) };
   });
 
 export type MovementsWritten =

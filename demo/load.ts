@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { makePlan } from "#db/make-plan";
 import type { Store } from "#db/open";
 import { addPlan, isKnown, summarise } from "#db/plans";
-import { book, writeMovements } from "#db/shelf";
+import { book, FIRST_BATCH, writeMovements } from "#db/shelf";
 import { getShop, setShop } from "#db/shop";
 import { hobnailShop, hobnailYard } from "./hobnail-yard";
 import { hobnailBook, hobnailMovements } from "./shelf";
@@ -24,7 +24,7 @@ export async function loadDemo(store: Store): Promise<number> {
   if (added > 0 && (await book.get(store)).version === 0) {
     await book.set(store, { base: 0, document: hobnailBook(), label: "Suppliers and prices of the demo shop" });
     await writeMovements(store, {
-      batch: "demo",
+      batch: FIRST_BATCH,
       label: "The shelf of the demo shop",
       list: hobnailMovements(),
       asTheyAre: true,

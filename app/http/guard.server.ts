@@ -42,7 +42,7 @@ function isFromOwnPage({ header }: Asked): boolean {
 }
 
 /** Things that take long to work out, or are data as a file: no other site may have them loaded. */
-const COSTS = /\/(board\.png|days\.ics|export|palette\.gpl|room-sensor)(\.data)?$/;
+const COSTS = /\/(board\.png|days\.ics|export|palette\.gpl|room-sensor|(list|stock|prices)\.csv)(\.data)?$/;
 
 /** Another site may link to a page here, and nothing else: no picture, frame, script or download. */
 function isForeignLoad({ header }: Asked, path: string): boolean {

@@ -1,6 +1,9 @@
+import { CATALOGUE } from "#core/materials/catalogue";
+import type { Material } from "#core/materials/material";
 import type { Plan } from "#core/plan/plan";
 import type { ShelfBook } from "#core/shelf/book";
-import { type PotOnShelf, potsOf } from "#core/shelf/stock";
+import { batchesOf } from "#core/shelf/recipe";
+import { courseOf, inOrder, type PotOnShelf, potsOf } from "#core/shelf/stock";
 import { type Claim, claimsIn, type StartOf, type SupplyLine, startsIn, supplyOf } from "#core/shelf/supply";
 import type { WallMinutes } from "#core/units/units";
 import { readWallTime } from "#core/units/wall-time";
@@ -66,6 +69,7 @@ export async function shelfForJob(store: Store, planId: string): Promise<ShelfSt
       claimsIn(
         plans.filter(({ id }) => id !== planId),
         startOf,
+        shelf.book.costing.touchUp,
       ),
     ),
   };
@@ -85,6 +89,7 @@ export async function supplyFor(
       : claimsIn(
           plans.filter(({ id }) => id !== plan.id),
           startOf,
+          shelf.book.costing.touchUp,
         );
   const { pots, today } = shelf;
   return {
@@ -92,4 +97,53 @@ export async function supplyFor(
     lines: supplyOf({ plans: own, others, book: shelf.book, pots, startOf, today }),
     jobs: plans.map(({ id, title }) => ({ id, title })),
   };
+}
+
+/** The materials that a good can be: those of the catalogue, and those that jobs have of their own. */
+export async function materialsKnown(store: Store): Promise<ReadonlyMap<string, Material>> {
+  const { plans, ideas } = await getInputs(store);
+  const own = [...plans, ...ideas].flatMap(({ pinned }) => pinned.materials);
+  return new Map([...own, ...CATALOGUE].map((material) => [material.id, material]));
+}
+
+const MOST_SHOWN = 12;
+
+/** What the page of the whole shelf shows: needs of all jobs, the tins, and what happened to one of them. */
+export async function stockPage(store: Store, tin: string | null) {
+  const supply = await supplyFor(store);
+  const { movements } = await getStock(store);
+  const materials = await materialsKnown(store);
+  const pot = supply.pots.find(({ id }) => id === tin) ?? null;
+  return {
+    ...supply,
+    materials: [...materials.values()],
+    pot,
+    history: pot
+      ? inOrder(movements)
+          .filter(({ potId }) => potId === pot.id)
+          .reverse()
+          .slice(0, MOST_SHOWN)
+      : [],
+    course: pot ? courseOf(movements, pot.goodId) : [],
+  };
+}
+
+/** Where other jobs that are planned use the mixes of one job, and when: what is left of a day may go there. */
+export async function otherUsesOf(
+  store: Store,
+  plan: Plan,
+): Promise<{ key: string; job: string; at: WallMinutes | null }[]> {
+  const own = new Set(batchesOf(plan).map(({ key }) => key));
+  if (own.size === 0) return [];
+  const { plans, startOf } = await readPlanned(store);
+  return plans
+    .filter(({ id }) => id !== plan.id)
+    .flatMap((other) =>
+      batchesOf(other)
+        .filter(({ key }) => own.has(key))
+        .map(({ key, uses }) => {
+          const times = uses.flatMap(({ zoneId, phaseId }) => startOf(other.id, { zoneId, phaseId }) ?? []);
+          return { key, job: other.title, at: times.length > 0 ? Math.min(...times) : null };
+        }),
+    );
 }

@@ -9,7 +9,7 @@ import { readWallTime, sayWallTime } from "#core/units/wall-time";
 import { sayDate } from "#core/units/when";
 import type { Store } from "#db/open";
 import { addPlan, isKnown, type JobRow, listJobs, listRemoved, setRemoved } from "#db/plans";
-import { book, getStock, writeMovements } from "#db/shelf";
+import { book, FIRST_BATCH, getStock, writeMovements } from "#db/shelf";
 import { getShop, setShop } from "#db/shop";
 import type { Worked } from "#db/summary";
 import { CrustStrip } from "~/drawing/crust-strip";
@@ -64,7 +64,12 @@ async function importShelf(store: Store, name: string, { book: document, movemen
   if ((await book.get(store)).version > 0 || (await getStock(store)).movements.length > 0) return;
   await book.set(store, { base: 0, document, label: `The suppliers and prices of ${name}` });
   if (movements.length > 0)
-    await writeMovements(store, { batch: nanoid(), label: `The shelf of ${name}`, list: movements, asTheyAre: true });
+    await writeMovements(store, {
+      batch: FIRST_BATCH,
+      label: `The shelf of ${name}`,
+      list: movements,
+      asTheyAre: true,
+    });
 }
 
 /** All jobs of a shop file, beside those that are here; the shop's hours, painters and shelf only where nobody has set any. */
@@ -332,6 +337,9 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
         </Form>
         <Link to="/days" className="button">
           Shop calendar
+        </Link>
+        <Link to="/shelf" className="button">
+          Shelf
         </Link>
         <Link to="/shop" className="button">
           Hours and painters

@@ -15,8 +15,12 @@ export const voiceOf = ({
   currency: costing.currency,
 });
 
+export const Speaking = ({ voice, children }: { voice: Voice; children: ReactNode }) => (
+  <Spoken.Provider value={voice}>{children}</Spoken.Provider>
+);
+
 export const VoiceOf = ({ book, children }: { book: ShelfBook; children: ReactNode }) => (
-  <Spoken.Provider value={voiceOf(book)}>{children}</Spoken.Provider>
+  <Speaking voice={voiceOf(book)}>{children}</Speaking>
 );
 
 export const useVoice = () => useContext(Spoken);

@@ -117,7 +117,7 @@ function partsByZone(plan: Plan, book: ShelfBook, bookings: readonly Booking[], 
  * everything, and tax. Each as it is likely and as it may come to.
  */
 export function costOfJob(plan: Plan, book: ShelfBook, bookings: readonly Booking[]): Cost {
-  const needs = needsOf([plan]);
+  const needs = needsOf([plan], book.costing.touchUp);
   const materials = needs.map((need) => materialLine(book, need));
   const consumables = consumableLines(plan, book);
   const { hourly, overhead, margin, tax } = book.costing;

@@ -77,6 +77,8 @@ class Gathering {
   private readonly sessions = new Set<string>();
   private readonly aside = new Set<string>();
 
+  constructor(private readonly keptBack: Millilitres) {}
+
   take(coat: Coat, tin: Drawn) {
     const { material, unit } = tin;
     const need = this.needOf(material, unit);
@@ -148,7 +150,7 @@ class Gathering {
     const key = `${planId} ${material.id}`;
     if (this.aside.has(key) || unit === "sheets" || !PUT_ASIDE.has(material.role)) return;
     this.aside.add(key);
-    const kept = TOUCH_UP * perMillilitre;
+    const kept = this.keptBack * perMillilitre;
     need.touchUp += kept;
     need.careful += kept;
     need.open += kept;
@@ -177,9 +179,11 @@ const wholeSheets = (sheets: number) => Math.ceil(sheets - 1e-9);
  * What the plans take of each material, in the order the materials are first used: from the coats as they are compiled for each
  * zone, what they really cover, how thick they go on, what is stirred together for them, what is lost and left in tools, and a
  * jar of each colour put aside.
+ *
+ * @param touchUp millilitres of each colour put aside, job by job
  */
-export function needsOf(plans: readonly Plan[]): Need[] {
-  const gathering = new Gathering();
+export function needsOf(plans: readonly Plan[], touchUp: Millilitres = TOUCH_UP): Need[] {
+  const gathering = new Gathering(touchUp);
   for (const plan of plans)
     for (const coat of coatsOf(plan)) for (const tin of tinsOf(coat.phase)) gathering.take(coat, tin);
   return gathering.done();

@@ -82,8 +82,8 @@ describe("needs against the shelf", () => {
     const startOf: SupplyQuestion["startOf"] = (planId) =>
       readWallTime(planId === "first" ? "2026-12-01T09:00" : "2026-12-03T09:00")!;
     const question = { pots: [tin(need + 10)], startOf };
-    expect(line(ask([first], { ...question, others: claimsIn([second], startOf) })).standing).toBe("enough");
-    const late = line(ask([second], { ...question, others: claimsIn([first], startOf) }));
+    expect(line(ask([first], { ...question, others: claimsIn([second], startOf, 15) })).standing).toBe("enough");
+    const late = line(ask([second], { ...question, others: claimsIn([first], startOf, 15) }));
     expect([late.standing, late.runsOut]).toEqual(["short", readWallTime("2026-12-03T09:00")]);
     const both = line(ask([first, second], question));
     expect(both.need).toBeCloseTo(2 * need, 6);
@@ -94,7 +94,7 @@ describe("needs against the shelf", () => {
   it("a brush serves job after job, a rag does not", () => {
     const waxed = ["one", "two"].map((id) => job(id, [["wax", "wax-dark"], ["buff"]]));
     const pots = [tin(1, { goodId: supplyId("dark-wax-brush") }), tin(1, { goodId: supplyId("dry-rag") })];
-    const others = claimsIn(waxed.slice(0, 1), () => undefined);
+    const others = claimsIn(waxed.slice(0, 1), () => undefined, 15);
     const two = ask(waxed.slice(1), { pots, others });
     expect(line(two, supplyId("dark-wax-brush")).standing).toBe("enough");
     expect(line(ask(waxed, { pots }), supplyId("dry-rag")).standing).not.toBe("enough");

@@ -2,7 +2,7 @@ import type { Material } from "../materials/material.ts";
 import type { Plan } from "../plan/plan.ts";
 import { CONSUMABLES, type ConsumableId } from "../quantity/consumables.ts";
 import type { JobPlan } from "../schedule/plan-of-work.ts";
-import { DAY, type WallMinutes } from "../units/units.ts";
+import { DAY, type Millilitres, type WallMinutes } from "../units/units.ts";
 import { readWallTime } from "../units/wall-time.ts";
 import { goodIn, keepsOpened, type ShelfBook, supplyId } from "./book.ts";
 import { type Need, needsOf, type Use } from "./needs.ts";
@@ -135,9 +135,9 @@ interface Wanted {
 }
 
 /** What one job or all of them want of each good. */
-function wantedBy(plans: readonly Plan[]): Map<string, Wanted> {
+function wantedBy(plans: readonly Plan[], touchUp: Millilitres): Map<string, Wanted> {
   const wanted = new Map<string, Wanted>();
-  for (const need of needsOf(plans))
+  for (const need of needsOf(plans, touchUp))
     wanted.set(need.material.id, {
       name: need.material.name,
       material: need.material,
@@ -165,9 +165,9 @@ function wantedBy(plans: readonly Plan[]): Map<string, Wanted> {
 }
 
 /** What jobs take of each good, and when. Brushes are there for all of them: they are cleaned, and not used up. */
-export const claimsIn = (plans: readonly Plan[], startOf: StartOf): Claim[] =>
+export const claimsIn = (plans: readonly Plan[], startOf: StartOf, touchUp: Millilitres): Claim[] =>
   plans.flatMap((plan) => [
-    ...needsOf([plan]).flatMap((need) => claimsOf(need, startOf)),
+    ...needsOf([plan], touchUp).flatMap((need) => claimsOf(need, startOf)),
     ...suppliesFor([plan]).flatMap(({ id, open }) =>
       open > 0 && !CONSUMABLES[id].keeps ? [{ goodId: supplyId(id), at: startOf(plan.id) ?? null, amount: open }] : [],
     ),
@@ -211,9 +211,10 @@ const ofGoods = (claims: readonly Claim[]): Map<string, Claim[]> => {
  * What some jobs want of each good against what there is of it, by the day it is wanted, after what others want sooner.
  */
 export function supplyOf({ plans, others = [], book, pots, startOf, today }: SupplyQuestion): SupplyLine[] {
-  const own = ofGoods(claimsIn(plans, startOf));
+  const { touchUp } = book.costing;
+  const own = ofGoods(claimsIn(plans, startOf, touchUp));
   const rest = ofGoods(others);
-  return [...wantedBy(plans)].map(([goodId, wants]) => {
+  return [...wantedBy(plans, touchUp)].map(([goodId, wants]) => {
     const ofGood = pots.filter((pot) => pot.goodId === goodId && pot.amount > 0);
     const isPast = (pot: PotOnShelf) => isOld(pot, wants.material, book, today);
     const sum = (some: readonly PotOnShelf[]) => some.reduce((all, { amount }) => all + amount, 0);
@@ -249,13 +250,17 @@ export interface ToBuy {
 export const packsOf = (book: ShelfBook, goodId: string, supplierId?: string): Pack[] =>
   (goodIn(book, goodId)?.packs ?? []).filter((pack) => supplierId === undefined || pack.supplierId === supplierId);
 
-/** The cheapest packs for all that is missing, by the careful side where asked. */
+const byWanted = (one: SupplyLine, two: SupplyLine) =>
+  (one.wanted ?? Number.POSITIVE_INFINITY) - (two.wanted ?? Number.POSITIVE_INFINITY) ||
+  one.name.localeCompare(two.name);
+
+/** The cheapest packs for all that is missing, what is wanted first at the top; by the careful side where asked. */
 export function shoppingList(
   lines: readonly SupplyLine[],
   book: ShelfBook,
   { careful = false, supplierId }: { careful?: boolean; supplierId?: string } = {},
 ): ToBuy[] {
-  return lines.flatMap((line) => {
+  return [...lines].sort(byWanted).flatMap((line) => {
     const missing = careful ? Math.max(line.missing, line.careful - line.have) : line.missing;
     if (missing <= 1e-6) return [];
     return [{ line, basket: cheapestPacks(missing, packsOf(book, line.goodId, supplierId)) }];

@@ -44,6 +44,14 @@ export interface Coat {
   done: boolean;
 }
 
+/** A rate that is no label's, and has one figure only, may be off by so much (from memory). */
+const UNSURE: Share = 0.15;
+
+/** The spreading rate on the careful side, in square metres a litre. */
+function carefulRate({ spreadingRate: { typical, safe, origin } }: Material): number {
+  return typical === safe && origin !== "label" ? typical / (1 + UNSURE) : Math.min(typical, safe);
+}
+
 /** A tool that does not reach where the step goes takes nothing from the tin. */
 const laysNothing = ({ where, technique }: Phase) =>
   isSimple(where) && isReliefClass(where.on) && technique.profile[where.on] === 0;
@@ -61,7 +69,6 @@ export function coatsIn(plan: Plan, materials: ReadonlyMap<string, Material>): C
         if (material === null || laysNothing(phase)) return [];
         const covered = area * shareWhere(where, zone.relief, sizesOf(zone)) * where.share;
         const by = (squareMetresPerLitre: number) => ((covered * load) / squareMetresPerLitre) * 1000;
-        const { typical, safe } = material.spreadingRate;
         return [
           {
             planId: plan.id,
@@ -69,8 +76,8 @@ export function coatsIn(plan: Plan, materials: ReadonlyMap<string, Material>): C
             zone,
             phase,
             covered,
-            net: by(typical),
-            careful: by(Math.min(typical, safe)),
+            net: by(material.spreadingRate.typical),
+            careful: by(carefulRate(material)),
             film: dryFilm(material) * load,
             done: done.has(`${zone.id} ${phase.id}`),
           },

@@ -1,0 +1,303 @@
+import { Suspense } from "react";
+import { Link, useLoaderData } from "react-router";
+import { CONSUMABLES } from "#core/quantity/consumables";
+import { consumableOf } from "#core/shelf/book";
+import type { Cost, CostLine, Range } from "#core/shelf/cost";
+import { type Quote, quoteOf } from "#core/shelf/quote";
+import { sayDuration } from "#core/units/duration";
+import { sayLongDate } from "#core/units/when";
+import { getJob } from "#db/plans";
+import { book } from "#db/shelf";
+import { lazyChart } from "~/charts/lazy-chart";
+import { jobPlanFor } from "~/http/plan-of-work.server";
+import { todayNow } from "~/http/shelf.server";
+import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
+import { Speaking, useVoice, voiceOf } from "~/shelf/voice";
+import { sayAmount, sayAreaIn, sayMoney, sayRoundMoney, type Voice } from "~/words/measures";
+import type { Route } from "./+types/quote";
+
+export const loader = ({ params, request }: Route.LoaderArgs) =>
+  withStore(async (store) => {
+    const shop = new URL(request.url).searchParams.get("for") === "shop";
+    const planId = planIdOf(params);
+    const found = await getJob(store, planId);
+    if (!found) throw noSuchJob(planId);
+    const { job } = await jobPlanFor(store, found.plan);
+    const { document } = await book.get(store);
+    const { cost, ...quote } = quoteOf({ plan: found.plan, book: document, job, today: todayNow() });
+    // the page for the client holds no figure of the shop's own, not even where it cannot be seen
+    const { measures, numbers, costing } = document;
+    return {
+      id: planId,
+      voice: voiceOf({ measures, numbers, costing }),
+      quote,
+      inside: shop ? { cost, hourly: costing.hourly } : null,
+    };
+  });
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Quote: ${loaderData?.quote.title ?? ""}` }];
+
+const CostChart = lazyChart(() => import("~/charts/cost-chart"));
+
+function When({ name, at }: { name: string; at: number | null }) {
+  if (at === null) return null;
+  return (
+    <div>
+      <dt className="text-note text-soft">{name}</dt>
+      <dd className="font-semibold">{sayLongDate(at)}</dd>
+    </div>
+  );
+}
+
+type Said = Omit<Quote, "cost">;
+
+/** What is said to the client: no figure of the shop's own is on it. */
+function ClientPage({ quote, id }: { quote: Said; id: string }) {
+  const voice = useVoice();
+  const { price } = quote;
+  return (
+    <article className="bg-white px-10 py-9 print:p-0" aria-label="The client's page">
+      <header className="flex items-baseline gap-6 border-b-2 border-ink pb-3">
+        <h1 className="flex-1 text-3xl">{quote.title}</h1>
+        <p className="text-right">
+          Quote of {sayLongDate(quote.made)}
+          <span className="block text-note text-soft">valid until {sayLongDate(quote.validUntil)}</span>
+        </p>
+      </header>
+      {quote.client && <p className="mt-3 text-base">For {quote.client}</p>}
+      <section className="mt-5" aria-label="The look">
+        <ul className="grid grid-cols-4 gap-3">
+          {quote.shownBy.map((zoneId) => {
+            const zone = quote.zones.find((one) => one.zoneId === zoneId)!;
+            return (
+              <li key={zoneId}>
+                <img
+                  src={`/jobs/${id}/board.png?zone=${encodeURIComponent(zoneId)}`}
+                  alt={`Predicted look: ${zone.finish}`}
+                  width={768}
+                  height={512}
+                  className="aspect-[3/2] w-full rounded-std border border-line object-cover"
+                />
+                <p className="mt-1 text-note">{zone.finish}</p>
+              </li>
+            );
+          })}
+        </ul>
+        <p className="mt-1 text-note text-soft">
+          Predicted sample boards. Wood, light and handwork vary; a real board can be made first.
+        </p>
+      </section>
+      <section className="mt-5" aria-label="What is done">
+        <h2 className="text-xl">What is done</h2>
+        <table className="mt-1 w-full">
+          <tbody>
+            {quote.zones.map((zone) => (
+              <tr key={zone.zoneId} className="border-b border-hair align-top">
+                <th scope="row" className="w-48 py-1.5 pr-4 text-left font-semibold">
+                  {zone.name}
+                </th>
+                <td className="py-1.5 pr-4">
+                  {zone.finish}
+                  <span className="block text-note text-soft">{zone.layers.join(" · ").toLowerCase()}</span>
+                </td>
+                <td className="py-1.5 text-right whitespace-nowrap text-soft">{sayAreaIn(zone.area, voice)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </section>
+      <div className="mt-5 grid grid-cols-2 gap-8">
+        <section aria-label="When">
+          <h2 className="text-xl">When</h2>
+          <dl className="mt-1 grid grid-cols-2 gap-2">
+            <When name="Work begins" at={quote.begins} />
+            <When name="Ready to leave" at={quote.leaves} />
+            <When name="Gentle use from" at={quote.lightUse} />
+            <When name="Full use from" at={quote.fullUse} />
+          </dl>
+        </section>
+        <section aria-label="Price">
+          <h2 className="text-xl">Price</h2>
+          <p className="mt-1 text-3xl font-semibold" data-price="">
+            {price.to > 0
+              ? `${sayRoundMoney(price.from, voice)} – ${sayRoundMoney(price.to, voice)}`
+              : "not worked out yet"}
+          </p>
+          <p className="text-note text-soft">
+            {quote.taxed ? "Tax included. " : ""}The work is charged as it turns out, within this range.
+          </p>
+        </section>
+      </div>
+      <section className="mt-5" aria-label="Care">
+        <h2 className="text-xl">Care</h2>
+        <ul className="mt-1 grid gap-1">
+          {quote.care.map((care) => (
+            <li key={care.zones.join()}>
+              <b className="font-semibold">{care.zones.join(", ")}.</b> {care.says.join(" ")}
+            </li>
+          ))}
+        </ul>
+      </section>
+      {quote.terms && (
+        <section className="mt-5" aria-label="Terms">
+          <h2 className="text-xl">Terms</h2>
+          <p className="mt-1 whitespace-pre-line">{quote.terms}</p>
+        </section>
+      )}
+    </article>
+  );
+}
+
+function Row({ name, range, strong }: { name: string; range: Range; strong?: boolean }) {
+  const voice = useVoice();
+  return (
+    <tr className={`border-b border-hair ${strong ? "text-base font-semibold" : ""}`}>
+      <th scope="row" className={`py-1 text-left ${strong ? "" : "font-normal"}`}>
+        {name}
+      </th>
+      <td className="py-1 text-right">{sayMoney(range.likely, voice)}</td>
+      <td className="py-1 pl-4 text-right text-soft">{sayMoney(range.most, voice)}</td>
+    </tr>
+  );
+}
+
+/** What is used of a good; of what is cleaned and used again, how much it is worn. */
+function sayUsed(goodId: string, unit: CostLine["unit"], amount: number, voice: Voice): string {
+  const consumable = consumableOf(goodId);
+  if (!consumable) return sayAmount(unit, amount, voice);
+  const supply = CONSUMABLES[consumable];
+  return supply.keeps ? `${Math.max(1, Math.round(amount * 100))}\u00a0% worn` : sayAmount(unit, amount, voice, supply);
+}
+
+function Lines({ title, lines }: { title: string; lines: readonly CostLine[] }) {
+  const voice = useVoice();
+  if (lines.length === 0) return null;
+  return (
+    <section className="mt-4" aria-label={title}>
+      <h3 className="text-base">{title}</h3>
+      <table className="w-full">
+        <tbody>
+          {lines.map(({ goodId, name, unit, amount, cost }) => (
+            <tr key={goodId} className="border-b border-hair">
+              <th scope="row" className="py-0.5 text-left font-normal">
+                {name}
+              </th>
+              <td className="py-0.5 text-right whitespace-nowrap text-soft">{sayUsed(goodId, unit, amount, voice)}</td>
+              <td className="w-28 py-0.5 text-right">
+                {cost === null ? <span className="text-ochre">no price</span> : sayMoney(cost.likely, voice)}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+/** What the shop knows: what it costs, and where the money and the hours go. */
+function OwnPage({ quote, cost, hourly, id }: { quote: Said; cost: Cost; hourly: number; id: string }) {
+  const voice = useVoice();
+  const { sums } = cost;
+  return (
+    <article className="bg-white px-10 py-9 print:p-0" aria-label="Your own page">
+      <header className="flex items-baseline gap-6 border-b-2 border-ink pb-3">
+        <h1 className="flex-1 text-3xl">{quote.title}</h1>
+        <p className="text-ochre">For yourself, not for the client</p>
+      </header>
+      {hourly === 0 && (
+        <p className="mt-3 border-l-4 border-l-ochre pl-3">
+          An hour of work costs nothing yet.{" "}
+          <Link className="link" to="/shelf/prices?show=costing">
+            Set what an hour costs
+          </Link>
+          .
+        </p>
+      )}
+      {cost.unpriced.length > 0 && (
+        <p className="mt-3 border-l-4 border-l-ochre pl-3">
+          Not in the sum, because no price is known: {cost.unpriced.join(", ").toLowerCase()}.{" "}
+          <Link className="link" to="/shelf/prices">
+            Set prices
+          </Link>
+          .
+        </p>
+      )}
+      <div className="mt-4 grid grid-cols-2 gap-10">
+        <section aria-label="How the price is made up">
+          <table className="w-full">
+            <thead className="text-note text-soft">
+              <tr className="border-b border-line">
+                <th scope="col" className="py-1 text-left font-normal">
+                  How the price is made up
+                </th>
+                <th scope="col" className="py-1 text-right font-normal">
+                  Likely
+                </th>
+                <th scope="col" className="py-1 pl-4 text-right font-normal">
+                  At most
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              <Row name="Materials" range={sums.materials} />
+              <Row name="Consumables" range={sums.consumables} />
+              <Row name={`Hands-on work, ${sayDuration(cost.minutes)}`} range={sums.work} />
+              <Row name="Overhead" range={sums.overhead} />
+              <Row name="Margin" range={sums.margin} />
+              {quote.taxed && <Row name="Tax" range={sums.tax} />}
+              <Row name="Price" range={sums.price} strong />
+            </tbody>
+          </table>
+          <p className="mt-2 text-note text-soft">
+            At most: every spreading rate at its careful end, and a quarter more time.
+          </p>
+          <h3 className="mt-4 mb-1 text-base">Where it goes</h3>
+          <Suspense fallback={<p className="text-note text-soft">Drawing …</p>}>
+            <CostChart zones={cost.byZone} hourly={hourly} voice={voice} height={60 + 30 * cost.byZone.length} />
+          </Suspense>
+        </section>
+        <section aria-label="What goes into it">
+          <Lines title="Materials" lines={cost.materials} />
+          <Lines title="Consumables" lines={cost.consumables} />
+        </section>
+      </div>
+      <p className="mt-4 print:hidden">
+        <Link className="link" to={`/jobs/${id}/shelf`}>
+          How the amounts are worked out
+        </Link>
+      </p>
+    </article>
+  );
+}
+
+/** A quote on two pages: one for the client, one for the shop. Each prints by itself. */
+export default function QuoteRoute() {
+  const { id, voice, quote, inside } = useLoaderData<typeof loader>();
+  return (
+    <Speaking voice={voice}>
+      <main className="mx-auto max-w-[980px] p-6 print:max-w-none print:p-0">
+        <p className="mb-4 flex flex-wrap items-center gap-4 print:hidden">
+          <Link className="link" to={`/jobs/${id}/shelf`}>
+            Back to {quote.title}
+          </Link>
+          <Link className="link" to={`/jobs/${id}/quote`} aria-current={inside ? undefined : "page"}>
+            The client's page
+          </Link>
+          <Link className="link" to={`/jobs/${id}/quote?for=shop`} aria-current={inside ? "page" : undefined}>
+            Your own page
+          </Link>
+          <Link className="link" to="/shelf/prices?show=costing">
+            Costing and terms
+          </Link>
+          <span className="flex-1" />
+          <span className="text-note text-soft">Print it with the browser: only this page is printed.</span>
+        </p>
+        {inside ? (
+          <OwnPage quote={quote} cost={inside.cost} hourly={inside.hourly} id={id} />
+        ) : (
+          <ClientPage quote={quote} id={id} />
+        )}
+      </main>
+    </Speaking>
+  );
+}
