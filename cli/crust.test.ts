@@ -9,7 +9,9 @@ import { writePlanFile } from "#core/exchange/plan-file";
 import { checkReport } from "#core/exchange/report";
 import { writeShopFile } from "#core/exchange/shop-file";
 import { examplePlan } from "#core/rules/example";
+import { planOfWorkNow } from "#core/schedule/plan-of-work";
 import { hobnailShop, hobnailYard } from "#demo/hobnail-yard";
+import { hobnailBook, hobnailMovements } from "#demo/shelf";
 import { bundleCommandLine } from "../scripts/bundle.mjs";
 
 let folder: string;
@@ -285,6 +287,46 @@ describe("crust solve", () => {
     const { code, said } = crust("solve", file("ok.json", JSON.stringify(network())), "--budget", "soon");
     expect(code).toBe(2);
     expect(said).toMatch(/--budget soon: write a whole number/);
+  });
+});
+
+describe("the shelf of a whole shop", () => {
+  const plans = hobnailYard();
+  const { jobs: planned } = planOfWorkNow(plans, hobnailShop(), 1);
+  const shelf = { book: hobnailBook(), movements: hobnailMovements() };
+  const whole = () => file("yard.shop.json", writeShopFile({ shop: hobnailShop(), plans, planned, shelf }));
+
+  it("shop says what all jobs need against it, and what to buy where", () => {
+    const { code, out } = crust("shop", whole());
+    expect(code).toBe(0);
+    const report = JSON.parse(out);
+    const slate = report.needs.find(({ good }: { good: string }) => good === "chalk-slate");
+    expect(slate).toMatchObject({ standing: "short", onTheShelf: 220, unit: "ml" });
+    expect(slate.missing).toBeCloseTo(slate.need - 220, 1);
+    expect(report.toBuy.map(({ supplier }: { supplier: string }) => supplier)).toContain("Harbour Road Paints");
+  });
+
+  it("quote says what a job of it costs, and of a job's own file the hours alone", () => {
+    const { code, out } = crust("quote", whole(), "--job", "carved-settle");
+    expect(code).toBe(0);
+    const report = JSON.parse(out);
+    expect(report.unpriced).toEqual([]);
+    expect(report.price.from).toBeLessThanOrEqual(report.sums.price.likely);
+    expect(report.price.to).toBeGreaterThanOrEqual(report.sums.price.atMost);
+    const { materials, consumables, work, overhead, margin, tax, price } = report.sums;
+    const parts = [materials, consumables, work, overhead, margin, tax];
+    expect(parts.reduce((sum, { likely }) => sum + likely, 0)).toBeCloseTo(price.likely, 1);
+    const settle = plans.find(({ id }) => id === "carved-settle")!;
+    const alone = JSON.parse(crust("quote", file("settle.crust.json", writePlanFile(settle))).out);
+    expect(alone.price).toEqual({ from: 0, to: 0 });
+    expect(alone.handsOnMinutes).toBe(report.handsOnMinutes);
+  });
+
+  it("quote asks which job, and names those there are", () => {
+    const asked = crust("quote", whole());
+    expect(asked.code).toBe(2);
+    expect(asked.said).toMatch(/give the job with --job: .*carved-settle/);
+    expect(crust("quote", whole(), "--job", "no-such").said).toMatch(/there is no job "no-such"/);
   });
 });
 

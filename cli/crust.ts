@@ -3,7 +3,8 @@ import { parseArgs } from "node:util";
 import { boardReport } from "#core/exchange/board-report";
 import { readPlanFile, sayFault, tooLarge } from "#core/exchange/plan-file";
 import { checkReport, nextReport, scheduleReport, shopReport, shopScheduleReport } from "#core/exchange/report";
-import { isShopFile, readShopFile } from "#core/exchange/shop-file";
+import { quoteReport, supplyReport } from "#core/exchange/shelf-report";
+import { isShopFile, readShopFile, type ShopFile } from "#core/exchange/shop-file";
 import { readNetworkFile, solveReport } from "#core/exchange/solve-report";
 import { LIMITS, type Plan } from "#core/plan/plan";
 import { warmUp } from "#core/schedule/solve/warm-up";
@@ -12,13 +13,16 @@ import { helperOf } from "./beside";
 
 const USAGE = `crust check|schedule FILE…
 crust shop FILE
+crust quote FILE [--job ID]
 crust next FILE [--zone ID] [--at 2026-11-30T14:00]
 crust solve FILE… [--budget MILLISECONDS]
 crust board FILE --zone ID [--after STEP] [--panel carved|drawer|plain|top|disc|leg|frame|box] [--seed N] [--width N] --png OUT
 
   check     verdicts with reasons and fixes, for an unhurried painter with no other work; exit 1 on a stop
   schedule  dates inside the working hours; of a *.shop.json file, its plan of work; exit 1 on a clash
-  shop      how much of each material
+  shop      how much of each material, how that is made up, consumables and mixes; of a *.shop.json file, what all jobs need
+            against the shelf, and what is to be bought
+  quote     what a job costs: of a *.shop.json file with its prices, of a job's own file the hours and amounts alone
   solve     the shortest schedule of network files; exit 1 when one has none
   next      what can go on a zone's surface at a given time, each with its reason
   board     draws the zone's sample board into OUT, and prints how much of each layer shows
@@ -110,6 +114,7 @@ const COMMANDS: Record<string, Subcommand> = {
   check: { run: check, many: true },
   schedule: { run: dates, many: true },
   shop: { run: (plan) => ({ report: shopReport(plan), good: true }) },
+  quote: { flags: ["job"], run: (plan) => ({ report: quoted(plan, {}), good: true }) },
   next: { flags: ["zone", "at"], run: askNext },
   board: { flags: ["zone", "after", "panel", "seed", "width", "png"], run: drawBoard },
 };
@@ -124,14 +129,33 @@ function dates(plan: Plan) {
   return { report, good: report.clashes.length === 0 };
 }
 
-/** The plan of work of a whole shop, where the file holds one; null for the file of a job. */
-function shopDates(path: string): Done | null {
-  const text = readText(path);
-  if (!isShopFile(text)) return null;
+/** The time on this machine's clock. */
+const now = (): number => Math.floor((Date.now() - new Date().getTimezoneOffset() * 60_000) / 60_000);
+
+function quoted(file: ShopFile | Plan, { job }: Flags) {
+  const report = quoteReport(file, job ?? null, now());
+  if (typeof report === "string") throw new Unreadable(report);
+  return report;
+}
+
+/** What is answered of a whole shop. */
+const OF_A_SHOP: Record<string, (file: ShopFile, flags: Flags) => Done> = {
+  schedule(file) {
+    const report = shopScheduleReport(file);
+    return { report, good: report.jobs.every(({ clashes }) => clashes.length === 0) };
+  },
+  shop: (file) => ({ report: supplyReport(file, now()), good: true }),
+  quote: (file, flags) => ({ report: quoted(file, flags), good: true }),
+};
+
+/** The answer of a command for a whole shop, where the file is one; null for the file of a job. */
+function ofShop(name: string, path: string, flags: Flags): Done | null {
+  const answer = OF_A_SHOP[name];
+  const text = answer && readText(path);
+  if (!answer || text === undefined || !isShopFile(text)) return null;
   const read = readShopFile(text);
   if (!read.ok) throw new Unreadable(`${path}: ${sayFault(read.faults[0]!)}`);
-  const report = shopScheduleReport(read.file);
-  return { report, good: report.jobs.every(({ clashes }) => clashes.length === 0) };
+  return answer(read.file, flags);
 }
 
 const BUDGET = 1000;
@@ -210,7 +234,7 @@ async function run(words: string[]): Promise<number> {
   if (!command) return solveFiles(paths, flags);
   if (paths.length > 1 && !command.many)
     throw new Unreadable(`crust ${name} takes one file; ${paths.length} were given`);
-  const answer = (path: string) => (name === "schedule" && shopDates(path)) || command.run(readFile(path), flags);
+  const answer = (path: string) => ofShop(name, path, flags) ?? command.run(readFile(path), flags);
   if (paths.length > 1) return eachOf(paths, answer);
   const { report, good } = await answer(paths[0]!);
   process.stdout.write(`${JSON.stringify(report, null, 2)}\n`);
