@@ -16,6 +16,7 @@ import { EditForm, Field, TextField, useRefused } from "~/forms/edit-form-parts"
 import { MOST_PARTS, MOST_TINS, readMixParts } from "~/forms/edits/colour";
 import { jobAction } from "~/http/job-action.server";
 import { Term } from "~/parts/term";
+import { sayDifference } from "~/words/difference";
 import type { Route } from "./+types/mix";
 
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
@@ -38,14 +39,6 @@ const sayLab = (colour: string) => {
   const { l, a, b } = labOf(colour);
   return `Lab ${l.toFixed(0)} ${a.toFixed(0)} ${b.toFixed(0)}`;
 };
-
-/** ΔE00 in words a painter can use. */
-function sayDifference(difference: number): string {
-  if (difference < 1) return "looks the same";
-  if (difference < 2.5) return "barely different";
-  if (difference < 6) return "close, but visible";
-  return difference < 12 ? "related" : "a different colour";
-}
 
 function address(params: URLSearchParams, change: Record<string, string | null>): string {
   const next = new URLSearchParams(params);

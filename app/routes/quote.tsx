@@ -1,28 +1,36 @@
-import { Suspense } from "react";
-import { Link, useLoaderData } from "react-router";
+import { nanoid } from "nanoid";
+import { type ReactNode, Suspense } from "react";
+import { data, Form, Link, redirect, useActionData, useLoaderData, useNavigation } from "react-router";
+import { Id } from "#core/plan/plan";
 import { CONSUMABLES } from "#core/quantity/consumables";
+import { type TriedWay, tryWays } from "#core/shelf/alternatives";
 import { consumableOf } from "#core/shelf/book";
 import type { Cost, CostLine, Range } from "#core/shelf/cost";
 import { type Quote, quoteOf } from "#core/shelf/quote";
-import { sayDuration } from "#core/units/duration";
+import { sayDuration, shortDuration } from "#core/units/duration";
 import { sayLongDate } from "#core/units/when";
-import { getJob } from "#db/plans";
+import { editPlan, getJob } from "#db/plans";
 import { book } from "#db/shelf";
 import { lazyChart } from "~/charts/lazy-chart";
+import { fieldsOf } from "~/forms/fields";
+import { readForm } from "~/http/body.server";
 import { jobPlanFor } from "~/http/plan-of-work.server";
 import { todayNow } from "~/http/shelf.server";
 import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
+import { noteWritten } from "~/http/written.server";
 import { Speaking, useVoice, voiceOf } from "~/shelf/voice";
+import { sayDifference } from "~/words/difference";
 import { sayAmount, sayAreaIn, sayMoney, sayRoundMoney, type Voice } from "~/words/measures";
 import type { Route } from "./+types/quote";
 
 export const loader = ({ params, request }: Route.LoaderArgs) =>
   withStore(async (store) => {
-    const shop = new URL(request.url).searchParams.get("for") === "shop";
+    const asked = new URL(request.url).searchParams;
+    const shop = asked.get("for") === "shop";
     const planId = planIdOf(params);
     const found = await getJob(store, planId);
     if (!found) throw noSuchJob(planId);
-    const { job } = await jobPlanFor(store, found.plan);
+    const { job, shop: own } = await jobPlanFor(store, found.plan);
     const { document } = await book.get(store);
     const { cost, ...quote } = quoteOf({ plan: found.plan, book: document, job, today: todayNow() });
     // the page for the client holds no figure of the shop's own, not even where it cannot be seen
@@ -31,9 +39,37 @@ export const loader = ({ params, request }: Route.LoaderArgs) =>
       id: planId,
       voice: voiceOf({ measures, numbers, costing }),
       quote,
-      inside: shop ? { cost, hourly: costing.hourly } : null,
+      inside: shop ? { cost, hourly: costing.hourly, version: found.version } : null,
+      ways: shop && asked.has("ways") ? tryWays(found.plan, own, document) : null,
     };
   });
+
+/** Uses one of the other ways: the edit that it stands for, if the job is still the one it was tried on. */
+export async function action({ params, request }: Route.ActionArgs) {
+  const planId = planIdOf(params);
+  const fields = fieldsOf(await readForm(request));
+  return withStore(async (store) => {
+    const found = await getJob(store, planId);
+    if (!found) throw noSuchJob(planId);
+    const { shop } = await jobPlanFor(store, found.plan);
+    const way = tryWays(found.plan, shop, (await book.get(store)).document).find(({ id }) => id === fields.way);
+    const written = way
+      ? await editPlan(store, planId, {
+          id: Id.safeParse(fields.edit).data ?? nanoid(),
+          base: Number(fields.base),
+          label: way.label,
+          commands: way.commands,
+        })
+      : null;
+    if (written?.is !== "written")
+      return data(
+        { says: "The job was changed in the meantime, so this was not done. Compare again." },
+        { status: 409 },
+      );
+    noteWritten(written.plan);
+    return redirect(`/jobs/${planId}/quote?for=shop&ways=yes`);
+  });
+}
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `Quote: ${loaderData?.quote.title ?? ""}` }];
 
@@ -195,7 +231,19 @@ function Lines({ title, lines }: { title: string; lines: readonly CostLine[] }) 
 }
 
 /** What the shop knows: what it costs, and where the money and the hours go. */
-function OwnPage({ quote, cost, hourly, id }: { quote: Said; cost: Cost; hourly: number; id: string }) {
+function OwnPage({
+  quote,
+  cost,
+  hourly,
+  id,
+  children,
+}: {
+  quote: Said;
+  cost: Cost;
+  hourly: number;
+  id: string;
+  children: ReactNode;
+}) {
   const voice = useVoice();
   const { sums } = cost;
   return (
@@ -261,6 +309,7 @@ function OwnPage({ quote, cost, hourly, id }: { quote: Said; cost: Cost; hourly:
           <Lines title="Consumables" lines={cost.consumables} />
         </section>
       </div>
+      {children}
       <p className="mt-4 print:hidden">
         <Link className="link" to={`/jobs/${id}/shelf`}>
           How the amounts are worked out
@@ -270,9 +319,82 @@ function OwnPage({ quote, cost, hourly, id }: { quote: Said; cost: Cost; hourly:
   );
 }
 
+const signed = (value: number, say: (value: number) => string) =>
+  Math.abs(value) < 0.005 ? "the same" : `${value < 0 ? "−" : "+"}${say(Math.abs(value))}`;
+
+/** Other ways to much the same piece, with what each changes. */
+function Ways({ ways, version }: { ways: readonly TriedWay[]; version: number }) {
+  const voice = useVoice();
+  const answer = useActionData() as { says: string } | undefined;
+  const busy = useNavigation().state !== "idle";
+  return (
+    <section className="mt-6 print:hidden" aria-label="Other ways">
+      <h2 className="text-xl">Other ways</h2>
+      <p className="text-note text-soft">
+        Each tried on the plan by itself; none brings a stop. What it stands is the weakest last coat of any zone.
+      </p>
+      {answer && (
+        <p role="alert" className="mt-2 border-l-4 border-l-ochre pl-3 text-ochre">
+          {answer.says}
+        </p>
+      )}
+      {ways.length === 0 ? (
+        <p className="mt-2 text-soft">Nothing was found that is cheaper, or sooner ready, without a stop.</p>
+      ) : (
+        <table className="mt-2 w-full">
+          <thead className="text-left text-note text-soft">
+            <tr className="border-b border-line">
+              {["What", "Price", "Leaves", "Hands-on", "Stands", "Looks", ""].map((heading) => (
+                <th key={heading} scope="col" className="py-1 pr-3 font-normal">
+                  {heading || <span className="sr-only">Use it</span>}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {ways.map((way) => (
+              <tr key={way.id} className="border-b border-hair align-top" data-way={way.id}>
+                <th scope="row" className="py-1.5 pr-3 text-left font-semibold">
+                  {way.label}
+                  {way.cautions.after > way.cautions.before && (
+                    <span className="block text-note font-normal text-sienna">
+                      {way.cautions.after - way.cautions.before} more to watch
+                    </span>
+                  )}
+                </th>
+                <td className="py-1.5 pr-3 whitespace-nowrap">
+                  {signed(way.price, (value) => sayMoney(value, voice))}
+                </td>
+                <td className="py-1.5 pr-3 whitespace-nowrap">
+                  {way.leaves === null ? "" : signed(way.leaves, shortDuration)}
+                </td>
+                <td className="py-1.5 pr-3 whitespace-nowrap">{signed(way.handsOn, shortDuration)}</td>
+                <td className="py-1.5 pr-3 whitespace-nowrap">
+                  {way.wear.before === way.wear.after ? way.wear.after : `${way.wear.before} → ${way.wear.after}`}
+                </td>
+                <td className="py-1.5 pr-3">{sayDifference(way.look)}</td>
+                <td className="py-1">
+                  <Form method="post">
+                    <input type="hidden" name="way" value={way.id} />
+                    <input type="hidden" name="base" value={version} />
+                    <input type="hidden" name="edit" value={`way-${version}-${way.id}`.slice(0, 60)} />
+                    <button className="button" disabled={busy} aria-label={`Use it: ${way.label}`}>
+                      Use it
+                    </button>
+                  </Form>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}
+
 /** A quote on two pages: one for the client, one for the shop. Each prints by itself. */
 export default function QuoteRoute() {
-  const { id, voice, quote, inside } = useLoaderData<typeof loader>();
+  const { id, voice, quote, inside, ways } = useLoaderData<typeof loader>();
   return (
     <Speaking voice={voice}>
       <main className="mx-auto max-w-[980px] p-6 print:max-w-none print:p-0">
@@ -293,7 +415,20 @@ export default function QuoteRoute() {
           <span className="text-note text-soft">Print it with the browser: only this page is printed.</span>
         </p>
         {inside ? (
-          <OwnPage quote={quote} cost={inside.cost} hourly={inside.hourly} id={id} />
+          <OwnPage quote={quote} cost={inside.cost} hourly={inside.hourly} id={id}>
+            {ways ? (
+              <Ways ways={ways} version={inside.version} />
+            ) : (
+              <p className="mt-5 print:hidden">
+                <Link className="button" to={`/jobs/${id}/quote?for=shop&ways=yes`}>
+                  Compare other ways
+                </Link>
+                <span className="ml-3 text-note text-soft">
+                  A cheaper product, one fewer coat over a better under-colour, another seal, less decoration.
+                </span>
+              </p>
+            )}
+          </OwnPage>
         ) : (
           <ClientPage quote={quote} id={id} />
         )}

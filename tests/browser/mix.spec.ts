@@ -17,7 +17,7 @@ test("a mix is set by its parts, shown in the ladder and bought tin by tin", asy
   await expect(page.getByLabel("And with")).toBeVisible();
   await saved(page);
   await open(page, "/jobs/carved-settle/shelf");
-  await expect(page.locator("tr", { hasText: "Clear paste wax" }).first()).toBeVisible();
+  await expect(page.locator('[data-good="wax-clear"]')).toBeVisible();
 });
 
 test("parts that make no sense are refused at their field, and nothing is lost", async ({ page }) => {
