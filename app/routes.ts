@@ -37,6 +37,7 @@ export default [
   route("jobs/:planId/palette.gpl", "routes/palette.ts"),
   route("jobs/:planId/export", "routes/export.ts"),
   route("room-sensor", "routes/room-sensor.ts"),
+  route("hardware", "routes/hardware.tsx"),
   route("guide", "routes/guide.tsx"),
   route("keys", "routes/keys.tsx"),
   route("words", "routes/words.tsx"),

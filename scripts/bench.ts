@@ -17,6 +17,7 @@ import { loadDemo } from "#demo/load";
 import { largePlan } from "../tests/large-plan.ts";
 import { benchBoard } from "./bench-board";
 import { benchSchedule } from "./bench-schedule";
+import { benchShelf } from "./bench-shelf";
 import { freePort, startServer } from "./server.mjs";
 
 /** This file's compiler names functions; the page has to know how. */
@@ -284,6 +285,7 @@ function commandLine() {
 const baseline = measured(plainLoop);
 tell("reference loop on this machine", `${ms(baseline)} median`);
 judging(baseline);
+benchShelf(tell, measured, ms);
 await benchSchedule(tell);
 benchBoard(tell, ms);
 await serving();

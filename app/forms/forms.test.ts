@@ -216,6 +216,15 @@ describe("the zone's form", () => {
     });
   });
 
+  it("takes the tape round a leg, and doubts a leg as thick as a barrel", () => {
+    const leg = { ...ZONE, shape: "leg", size2: "700" };
+    const round = readZoneFields({ ...leg, size1: "163.4", tape: "round" });
+    expect(round.ok && round.zone.shape).toMatchObject({ kind: "leg", diameter: 52 });
+    const thick = readZoneFields({ ...leg, size1: "314" });
+    expect(thick.ok ? "" : thick.faults.size1).toMatch(/If the tape went round it, it is 100 mm across/);
+    expect(readZoneFields({ ...leg, size1: "314", sure: "on" }).ok).toBe(true);
+  });
+
   it.each<[string, FormFields, string, RegExp]>([
     ["no size", { size1: "" }, "size1", /Width: measure it, in millimetres/],
     ["a size of nothing", { size2: "0" }, "size2", /Height: a size must be more than 0 mm/],

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { Colour } from "#core/materials/material";
 import { GROUND_KINDS, type Ground, groundOf, SPECIES } from "#core/plan/ground";
 import { CARVED_RELIEF, MOULDED_RELIEF, PLACES, PLAIN_RELIEF, type Relief, WEAR, type Zone } from "#core/plan/plan";
+import { diameterOf, doubtOf } from "#core/quantity/round";
 import { Shape, type ShapeKind } from "#core/quantity/shape";
 import { PLACE_SHARE } from "#core/surface/places";
 import { type Faults, type FormFields, faultsFrom, sentence, typedNumber } from "./fields";
@@ -134,8 +135,18 @@ export function readZoneFields(fields: FormFields, before?: Zone): ZoneRead {
     const value = Number(text);
     if (text === "" || !Number.isFinite(value))
       faults[`size${index + 1}`] = `${size.label}: measure it, in millimetres.`;
-    else measured[size.key] = value;
+    else
+      measured[size.key] =
+        size.key === "diameter" && fields.tape === "round" ? Math.round(diameterOf(value) * 10) / 10 : value;
   }
+  const round = measured.diameter;
+  const doubt =
+    round !== undefined && (shapeKind === "disc" || shapeKind === "leg") && fields.sure === undefined
+      ? doubtOf(shapeKind, round)
+      : null;
+  // what was there before has been doubted before
+  const isNew = before === undefined || !("diameter" in before.shape) || before.shape.diameter !== round;
+  if (doubt && round! > 0 && isNew) faults.size1 = `${doubt} If it is right, tick “It is as I say”.`;
   if (!parsed.success || Object.keys(faults).length > 0) return { ok: false, faults };
   const typed = parsed.data;
   const shape = Shape.safeParse({ kind: typed.shape, ...measured, count: typed.count });

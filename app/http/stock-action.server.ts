@@ -28,7 +28,7 @@ const backTo = (fields: FormFields) =>
 export async function stockAction(request: Request) {
   const fields = fieldsOf(await readForm(request));
   return withStore(async (store) => {
-    if (fields.do === "take back" || fields.do === "put back") {
+    if (fields.do === "take back" || fields.do === "restore") {
       await setTakenBack(store, fields.batch ?? "", fields.do === "take back");
       return backTo(fields);
     }

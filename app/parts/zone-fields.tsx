@@ -129,6 +129,26 @@ export function ZoneFields({ values, faults, zone, hosts = [] }: Props) {
             </div>
           );
         })}
+        {(shape === "disc" || shape === "leg") && (
+          <div className="col-span-2">
+            <Choice
+              name="tape"
+              label="Measured"
+              values={values}
+              faults={faults}
+              usual="across"
+              choices={[
+                ["across", "across it"],
+                ["round", "with the tape round it"],
+              ]}
+            />
+            {faults.size1?.includes("unusual") && (
+              <label className="mt-1 flex min-h-7 items-center gap-2 text-note">
+                <input type="checkbox" name="sure" className="accent-verdigris" /> It is as I say
+              </label>
+            )}
+          </div>
+        )}
         <div className="col-span-2">
           <TextField name="count" label="How many" fault={faults.count} keys="numeric" value={values.count ?? "1"} />
         </div>
@@ -343,6 +363,9 @@ export function ZoneFields({ values, faults, zone, hosts = [] }: Props) {
           </label>
         ))}
         {zone && <OtherHandling zone={zone} />}
+        <Link to="/hardware" className="link col-span-6 text-note">
+          Handles and knobs: holes, screws, a template to print
+        </Link>
         {hosts.length > 0 && (
           <div className="col-span-6">
             <Choice

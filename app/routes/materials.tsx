@@ -5,6 +5,7 @@ import { labOf } from "#core/colour/difference";
 import { bodyColour, isTranslucent, onChart } from "#core/colour/material-colour";
 import { CATALOGUE } from "#core/materials/catalogue";
 import type { Material, Origin } from "#core/materials/material";
+import { densityOf, isPowder, sheetOf } from "#core/materials/measures";
 import { nonsenseIn } from "#core/materials/sense";
 import { materialsIn } from "#core/plan/mix";
 import { shortDuration, writeDuration } from "#core/units/duration";
@@ -128,6 +129,15 @@ function Figures({ material }: { material: Material }) {
           value={`${material.volumeSolids.typical} %`}
           origin={material.volumeSolids.origin}
         />
+        <FigureLine
+          name={sheetOf(material) ? "A sheet" : "Density"}
+          value={
+            sheetOf(material)
+              ? `${sheetOf(material)!.width} × ${sheetOf(material)!.height} mm`
+              : `${densityOf(material)} g/ml`
+          }
+          origin={sheetOf(material) ? null : (material.density?.origin ?? "from memory")}
+        />
         {shares.map(([name, figure]) => (
           <FigureLine key={name} name={name} value={percent(figure.typical)} origin={figure.origin} />
         ))}
@@ -209,6 +219,26 @@ function LabelForm({ material }: { material: Material }) {
             keys="decimal"
             value={values?.volumeSolids ?? material.volumeSolids.typical}
           />
+          {sheetOf(material) ? (
+            (["sheetWidth", "sheetHeight"] as const).map((name) => (
+              <TextField
+                key={name}
+                name={name}
+                label={name === "sheetWidth" ? "A sheet's width, mm" : "A sheet's height, mm"}
+                fault={faults[name]}
+                keys="decimal"
+                value={values?.[name] ?? sheetOf(material)![name === "sheetWidth" ? "width" : "height"]}
+              />
+            ))
+          ) : (
+            <TextField
+              name="density"
+              label={isPowder(material) ? "Density of its grains, g/ml" : "Density, g/ml"}
+              fault={faults.density}
+              keys="decimal"
+              value={values?.density ?? densityOf(material)}
+            />
+          )}
           <button className="button button-main col-span-2">Save these figures</button>
         </>
       )}

@@ -1,5 +1,7 @@
 import { useState } from "react";
 import { Link, useLoaderData } from "react-router";
+import { materialsOf } from "#core/judge/judge";
+import type { Material } from "#core/materials/material";
 import { together } from "#core/rules/mixing/p1-what-may-be-mixed";
 import { type Batch, batchesOf, recipeFor, SCOOP, SPOON } from "#core/shelf/recipe";
 import { sayDuration } from "#core/units/duration";
@@ -57,11 +59,19 @@ function batchesSay({ sessions, potLife }: Batch, voice: Voice): string {
 
 const MOST_JAR = 5000;
 
-function Card({ batch, others }: { batch: Batch; others: Others }) {
+function Card({
+  batch,
+  others,
+  materials,
+}: {
+  batch: Batch;
+  others: Others;
+  materials: ReadonlyMap<string, Material>;
+}) {
   const voice = useVoice();
   const wanted = Math.ceil(Math.max(...batch.sessions) / 10) * 10;
   const [made, setMade] = useState(wanted);
-  const recipe = recipeFor(batch.pot, Math.max(1, made));
+  const recipe = recipeFor(batch.pot, Math.max(1, made), materials);
   const quarrels = quarrelsOf(batch);
   const elsewhere = others.filter(({ key }) => key === batch.key);
   const title = batch.pot.parts.map(({ material }) => material.name).join(" + ");
@@ -206,7 +216,7 @@ export default function MixCards() {
         )}
         <div className="grid gap-5">
           {batches.map((batch) => (
-            <Card key={batch.key} batch={batch} others={others} />
+            <Card key={batch.key} batch={batch} others={others} materials={materialsOf(plan)} />
           ))}
         </div>
       </main>

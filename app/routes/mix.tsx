@@ -1,5 +1,6 @@
+import { Lock, LockOpen } from "lucide-react";
 import { useDeferredValue, useMemo } from "react";
-import { Link, useNavigate, useSearchParams } from "react-router";
+import { Link, useLoaderData, useNavigate, useSearchParams } from "react-router";
 import { colourDifference, labOf } from "#core/colour/difference";
 import { contrastRatioOf } from "#core/colour/film";
 import { filmColour, isMetallic, opticsOfMix } from "#core/colour/material-colour";
@@ -9,15 +10,26 @@ import { CATALOGUE } from "#core/materials/catalogue";
 import type { Material } from "#core/materials/material";
 import { dryFilm } from "#core/quantity/spread";
 import { together } from "#core/rules/mixing/p1-what-may-be-mixed";
+import { unitOf } from "#core/shelf/usage";
 import { DrawDown } from "~/drawing/draw-down";
 import { Swatch } from "~/drawing/swatch";
 import { useJob } from "~/editor/job-editor";
 import { EditForm, Field, TextField, useRefused } from "~/forms/edit-form-parts";
 import { MOST_PARTS, MOST_TINS, readMixParts } from "~/forms/edits/colour";
 import { jobAction } from "~/http/job-action.server";
+import { readShelf } from "~/http/shelf.server";
+import { withStore } from "~/http/trouble.server";
 import { Term } from "~/parts/term";
 import { sayDifference } from "~/words/difference";
 import type { Route } from "./+types/mix";
+
+/** What there is of each paint on the shop's shelf. */
+export const loader = () =>
+  withStore(async (store) => {
+    const there: Record<string, number> = {};
+    for (const { goodId, amount } of (await readShelf(store)).pots) there[goodId] = (there[goodId] ?? 0) + amount;
+    return { there };
+  });
 
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
 
@@ -32,6 +44,18 @@ const POTS: ReadonlySet<Material["role"]> = new Set([
   "stain",
 ]);
 const OPAQUE: ReadonlySet<Material["role"]> = new Set(["paint", "pigment", "tint-base"]);
+
+/** Where the tins of a mix may come from. */
+const FROM = [
+  { value: null, name: "All paints" },
+  { value: "job", name: "In this job" },
+  { value: "shelf", name: "On the shelf" },
+] as const;
+/** Less than this is not worth opening a tin for. */
+const LEAST_WORTH = 20;
+const MOST_LOCKED = 3;
+/** Beyond this ΔE00 a mix is visibly another colour. */
+const NEAR = 6;
 
 const written = (parts: readonly MixPart[]) =>
   parts.map(({ material, parts: count }) => `${material.id}:${count}`).join(",");
@@ -54,20 +78,45 @@ function Tin({
   at,
   parts,
   choices,
+  locked,
+  there,
 }: {
   part: MixPart;
   at: number;
   parts: readonly MixPart[];
   choices: readonly Material[];
+  locked: ReadonlySet<string>;
+  there: number;
 }) {
   const [params] = useSearchParams();
   const navigate = useNavigate();
   const go = (next: readonly MixPart[]) =>
     navigate(address(params, { mix: written(next) }), { replace: true, preventScrollReset: true });
   const change = (own: Partial<MixPart>) => go(parts.map((one, index) => (index === at ? { ...one, ...own } : one)));
+  const { id } = part.material;
+  const isLocked = locked.has(id);
+  const lock = [...locked].filter((one) => one !== id).concat(isLocked ? [] : [id]);
   return (
     <li className="flex items-center gap-3 border-b border-hair py-1.5">
       <Swatch material={part.material} size={26} />
+      {OPAQUE.has(part.material.role) && (
+        <Link
+          to={address(params, { lock: lock.length > 0 ? lock.join(",") : null })}
+          replace
+          preventScrollReset
+          aria-pressed={isLocked}
+          role="button"
+          title={isLocked ? "In every mix that is looked for" : "Look only for mixes with this tin"}
+          aria-label={`${isLocked ? "Unlock" : "Lock"} ${part.material.name}`}
+          className={`flex size-8 shrink-0 items-center justify-center rounded-std border ${isLocked ? "border-ink bg-wash" : "border-line text-soft hover:border-ink"}`}
+        >
+          {isLocked ? (
+            <Lock size={14} strokeWidth={1.75} aria-hidden="true" />
+          ) : (
+            <LockOpen size={14} strokeWidth={1.5} aria-hidden="true" />
+          )}
+        </Link>
+      )}
       <select
         aria-label={`Tin ${at + 1}`}
         className="field min-w-0 flex-1"
@@ -80,6 +129,9 @@ function Tin({
           </option>
         ))}
       </select>
+      <span className="w-20 shrink-0 text-right text-note text-soft">
+        {there > 0 ? `${Math.round(there)} ${unitOf(part.material)} there` : "not there"}
+      </span>
       <div className="flex items-center">
         <Link
           to={address(params, {
@@ -180,7 +232,7 @@ function MixLine({ mix, wanted, chosen, to }: { mix: Mix; wanted: string; chosen
             </span>
           ))}
         </span>
-        <span className="w-36 shrink-0 text-right">
+        <span className="w-40 shrink-0 text-right whitespace-nowrap">
           <b className="font-semibold">ΔE00 {mix.difference.toFixed(1)}</b>
           <span className="block text-note text-soft">{sayDifference(mix.difference)}</span>
         </span>
@@ -217,10 +269,20 @@ export default function MixRoute() {
   const wantedText = params.get("want") ?? plan.palette[0]?.colour ?? plan.pinned.materials[0]?.colour ?? "#a9bdb3";
   const wantedRead = readColour(wantedText);
   const wanted = wantedRead.ok ? wantedRead.colour : null;
-  const fromJob = params.get("from") === "job";
+  const { there } = useLoaderData<typeof loader>();
+  const from = FROM.find(({ value }) => value === params.get("from")) ?? FROM[0]!;
+  const locked = useMemo(() => new Set((params.get("lock") ?? "").split(",").filter(Boolean)), [params]);
   const shelf = useMemo(
-    () => (fromJob ? materials : all).filter((one) => OPAQUE.has(one.role) && !isMetallic(one)),
-    [fromJob, materials, all],
+    () =>
+      (from.value === "job" ? materials : all).filter(
+        (one) =>
+          OPAQUE.has(one.role) && !isMetallic(one) && (from.value !== "shelf" || (there[one.id] ?? 0) > LEAST_WORTH),
+      ),
+    [from, materials, all, there],
+  );
+  const must = useMemo(
+    () => all.filter(({ id, role }) => locked.has(id) && OPAQUE.has(role)).slice(0, MOST_LOCKED),
+    [all, locked],
   );
   const sought = useDeferredValue(wanted);
   const nearest = useMemo(
@@ -229,10 +291,14 @@ export default function MixRoute() {
         ? []
         : nearestMixes(sought, shelf, {
             together: (one, two) => together(one, two)?.severity !== "stop",
+            must,
             most: 6,
           }),
-    [sought, shelf],
+    [sought, shelf, must],
   );
+  // what is farther than can be worked with is shown only where nothing is near
+  const limit = Math.max(NEAR, (nearest[0]?.difference ?? 0) + 1);
+  const near = nearest.filter(({ difference }) => difference <= limit);
   const addTin = all.find((one) => OPAQUE.has(one.role) && !parts.some(({ material }) => material.id === one.id));
   return (
     <div className="grid h-full grid-cols-2">
@@ -261,6 +327,8 @@ export default function MixRoute() {
               at={at}
               parts={parts}
               choices={all}
+              locked={locked}
+              there={there[part.material.id] ?? 0}
             />
           ))}
         </ol>
@@ -331,28 +399,22 @@ export default function MixRoute() {
         <WantedColours wanted={wanted} />
         <div className="mt-5 flex items-baseline gap-3 border-b border-line pb-1">
           <h3 className="flex-1 font-head text-lg font-semibold">Nearest mixes</h3>
-          <Link
-            to={address(params, { from: null })}
-            replace
-            preventScrollReset
-            aria-current={fromJob ? undefined : "true"}
-            className={fromJob ? "link text-soft" : "font-semibold"}
-          >
-            All paints
-          </Link>
-          <Link
-            to={address(params, { from: "job" })}
-            replace
-            preventScrollReset
-            aria-current={fromJob ? "true" : undefined}
-            className={fromJob ? "font-semibold" : "link text-soft"}
-          >
-            This job's shelf
-          </Link>
+          {FROM.map(({ value, name }) => (
+            <Link
+              key={name}
+              to={address(params, { from: value })}
+              replace
+              preventScrollReset
+              aria-current={from.value === value ? "true" : undefined}
+              className={from.value === value ? "font-semibold" : "link text-soft"}
+            >
+              {name}
+            </Link>
+          ))}
         </div>
         {wanted && (
           <ol aria-label="Nearest mixes">
-            {nearest.map((mix) => (
+            {near.map((mix) => (
               <MixLine
                 key={written(mix.parts)}
                 mix={mix}
@@ -363,8 +425,15 @@ export default function MixRoute() {
             ))}
           </ol>
         )}
+        {wanted && near.length > 0 && near.length < nearest.length && (
+          <p className="mt-2 text-note text-soft">Everything else is a different colour.</p>
+        )}
         {wanted && nearest.length === 0 && (
-          <p className="mt-3 text-soft">No paint on this job's shelf yet. Choose All paints instead.</p>
+          <p className="mt-3 text-soft">
+            {must.length > 0
+              ? "No mix can be made with the tins that are locked. Unlock one."
+              : "There is no paint to mix. Choose All paints instead."}
+          </p>
         )}
       </section>
     </div>

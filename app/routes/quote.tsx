@@ -331,7 +331,8 @@ function Ways({ ways, version }: { ways: readonly TriedWay[]; version: number })
     <section className="mt-6 print:hidden" aria-label="Other ways">
       <h2 className="text-xl">Other ways</h2>
       <p className="text-note text-soft">
-        Each tried on the plan by itself; none brings a stop. What it stands is the weakest last coat of any zone.
+        Each tried on the plan by itself; none brings a stop. What it stands is the weakest last coat of the zones that
+        change.
       </p>
       {answer && (
         <p role="alert" className="mt-2 border-l-4 border-l-ochre pl-3 text-ochre">
@@ -339,7 +340,7 @@ function Ways({ ways, version }: { ways: readonly TriedWay[]; version: number })
         </p>
       )}
       {ways.length === 0 ? (
-        <p className="mt-2 text-soft">Nothing was found that is cheaper, or sooner ready, without a stop.</p>
+        <p className="mt-2 text-soft">Nothing was found that is cheaper, or ready earlier, without a stop.</p>
       ) : (
         <table className="mt-2 w-full">
           <thead className="text-left text-note text-soft">
@@ -378,7 +379,7 @@ function Ways({ ways, version }: { ways: readonly TriedWay[]; version: number })
                     <input type="hidden" name="way" value={way.id} />
                     <input type="hidden" name="base" value={version} />
                     <input type="hidden" name="edit" value={`way-${version}-${way.id}`.slice(0, 60)} />
-                    <button className="button" disabled={busy} aria-label={`Use it: ${way.label}`}>
+                    <button className="button whitespace-nowrap" disabled={busy} aria-label={`Use it: ${way.label}`}>
                       Use it
                     </button>
                   </Form>

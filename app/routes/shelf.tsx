@@ -36,7 +36,7 @@ function Summary({ lines }: { lines: ReturnType<typeof supplyOf> }) {
           {old > 0 && <b className="font-semibold text-sienna">{old} only in old tins</b>} · {count("enough")} there.
         </>
       )}{" "}
-      What other jobs want sooner is left for them.
+      What other jobs want earlier is left for them.
     </p>
   );
 }

@@ -241,7 +241,7 @@ export function StockUndo({
       {(
         [
           ["take back", "Undo", undo],
-          ["put back", "Redo", redo],
+          ["restore", "Redo", redo],
         ] as const
       ).map(([does, word, batch]) => (
         <Form key={does} method="post" action="/shelf" className="mr-2">

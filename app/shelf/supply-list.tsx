@@ -12,8 +12,6 @@ import { amountOf, needOf, STANDING_WORDS, sayStanding } from "./supply-words";
 import { Pegs, Tin } from "./tin";
 import { useVoice } from "./voice";
 
-const COLUMNS = "grid grid-cols-[34px_minmax(0,1fr)_82px_88px_148px] items-center gap-x-3";
-
 const twoDecimals = (value: number) => String(Math.round(value * 100) / 100);
 
 /** How a use is worked out: "0.62 m² × 2 coats ÷ 11 m²/L = 113 ml". */
@@ -96,7 +94,7 @@ function Line({ line, book, today }: { line: SupplyLine; book: ShelfBook; today:
   return (
     <li className="border-b border-hair" data-good={line.goodId} data-standing={line.standing}>
       <details className="group">
-        <summary className={`${COLUMNS} min-h-[46px] list-none py-1 hover:bg-board`}>
+        <summary className="supply-row min-h-[46px] list-none py-1 hover:bg-board">
           {line.material ? (
             <Tin material={line.material} need={line.need} there={line.there} old={line.old} />
           ) : (
@@ -171,7 +169,7 @@ export function SupplyList({
 }) {
   return (
     <section aria-label={label}>
-      <div className={`${COLUMNS} border-b border-line pb-1 text-note text-soft`} aria-hidden="true">
+      <div className="supply-row border-b border-line pb-1 text-note text-soft" aria-hidden="true">
         <span />
         <span>{label}</span>
         <span className="text-right">Needed</span>

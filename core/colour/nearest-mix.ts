@@ -48,6 +48,14 @@ interface Tin {
   s: Float64Array;
 }
 
+const greatestDivisor = (one: number, two: number): number => (two === 0 ? one : greatestDivisor(two, one % two));
+
+/** Parts in their lowest terms: five to one to one, and not ten to two to two. */
+function lowest<Part extends { parts: number }>(parts: readonly Part[]): Part[] {
+  const by = parts.map((one) => one.parts).reduce(greatestDivisor);
+  return parts.map((one) => ({ ...one, parts: one.parts / by }));
+}
+
 const tinOf = (material: Material): Tin => {
   const { k, s } = opticsOf(material);
   const solids = Math.max(0.5, material.volumeSolids.typical);
@@ -77,27 +85,29 @@ export const colourOfMix = (parts: readonly MixPart[]): string =>
 export interface NearestOptions {
   /** which materials may be mixed; all of them when left out */
   together?: (one: Material, two: Material) => boolean;
+  /** tins that are in every mix, three at most */
+  must?: readonly Material[];
   /** how many mixes are returned */
   most?: number;
 }
 
 /**
  * The mixes of one to three of these materials that come closest to a colour, the closest first, each set of tins
- * once. Every pair is tried in ratios a spoon can measure; the best pairs are tried with every third tin. Of equally
- * close mixes the simpler comes first.
+ * once. Every pair is tried in ratios a spoon can measure; the best pairs are tried with every third tin. Of the same tins, and of
+ * mixes of mostly one tin, only the closest is shown; a third tin has to bring half a just noticeable step.
  */
 export function nearestMixes(
   wanted: string,
   materials: readonly Material[],
-  { together = () => true, most = 5 }: NearestOptions = {},
+  { together = () => true, must = [], most = 5 }: NearestOptions = {},
 ): Mix[] {
   const target: Lab = labOf(wanted);
-  const tins = materials.map(tinOf);
+  const tins = [...must, ...materials.filter(({ id }) => !must.some((one) => one.id === id))].map(tinOf);
   const best = new Map<string, Mix>();
   const tried = (parts: readonly { tin: Tin; parts: number }[]): Mix => {
     const colour = mixColour(parts);
     const mix: Mix = {
-      parts: parts.map(({ tin, parts: count }) => ({ material: tin.material, parts: count })),
+      parts: lowest(parts.map(({ tin, parts: count }) => ({ material: tin.material, parts: count }))),
       colour,
       difference: ciede2000(labOf(colour), target),
     };
@@ -110,10 +120,15 @@ export function nearestMixes(
     return mix;
   };
   for (const tin of tins) tried([{ tin, parts: 1 }]);
+  const held = (some: readonly Tin[]) =>
+    must.filter(({ id }) => some.some(({ material }) => material.id === id)).length;
   const pairs: { tins: [Tin, Tin]; ratio: readonly [number, number]; difference: number }[] = [];
+  // with tins that must be in it, only pairs that have one of them can lead to such a mix
+  const mayLead = (one: Tin, two: Tin) =>
+    must.length === 0 || must.some(({ id }) => one.material.id === id || two.material.id === id);
   tins.forEach((one, at) => {
     for (const two of tins.slice(at + 1)) {
-      if (!together(one.material, two.material)) continue;
+      if (!mayLead(one, two) || !together(one.material, two.material)) continue;
       for (const ratio of RATIOS) {
         const { difference } = tried([
           { tin: one, parts: ratio[0] },
@@ -124,7 +139,9 @@ export function nearestMixes(
     }
   });
   pairs.sort((one, two) => one.difference - two.difference);
-  for (const { tins: pair, ratio } of pairs.slice(0, PAIRS_KEPT))
+  for (const { tins: pair, ratio } of pairs
+    .filter(({ tins: pair }) => must.length - held(pair) <= 1)
+    .slice(0, PAIRS_KEPT))
     for (const third of tins) {
       if (pair.includes(third) || !pair.every((one) => together(one.material, third.material))) continue;
       for (const parts of THIRDS)
@@ -136,17 +153,20 @@ export function nearestMixes(
     }
   // another tin must be worth it: half a just noticeable step
   const cost = ({ difference, parts }: Mix) => difference + 0.5 * (parts.length - 1);
+  const found = [...best.values()].filter(({ parts }) =>
+    must.every(({ id }) => parts.some(({ material }) => material.id === id)),
+  );
   const ways: Mix[] = [];
   const principals = new Set<string>();
-  for (const mix of [...best.values()].sort((one, two) => cost(one) - cost(two))) {
-    // a drop of something in one and the same tin is not a different mix
+  for (const mix of found.sort((one, two) => cost(one) - cost(two))) {
+    // a drop of something in one and the same tin is not a different mix, unless that tin has to be in it
     const principal = principalOf(mix);
-    if (principal !== null && principals.has(principal)) continue;
+    if (principal !== null && principals.has(principal) && !must.some(({ id }) => id === principal)) continue;
     if (principal !== null) principals.add(principal);
     ways.push(mix);
     if (ways.length === most) break;
   }
-  return ways;
+  return ways.sort((one, two) => one.difference - two.difference);
 }
 
 const MOSTLY = 0.7;

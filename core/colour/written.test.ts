@@ -108,6 +108,27 @@ describe("the nearest mix", () => {
     expect(nearestMixes("#808080", [])).toEqual([]);
   });
 
+  it("come in order of nearness, whatever is asked for", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 0xffffff }), (value) => {
+        const mixes = nearestMixes(`#${value.toString(16).padStart(6, "0")}`, paints, { most: 6 });
+        const differences = mixes.map(({ difference }) => difference);
+        expect(differences).toEqual([...differences].sort((one, two) => one - two));
+      }),
+      { numRuns: 12 },
+    );
+  });
+
+  it("hold the tins that are locked, one, two or three", () => {
+    for (const count of [1, 2, 3]) {
+      const must = paints.slice(3, 3 + count);
+      const mixes = nearestMixes("#7d8a80", paints, { must, most: 4 });
+      expect(mixes.length).toBeGreaterThan(0);
+      for (const { parts } of mixes)
+        expect(parts.map(({ material }) => material.id)).toEqual(expect.arrayContaining(must.map(({ id }) => id)));
+    }
+  });
+
   it("of more white is lighter", () => {
     const mix = (white: number) =>
       labOf(

@@ -1,6 +1,6 @@
 import { causesOf } from "../judge/causes.ts";
 import { workingFixes } from "../judge/fixes.ts";
-import { type Judgement, judge } from "../judge/judge.ts";
+import { type Judgement, judge, materialsOf } from "../judge/judge.ts";
 import { next } from "../judge/next.ts";
 import { findCrust, isPlannedFor, type Plan, stateOf, type Zone, zoneArea, zonesOf } from "../plan/plan.ts";
 import { shopOf } from "../plan/shop.ts";
@@ -214,12 +214,14 @@ export function shopReport(plan: Plan) {
         millilitres: Math.ceil(made),
         sessions: sessions.map((one) => Math.ceil(one)),
         ...(potLife === null ? {} : { usableMinutes: potLife }),
-        ingredients: recipeFor(pot, made).ingredients.map(({ material, name, millilitres, grams }) => ({
-          ...(material ? { id: material.id } : {}),
-          name,
-          millilitres: fine(millilitres),
-          grams: fine(grams),
-        })),
+        ingredients: recipeFor(pot, made, materialsOf(plan)).ingredients.map(
+          ({ material, name, millilitres, grams }) => ({
+            ...(material ? { id: material.id } : {}),
+            name,
+            millilitres: fine(millilitres),
+            grams: fine(grams),
+          }),
+        ),
       };
     }),
   };

@@ -5,7 +5,7 @@ import type { Material, Origin } from "./material.ts";
 // One number is typical and safe alike; two are typical, then safe.
 
 /** What every material of a family starts from: everything but its own id, name and colour. */
-export type FamilyDefaults = Omit<Material, "id" | "name" | "family" | "colour" | "copyOf">;
+export type FamilyDefaults = Omit<Material, "id" | "name" | "family" | "colour" | "copyOf" | "recipe">;
 
 const figure =
   (origin: Origin) =>

@@ -223,6 +223,17 @@ export const Material = z.strictObject({
     .regex(/^[a-z0-9-]{1,60}$/)
     .optional()
     .describe("the catalogue material this house copy began as"),
+  recipe: z
+    .array(
+      z.strictObject({
+        what: z.string().regex(/^[a-z0-9-]{1,60}$/),
+        parts: z.number().gt(0, "parts must be more than 0").max(1000, "1000 parts at most"),
+      }),
+    )
+    .min(2, "a mix has two parts at least")
+    .max(5, "five tins at most in one mix")
+    .optional()
+    .describe("tins it is stirred from, in parts by volume; it is bought and used as those"),
 });
 export type Material = z.infer<typeof Material>;
 export type Family = Material["family"];

@@ -30,7 +30,9 @@ describe("other ways to much the same piece", () => {
       waysFor(planOf(steps), book)
         .filter(({ id }) => id.startsWith("seal-"))
         .map(({ label }) => label);
-    expect(seals([["brush", "chalk-slate"], ["wax", "wax-clear"], ["buff"]])[0]).toMatch(/with matt clear coat instead of clear paste wax/);
+    expect(seals([["brush", "chalk-slate"], ["wax", "wax-clear"], ["buff"]])[0]).toMatch(
+      /with matt clear coat instead of clear paste wax/,
+    );
     expect(
       seals([
         ["brush", "chalk-slate"],

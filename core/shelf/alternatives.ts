@@ -108,7 +108,7 @@ function productWays(plan: Plan, book: ShelfBook): Way[] {
   return ways.slice(0, MOST_EACH);
 }
 
-/** One coat fewer over an under-colour that hides what lies beneath sooner; of the same kind as the one it replaces. */
+/** One coat fewer over an under-colour that hides what lies beneath in fewer coats; of the same kind as the one it replaces. */
 function underColourWays(plan: Plan): Way[] {
   const ways = plan.crusts.flatMap((crust) => {
     const laying = layingIn(plan, crust);
@@ -254,7 +254,7 @@ function compared(before: Judgement, after: Judgement): Pick<TriedWay, "wear" | 
   let wear: { before: Wear; after: Wear } = { before: "hard", after: "hard" };
   for (const own of after.zones) {
     const was = before.zones.find(({ zone }) => zone.id === own.zone.id);
-    if (!was) continue;
+    if (!was || was.crust === own.crust) continue;
     look = Math.max(look, colourDifference(coloursSeen(was.after).field, coloursSeen(own.after).field));
     wear = { before: weaker(wear.before, wearOf(was)), after: weaker(wear.after, wearOf(own)) };
   }

@@ -76,7 +76,7 @@ const percent = (most: number) =>
 
 /** How the shop works out a price, and what it promises with it. */
 export const Costing = z.strictObject({
-  hourly: Price.default(0).describe("of hands-on work"),
+  hourly: Price.default(0).describe("for an hour at the piece"),
   overhead: percent(500).default(15).describe("per cent on materials and work: rent, heat, tools"),
   margin: percent(500).default(20).describe("per cent on everything"),
   tax: percent(100).default(0).describe("per cent that is added for the client; 0 for none"),

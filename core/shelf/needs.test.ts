@@ -76,6 +76,35 @@ describe("what a coat takes", () => {
     expect(wash(1)).toBeLessThan(0.6 * need(planOf([["brush", "chalk-slate"]]), "chalk-slate").onPiece);
   });
 
+  it("is the tins that a saved mix is stirred from", () => {
+    const plan = planOf([["brush", "chalk-slate"]]);
+    const [own] = plan.pinned.materials;
+    const mix = {
+      ...own!,
+      id: "mix-own",
+      name: "Harbour grey",
+      recipe: [
+        { what: "chalk-slate", parts: 3 },
+        { what: "chalk-bone-white", parts: 1 },
+      ],
+    };
+    const white = CATALOGUE.find(({ id }) => id === "chalk-bone-white")!;
+    const mixed: Plan = {
+      ...plan,
+      pinned: { ...plan.pinned, materials: [own!, white, mix] },
+      crusts: plan.crusts.map((crust) => ({
+        ...crust,
+        steps: crust.steps.map((step) => ({ ...step, what: "mix-own" })),
+      })),
+    };
+    expect(of(mixed, "mix-own")).toBeUndefined();
+    expect(need(mixed, "chalk-slate").onPiece).toBeCloseTo(3 * need(mixed, "chalk-bone-white").onPiece, 6);
+    expect(need(mixed, "chalk-slate").onPiece + need(mixed, "chalk-bone-white").onPiece).toBeCloseTo(
+      need(plan, "chalk-slate").onPiece,
+      6,
+    );
+  });
+
   it("is powder by weight: a litre made up one to one by scoop holds about half a kilogram", () => {
     const plan = planOf([["brush", "milk-ochre", { mix: { by: "scoop", parts: 1, with: [], thinner: 1 } }]]);
     const { unit, onPiece } = need(plan, "milk-ochre");

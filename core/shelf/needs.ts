@@ -185,7 +185,8 @@ const wholeSheets = (sheets: number) => Math.ceil(sheets - 1e-9);
 export function needsOf(plans: readonly Plan[], touchUp: Millilitres = TOUCH_UP): Need[] {
   const gathering = new Gathering(touchUp);
   for (const plan of plans)
-    for (const coat of coatsOf(plan)) for (const tin of tinsOf(coat.phase)) gathering.take(coat, tin);
+    for (const coat of coatsOf(plan))
+      for (const tin of tinsOf(coat.phase, materialsOf(plan))) gathering.take(coat, tin);
   return gathering.done();
 }
 

@@ -17,7 +17,7 @@ export interface QuotedZone {
   layers: string[];
 }
 
-/** A quote: what the client is told, and beneath it what the shop knows. */
+/** A quote: what it says to the client, and beneath it what the shop knows. */
 export interface Quote {
   title: string;
   client: string | null;

@@ -1,3 +1,4 @@
+import { materialsOf } from "../judge/judge.ts";
 import type { Family, Material } from "../materials/material.ts";
 import { densityOf, isMadeUp, isPowder, LOOSE, powderIn } from "../materials/measures.ts";
 import { materialOf } from "../mixing/mixed-material.ts";
@@ -72,11 +73,11 @@ const SOLVENT_DENSITY = 0.8;
 const round = (value: number, step: number) => Math.round(value / step) * step;
 
 /** A mix as it is measured out for so many millilitres of it. */
-export function recipeFor(pot: Pot, made: Millilitres): Recipe {
+export function recipeFor(pot: Pot, made: Millilitres, materials?: ReadonlyMap<string, Material>): Recipe {
   const mixed = materialOf(pot);
   let water = made;
   const tins = new Map<Material, { loose: number; grams: number }>();
-  for (const [material, share] of inTins(pot)) {
+  for (const [material, share] of inTins(pot, materials)) {
     const part = measured(material, share * made);
     const known = tins.get(material) ?? { loose: 0, grams: 0 };
     tins.set(material, { loose: known.loose + part.loose, grams: known.grams + part.grams });
@@ -95,7 +96,7 @@ export function recipeFor(pot: Pot, made: Millilitres): Recipe {
     made,
     grams: measuredOut.reduce((sum, { grams }) => sum + grams, 0),
     ingredients: measuredOut,
-    steps: stepsFor(pot, [...tins.keys()], water > 0 ? thinner : null),
+    steps: stepsFor([...tins.keys()], water > 0 ? thinner : null),
     potLife: potLifeOf(pot),
     ...byThickness(mixed, thinner),
     covers: (made / 1000) * mixed.spreadingRate.typical,
@@ -125,7 +126,7 @@ export function potLifeOf(pot: Pot): Minutes | null {
   return all.length > 0 ? Math.min(...all) : null;
 }
 
-function stepsFor(pot: Pot, tins: readonly Material[], thinner: string | null): string[] {
+function stepsFor(tins: readonly Material[], thinner: string | null): string[] {
   const powders = tins.filter(isPowder);
   const wet = tins.filter((material) => !isPowder(material));
   const steps: string[] = [];
@@ -152,7 +153,7 @@ function stepsFor(pot: Pot, tins: readonly Material[], thinner: string | null): 
     );
   } else if (first) steps.push("Stir the tin from the bottom, then measure it out.");
   if (thinner) steps.push(`Add the ${thinner} last, a little at a time, stirring.`);
-  if (pot.parts.length > 1 && first?.carrier === "water")
+  if (tins.length > 1 && first?.carrier === "water")
     steps.push("Let it stand for a few minutes until the bubbles are gone.");
   if (tins.some(({ family }) => family === "home-made chalk-type paint"))
     steps.push("Sieve it: dry lumps tear streaks.");
@@ -199,7 +200,9 @@ const keyOf = ({ parts, strength }: Pot) =>
 
 /** Whether something is stirred together or let down before it goes on. */
 export const isMixed = (pot: Pot): boolean =>
-  pot.parts.length > 1 || pot.strength !== 1 || inTins(pot).some(([material]) => isPowder(material));
+  pot.parts.length > 1 ||
+  pot.strength !== 1 ||
+  inTins(pot).some(([material]) => isPowder(material) || material.recipe !== undefined);
 
 const madeFor = ({ net, phase: { technique } }: Coat) => net * (1 + technique.loss);
 
@@ -234,5 +237,5 @@ export function batchesOf(plan: Plan): Batch[] {
 export function recipeForPhase(plan: Plan, zoneId: string, phaseId: Phase["id"]): Recipe | null {
   const coat = coatsOf(plan).find(({ zone, phase }) => zone.id === zoneId && phase.id === phaseId);
   if (!coat?.phase.pot || !findZone(plan, zoneId)) return null;
-  return recipeFor(coat.phase.pot, madeFor(coat) + coat.phase.technique.residue);
+  return recipeFor(coat.phase.pot, madeFor(coat) + coat.phase.technique.residue, materialsOf(plan));
 }

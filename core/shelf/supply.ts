@@ -29,7 +29,7 @@ export interface SupplyLine {
   careful: number;
   /** in tins that are good */
   there: number;
-  /** of that, what is left for these jobs after what others want sooner; no more than they need */
+  /** of that, what is left for these jobs after what others want earlier; no more than they need */
   have: number;
   /** in tins that are past their time or doubtful */
   old: number;
@@ -65,7 +65,7 @@ export function startsIn(jobs: readonly Pick<JobPlan, "planId" | "bookings">[]):
 export interface SupplyQuestion {
   /** whose needs are asked for */
   plans: readonly Plan[];
-  /** what other jobs take from the shelf: what they want sooner is theirs */
+  /** what other jobs take from the shelf: what they want earlier is theirs */
   others?: readonly Claim[];
   book: ShelfBook;
   pots: readonly PotOnShelf[];
@@ -208,7 +208,7 @@ const ofGoods = (claims: readonly Claim[]): Map<string, Claim[]> => {
 };
 
 /**
- * What some jobs want of each good against what there is of it, by the day it is wanted, after what others want sooner.
+ * What some jobs want of each good against what there is of it, by the day it is wanted, after what others want earlier.
  */
 export function supplyOf({ plans, others = [], book, pots, startOf, today }: SupplyQuestion): SupplyLine[] {
   const { touchUp } = book.costing;

@@ -1,7 +1,7 @@
 import type { Material } from "../materials/material.ts";
 import { densityOf, isMadeUp, isPowder, LOOSE, powderIn, sheetOf } from "../materials/measures.ts";
 import { potBehind } from "../mixing/mixed-material.ts";
-import type { Pot } from "../mixing/pot.ts";
+import { type Pot, potOf } from "../mixing/pot.ts";
 import { boundsOf } from "../plan/outline.ts";
 import { findCrust, isReliefClass, type Plan, type Zone, zoneArea } from "../plan/plan.ts";
 import { dryFilm } from "../quantity/spread.ts";
@@ -94,20 +94,45 @@ export interface Drawn {
   perMillilitre: number;
 }
 
-/** A pot in the tins it really comes from: paint that the house makes up of powder is powder. */
-export const inTins = ({ parts, strength }: Pot, of: Share = 1): [Material, Share][] =>
+type Materials = Pick<ReadonlyMap<string, Material>, "get">;
+const NONE: Materials = new Map();
+
+/** A saved mix of a saved mix is looked into so often. */
+const DEEPEST = 4;
+
+/** The pot that a saved mix is stirred in; null where one of its tins is not to be had. */
+function recipePot({ recipe }: Material, materials: Materials): Pot | null {
+  const [own, ...others] = recipe ?? [];
+  const first = own && materials.get(own.what);
+  if (!own || !first) return null;
+  return potOf({ by: "volume", parts: own.parts, with: others, thinner: 0 }, first, materials);
+}
+
+/**
+ * A pot in the tins it really comes from: paint that the house makes up of powder is powder, and a mix that was saved is what it is
+ * stirred from.
+ */
+export const inTins = (
+  { parts, strength }: Pot,
+  materials: Materials = NONE,
+  of: Share = 1,
+  depth = 0,
+): [Material, Share][] =>
   parts.flatMap(({ material, share }): [Material, Share][] => {
-    const behind = potBehind(material);
-    return behind ? inTins(behind, of * share * strength) : [[material, of * share * strength]];
+    const behind = potBehind(material) ?? (depth < DEEPEST ? recipePot(material, materials) : null);
+    const whole = of * share * strength;
+    return behind ? inTins(behind, materials, whole, depth + 1) : [[material, whole]];
   });
 
 /** What a coat is made of, tin by tin. Water is not counted. */
-export function tinsOf({ pot, beside }: Phase): Drawn[] {
+export function tinsOf({ pot, beside }: Phase, materials: Materials = NONE): Drawn[] {
   if (pot === null) return [];
   const first: Share = beside ? 1 - beside.share : 1;
   const tins = [
-    ...inTins(pot, first),
-    ...(beside ? inTins({ parts: [{ material: beside.material, share: 1 }], strength: 1 }, beside.share) : []),
+    ...inTins(pot, materials, first),
+    ...(beside
+      ? inTins({ parts: [{ material: beside.material, share: 1 }], strength: 1 }, materials, beside.share)
+      : []),
   ];
   return tins.map(([material, millilitres]) => ({
     material,

@@ -33,6 +33,8 @@ const SCREENS = [
   ["shopping list", "/shelf/list"],
   ["packs and prices", "/shelf/prices?good=chalk-slate"],
   ["costing", "/shelf/prices?show=costing"],
+  ["handles and knobs", "/hardware?old=64"],
+  ["other ways", "/jobs/carved-settle/quote?for=shop&ways=yes"],
   ["mix cards", "/jobs/dough-bin/mix-cards"],
   ["quote", "/jobs/carved-settle/quote"],
   ["quote, the shop's own page", "/jobs/carved-settle/quote?for=shop"],

@@ -140,6 +140,39 @@ test("a quote is on paper without a figure of the shop's own, and says what the 
   rmSync(folder, { recursive: true });
 });
 
+test("a cheaper way is compared, used, and undone in the job", async ({ page }) => {
+  await open(page, "/jobs/carved-settle/quote?for=shop");
+  await page.getByRole("link", { name: "Compare other ways" }).click();
+  const ways = page.getByRole("region", { name: "Other ways" });
+  const cheapest = ways.locator("[data-way]").first();
+  await expect(cheapest).toContainText("−");
+  const label = (await cheapest.getByRole("rowheader").textContent())!;
+  await cheapest.getByRole("button", { name: /^Use it/ }).click();
+  await expect(ways.getByRole("rowheader", { name: label, exact: true })).toHaveCount(0);
+  await open(page, "/jobs/carved-settle/crust");
+  await expect(page.getByRole("button", { name: `Undo: ${label}` })).toBeVisible();
+});
+
+test("hole centres, screw and template come from two measures; nonsense is explained", async ({ page }) => {
+  await open(page, "/hardware");
+  await page.getByLabel("Between inner edges").fill("59");
+  await page.getByLabel("Between outer edges").fill("69,0");
+  await page.getByLabel("Measured").fill("157");
+  await page.getByLabel("How", { exact: true }).selectOption("round");
+  await page.getByRole("button", { name: "Work it out" }).click();
+  await expect(page.locator("[data-holes]")).toHaveText("64 mm between centres, holes of 5 mm");
+  await expect(page.locator("[data-knob]")).toContainText("50 mm across");
+  const template = page.locator("[data-template]");
+  // at true size: a CSS millimetre is a millimetre on paper
+  expect(await template.getAttribute("width")).toMatch(/mm$/);
+  expect((await template.getAttribute("viewBox"))!.split(" ")[2]).toBe(
+    (await template.getAttribute("width"))!.slice(0, -2),
+  );
+  await page.getByLabel("Between outer edges").fill("40");
+  await page.getByRole("button", { name: "Work it out" }).click();
+  await expect(page.getByRole("alert")).toContainText("The outer measure has to be the longer one.");
+});
+
 test.describe("without scripts", () => {
   test.use({ javaScriptEnabled: false });
 

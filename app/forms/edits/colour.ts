@@ -156,8 +156,25 @@ function keepMix(place: Place): FormEdit {
   }`;
   if (plan.pinned.materials.some((one) => one.id === id)) return refuse("This mix is already in the plan.");
   const { swatches: _, ...rest } = most;
-  const material: Material = { ...rest, id, name, colour: colourOfMix(parts), copyOf: most.copyOf ?? most.id };
-  return { ok: true, label: `Save the mix ${name}`, commands: [{ do: "pin material", material }], material: id };
+  const material: Material = {
+    ...rest,
+    id,
+    name,
+    colour: colourOfMix(parts),
+    copyOf: most.copyOf ?? most.id,
+    recipe: parts.map(({ material: { id: what }, parts: count }) => ({ what, parts: count })),
+  };
+  // what it is stirred from goes with it, so that it can be bought
+  const tins = parts
+    .map((one) => one.material)
+    .filter((one) => !plan.pinned.materials.some((own) => own.id === one.id))
+    .map((one) => ({ do: "pin material" as const, material: one }));
+  return {
+    ok: true,
+    label: `Save the mix ${name}`,
+    commands: [...tins, { do: "pin material", material }],
+    material: id,
+  };
 }
 
 export const COLOUR_FORMS: Record<string, (place: Place) => FormEdit> = {

@@ -1,5 +1,6 @@
 import { CATALOGUE } from "#core/materials/catalogue";
-import { Material } from "#core/materials/material";
+import { DensityFigure, Material } from "#core/materials/material";
+import { densityOf, sheetOf } from "#core/materials/measures";
 import { nonsenseIn } from "#core/materials/sense";
 import { materialsIn } from "#core/plan/mix";
 import { DoneWork, Pin, zonesOf } from "#core/plan/plan";
@@ -183,6 +184,20 @@ function readNumbers(fields: FormFields, before: Material, faults: Faults): Part
     if (!(value > 0)) faults[name] = says;
     else if (value !== before[name].typical) changed[name] = { typical: value, safe: value, origin: "label" };
   }
+  if (fields.density !== undefined && fields.density.trim() !== "") {
+    const value = number("density");
+    const read = DensityFigure.safeParse({ typical: value, safe: value, origin: "label" });
+    if (!read.success) faults.density = "Write grams per millilitre, like 1.35: from 0.3 to 8.";
+    else if (value !== densityOf(before)) changed.density = read.data;
+  }
+  for (const name of ["sheetWidth", "sheetHeight"] as const) {
+    if (fields[name] === undefined) continue;
+    const value = number(name);
+    const own = sheetOf({ ...before, ...changed }) ?? { width: value, height: value };
+    const side = name === "sheetWidth" ? "width" : "height";
+    if (!(value >= 10 && value <= 5000)) faults[name] = "Write it in millimetres, from 10 to 5000.";
+    else if (value !== own[side]) changed.sheet = { ...own, [side]: value };
+  }
   if (fields.colour !== undefined && fields.colour !== before.colour) changed.colour = fields.colour;
   const name = fields.materialName?.trim();
   if (name !== undefined && name !== before.name) {
@@ -219,6 +234,8 @@ function unpin(place: Place): FormEdit {
     crust.steps.some((step) => materialsIn(step).includes(fields.materialId ?? "")),
   );
   if (used) return refuse("A step still uses it; change that step first.");
+  const mix = plan.pinned.materials.find(({ recipe }) => recipe?.some(({ what }) => what === fields.materialId));
+  if (mix) return refuse(`${mix.name} is mixed from it; remove that first.`);
   return {
     ok: true,
     label: "Remove a material from the job",
