@@ -11,7 +11,6 @@ const VIEWS = [
   ["piece", "/jobs/sailmakers-bench/piece?zone=bench-legs"],
   ["crust", "/jobs/carved-settle/crust?zone=back"],
   ["crust-findings", "/jobs/chart-cabinet/crust?zone=sides&step=seal"],
-  ["distress", "/jobs/carved-settle/crust?zone=back&step=rub"],
   ["what-next", "/jobs/carved-settle/crust?zone=back&step=bone&aside=next"],
   ["board", "/jobs/carved-settle/board?zone=back"],
   ["board-compared", "/jobs/chart-cabinet/board?zone=plinth&against=step:bone"],
@@ -19,12 +18,13 @@ const VIEWS = [
   ["days", "/jobs/carved-settle/days"],
   ["days-clash", "/jobs/chart-cabinet/days"],
   ["shop-days", "/days?from=2026-11-30"],
-  ["shop", "/shop"],
   ["shelf", "/jobs/carved-settle/shelf"],
+  ["shop-shelf", "/shelf?show=tins&tin=pot-2"],
+  ["mix-card", "/jobs/dough-bin/mix-cards"],
+  ["quote", "/jobs/carved-settle/quote"],
   ["materials", "/jobs/carved-settle/materials?material=chalk-bone-white"],
   ["house-rules", "/jobs/iron-strongbox/house"],
   ["guide", "/guide"],
-  ["words", "/words"],
 ];
 
 ensurePackages();
