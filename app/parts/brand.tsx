@@ -16,9 +16,9 @@ export function Brand() {
 /** The head of a page: brand, the way back to the jobs, what the page is about, and its own buttons. */
 export function PageHead({ title, children }: { title: string; children?: ReactNode }) {
   return (
-    <header className="flex h-[52px] shrink-0 items-center border-b border-line px-5">
+    <header className="flex min-h-[52px] shrink-0 flex-wrap items-center gap-y-2 border-b border-line px-5 max-md:py-2">
       <Brand />
-      <span className="ml-6 min-w-0 flex-1 truncate">
+      <span className="ml-6 min-w-0 flex-1 truncate max-md:ml-4 max-md:basis-40">
         <Link to="/" className="link text-soft hover:text-ink">
           Jobs
         </Link>

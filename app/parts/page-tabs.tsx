@@ -9,7 +9,7 @@ export function PageTabs({
   tabs: readonly { to: string; name: string; open: boolean }[];
 }) {
   return (
-    <div className="mb-4 flex items-end gap-6 border-b border-line">
+    <div className="mb-4 flex flex-wrap items-end gap-x-6 border-b border-line">
       <h1 className="pb-2 text-2xl">{title}</h1>
       {tabs.map(({ to, name, open }) => (
         <Link

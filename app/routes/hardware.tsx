@@ -210,7 +210,12 @@ export default function Hardware() {
       <main className="mx-auto w-full max-w-[1080px] px-6 py-4 print:p-0">
         <h1 className="text-2xl print:hidden">Handles and knobs</h1>
         <p className="mb-3 text-soft print:hidden">In millimetres. Nothing here is saved.</p>
-        <Form method="get" className="grid grid-cols-2 items-start gap-4" preventScrollReset aria-label="Measures">
+        <Form
+          method="get"
+          className="grid grid-cols-1 items-start gap-4 sm:grid-cols-2"
+          preventScrollReset
+          aria-label="Measures"
+        >
           <Question
             title="Two holes from two measures"
             hint="Nobody can measure from centre to centre. Measure between the inner edges of the holes, and between the outer ones."
@@ -279,11 +284,11 @@ export default function Hardware() {
             {knobDoubt && <p className="mt-1 text-sienna">{knobDoubt}</p>}
           </Question>
           <section
-            className="col-span-2 border border-line bg-board px-4 py-3 print:hidden"
+            className="border border-line sm:col-span-2 bg-board px-4 py-3 print:hidden"
             aria-label="A template to print"
           >
             <h2 className="text-lg">A template to print</h2>
-            <div className="mt-2 grid grid-cols-[120px_120px_200px_auto] items-end gap-3">
+            <div className="mt-2 grid items-end gap-3 sm:grid-cols-[120px_120px_200px_auto]">
               <TextField name="width" label="Front, width" keys="decimal" value={values.width} fault={width.fault} />
               <TextField
                 name="height"

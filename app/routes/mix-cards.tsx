@@ -78,11 +78,11 @@ function Card({
   const over = made - Math.max(...batch.sessions);
   return (
     <article
-      className="break-inside-avoid border border-line bg-white px-6 py-5"
+      className="break-inside-avoid border border-line bg-white px-6 py-5 max-sm:px-3"
       aria-label={`Mix card: ${title}`}
       data-mix={batch.key}
     >
-      <div className="flex items-start gap-4">
+      <div className="flex items-start gap-4 max-sm:flex-wrap">
         <Swatch material={batch.material} size={52} />
         <div className="min-w-0 flex-1">
           <h2 className="text-2xl">{title}</h2>
@@ -94,7 +94,7 @@ function Card({
               .join(", ")}
           </p>
         </div>
-        <label className="w-60 text-right print:hidden">
+        <label className="w-60 text-right max-sm:w-full max-sm:text-left print:hidden">
           <span className="block text-note text-soft">How much to make</span>
           <input
             type="range"
@@ -114,11 +114,15 @@ function Card({
           covers {sayAreaIn(recipe.covers, voice)} once · weighs {sayAmount("g", recipe.grams, voice)}
         </span>
       </p>
-      <table className="mt-2 w-full text-xl">
+      <table className="mt-2 w-full text-xl max-sm:text-base">
         <thead className="text-left text-note text-soft">
           <tr className="border-b border-line">
             {["", "Parts", "Measure", "Weigh", `Spoons of ${SPOON} ml`, `Scoops of ${SCOOP} ml`].map((heading, at) => (
-              <th key={heading} scope="col" className={`py-1 font-normal ${at > 0 ? "pl-4 text-right" : ""}`}>
+              <th
+                key={heading}
+                scope="col"
+                className={`py-1 font-normal ${at > 0 ? "pl-4 text-right" : ""} ${at === 1 || at === 4 ? "max-sm:hidden" : ""}`}
+              >
                 {heading || <span className="sr-only">What</span>}
               </th>
             ))}
@@ -130,18 +134,18 @@ function Card({
               <th scope="row" className="py-1.5 text-left font-semibold">
                 {one.name}
               </th>
-              <td className="pl-4 text-right">{sayNumber(one.parts, one.parts % 1 ? 1 : 0, voice)}</td>
+              <td className="pl-4 text-right max-sm:hidden">{sayNumber(one.parts, one.parts % 1 ? 1 : 0, voice)}</td>
               <td className="pl-4 text-right font-semibold whitespace-nowrap">
                 {sayAmount("ml", one.millilitres, voice)}
               </td>
               <td className="pl-4 text-right whitespace-nowrap">{sayAmount("g", one.grams, voice)}</td>
-              <td className="pl-4 text-right">{sayCount(one.spoons, 12)}</td>
+              <td className="pl-4 text-right max-sm:hidden">{sayCount(one.spoons, 12)}</td>
               <td className="pl-4 text-right">{sayCount(one.scoops, 40)}</td>
             </tr>
           ))}
         </tbody>
       </table>
-      <div className="mt-3 grid grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)] gap-6 text-base">
+      <div className="mt-3 grid grid-cols-1 gap-6 text-base sm:grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)]">
         <ol className="list-decimal pl-5">
           {recipe.steps.map((step) => (
             <li key={step}>{step}</li>
@@ -201,7 +205,7 @@ export default function MixCards() {
   const batches = batchesOf(plan);
   return (
     <VoiceOf book={own}>
-      <main className="mx-auto max-w-[980px] p-8 print:max-w-none print:p-0">
+      <main className="mx-auto max-w-[980px] p-8 max-sm:p-3 print:max-w-none print:p-0">
         <p className="mb-4 print:hidden">
           <Link className="link" to={`/jobs/${plan.id}/shelf`}>
             Back to {plan.title}

@@ -218,10 +218,10 @@ function Goods({ loaded }: { loaded: Loaded }) {
   const shown = goods.filter(({ name, material }) => `${name} ${material?.family ?? ""}`.toLowerCase().includes(find));
   const good = goods.find(({ id }) => id === chosen) ?? null;
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_400px] items-start gap-8">
-      <section aria-label="Packs and prices">
+    <div className="grid grid-cols-1 lg:grid-cols-[minmax(0,1fr)_400px] items-start gap-8">
+      <section aria-label="Packs and prices" className="min-w-0">
         <Form method="get" role="search" className="mb-2 flex items-end gap-2">
-          <div className="w-72">
+          <div className="min-w-0 max-w-72 flex-1">
             <TextField name="find" label="Find a material or consumable" value={params.get("find") ?? ""} />
           </div>
           <button className="button">Find</button>
@@ -233,7 +233,7 @@ function Goods({ loaded }: { loaded: Loaded }) {
             return (
               <li
                 key={one.id}
-                className={`grid grid-cols-[240px_minmax(0,1fr)] gap-4 border-b border-hair py-1.5 ${one.id === chosen ? "bg-wash" : ""}`}
+                className={`grid gap-x-4 sm:grid-cols-[240px_minmax(0,1fr)] border-b border-hair py-1.5 ${one.id === chosen ? "bg-wash" : ""}`}
               >
                 <Link
                   to={`?${new URLSearchParams({ ...(find ? { find } : {}), good: one.id })}`}
@@ -261,7 +261,7 @@ function Goods({ loaded }: { loaded: Loaded }) {
           })}
         </ul>
       </section>
-      <div className="sticky top-4 grid gap-4">
+      <div className="grid grid-cols-1 gap-4 max-lg:order-first lg:sticky lg:top-4">
         {good ? (
           <PacksForm good={good} loaded={loaded} />
         ) : (
@@ -406,10 +406,10 @@ function CostingForm({ loaded }: { loaded: Loaded }) {
       method="post"
       key={loaded.version}
       aria-label="Costing"
-      className="grid max-w-[900px] grid-cols-2 gap-x-8 gap-y-3"
+      className="grid max-w-[900px] gap-x-8 sm:grid-cols-2 gap-y-3"
     >
       <Hidden does="costing" to="/shelf/prices?show=costing" version={loaded.version} />
-      <div className="col-span-2">
+      <div className="sm:col-span-2">
         <Wrong answer={answer} />
       </div>
       {COSTING.map(([name, label, hint]) => (
@@ -456,7 +456,7 @@ function CostingForm({ loaded }: { loaded: Loaded }) {
           </select>
         )}
       </Field>
-      <div className="col-span-2">
+      <div className="sm:col-span-2">
         <Field name="terms" label="Your terms, for the client's page of a quote" fault={answer?.faults.terms}>
           {(field) => <textarea {...field} rows={4} defaultValue={values?.terms ?? costing.terms} />}
         </Field>

@@ -92,7 +92,7 @@ function ClientPage({ quote, id }: { quote: Said; id: string }) {
   const voice = useVoice();
   const { price } = quote;
   return (
-    <article className="bg-white px-10 py-9 print:p-0" aria-label="The client's page">
+    <article className="bg-white px-10 py-9 max-sm:px-4 print:p-0" aria-label="The client's page">
       <header className="flex items-baseline gap-6 border-b-2 border-ink pb-3">
         <h1 className="flex-1 text-3xl">{quote.title}</h1>
         <p className="text-right">
@@ -102,7 +102,7 @@ function ClientPage({ quote, id }: { quote: Said; id: string }) {
       </header>
       {quote.client && <p className="mt-3 text-base">For {quote.client}</p>}
       <section className="mt-5" aria-label="The look">
-        <ul className="grid grid-cols-4 gap-3">
+        <ul className="grid grid-cols-4 gap-3 max-sm:grid-cols-2">
           {quote.shownBy.map((zoneId) => {
             const zone = quote.zones.find((one) => one.zoneId === zoneId)!;
             return (
@@ -142,7 +142,7 @@ function ClientPage({ quote, id }: { quote: Said; id: string }) {
           </tbody>
         </table>
       </section>
-      <div className="mt-5 grid grid-cols-2 gap-8">
+      <div className="mt-5 grid grid-cols-1 gap-8 sm:grid-cols-2 print:grid-cols-2">
         <section aria-label="When">
           <h2 className="text-xl">When</h2>
           <dl className="mt-1 grid grid-cols-2 gap-2">
@@ -247,7 +247,7 @@ function OwnPage({
   const voice = useVoice();
   const { sums } = cost;
   return (
-    <article className="bg-white px-10 py-9 print:p-0" aria-label="Your own page">
+    <article className="bg-white px-10 py-9 max-sm:px-4 print:p-0" aria-label="Your own page">
       <header className="flex items-baseline gap-6 border-b-2 border-ink pb-3">
         <h1 className="flex-1 text-3xl">{quote.title}</h1>
         <p className="text-ochre">For yourself, not for the client</p>
@@ -270,7 +270,7 @@ function OwnPage({
           .
         </p>
       )}
-      <div className="mt-4 grid grid-cols-2 gap-10">
+      <div className="mt-4 grid grid-cols-1 gap-10 md:grid-cols-2 print:grid-cols-2">
         <section aria-label="How the price is made up">
           <table className="w-full">
             <thead className="text-note text-soft">
@@ -342,52 +342,54 @@ function Ways({ ways, version }: { ways: readonly TriedWay[]; version: number })
       {ways.length === 0 ? (
         <p className="mt-2 text-soft">Nothing was found that is cheaper, or ready earlier, without a stop.</p>
       ) : (
-        <table className="mt-2 w-full">
-          <thead className="text-left text-note text-soft">
-            <tr className="border-b border-line">
-              {["What", "Price", "Leaves", "Hands-on", "Stands", "Looks", ""].map((heading) => (
-                <th key={heading} scope="col" className="py-1 pr-3 font-normal">
-                  {heading || <span className="sr-only">Use it</span>}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {ways.map((way) => (
-              <tr key={way.id} className="border-b border-hair align-top" data-way={way.id}>
-                <th scope="row" className="py-1.5 pr-3 text-left font-semibold">
-                  {way.label}
-                  {way.cautions.after > way.cautions.before && (
-                    <span className="block text-note font-normal text-sienna">
-                      {way.cautions.after - way.cautions.before} more to watch
-                    </span>
-                  )}
-                </th>
-                <td className="py-1.5 pr-3 whitespace-nowrap">
-                  {signed(way.price, (value) => sayMoney(value, voice))}
-                </td>
-                <td className="py-1.5 pr-3 whitespace-nowrap">
-                  {way.leaves === null ? "" : signed(way.leaves, shortDuration)}
-                </td>
-                <td className="py-1.5 pr-3 whitespace-nowrap">{signed(way.handsOn, shortDuration)}</td>
-                <td className="py-1.5 pr-3 whitespace-nowrap">
-                  {way.wear.before === way.wear.after ? way.wear.after : `${way.wear.before} → ${way.wear.after}`}
-                </td>
-                <td className="py-1.5 pr-3">{sayDifference(way.look)}</td>
-                <td className="py-1">
-                  <Form method="post">
-                    <input type="hidden" name="way" value={way.id} />
-                    <input type="hidden" name="base" value={version} />
-                    <input type="hidden" name="edit" value={`way-${version}-${way.id}`.slice(0, 60)} />
-                    <button className="button whitespace-nowrap" disabled={busy} aria-label={`Use it: ${way.label}`}>
-                      Use it
-                    </button>
-                  </Form>
-                </td>
+        <div className="relative overflow-x-auto">
+          <table className="mt-2 w-full">
+            <thead className="text-left text-note text-soft">
+              <tr className="border-b border-line">
+                {["What", "Price", "Leaves", "Hands-on", "Stands", "Looks", ""].map((heading) => (
+                  <th key={heading} scope="col" className="py-1 pr-3 font-normal">
+                    {heading || <span className="sr-only">Use it</span>}
+                  </th>
+                ))}
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {ways.map((way) => (
+                <tr key={way.id} className="border-b border-hair align-top" data-way={way.id}>
+                  <th scope="row" className="py-1.5 pr-3 text-left font-semibold">
+                    {way.label}
+                    {way.cautions.after > way.cautions.before && (
+                      <span className="block text-note font-normal text-sienna">
+                        {way.cautions.after - way.cautions.before} more to watch
+                      </span>
+                    )}
+                  </th>
+                  <td className="py-1.5 pr-3 whitespace-nowrap">
+                    {signed(way.price, (value) => sayMoney(value, voice))}
+                  </td>
+                  <td className="py-1.5 pr-3 whitespace-nowrap">
+                    {way.leaves === null ? "" : signed(way.leaves, shortDuration)}
+                  </td>
+                  <td className="py-1.5 pr-3 whitespace-nowrap">{signed(way.handsOn, shortDuration)}</td>
+                  <td className="py-1.5 pr-3 whitespace-nowrap">
+                    {way.wear.before === way.wear.after ? way.wear.after : `${way.wear.before} → ${way.wear.after}`}
+                  </td>
+                  <td className="py-1.5 pr-3">{sayDifference(way.look)}</td>
+                  <td className="py-1">
+                    <Form method="post">
+                      <input type="hidden" name="way" value={way.id} />
+                      <input type="hidden" name="base" value={version} />
+                      <input type="hidden" name="edit" value={`way-${version}-${way.id}`.slice(0, 60)} />
+                      <button className="button whitespace-nowrap" disabled={busy} aria-label={`Use it: ${way.label}`}>
+                        Use it
+                      </button>
+                    </Form>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       )}
     </section>
   );
@@ -398,7 +400,7 @@ export default function QuoteRoute() {
   const { id, voice, quote, inside, ways } = useLoaderData<typeof loader>();
   return (
     <Speaking voice={voice}>
-      <main className="mx-auto max-w-[980px] p-6 print:max-w-none print:p-0">
+      <main className="mx-auto max-w-[980px] p-6 max-sm:p-2 print:max-w-none print:p-0">
         <p className="mb-4 flex flex-wrap items-center gap-4 print:hidden">
           <Link className="link" to={`/jobs/${id}/shelf`}>
             Back to {quote.title}

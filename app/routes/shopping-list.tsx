@@ -36,7 +36,7 @@ function Item({ item, loaded, answer }: { item: ToBuy; loaded: Loaded; answer: S
   const { line, basket } = item;
   return (
     <tr className="border-b border-hair align-top" data-buy={line.goodId}>
-      <td className="w-7 py-2 pr-2">
+      <td className="w-7 py-2 pr-2 max-sm:hidden">
         <span className="block size-4 rounded-[2px] border border-edge" aria-hidden="true" />
       </td>
       <th scope="row" className="py-2 pr-4 text-left font-normal">
@@ -50,7 +50,7 @@ function Item({ item, loaded, answer }: { item: ToBuy; loaded: Loaded; answer: S
       <td className="py-2 pr-4 text-[1.0625rem] font-semibold whitespace-nowrap">
         <SayPacks item={item} />
       </td>
-      <td className="py-2 pr-4 text-right whitespace-nowrap">
+      <td className="py-2 pr-4 text-right whitespace-nowrap max-sm:hidden">
         {basket?.price === null || !basket ? (
           <span className="text-soft">no price</span>
         ) : (
@@ -102,7 +102,7 @@ export default function ShoppingListRoute() {
   const to = `/shelf/list${query({})}`;
   return (
     <VoiceOf book={book}>
-      <main className="mx-auto max-w-[900px] bg-board p-8 print:max-w-none print:bg-white print:p-0">
+      <main className="mx-auto max-w-[900px] bg-board p-8 max-sm:p-4 print:max-w-none print:bg-white print:p-0">
         <p className="mb-4 flex flex-wrap gap-4 print:hidden">
           <Link className="link" to={job ? `/jobs/${job.id}/shelf` : "/shelf"}>
             {job ? `Back to ${job.title}` : "Back to the shelf"}
@@ -160,11 +160,12 @@ export default function ShoppingListRoute() {
                   <table className="w-full">
                     <thead className="text-note text-soft print:hidden">
                       <tr>
-                        <td colSpan={2} />
+                        <td />
+                        <td className="max-sm:hidden" />
                         <th scope="col" className="pt-1 pr-4 text-left font-normal">
                           Packs
                         </th>
-                        <th scope="col" className="pt-1 pr-4 text-right font-normal">
+                        <th scope="col" className="pt-1 pr-4 text-right font-normal max-sm:hidden">
                           Price
                         </th>
                         <th scope="col" className="pt-1 text-right font-normal">
@@ -188,7 +189,7 @@ export default function ShoppingListRoute() {
               <p className="mb-2 text-note text-soft">
                 Change the numbers above to what you really bought. Each pack becomes a tin on the shelf.
               </p>
-              <div className="grid grid-cols-[200px_200px_auto] items-end gap-3">
+              <div className="grid items-end gap-3 sm:grid-cols-[200px_200px_auto]">
                 <TextField
                   name="receipt"
                   label="Receipt no. (optional)"

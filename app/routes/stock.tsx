@@ -106,7 +106,7 @@ function Tins({ loaded }: { loaded: Loaded }) {
   const goods = [...materials.keys(), ...CONSUMABLE_IDS.map(supplyId)].map((id) => goodNamed(id, materials));
   const open = rows.find(({ pot }) => pot.id === chosen?.id);
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_372px] items-start gap-8">
+    <div className="grid grid-cols-1 lg:grid-cols-[minmax(0,1fr)_372px] items-start gap-8">
       <div>
         {rows.length === 0 && (
           <p className="border-l-4 border-l-edge bg-board px-4 py-3">
@@ -120,7 +120,7 @@ function Tins({ loaded }: { loaded: Loaded }) {
                 <th
                   key={heading}
                   scope="col"
-                  className={`py-1.5 pr-4 font-normal ${heading === "Left" ? "text-right" : ""}`}
+                  className={`py-1.5 pr-4 font-normal ${heading === "Left" ? "text-right" : ""} ${heading === "Place" || heading === "Opened" ? "max-sm:hidden" : ""}`}
                 >
                   {heading}
                 </th>
@@ -150,8 +150,8 @@ function Tins({ loaded }: { loaded: Loaded }) {
                   <td className="py-1.5 pr-4 text-right whitespace-nowrap">
                     {sayAmount(good.unit, pot.amount, voice, good.words)}
                   </td>
-                  <td className="py-1.5 pr-4 text-soft">{pot.place ?? ""}</td>
-                  <td className="py-1.5 pr-4 whitespace-nowrap text-soft">
+                  <td className="py-1.5 pr-4 text-soft max-sm:hidden">{pot.place ?? ""}</td>
+                  <td className="py-1.5 pr-4 whitespace-nowrap text-soft max-sm:hidden">
                     {pot.opened === null ? "" : sayDate(readWallTime(`${pot.opened}T00:00`) ?? 0, today)}
                   </td>
                   <td className={`py-1.5 ${old ? "font-semibold text-sienna" : "text-soft"}`}>
@@ -165,7 +165,7 @@ function Tins({ loaded }: { loaded: Loaded }) {
           </tbody>
         </table>
       </div>
-      <div className="sticky top-4 grid gap-4">
+      <div className="grid grid-cols-1 gap-4 max-lg:order-first lg:sticky lg:top-4">
         {open && <PotPanel key={open.pot.id} pot={open.pot} good={open.good} loaded={loaded} />}
         <details open={!open} className="border border-line bg-board px-4 py-3">
           <summary className="cursor-pointer font-head text-lg font-semibold">Put a tin on the shelf</summary>
@@ -190,7 +190,7 @@ function Needs({ loaded }: { loaded: Loaded }) {
       </p>
     );
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_280px] items-start gap-8">
+    <div className="grid grid-cols-1 lg:grid-cols-[minmax(0,1fr)_280px] items-start gap-8">
       <div className="grid gap-6">
         <SupplyList lines={materials} book={book} today={today} label="Materials" />
         <SupplyList lines={consumables} book={book} today={today} label="Consumables" />
@@ -217,7 +217,7 @@ export default function StockRoute() {
             Suppliers and prices
           </Link>
         </PageHead>
-        <main className="mx-auto w-full max-w-[1240px] px-6 py-4">
+        <main className="mx-auto w-full max-w-[1240px] px-6 py-4 max-sm:px-3">
           <PageTabs
             title="Shelf"
             tabs={[

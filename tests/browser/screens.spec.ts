@@ -73,6 +73,33 @@ test("nothing runs out of the window at 1280 by 800", async ({ page }) => {
   }
 });
 
+/** Pages that are taken along to the shop or propped up at the bench. */
+const TAKEN_ALONG = [
+  "/shelf",
+  "/shelf?show=tins&tin=pot-2",
+  "/shelf/list",
+  "/shelf/prices?good=chalk-slate",
+  "/shelf/prices?show=costing",
+  "/jobs/dough-bin/mix-cards",
+  "/jobs/carved-settle/quote",
+  "/jobs/carved-settle/quote?for=shop&ways=yes",
+  "/hardware",
+];
+
+test("the pages of the shelf run out of no window, on a tablet or in a pocket", async ({ page }) => {
+  for (const size of [
+    { width: 820, height: 1180 },
+    { width: 390, height: 844 },
+  ]) {
+    await page.setViewportSize(size);
+    for (const path of TAKEN_ALONG) {
+      await page.goto(path);
+      const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      expect(wide, `${path} at ${size.width}`).toBeLessThanOrEqual(0);
+    }
+  }
+});
+
 test("a press on a layer of the section selects its step", async ({ page }) => {
   await page.goto("/jobs/carved-settle/crust?zone=back");
   await page
