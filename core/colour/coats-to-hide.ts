@@ -2,7 +2,7 @@ import type { Material } from "../materials/material.ts";
 import { dryFilm } from "../quantity/spread.ts";
 import { colourDifference } from "./difference.ts";
 import { contrastRatioOf } from "./film.ts";
-import { coatsOver, opticsOf } from "./material-colour.ts";
+import { bodyColour, coatsOver, opticsOf } from "./material-colour.ts";
 
 /** ISO 6504-3 calls a contrast ratio of 0.98 full hiding. */
 export const FULL_HIDING = 0.98;
@@ -34,4 +34,33 @@ export function coatsToHide(material: Material, under: string): CoatsToHide {
     onChart: firstCoat((coats) => contrastRatioOf(optics, coats * film) >= FULL_HIDING),
     overGround: firstCoat((coats) => colourDifference(coatsOver(material, coats, under), masstone) < ALIKE),
   };
+}
+
+export interface BetterUnder {
+  under: Material;
+  /** coats that are enough over it */
+  coats: number;
+}
+
+/**
+ * A colour of the same kind as what lies beneath over which fewer coats are enough than are laid now; the one that looks most like
+ * what it replaces. Null where there is none, or where what is laid now is not needed anyway.
+ *
+ * @param choices materials that may lie beneath
+ */
+export function betterUnder(
+  material: Material,
+  below: Material,
+  coats: number,
+  choices: readonly Material[],
+): BetterUnder | null {
+  const over = (under: Material) => coatsToHide(material, bodyColour(under)).overGround ?? Number.POSITIVE_INFINITY;
+  if (coats < 2 || over(below) < coats) return null;
+  const likeness = (one: Material) => colourDifference(bodyColour(one), bodyColour(below));
+  const fits = choices
+    .filter(({ family, id }) => family === below.family && id !== below.id && id !== material.id)
+    .map((under) => ({ under, coats: over(under) }))
+    .filter((one) => one.coats < coats)
+    .sort((one, two) => likeness(one.under) - likeness(two.under));
+  return fits[0] ?? null;
 }

@@ -1,4 +1,4 @@
-import { coatsToHide } from "../colour/coats-to-hide.ts";
+import { betterUnder } from "../colour/coats-to-hide.ts";
 import { colourDifference } from "../colour/difference.ts";
 import { bodyColour, isMetallic, isTranslucent } from "../colour/material-colour.ts";
 import { applyCommands } from "../edit/apply.ts";
@@ -116,17 +116,7 @@ function underColourWays(plan: Plan): Way[] {
       const below = laying[at - 1];
       if (at === 0 || !below || step.coats < 2 || material.role !== "paint" || isTranslucent(material)) return [];
       if (below.material.role !== "paint" || isTranslucent(below.material) || below.step.mix) return [];
-      const coats = (under: Material) =>
-        coatsToHide(material, bodyColour(under)).overGround ?? Number.POSITIVE_INFINITY;
-      if (coats(below.material) < step.coats) return [];
-      const better = all(plan)
-        .filter(({ family, id }) => family === below.material.family && id !== below.material.id && id !== material.id)
-        .filter((other) => coats(other) <= step.coats - 1)
-        .sort(
-          (one, two) =>
-            colourDifference(bodyColour(one), bodyColour(below.material)) -
-            colourDifference(bodyColour(two), bodyColour(below.material)),
-        )[0];
+      const better = betterUnder(material, below.material, step.coats, all(plan))?.under;
       return better
         ? [
             {

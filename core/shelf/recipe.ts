@@ -53,13 +53,35 @@ const POT_LIFE: Partial<Record<Family, Minutes>> = {
 };
 
 /** What powder is stirred in: a millilitre made up as usual holds so much powder, and so much water. */
-function measured(material: Material, millilitres: Millilitres): { loose: Millilitres; grams: number; water: number } {
+function measure(material: Material, millilitres: Millilitres): { loose: Millilitres; grams: number; water: number } {
   if (isMadeUp(material)) {
     const grams = millilitres * powderIn(material);
     return { loose: grams / LOOSE, grams, water: millilitres - grams / densityOf(material) };
   }
   const grams = millilitres * (material.role === "crumb" ? LOOSE : densityOf(material));
   return { loose: isPowder(material) ? grams / LOOSE : millilitres, grams, water: 0 };
+}
+
+/** What is made at the bench from something else: flat paint, a fine mineral filler, water, in parts by the scoop (common practice). */
+const HOME_MADE = { paint: 3, filler: 1, water: 1 } as const;
+const isHomeMade = ({ family }: Material) => family === "home-made chalk-type paint";
+/** Grams a millilitre of the grains of a filler (from memory of chalk and plaster). */
+const FILLER_GRAINS = 2.5;
+
+/** What goes into so much home-made paint, as it is measured out. The air between the grains of the filler goes. */
+function homeMade(material: Material, made: Millilitres): Ingredient[] {
+  const { paint, filler, water } = HOME_MADE;
+  const part = made / (paint + (filler * LOOSE) / FILLER_GRAINS + water);
+  return [
+    ingredient(
+      material,
+      `Flat paint, for ${material.name.toLowerCase()}`,
+      paint * part,
+      paint * part * densityOf(material),
+    ),
+    ingredient(null, "Fine mineral filler", filler * part, filler * part * LOOSE),
+    ingredient(null, "Water", water * part, water * part),
+  ];
 }
 
 /** What thins a mix: its own kind of solvent. */
@@ -78,19 +100,20 @@ export function recipeFor(pot: Pot, made: Millilitres, materials?: ReadonlyMap<s
   let water = made;
   const tins = new Map<Material, { loose: number; grams: number }>();
   for (const [material, share] of inTins(pot, materials)) {
-    const part = measured(material, share * made);
+    const part = measure(material, share * made);
     const known = tins.get(material) ?? { loose: 0, grams: 0 };
     tins.set(material, { loose: known.loose + part.loose, grams: known.grams + part.grams });
     water -= share * made - part.water;
   }
   const thinner = thinnerOf(mixed);
-  const ingredients = [...tins].map(([material, { loose, grams }]) =>
-    ingredient(material, material.name, loose, grams),
+  const ingredients = [...tins].flatMap(([material, { loose, grams }]) =>
+    isHomeMade(material) ? homeMade(material, loose) : [ingredient(material, material.name, loose, grams)],
   );
   const density = thinner === "water" ? WATER_DENSITY : SOLVENT_DENSITY;
   if (water > made * 0.002) ingredients.push(ingredient(null, capital(thinner), water, water * density));
-  const least = Math.min(...ingredients.map(({ millilitres }) => millilitres));
-  const measuredOut = ingredients.map((one) => ({ ...one, parts: partsOf(one.millilitres / least) }));
+  const measured = together(ingredients);
+  const least = Math.min(...measured.map(({ millilitres }) => millilitres));
+  const measuredOut = measured.map((one) => ({ ...one, parts: partsOf(one.millilitres / least) }));
   return {
     pot,
     made,
@@ -101,6 +124,19 @@ export function recipeFor(pot: Pot, made: Millilitres, materials?: ReadonlyMap<s
     ...byThickness(mixed, thinner),
     covers: (made / 1000) * mixed.spreadingRate.typical,
   };
+}
+
+/** What goes in twice, water above all, is measured once. */
+function together(ingredients: readonly Ingredient[]): Ingredient[] {
+  const byName = new Map<string, Ingredient>();
+  for (const one of ingredients) {
+    const known = byName.get(one.name);
+    byName.set(
+      one.name,
+      known ? ingredient(one.material, one.name, known.millilitres + one.millilitres, known.grams + one.grams) : one,
+    );
+  }
+  return [...byName.values()];
 }
 
 /** Parts that a spoon can measure: halves up to six, whole ones beyond. */
@@ -130,6 +166,11 @@ function stepsFor(tins: readonly Material[], thinner: string | null): string[] {
   const powders = tins.filter(isPowder);
   const wet = tins.filter((material) => !isPowder(material));
   const steps: string[] = [];
+  if (tins.some(isHomeMade))
+    steps.push(
+      "Stir the filler into the water to a cream without lumps. Wear a mask: do not breathe the powder.",
+      "Stir the cream into the paint a little at a time.",
+    );
   if (powders.some(isMadeUp)) {
     steps.push("Put half of the water in the jar, then the powder on it.");
     steps.push("Stir for 3–4 min, then add the rest of the water a little at a time.");
@@ -151,12 +192,11 @@ function stepsFor(tins: readonly Material[], thinner: string | null): string[] {
         ? `Soften the ${name(first)} on a plate, then work the ${listed(others)} into it with a knife.`
         : `Stir the tins first. Put the ${name(first)} in the jar and stir in the ${listed(others)} a little at a time.`,
     );
-  } else if (first) steps.push("Stir the tin from the bottom, then measure it out.");
+  } else if (first && !isHomeMade(first)) steps.push("Stir the tin from the bottom, then measure it out.");
   if (thinner) steps.push(`Add the ${thinner} last, a little at a time, stirring.`);
   if (tins.length > 1 && first?.carrier === "water")
     steps.push("Let it stand for a few minutes until the bubbles are gone.");
-  if (tins.some(({ family }) => family === "home-made chalk-type paint"))
-    steps.push("Sieve it: dry lumps tear streaks.");
+  if (tins.some(isHomeMade)) steps.push("Sieve it: dry lumps tear streaks.");
   return steps;
 }
 
@@ -202,7 +242,7 @@ const keyOf = ({ parts, strength }: Pot) =>
 export const isMixed = (pot: Pot): boolean =>
   pot.parts.length > 1 ||
   pot.strength !== 1 ||
-  inTins(pot).some(([material]) => isPowder(material) || material.recipe !== undefined);
+  inTins(pot).some(([material]) => isPowder(material) || isHomeMade(material) || material.recipe !== undefined);
 
 const madeFor = ({ net, phase: { technique } }: Coat) => net * (1 + technique.loss);
 

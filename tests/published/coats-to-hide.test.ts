@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { coatsToHide, FULL_HIDING } from "#core/colour/coats-to-hide";
+import { betterUnder, coatsToHide, FULL_HIDING } from "#core/colour/coats-to-hide";
 import { contrastRatioOf } from "#core/colour/film";
 import { opticsOf } from "#core/colour/material-colour";
 import { CATALOGUE } from "#core/materials/catalogue";
@@ -30,6 +30,15 @@ describe("how many coats", () => {
       const own = coatsToHide(one, one.colour).overGround;
       expect(own ?? 0, one.name).toBeLessThanOrEqual(coatsToHide(one, NEAR_BLACK).overGround ?? 99);
     }
+  });
+
+  it("a better under-colour is of the same kind, and truly saves a coat", () => {
+    const better = betterUnder(material("chalk-bone-white"), material("chalk-lamp-black"), 3, CATALOGUE)!;
+    expect(better.under.family).toBe("chalk-type paint");
+    expect(better.coats).toBeLessThan(3);
+    expect(coatsToHide(material("chalk-bone-white"), better.under.colour).overGround).toBe(better.coats);
+    // over its like it is not asked for
+    expect(betterUnder(material("chalk-bone-white"), material("clay-linen"), 1, CATALOGUE)).toBeNull();
   });
 
   it("the coats on the chart are the first with a contrast ratio of 0.98", () => {
