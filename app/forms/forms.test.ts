@@ -352,6 +352,40 @@ describe("the job's forms", () => {
   });
 });
 
+describe("the forms of materials", () => {
+  const own = (of: Plan, id: string) => of.pinned.materials.find((material) => material.id === id)!;
+
+  it("a saved mix keeps its recipe, and brings the tins it is stirred from", () => {
+    const mixed = done({ do: "save mix", mix: "chalk-bone-white:3,milk-ochre:1", mixName: "Harbour cream" });
+    const made = mixed.pinned.materials.find(({ name }) => name === "Harbour cream")!;
+    expect(made.recipe).toEqual([
+      { what: "chalk-bone-white", parts: 3 },
+      { what: "milk-ochre", parts: 1 },
+    ]);
+    expect(own(mixed, "milk-ochre")).toBeDefined();
+    expect(faultsOf({ do: "unpin material", materialId: "milk-ochre" }, mixed)[""]).toMatch(
+      /Harbour cream is mixed from it/,
+    );
+  });
+
+  it("a density comes from the label, and one that cannot be is refused", () => {
+    const labelled = done({ do: "from label", materialId: "chalk-bone-white", density: "1,52" });
+    expect(labelled.pinned.materials.find(({ density }) => density)!.density).toEqual({
+      typical: 1.52,
+      safe: 1.52,
+      origin: "label",
+    });
+    for (const density of ["0", "-1", "heavy", "40"])
+      expect(faultsOf({ do: "from label", materialId: "chalk-bone-white", density }).density).toMatch(/from 0.3 to 8/);
+  });
+
+  it.each(["0", "-3", "plenty"])("a spreading rate of %s is refused", (spreadingRate) => {
+    expect(faultsOf({ do: "from label", materialId: "chalk-bone-white", spreadingRate }).spreadingRate).toMatch(
+      /square metres per litre/,
+    );
+  });
+});
+
 describe("working hours", () => {
   const week = (change: FormFields = {}): FormFields => ({
     ...Object.fromEntries(WEEKDAYS.map((name, index) => [name, sayHours(DEFAULT_HOURS.weekdays[index]!)])),

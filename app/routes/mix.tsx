@@ -104,8 +104,6 @@ function Tin({
           to={address(params, { lock: lock.length > 0 ? lock.join(",") : null })}
           replace
           preventScrollReset
-          aria-pressed={isLocked}
-          role="button"
           title={isLocked ? "In every mix that is looked for" : "Look only for mixes with this tin"}
           aria-label={`${isLocked ? "Unlock" : "Lock"} ${part.material.name}`}
           className={`flex size-8 shrink-0 items-center justify-center rounded-std border ${isLocked ? "border-ink bg-wash" : "border-line text-soft hover:border-ink"}`}
@@ -130,7 +128,7 @@ function Tin({
         ))}
       </select>
       <span className="w-20 shrink-0 text-right text-note text-soft">
-        {there > 0 ? `${Math.round(there)} ${unitOf(part.material)} there` : "not there"}
+        {there > 0 ? `${Math.round(there)} ${unitOf(part.material)} there` : "none there"}
       </span>
       <div className="flex items-center">
         <Link

@@ -247,6 +247,19 @@ test("the mixing bench predicts a mix, finds the nearest one, and keeps it as a 
   await expect(page.getByRole("link", { name: /Harbour green/ })).toBeVisible();
 });
 
+test("a tin is locked into the mixes that are looked for, and only what is on the shelf is used", async ({ page }) => {
+  await open(page, "/jobs/carved-settle/mix?mix=chalk-slate:1,chalk-bone-white:1&want=%237d8a80");
+  const nearest = page.getByRole("list", { name: "Nearest mixes" });
+  await page.getByRole("link", { name: "Lock Chalk-type, slate" }).click();
+  await expect(page.getByRole("link", { name: "Unlock Chalk-type, slate" })).toBeVisible();
+  await page.getByRole("link", { name: "On the shelf" }).click();
+  for (const mix of await nearest.getByRole("link").all()) {
+    await expect(mix).toContainText("Chalk-type, slate");
+    // there is none of it in the loft
+    await expect(mix).not.toContainText("Chalk-type, duck egg");
+  }
+});
+
 test("a palette is taken in and given out; a wrong colour or palette says where and why", async ({ page }) => {
   await open(page, "/jobs/dough-bin/mix");
   await page.getByText("Save this colour, or import a palette").click();
