@@ -6,10 +6,10 @@ import { batchesOf } from "#core/shelf/recipe";
 import { courseOf, inOrder, type PotOnShelf, potsOf } from "#core/shelf/stock";
 import { type Claim, claimsIn, type StartOf, type SupplyLine, startsIn, supplyOf } from "#core/shelf/supply";
 import type { WallMinutes } from "#core/units/units";
-import { readWallTime } from "#core/units/wall-time";
 import type { Store } from "#db/open";
 import { getInputs, getKept } from "#db/plan-of-work";
 import { book, getStock, type MovementBatch } from "#db/shelf";
+import { todayNow } from "~/shelf/today";
 
 /** The shelf as the pages show it. */
 export interface ShelfState {
@@ -21,13 +21,6 @@ export interface ShelfState {
   undo: MovementBatch | null;
   redo: MovementBatch | null;
   today: WallMinutes;
-}
-
-/** The day on the shop's clock. */
-export function todayNow(now = new Date()): WallMinutes {
-  const two = (value: number) => String(value).padStart(2, "0");
-  const date = `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
-  return readWallTime(`${date}T${two(now.getHours())}:${two(now.getMinutes())}`)!;
 }
 
 export async function readShelf(store: Store): Promise<ShelfState> {

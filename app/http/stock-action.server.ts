@@ -5,9 +5,10 @@ import { sayMoment } from "#core/units/when";
 import { book, setTakenBack, writeMovements } from "#db/shelf";
 import { type Faults, type FormFields, fieldsOf } from "~/forms/fields";
 import { readStockForm } from "~/forms/stock-form";
+import { todayNow } from "~/shelf/today";
 import { voiceOf } from "~/shelf/voice";
 import { readForm } from "./body.server";
-import { materialsKnown, todayNow } from "./shelf.server";
+import { materialsKnown } from "./shelf.server";
 import { withStore } from "./trouble.server";
 
 /** A form of the shelf that could not be carried out, with everything that was typed. */

@@ -20,6 +20,7 @@ import { jobAction } from "~/http/job-action.server";
 import { readShelf } from "~/http/shelf.server";
 import { withStore } from "~/http/trouble.server";
 import { Term } from "~/parts/term";
+import { lastKnown } from "~/shelf/while-away";
 import { sayDifference } from "~/words/difference";
 import type { Route } from "./+types/mix";
 
@@ -30,6 +31,13 @@ export const loader = () =>
     for (const { goodId, amount } of (await readShelf(store)).pots) there[goodId] = (there[goodId] ?? 0) + amount;
     return { there };
   });
+
+interface There {
+  there: Record<string, number>;
+}
+const known = lastKnown<There>(() => ({ there: {} }));
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
+  known(() => serverLoader() as Promise<There>, "");
 
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
 
@@ -267,7 +275,7 @@ export default function MixRoute() {
   const wantedText = params.get("want") ?? plan.palette[0]?.colour ?? plan.pinned.materials[0]?.colour ?? "#a9bdb3";
   const wantedRead = readColour(wantedText);
   const wanted = wantedRead.ok ? wantedRead.colour : null;
-  const { there } = useLoaderData<typeof loader>();
+  const { there }: There = useLoaderData();
   const from = FROM.find(({ value }) => value === params.get("from")) ?? FROM[0]!;
   const locked = useMemo(() => new Set((params.get("lock") ?? "").split(",").filter(Boolean)), [params]);
   const shelf = useMemo(

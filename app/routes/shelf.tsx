@@ -1,5 +1,6 @@
 import { useMemo } from "react";
 import { Link, useLoaderData } from "react-router";
+import { EMPTY_BOOK } from "#core/shelf/book";
 import { startsIn, supplyOf } from "#core/shelf/supply";
 import { useJobEditor } from "~/editor/job-editor";
 import { jobAction } from "~/http/job-action.server";
@@ -10,11 +11,30 @@ import { useSelection } from "~/parts/selection";
 import { SupplyList } from "~/shelf/supply-list";
 import { byUrgency } from "~/shelf/supply-words";
 import { ToBuyPanel } from "~/shelf/to-buy";
+import { todayNow } from "~/shelf/today";
 import { VoiceOf } from "~/shelf/voice";
+import { lastKnown } from "~/shelf/while-away";
 import { countOf } from "~/words/amount";
 import type { Route } from "./+types/shelf";
 
 export const loader = ({ params }: Route.LoaderArgs) => withStore((store) => shelfForJob(store, planIdOf(params)));
+
+type Shelf = Awaited<ReturnType<typeof shelfForJob>> & { away?: boolean };
+
+const known = lastKnown<Shelf>(() => ({
+  book: EMPTY_BOOK,
+  version: 0,
+  pots: [],
+  others: [],
+  undo: null,
+  redo: null,
+  today: todayNow(),
+  away: true,
+}));
+
+/** While the server is away the needs are still worked out; what is on the shelf is as it was last seen, or not known. */
+export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
+  known(() => serverLoader() as Promise<Shelf>, params.planId);
 
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
 
@@ -43,7 +63,7 @@ function Summary({ lines }: { lines: ReturnType<typeof supplyOf> }) {
 
 export default function ShelfRoute() {
   const { plan, planned } = useJobEditor();
-  const shelf = useLoaderData<typeof loader>();
+  const shelf: Shelf = useLoaderData();
   const selection = useSelection();
   const geometry = useSection(selection.judged, SECTION_HEIGHT);
   const lines = useMemo(
@@ -78,7 +98,13 @@ export default function ShelfRoute() {
           <div className="mb-3 flex items-start gap-3">
             <div className="min-w-0 flex-1">
               <h2 className="text-view">What the job needs</h2>
-              {lines.length > 0 && <Summary lines={lines} />}
+              {shelf.away ? (
+                <p className="text-note font-semibold text-sienna">
+                  Jolly Crust is not answering, so what is on the shelf is not known.
+                </p>
+              ) : (
+                lines.length > 0 && <Summary lines={lines} />
+              )}
             </div>
             <Link to={`/jobs/${plan.id}/mix-cards`} className="button">
               Mix cards
@@ -97,12 +123,24 @@ export default function ShelfRoute() {
           ) : (
             <div className="grid grid-cols-[minmax(0,1fr)_236px] items-start gap-7">
               <div className="grid gap-6">
-                <SupplyList lines={materials} book={shelf.book} today={shelf.today} label="Materials" />
+                <SupplyList
+                  lines={materials}
+                  book={shelf.book}
+                  today={shelf.today}
+                  label="Materials"
+                  away={shelf.away}
+                />
                 {consumables.length > 0 && (
-                  <SupplyList lines={consumables} book={shelf.book} today={shelf.today} label="Consumables" />
+                  <SupplyList
+                    lines={consumables}
+                    book={shelf.book}
+                    today={shelf.today}
+                    label="Consumables"
+                    away={shelf.away}
+                  />
                 )}
               </div>
-              <ToBuyPanel lines={lines} book={shelf.book} planId={plan.id} />
+              {!shelf.away && <ToBuyPanel lines={lines} book={shelf.book} planId={plan.id} />}
             </div>
           )}
         </section>

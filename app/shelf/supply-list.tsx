@@ -87,7 +87,15 @@ function Pots({ line, book, today }: { line: SupplyLine; book: ShelfBook; today:
   );
 }
 
-function Line({ line, book, today }: { line: SupplyLine; book: ShelfBook; today: WallMinutes }) {
+interface LineProps {
+  line: SupplyLine;
+  book: ShelfBook;
+  today: WallMinutes;
+  /** what is on the shelf is not known */
+  away: boolean;
+}
+
+function Line({ line, book, today, away }: LineProps) {
   const voice = useVoice();
   const { word, mark, tone } = STANDING_WORDS[line.standing];
   const done = line.whole - line.need;
@@ -129,7 +137,7 @@ function Line({ line, book, today }: { line: SupplyLine; book: ShelfBook; today:
             )}
           </span>
           <span>
-            <span className={`${tone} ${line.standing === "enough" ? "" : "font-semibold"}`}>
+            <span hidden={away} className={`${tone} ${line.standing === "enough" ? "" : "font-semibold"}`}>
               <span aria-hidden="true">{mark} </span>
               <span className="sr-only">{word}: </span>
               {sayStanding(line, voice)}
@@ -161,11 +169,13 @@ export function SupplyList({
   book,
   today,
   label,
+  away = false,
 }: {
   lines: readonly SupplyLine[];
   book: ShelfBook;
   today: WallMinutes;
   label: string;
+  away?: boolean | undefined;
 }) {
   return (
     <section aria-label={label}>
@@ -178,7 +188,7 @@ export function SupplyList({
       </div>
       <ul>
         {lines.map((line) => (
-          <Line key={line.goodId} line={line} book={book} today={today} />
+          <Line key={line.goodId} line={line} book={book} today={today} away={away} />
         ))}
       </ul>
     </section>

@@ -124,6 +124,8 @@ test("views that were not opened yet open while the server is away, and the edit
     await page.getByRole("navigation", { name: "Views of this job" }).getByRole("link", { name }).click();
     await expect(page).toHaveURL(new RegExp(`/${name === "House rules" ? "house" : name.toLowerCase()}`));
     await expect(page.locator("footer")).toBeVisible();
+    // the needs follow from the plan; only what is on the shelf is not known
+    if (name === "Shelf") await expect(page.locator("[data-good]").first()).toBeVisible();
   }
   await context.setOffline(false);
   await saved(page);

@@ -25,7 +25,7 @@ test("without script: make a job, add layers, see the verdict, mend it, take it 
     page.getByRole("img", { name: /Work and drying/ }).or(page.getByRole("group", { name: /Work and drying/ })),
   ).toBeVisible();
   await page.getByRole("link", { name: /^Shelf/ }).click();
-  await expect(page.getByRole("rowheader", { name: /Dark wax/ })).toBeVisible();
+  await expect(page.locator('[data-good="wax-dark"]')).toBeVisible();
 });
 
 test("without script: a wrong field comes back with everything that was typed", async ({ page }) => {
