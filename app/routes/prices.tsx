@@ -48,6 +48,10 @@ const again = (result: Result, status = 422) => data(result, { status });
 const OVERTAKEN =
   "Suppliers and prices were changed in another window. What you typed is still here. Check it, then save it again.";
 
+const NOT_IMPORTED = "Prices were changed in another window meanwhile. Nothing was imported. Import the file again.";
+const NOT_UNDONE =
+  "Something was changed in another window meanwhile, so nothing was undone. Look at it, then undo again.";
+
 const backTo = (fields: FormFields) =>
   redirect(/^\/shelf\/prices(\?[^\s]*)?$/.test(fields.to ?? "") ? fields.to! : "/shelf/prices");
 
@@ -74,13 +78,21 @@ async function importCsv(store: Store, fields: FormFields, form: FormData) {
   if (fields.do === "import prices") {
     const read = readPricesCsv(text, document, { find, voice });
     if (!read.ok) return again({ faults: {}, values: fields, lines: read.faults });
-    await book.set(store, { base: version, document: read.book, label: `${read.packs} packs imported` });
-    return backTo(fields);
+    const written = await book.set(store, {
+      base: version,
+      document: read.book,
+      label: `${read.packs} packs imported`,
+    });
+    return written.is === "overtaken"
+      ? again({ faults: {}, values: fields, lines: [NOT_IMPORTED] }, 409)
+      : backTo(fields);
   }
   const batch = fields.movement ?? nanoid();
   const read = readStockCsv(text, { find, voice, now: sayWallTime(todayNow()), idOf: (at) => `${batch}-${at}` });
   if (!read.ok) return again({ faults: {}, values: fields, lines: read.faults });
-  await writeMovements(store, { batch, label: `${read.list.length} entries imported`, list: read.list, anyway: true });
+  const label = `${read.list.length} entries imported`;
+  const written = await writeMovements(store, { batch, label, list: read.list, anyway: true });
+  if (written.is === "refused") return again({ faults: {}, values: fields, lines: [written.because] });
   return redirect("/shelf?show=tins");
 }
 
@@ -91,8 +103,8 @@ export async function action({ request }: Route.ActionArgs) {
     if (fields.do === "import prices" || fields.do === "import stock") return importCsv(store, fields, form);
     const base = Number(fields.base);
     if (fields.do === "undo") {
-      await book.undo(store, base);
-      return backTo(fields);
+      const undone = await book.undo(store, base);
+      return undone.is === "overtaken" ? again({ faults: { "": NOT_UNDONE }, values: fields }, 409) : backTo(fields);
     }
     const { document } = await book.get(store);
     const good = fields.goodId ? goodNamed(fields.goodId, await materialsKnown(store)) : null;
@@ -472,6 +484,7 @@ export default function PricesRoute() {
   const loaded = useLoaderData<typeof loader>();
   const [params] = useSearchParams();
   const costing = params.get("show") === "costing";
+  const undo = useAnswer("undo");
   return (
     <VoiceOf book={loaded.book}>
       <div className="flex min-h-screen flex-col">
@@ -498,6 +511,7 @@ export default function PricesRoute() {
               { to: "/shelf/prices?show=costing", name: "Costing and numbers", open: costing },
             ]}
           />
+          <Wrong answer={undo} />
           {costing ? <CostingForm loaded={loaded} /> : <Goods loaded={loaded} />}
         </main>
       </div>

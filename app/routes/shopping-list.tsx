@@ -7,6 +7,7 @@ import { TextField } from "~/forms/edit-form-parts";
 import { supplyFor } from "~/http/shelf.server";
 import { type StockResult, stockAction } from "~/http/stock-action.server";
 import { noSuchJob, withStore } from "~/http/trouble.server";
+import { Refused } from "~/shelf/stock-forms";
 import { amountOf, needOf } from "~/shelf/supply-words";
 import { priceOf, SayPacks } from "~/shelf/to-buy";
 import { useVoice, VoiceOf } from "~/shelf/voice";
@@ -136,16 +137,7 @@ export default function ShoppingListRoute() {
             <input type="hidden" name="do" value="buy list" />
             <input type="hidden" name="to" value={to} />
             <input type="hidden" name="movement" value={loaded.token} />
-            {result?.faults[""] && (
-              <p role="alert" className="mb-3 border-l-4 border-l-ochre px-3 py-2 text-ochre print:hidden">
-                {result.faults[""]}
-                {result.twice && (
-                  <label className="mt-1 flex min-h-8 items-center gap-2 text-ink">
-                    <input type="checkbox" name="anyway" className="accent-verdigris" /> It is another receipt
-                  </label>
-                )}
-              </p>
-            )}
+            <Refused answer={result} />
             {bySupplier(list, book).map(({ supplierId, items }) => {
               const supplier = book.suppliers.find(({ id }) => id === supplierId);
               const { sum } = priceOf(items);

@@ -14,6 +14,19 @@ function useAnswer(does: string, potId?: string): StockResult | null {
   return potId === undefined || result.values.potId === potId ? result : null;
 }
 
+/** Why a form of the shelf was refused; a receipt that is booked in already can be said to be another. */
+export const Refused = ({ answer }: { answer: StockResult | null }) =>
+  answer?.faults[""] ? (
+    <p role="alert" className="mb-2 border-l-4 border-l-ochre bg-board px-3 py-2 text-ochre print:hidden">
+      {answer.faults[""]}
+      {answer.twice && (
+        <label className="mt-1 flex min-h-8 items-center gap-2 text-ink">
+          <input type="checkbox" name="anyway" className="accent-verdigris" /> It is another receipt
+        </label>
+      )}
+    </p>
+  ) : null;
+
 interface StockFormProps {
   does: string;
   to: string;
@@ -36,16 +49,7 @@ function StockForm({ does, to, about = {}, token, label, className, answer, chil
       {Object.entries(about).map(([name, value]) => (
         <input key={name} type="hidden" name={name} value={value} />
       ))}
-      {answer?.faults[""] && (
-        <p role="alert" className="mb-2 border-l-4 border-l-ochre bg-board px-3 py-2 text-ochre">
-          {answer.faults[""]}
-          {answer.twice && (
-            <label className="mt-1 flex min-h-8 items-center gap-2 text-ink">
-              <input type="checkbox" name="anyway" className="accent-verdigris" /> It is another receipt
-            </label>
-          )}
-        </p>
-      )}
+      <Refused answer={answer} />
       {children}
     </Form>
   );

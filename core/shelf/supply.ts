@@ -14,9 +14,8 @@ import type { Unit } from "./usage.ts";
 /** How what is wanted stands against the shelf. */
 export type Standing = "enough" | "short" | "missing" | "old";
 
-/** A good that is wanted, against what there is of it. */
-export interface SupplyLine {
-  goodId: string;
+/** How much of a good is wanted. */
+interface Wanted {
   name: string;
   material: Material | null;
   consumable: ConsumableId | null;
@@ -27,6 +26,15 @@ export interface SupplyLine {
   need: number;
   /** the same on the careful side */
   careful: number;
+  /** how the need is made up; null for consumables */
+  reached: Need | null;
+  /** techniques that use a consumable */
+  by: readonly string[];
+}
+
+/** A good that is wanted, against what there is of it. */
+export interface SupplyLine extends Wanted {
+  goodId: string;
   /** in tins that are good */
   there: number;
   /** of that, what is left for these jobs after what others want earlier; no more than they need */
@@ -40,10 +48,6 @@ export interface SupplyLine {
   /** from then on there is not enough; null where there is, or nothing is scheduled */
   runsOut: WallMinutes | null;
   pots: readonly PotOnShelf[];
-  /** how the need is made up; null for consumables */
-  reached: Need | null;
-  /** techniques that use a consumable */
-  by: readonly string[];
 }
 
 /** When a job begins, or a phase on one of its zones, by the plan of work; undefined where it is not scheduled. */
@@ -121,18 +125,6 @@ function claimsOf(need: Need, startOf: StartOf): Claim[] {
 
 /** Whose turn it is: what is scheduled first takes first; what is not scheduled takes what is left. */
 const byTime = (one: Claim, two: Claim) => (one.at ?? Number.POSITIVE_INFINITY) - (two.at ?? Number.POSITIVE_INFINITY);
-
-interface Wanted {
-  name: string;
-  material: Material | null;
-  consumable: ConsumableId | null;
-  unit: Unit | "pieces";
-  whole: number;
-  need: number;
-  careful: number;
-  reached: Need | null;
-  by: readonly string[];
-}
 
 /** What one job or all of them want of each good. */
 function wantedBy(plans: readonly Plan[], touchUp: Millilitres): Map<string, Wanted> {
