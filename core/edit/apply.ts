@@ -14,6 +14,7 @@ import {
 } from "../plan/plan.ts";
 import { looseEnds, planFaults } from "../plan/sense.ts";
 import type { Command } from "./command.ts";
+import { touchesWhatIsDone } from "./done-work.ts";
 
 export type Applied = { ok: true; plan: Plan; inverse: Command[] } | { ok: false; because: string };
 
@@ -205,9 +206,11 @@ function withDone(plan: Plan, { zoneId, phaseId, when }: Extract<Command, { do: 
   return {
     ok: true,
     plan: done.length === 0 ? rest : { ...rest, done: done.sort(byPlace) },
-    inverse: [{ do: "set done", zoneId, phaseId, when: before ? { starts: before.starts, ends: before.ends } : null }],
+    inverse: [{ do: "set done", zoneId, phaseId, when: before ? whenOf(before) : null }],
   };
 }
+
+const whenOf = ({ starts, ends, signs }: DoneWork) => ({ starts, ends, ...(signs ? { signs } : {}) });
 
 const byPlace = (one: Plan["pins"][number], two: Plan["pins"][number]) =>
   one.zoneId < two.zoneId || (one.zoneId === two.zoneId && one.phaseId < two.phaseId) ? -1 : 1;
@@ -240,6 +243,15 @@ export function applyCommand(plan: Plan, command: Command): Applied {
         plan: { ...plan, pinned: { ...plan.pinned, room: command.room } },
         inverse: [{ do: "set room", room: plan.pinned.room }],
       };
+    case "set drying": {
+      const { drying, ...pinned } = plan.pinned;
+      const isEmpty = Object.keys(command.drying).length === 0;
+      return {
+        ok: true,
+        plan: { ...plan, pinned: isEmpty ? pinned : { ...pinned, drying: command.drying } },
+        inverse: [{ do: "set drying", drying: drying ?? {} }],
+      };
+    }
     case "set palette":
       return {
         ok: true,
@@ -377,6 +389,8 @@ export function applyCommands(plan: Plan, commands: readonly Command[]): Applied
   };
   const refused = run(commands) ?? run(clearing(next));
   if (refused) return refused;
+  const touched = touchesWhatIsDone(plan, next, commands);
+  if (touched) return refuse(touched);
   const [fault] = planFaults(next);
   return fault ? refuse(sayFault(next, fault)) : { ok: true, plan: next, inverse };
 }

@@ -3,7 +3,7 @@ import { Material } from "../materials/material.ts";
 import { Hours } from "../plan/hours.ts";
 import { HouseRules } from "../plan/house-rules.ts";
 import { asWrittenNow } from "../plan/old-step.ts";
-import { Crust, DoneWork, Id, Piece, Pin, Plan, Step, Zone } from "../plan/plan.ts";
+import { Crust, DoneWork, DryingFactors, Id, Piece, Pin, Plan, Step, Zone } from "../plan/plan.ts";
 import { Room } from "../plan/room.ts";
 import { WallTime } from "../plan/time.ts";
 
@@ -51,13 +51,14 @@ export const Command = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("set house rules"), houseRules: HouseRules }),
   z.strictObject({ do: z.literal("set hours"), hours: Hours }),
   z.strictObject({ do: z.literal("set room"), room: Room }),
+  z.strictObject({ do: z.literal("set drying"), drying: DryingFactors }),
   z.strictObject({ do: z.literal("set palette"), palette: Plan.shape.palette }),
   z.strictObject({ do: z.literal("set time"), zoneId: Id, phaseId: Pin.shape.phaseId, starts: WallTime.nullable() }),
   z.strictObject({
     do: z.literal("set done"),
     zoneId: Id,
     phaseId: Pin.shape.phaseId,
-    when: DoneWork.pick({ starts: true, ends: true }).nullable(),
+    when: DoneWork.pick({ starts: true, ends: true, signs: true }).nullable(),
   }),
   z.strictObject({ do: z.literal("acknowledge"), dangers: Plan.shape.acknowledged }),
   z.strictObject({ do: z.literal("insert step"), crustId: Id, at: Index, step: AnyStep }),

@@ -1,6 +1,7 @@
 import type { Climate } from "../drying/climate.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
 import type { Material } from "../materials/material.ts";
+import { driesAs } from "../materials/drying-factor.ts";
 import { materialOf } from "../mixing/mixed-material.ts";
 import { potOf } from "../mixing/pot.ts";
 import type { HouseRules } from "../plan/house-rules.ts";
@@ -13,9 +14,10 @@ import { compile, type Unreadable } from "../surface/compile.ts";
 import { couldJoin, inOneGo } from "../surface/one-go.ts";
 import { sizesOf } from "../surface/places.ts";
 import { apply, bareSurface, type Surface } from "../surface/surface.ts";
-import type { Instant } from "../units/units.ts";
+import type { Instant, WallMinutes } from "../units/units.ts";
 import { readWallTime } from "../units/wall-time.ts";
 import { countCauses } from "./causes.ts";
+import { asReallyDone, type Facts, factsOf, NO_FACTS } from "./facts.ts";
 import { type JudgedPhase, Line, type SortedRules, sorted } from "./line.ts";
 
 export type { JudgedPhase } from "./line.ts";
@@ -46,6 +48,8 @@ export interface JudgeOptions {
   /** what repairs may use besides the plan's own materials */
   catalogue?: readonly Material[];
   rules?: readonly Rule[];
+  /** the time on the wall: what is still to do begins no earlier. Left out, verdicts are the same at any time */
+  now?: WallMinutes;
   /** a judgement of the plan before an edit: what lies under the edit is taken from it, and the result is the same */
   previous?: Judgement;
 }
@@ -57,6 +61,9 @@ interface Setting {
   climate: Climate;
   materials: ReadonlyMap<string, Material>;
   rules: readonly Rule[];
+  /** what has been done on it */
+  facts: Facts;
+  now: Instant | null;
 }
 
 /** What a zone's judgement leaves for the next: never part of a result. */
@@ -164,8 +171,19 @@ function unchangedPhases(before: ZoneJudgement, crust: Crust, materials: Readonl
   return count;
 }
 
+/** Whether some work was done before what the crust has beneath it. */
+function isOutOfOrder(crust: Crust, phases: readonly JudgedPhase[]): boolean {
+  const place = new Map(crust.steps.map(({ id }, at) => [id, at]));
+  return phases.some(({ phase }, at) => at > 0 && place.get(phase.step.id)! < place.get(phases[at - 1]!.phase.step.id)!);
+}
+
 const sameSetting = (one: Setting, two: Setting) =>
-  one.houseRules === two.houseRules && one.room === two.room && one.climate === two.climate && one.rules === two.rules;
+  one.houseRules === two.houseRules &&
+  one.room === two.room &&
+  one.climate === two.climate &&
+  one.rules === two.rules &&
+  one.facts === two.facts &&
+  one.now === two.now;
 
 /**
  * Judges one zone: compiles its crust, places every phase on the nominal line, folds the surface and checks each
@@ -188,21 +206,24 @@ function judgedFrom(
   before?: { previous: ZoneJudgement; memory: Memory },
 ): ZoneJudgement {
   const { materials, rules } = setting;
-  const kept = before ? unchangedPhases(before.previous, crust, materials) : 0;
-  const { phases, unreadable } = compile(
+  // what was done in an order of its own is judged from the ground
+  const asPlanned = before !== undefined && !isOutOfOrder(before.previous.crust, before.previous.phases);
+  const kept = before && asPlanned ? unchangedPhases(before.previous, crust, materials) : 0;
+  const { phases: planned, unreadable } = compile(
     crust,
     zone,
     materials,
     before?.previous.phases.slice(0, kept).map((judged) => judged.phase),
   );
+  const phases = asReallyDone(planned, setting.facts);
   const line = lineOn(zone, crust.id, setting);
-  if (before && kept > 0) {
+  if (before && kept > 0 && before.previous.phases.slice(0, kept).every(({ phase }, at) => phases[at] === phase)) {
     const judged = before.previous.phases.slice(0, kept);
     const steps = new Set(judged.map((one) => one.phase.step.id));
     const found = [...before.memory.found.values()].filter((finding) => !finding.surface && steps.has(finding.stepId));
     line.resume(judged, before.memory.remembered, found);
   }
-  line.takeAll(phases.slice(kept));
+  line.takeAll(phases.slice(line.phases.length));
   line.finish();
   const findings = told(line.findings.values(), sortedRules(rules));
   for (const finding of onOtherWays(line, zone, crust, setting)) findings.push(finding);
@@ -274,15 +295,15 @@ function onOtherWays(main: Line, zone: Zone, crust: Crust, setting: Setting): Fi
   return found;
 }
 
-const lineOn = (zone: Zone, crustId: string, { houseRules, room, climate, rules }: Setting) =>
+const lineOn = (zone: Zone, crustId: string, { houseRules, room, climate, rules, facts, now }: Setting) =>
   new Line(
-    { zone, crustId, houseRules, room, climate, rules: sortedRules(rules) },
+    { zone, crustId, houseRules, room, climate, rules: sortedRules(rules), facts, now },
     bareSurface(zone.ground, climate, undefined, sizesOf(zone)),
   );
 
 /** A line resumed after that many phases of a zone's judgement, to try what could come next. */
 export function lineAfter(plan: Plan, judged: ZoneJudgement, count: number, options: JudgeOptions = {}): Line {
-  const line = lineOn(judged.zone, judged.crust.id, settingOf(plan, options));
+  const line = lineOn(judged.zone, judged.crust.id, settingOf(plan, options, judged.zone.id));
   line.resume(judged.phases.slice(0, count), memories.get(judged)?.remembered ?? [], []);
   return line;
 }
@@ -291,7 +312,7 @@ export function shelfOf(plan: Plan, catalogue: readonly Material[] = CATALOGUE):
   return { pinned: materialsOf(plan), catalogue };
 }
 
-const materialMaps = new WeakMap<readonly Material[], Map<HouseRules["milkMix"], ReadonlyMap<string, Material>>>();
+const materialMaps = new WeakMap<readonly Material[], Map<string, ReadonlyMap<string, Material>>>();
 
 /** Milk paint as the house makes it up, where a step says nothing of it. */
 const MILK: Record<HouseRules["milkMix"], Mix> = {
@@ -307,16 +328,22 @@ export function madeUp(material: Material, milkMix: HouseRules["milkMix"]): Mate
 
 const NO_OTHERS: ReadonlyMap<string, Material> = new Map();
 
-/** The materials of a plan by id, as this house makes them up. */
+/** The materials of a plan by id, as this house makes them up and as they have been seen to dry in it. */
 export function materialsOf({
-  pinned: { materials, houseRules },
+  pinned: { materials, houseRules, drying },
 }: Pick<Plan, "pinned">): ReadonlyMap<string, Material> {
-  const known = materialMaps.get(materials) ?? new Map<HouseRules["milkMix"], ReadonlyMap<string, Material>>();
+  const known = materialMaps.get(materials) ?? new Map<string, ReadonlyMap<string, Material>>();
   materialMaps.set(materials, known);
-  let made = known.get(houseRules.milkMix);
+  const key = `${houseRules.milkMix} ${drying ? JSON.stringify(drying) : ""}`;
+  let made = known.get(key);
   if (!made) {
-    made = new Map(materials.map((material) => [material.id, madeUp(material, houseRules.milkMix)]));
-    known.set(houseRules.milkMix, made);
+    made = new Map(
+      materials.map((material) => [
+        material.id,
+        driesAs(madeUp(material, houseRules.milkMix), drying?.[material.family] ?? 1),
+      ]),
+    );
+    known.set(key, made);
   }
   return made;
 }
@@ -327,22 +354,23 @@ export function countFindings(findings: readonly Finding[]): Record<Severity, nu
   return counts;
 }
 
-const settingOf = (plan: Plan, options: JudgeOptions): Setting => ({
+const settingOf = (plan: Plan, { rules = RULES, now }: JudgeOptions, zoneId: string): Setting => ({
   houseRules: plan.pinned.houseRules,
   room: plan.pinned.room,
   climate: climateOf(plan.pinned.room, readWallTime(plan.start)!),
   materials: materialsOf(plan),
-  rules: options.rules ?? RULES,
+  rules,
+  facts: factsOf(plan).get(zoneId) ?? NO_FACTS,
+  now: now === undefined ? null : now - readWallTime(plan.start)!,
 });
 
 /** Judges the zones of a plan under one crust, or all of them. */
 export function judgeZones(plan: Plan, options: JudgeOptions = {}, crustId?: string): ZoneJudgement[] {
   const crusts = new Map(plan.crusts.map((crust) => [crust.id, crust]));
-  const setting = settingOf(plan, options);
   const before = new Map(options.previous?.zones.map((judged) => [judged.zone.id, judged]));
   return zonesOf(plan)
     .filter((zone) => crustId === undefined || zone.crustId === crustId)
-    .map((zone) => judgeZone(zone, crusts.get(zone.crustId)!, setting, before.get(zone.id)));
+    .map((zone) => judgeZone(zone, crusts.get(zone.crustId)!, settingOf(plan, options, zone.id), before.get(zone.id)));
 }
 
 /** Judges every zone of a plan on the nominal line. Equal input gives equal output, anywhere and at any time. */

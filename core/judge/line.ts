@@ -31,6 +31,7 @@ import type { Technique } from "../surface/technique.ts";
 import { asFarAsNeeded } from "../surface/until.ts";
 import { sayDuration } from "../units/duration.ts";
 import type { Instant, Minutes, Share } from "../units/units.ts";
+import { asSeen, byTheWall, type Facts } from "./facts.ts";
 import { onOneSection, sectionsOf } from "./sections.ts";
 
 /**
@@ -60,6 +61,10 @@ export interface Bench {
   room: Room;
   climate: Climate;
   rules: SortedRules;
+  /** what has been done, by phase */
+  facts: Facts;
+  /** what is still to do begins no earlier; null where the time of day has no part in it */
+  now: Instant | null;
 }
 
 /** Rules sorted by what they look at: for a kind of phase, those that could speak at all, and those of the finish. */
@@ -320,7 +325,8 @@ export class Line {
       if (rule.demands)
         for (const demand of askOnce(shared?.demands, rule, seam, rule.demands))
           if (!meansWet(phase, demand, seam)) demands.push(this.inThisRoom(demand, seam));
-    const starts = place(this.allowed(phase), demands, this.endsOf);
+    const fact = this.bench.facts.get(phase.id);
+    const starts = fact ? fact.starts : place(this.allowed(phase), demands, this.endsOf);
     this.heldBack = Math.max(this.heldBack, this.heldBackFromBefore(phase, starts, demands));
     for (const demand of demands) {
       const waited = starts - this.endsOf.get(demand.from)!;
@@ -381,9 +387,12 @@ export class Line {
   /** Places, checks and lays phases in turn; those of a go together, on one section after the other. */
   takeAll(phases: readonly Phase[]) {
     for (let at = 0; at < phases.length; ) {
-      const { go } = phases[at]!;
-      const together = go ? phases.slice(at, at + go.ids.length) : [];
-      if (go) this.takeGo(together);
+      const { go, id } = phases[at]!;
+      const { facts, now } = this.bench;
+      if (now !== null && !facts.has(id)) this.free = Math.max(this.free, now);
+      // of a go that was begun, what is left is worked as it comes
+      const together = go && !go.ids.some((one) => facts.has(one)) ? phases.slice(at, at + go.ids.length) : [];
+      if (together.length > 0) this.takeGo(together);
       else this.take(phases[at]!);
       at += Math.max(1, together.length);
     }
@@ -458,6 +467,8 @@ export class Line {
 
   /** Places, checks and lays one phase. */
   take(planned: Phase) {
+    const fact = this.bench.facts.get(planned.id);
+    if (fact) this.free = fact.starts;
     const phase = this.asItTurnsOut(planned);
     if (this.phases.length % REMEMBER_EVERY === 0)
       this.remembered.push({ at: this.phases.length, surface: this.surface });
@@ -468,7 +479,7 @@ export class Line {
     );
     const coat = this.coatLaid(phase);
     this.surface = apply(this.surface, phase, starts);
-    this.free = starts + phase.hands;
+    this.free = fact ? fact.ends : starts + phase.hands;
     this.endsOf.set(phase.id, this.free);
     this.stepEnds.set(phase.step.id, this.free);
     if (coat) this.coats.set(phase.id, coat);
@@ -480,9 +491,11 @@ export class Line {
     const known = this.coats.get(demand.from) ?? BY_THE_CLOCK;
     const warmed = seam.films.find(({ film }) => film.phaseId === demand.from)?.film.coat.warmed ?? 0;
     const coat = warmed > 0 ? { ...known, warmed } : known;
-    const gates = this.bench.climate.gates(demand.gates, coat, this.endsOf.get(demand.from)!);
+    const byClock = this.bench.climate.gates(demand.gates, coat, this.endsOf.get(demand.from)!);
+    const gates = asSeen(byClock, this.bench.facts.get(demand.from));
+    const label = gates === byClock ? demand.gates : byTheWall(gates);
     const { rule, from, to, lower, reason, tell } = demand;
-    return { rule, from, to, lower, gates, reason, tell, label: demand.gates, coat };
+    return { rule, from, to, lower, gates, reason, tell, label, coat };
   }
 
   private driedSince({ from, coat }: PlacedDemand, at: Instant): (stage: Stage) => Minutes {

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { Colour, Material } from "../materials/material.ts";
+import { Colour, FAMILIES, Material } from "../materials/material.ts";
 import { areaOf, Shape } from "../quantity/shape.ts";
 import { plainLine, plainName, plainText } from "../units/plain-text.ts";
 import { Amount } from "./amount.ts";
@@ -190,6 +190,10 @@ export const PALETTE_COLOURS = 256;
 export const PaletteColour = z.strictObject({ name: Name, colour: Colour });
 export type PaletteColour = z.infer<typeof PaletteColour>;
 
+/** Times that a kind of material takes as long in this shop as its tin says, learned from the ledger. */
+export const DryingFactors = z.partialRecord(z.enum(FAMILIES), z.number().min(0.25).max(4));
+export type DryingFactors = z.infer<typeof DryingFactors>;
+
 export const PLAN_FORMAT = "jolly-crust";
 export const PLAN_VERSION = 6;
 
@@ -204,8 +208,38 @@ export const Pin = z.strictObject({
 });
 export type Pin = z.infer<typeof Pin>;
 
+/** What is looked and felt for on a film: dry, at tack, ready to buff. */
+export const SIGN_STAGES = [
+  "touch",
+  "recoat",
+  "before clear",
+  "through",
+  "set",
+  "cure",
+  "open",
+  "wet",
+  "tack",
+  "buff",
+  "habit",
+] as const;
+
+/** A sign that was looked for on a film: seen, or not yet. */
+export const SignSeen = z.strictObject({
+  stage: z.enum(SIGN_STAGES),
+  seen: z.boolean(),
+  at: WallTime,
+  more: z.int().min(1).max(1440).optional().describe("minutes it was given when it was not ready yet"),
+});
+export type SignSeen = z.infer<typeof SignSeen>;
+
+/** Signs of one film that are kept. */
+const MOST_SIGNS = 24;
+
 /** Work that has been done on a zone, and when: it stays where it was. */
-export const DoneWork = Pin.extend({ ends: WallTime });
+export const DoneWork = Pin.extend({
+  ends: WallTime,
+  signs: z.array(SignSeen).max(MOST_SIGNS).optional().describe("what was seen and felt on the film since"),
+});
 export type DoneWork = z.infer<typeof DoneWork>;
 
 /** How far a job has come: what is only an idea is not planned for, what is put away is over. */
@@ -231,6 +265,7 @@ export const Plan = z
       hours: Hours,
       houseRules: HouseRules,
       materials: z.array(Material).max(LIMITS.materials),
+      drying: DryingFactors.optional().describe("how much longer each kind dries in this shop than its tin says"),
     }),
     acknowledged: z.array(Id).max(40).default([]).describe("dangers the painter has read and accepted: lead, heat"),
     palette: z
