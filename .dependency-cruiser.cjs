@@ -11,6 +11,7 @@ const core = [
   ["judge"],
   ["schedule", "board"],
   ["shelf"],
+  ["ledger"],
   ["look"],
   ["exchange"],
 ];

@@ -1,0 +1,48 @@
+import { type DoneWork, LIMITS, type Plan, type SignSeen } from "../plan/plan.ts";
+import { DAY, type Minutes } from "../units/units.ts";
+import { sayWallTime } from "../units/wall-time.ts";
+import { placeKey } from "./event.ts";
+import type { LedgerState, SignOf, Worked } from "./replay.ts";
+
+/** How long a coat takes where only its end was written down. */
+export type HandsOf = (zoneId: string, phaseId: string) => Minutes | null;
+
+const MOST_SIGNS = 24;
+
+const wallAt = (at: number, offset: number) => Math.floor(at / 60_000 + offset);
+
+function signOf({ stage, seen, at, more }: SignOf, offset: number): SignSeen {
+  return { stage, seen, at: sayWallTime(wallAt(at, offset)), ...(more === null ? {} : { more }) };
+}
+
+/** When it was begun, as far as that can be true: not after its end, and not a day before it. */
+function beganAt({ begun, ended, offset }: Worked, hands: Minutes): number {
+  const ends = wallAt(ended!, offset);
+  const starts = begun === null ? null : wallAt(begun, offset);
+  return starts === null || starts > ends || ends - starts > DAY ? ends - hands : starts;
+}
+
+/**
+ * A plan's list of work that has been done, as its ledger has it: in minutes of the shop's wall clock. What is marked as done
+ * and was never in the ledger stays; what the plan no longer has is left out.
+ */
+export function doneWork(plan: Pick<Plan, "done">, { work }: LedgerState, handsOf: HandsOf, told: ReadonlySet<string>): DoneWork[] {
+  const kept = (plan.done ?? []).filter((one) => !told.has(placeKey(one)));
+  const done = [...work.values()].flatMap((one): DoneWork[] => {
+    const hands = handsOf(one.zoneId, one.phaseId);
+    if (one.ended === null || hands === null) return [];
+    const signs = one.signs.slice(-MOST_SIGNS).map((sign) => signOf(sign, one.offset));
+    return [
+      {
+        zoneId: one.zoneId,
+        phaseId: one.phaseId,
+        starts: sayWallTime(beganAt(one, Math.min(DAY, Math.ceil(hands)))),
+        ends: sayWallTime(wallAt(one.ended, one.offset)),
+        ...(signs.length > 0 ? { signs } : {}),
+      },
+    ];
+  });
+  return [...kept, ...done]
+    .sort((one, two) => (placeKey(one) < placeKey(two) ? -1 : 1))
+    .slice(0, LIMITS.done);
+}
