@@ -4,7 +4,7 @@ import { type Command, Commands } from "#core/edit/command";
 import { checkPlan, readPlan, sayFault } from "#core/exchange/plan-file";
 import { type JobState, type Plan, stateOf } from "#core/plan/plan";
 import { type Database, inTurn, type Store, within } from "./open";
-import { edits, plans } from "./schema";
+import { edits, ledgerLines, plans } from "./schema";
 import { knownOf, readSummary, type Summary, workedOf } from "./summary";
 import { UnreadableJob } from "./trouble";
 
@@ -43,8 +43,8 @@ export type Written =
   | { is: "refused"; because: string }
   | { is: "missing" };
 
-type Transaction = Parameters<Parameters<Database["transaction"]>[0]>[0];
-type Reader = Database | Transaction;
+export type Transaction = Parameters<Parameters<Database["transaction"]>[0]>[0];
+export type Reader = Database | Transaction;
 
 const jobColumns = {
   id: plans.id,
@@ -144,7 +144,7 @@ async function lastEdit(db: Reader, planId: string, state: "done" | "undone") {
   return rows[0];
 }
 
-async function readJob(db: Reader, id: string): Promise<Job | null> {
+export async function readJob(db: Reader, id: string): Promise<Job | null> {
   const row = (
     await db
       .select({ document: sql<string>`${plans.document}`, version: plans.version })
@@ -195,7 +195,7 @@ export const addPlan = (store: Store, plan: Plan, now = new Date()): Promise<boo
   });
 
 /** Writes the next version; the summary of the one before stays until somebody works out the new one. */
-async function write(db: Reader, plan: Plan, version: number) {
+export async function write(db: Reader, plan: Plan, version: number) {
   const [before] = await db
     .select({ summary: sql<string>`${plans.summary}` })
     .from(plans)
@@ -273,6 +273,15 @@ async function written(db: Reader, planId: string): Promise<Written> {
   return job ? { is: "written", ...job } : { is: "missing" };
 }
 
+/** Whether somebody has edited a plan since a version; what its ledger has added since is no edit, and stands in no edit's way. */
+async function isOvertaken(db: Reader, planId: string, base: number, version: number): Promise<boolean> {
+  if (base === version) return false;
+  if (base > version) return true;
+  const since = and(eq(edits.planId, planId), gt(edits.version, base));
+  const logged = await db.$count(ledgerLines, eq(ledgerLines.planId, planId));
+  return logged === 0 || (await db.$count(edits, since)) > 0;
+}
+
 async function overtaken(db: Reader, job: Job, base: number): Promise<Written> {
   const rows = await db
     .select({ label: edits.label, state: edits.state })
@@ -296,7 +305,7 @@ export const editPlan = (store: Store, planId: string, edit: Edit): Promise<Writ
       return known.planId === planId
         ? written(tx, planId)
         : { is: "refused", because: "This edit belongs to another job." };
-    if (edit.base !== job.version) return overtaken(tx, job, edit.base);
+    if (await isOvertaken(tx, planId, edit.base, job.version)) return overtaken(tx, job, edit.base);
     const done = applyCommands(job.plan, edit.commands);
     if (!done.ok) return { is: "refused", because: done.because };
     const checked = checkPlan(done.plan);
@@ -330,7 +339,7 @@ export const stepThroughEdits = (store: Store, planId: string, base: number, way
   inTransaction(store, async (tx) => {
     const job = await readJob(tx, planId);
     if (!job) return { is: "missing" };
-    if (base !== job.version) return overtaken(tx, job, base);
+    if (await isOvertaken(tx, planId, base, job.version)) return overtaken(tx, job, base);
     const edit = await lastEdit(tx, planId, way === "undo" ? "done" : "undone");
     if (!edit)
       return { is: "refused", because: way === "undo" ? "There is nothing to undo." : "There is nothing to redo." };

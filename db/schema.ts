@@ -143,3 +143,51 @@ export const planning = sqliteTable("planning", {
   /** why it could not be planned */
   trouble: text("trouble"),
 });
+
+/** The ledger of every job: lines are only ever added, in the order in which they came in. */
+export const ledgerLines = sqliteTable(
+  "ledger_lines",
+  {
+    place: integer("place").primaryKey({ autoIncrement: true }),
+    /** made where it was written, so that a line handed in twice is kept once */
+    id: text("id").notNull().unique(),
+    planId: text("plan_id")
+      .notNull()
+      .references(() => plans.id, { onDelete: "cascade" }),
+    /** when it happened, by the shop's clock */
+    at: integer("at", { mode: "timestamp_ms" }).notNull(),
+    /** when it came in */
+    cameAt: integer("came_at", { mode: "timestamp_ms" }).notNull(),
+    /** what the device's own clock said, where that was another time */
+    claimedAt: integer("claimed_at", { mode: "timestamp_ms" }),
+    document: text("document", { mode: "json" }).notNull(),
+    /** what it changed of what lay ahead, in a sentence */
+    changed: text("changed"),
+  },
+  (table) => [index("ledger_lines_by_plan").on(table.planId, table.place)],
+);
+
+/** Devices that were let in: a phone or a tablet of the shop. One that was put out stays on the list. */
+export const devices = sqliteTable("devices", {
+  id: text("id").primaryKey(),
+  name: text("name").notNull(),
+  role: text("role", { enum: ["owner", "hand", "looker-on"] }).notNull(),
+  pairedAt: integer("paired_at", { mode: "timestamp_ms" }).notNull(),
+  seenAt: integer("seen_at", { mode: "timestamp_ms" }).notNull(),
+  putOutAt: integer("put_out_at", { mode: "timestamp_ms" }),
+});
+
+/** Codes by which a device is let in, each once and for a few minutes; only their digest is kept. */
+export const pairingCodes = sqliteTable("pairing_codes", {
+  digest: text("digest").primaryKey(),
+  role: text("role", { enum: ["owner", "hand", "looker-on"] }).notNull(),
+  madeAt: integer("made_at", { mode: "timestamp_ms" }).notNull(),
+  endsAt: integer("ends_at", { mode: "timestamp_ms" }).notNull(),
+  usedAt: integer("used_at", { mode: "timestamp_ms" }),
+});
+
+/** What the shop keeps to itself: the key that sessions are signed with. */
+export const secrets = sqliteTable("secrets", {
+  name: text("name").primaryKey(),
+  value: text("value").notNull(),
+});

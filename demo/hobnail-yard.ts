@@ -741,6 +741,110 @@ export const hobnailShop = (): Shop => ({
   ],
 });
 
+/** A shelf for the lamp room, half done: its ledger says what of it. */
+export const lampShelf = (): Plan =>
+  inState(
+    plan(
+      "lamp-shelf",
+      "Lamp-room shelf",
+      "Lamp-room shelf",
+      "2026-11-23T09:00",
+      "2026-12-04T17:00",
+      [
+        {
+          id: "worn-green",
+          name: "Sea green over slate, worn at the edges",
+          steps: [
+            step("scuff", "scuff"),
+            step("block", "brush", "stain-block-shellac"),
+            step("slate", "brush", "chalk-slate", { coats: 2 }),
+            step("green", "brush", "chalk-sea-green", { coats: 2 }),
+            step("rub", "wet-distress", undefined, { reveals: "slate" }),
+            step("look", "look", undefined, {
+              branches: [
+                { id: "enough", name: "worn enough" },
+                { id: "more", name: "too tidy still" },
+              ],
+              expected: "enough",
+            }),
+            step("cut", "sand-220", undefined, { branch: "more", reveals: "slate" }),
+            step("wax", "wax", "wax-clear", { wait: { kind: "next working day" } }),
+            step("dark", "wax", "wax-dark", some(1, "recess")),
+            step("buff", "buff"),
+          ],
+        },
+        {
+          id: "board-top",
+          name: "Driftwood glaze on putty",
+          steps: [
+            step("scuff", "scuff"),
+            step("prime", "brush", "stain-block-shellac"),
+            step("putty", "brush", "emulsion-putty", { coats: 2 }),
+            step("slip", "brush", "glaze-clear"),
+            step("drift", "brush", "glaze-driftwood"),
+            step("wipe", "wipe-back"),
+            step("seal", "brush", "polyurethane-water", { coats: 2, wait: { kind: "next working day" } }),
+          ],
+        },
+      ],
+      [
+        zone(
+          "brackets",
+          "Brackets and rail",
+          "worn-green",
+          { kind: "box", width: 120, height: 320, depth: 60, count: 4 },
+          ground("raw timber", "pine", 3),
+          { relief: MOULDED_RELIEF, ...front("moulded", 0, 0, 1200, 320) },
+        ),
+        zone(
+          "shelf-board",
+          "Shelf board",
+          "board-top",
+          { kind: "panel", width: 1300, height: 240, count: 1 },
+          ground("raw timber", "pine"),
+          { orientation: "flat", ...front("top", -50, 320, 1300, 40) },
+        ),
+      ],
+    ),
+    "under way",
+  );
+
+/** A stool that is finished and curing: its ledger is complete. */
+export const harbourStool = (): Plan =>
+  inState(
+    plan(
+      "harbour-stool",
+      "Harbour stool",
+      "Harbour stool",
+      "2026-11-09T09:00",
+      "2026-11-20T17:00",
+      [
+        {
+          id: "ochre",
+          name: "Ochre milk paint, rubbed and waxed",
+          steps: [
+            step("scuff", "scuff"),
+            step("ochre", "brush", "milk-ochre", { coats: 2 }),
+            step("rub", "sand-320"),
+            step("wax", "wax", "wax-clear", { wait: { kind: "next working day" } }),
+            step("buff", "buff"),
+          ],
+        },
+      ],
+      [
+        zone(
+          "stool-legs",
+          "Legs and stretchers",
+          "ochre",
+          { kind: "leg", length: 420, diameter: 38, count: 4 },
+          ground("raw timber", "beech"),
+          { relief: MOULDED_RELIEF, ...front("leg", 0, 0, 340, 420) },
+        ),
+      ],
+    ),
+    "finished",
+  );
+
 /** The demo shop's jobs: plans a painter would believe, one of them with faults. */
 export const hobnailYard = (): Plan[] => [
   settle(),

@@ -1,11 +1,35 @@
 import { randomUUID } from "node:crypto";
+import type { LedgerEvent, Place } from "#core/ledger/event";
+import type { Plan } from "#core/plan/plan";
+import { logLines } from "#db/ledger";
 import { makePlan } from "#db/make-plan";
 import type { Store } from "#db/open";
+import { addPhoto } from "#db/photos";
 import { addPlan, isKnown, summarise } from "#db/plans";
 import { book, FIRST_BATCH, writeMovements } from "#db/shelf";
 import { getShop, setShop } from "#db/shop";
-import { hobnailShop, hobnailYard } from "./hobnail-yard";
+import { harbourStool, hobnailShop, hobnailYard, lampShelf } from "./hobnail-yard";
+import { demoPhoto, harbourStoolLedger, lampShelfLedger } from "./ledger";
 import { hobnailBook, hobnailMovements } from "./shelf";
+
+/** The ledger of a job, with the photos that it names. */
+async function addLedger(store: Store, plan: Plan, events: readonly LedgerEvent[]) {
+  for (const event of events) {
+    if (event.kind !== "photo") continue;
+    const [{ zoneId, phaseId }] = event.on as [Place];
+    const picture = await demoPhoto(plan, zoneId, phaseId, event.at % 97);
+    const stepId = phaseId.split("/", 1)[0]!;
+    await addPhoto(store, plan.id, { id: event.photoId, zoneId, stepId, note: event.text ?? "", ...picture });
+  }
+  const came = events.at(-1)!.at;
+  await logLines(
+    store,
+    plan.id,
+    events.map((event) => ({ event, claimedAt: event.at })),
+    null,
+    new Date(came),
+  );
+}
 
 /**
  * Loads the demo shop's jobs, each only if it does not exist yet, so that nothing a person did to them is lost; its
@@ -30,6 +54,15 @@ export async function loadDemo(store: Store): Promise<number> {
       asTheyAre: true,
     });
   }
+  for (const [plan, events] of [
+    [lampShelf(), lampShelfLedger],
+    [harbourStool(), harbourStoolLedger],
+  ] as const)
+    if (!(await isKnown(store, plan.id)) && (await addPlan(store, plan))) {
+      await addLedger(store, plan, events(plan));
+      await summarise(store, plan.id);
+      added++;
+    }
   await makePlan(store, randomUUID());
   return added;
 }

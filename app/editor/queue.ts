@@ -196,7 +196,9 @@ export class EditQueue {
         const done = applyCommands(this.view.saved.plan, edit.commands);
         const plan = answer.plan ?? (done.ok ? done.plan : this.view.saved.plan);
         const saved = { plan, version: answer.version, undo: answer.undo, redo: answer.redo };
-        this.show({ saved, pending: rest, state: rest.length === 0 ? "saved" : "saving", says: null });
+        // where the ledger wrote to the plan meanwhile, what is still to be sent is shown on top of that
+        const shown = answer.plan ? { plan: onTop(answer.plan, rest) } : {};
+        this.show({ saved, ...shown, pending: rest, state: rest.length === 0 ? "saved" : "saving", says: null });
         return true;
       }
       case "refused": {
@@ -229,3 +231,10 @@ export class EditQueue {
     }, RETRY_MILLISECONDS);
   }
 }
+
+/** A plan with the edits that still fit it. */
+const onTop = (plan: Plan, rest: readonly PendingEdit[]): Plan =>
+  rest.reduce((so, { commands }) => {
+    const done = applyCommands(so, commands);
+    return done.ok ? done.plan : so;
+  }, plan);

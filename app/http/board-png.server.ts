@@ -37,8 +37,9 @@ export function boardKey(plan: Plan, params: URLSearchParams): string | null {
   const crust = zone && findCrust(plan, zone.crustId);
   if (!crust) return null;
   const used = new Set(crust.steps.flatMap(materialsIn));
-  const { room, houseRules, materials } = plan.pinned;
-  const about = [zone, crust, plan.start, room, houseRules, materials.filter(({ id }) => used.has(id))];
+  const { room, houseRules, materials, drying } = plan.pinned;
+  const done = plan.done?.filter(({ zoneId }) => zoneId === zone.id);
+  const about = [zone, crust, plan.start, room, houseRules, materials.filter(({ id }) => used.has(id)), done, drying];
   return createHash("sha256")
     .update(JSON.stringify([about, [...params].sort()]))
     .digest("base64url");

@@ -106,7 +106,7 @@ const MOST_PHOTO_BYTES = 8_300_000;
 
 /** Bytes that may be sent to a path. */
 export const bodyLimit = (path: string): number =>
-  /\/board(\.data)?$/.test(path.split("?", 1)[0]!) ? MOST_PHOTO_BYTES : MOST_BYTES;
+  /\/(board|bench)(\.data)?$/.test(path.split("?", 1)[0]!) ? MOST_PHOTO_BYTES : MOST_BYTES;
 
 export const tooLarge = (limit: number): Refusal => ({
   status: 413,

@@ -45,9 +45,9 @@ export async function action({ request, params }: Route.ActionArgs) {
     else written = await editPlan(store, planId, edit.data!);
     if (written.is !== "written") return answer(written);
     noteWritten(written.plan);
-    // the page has applied an edit itself; it needs the plan only when another window saved first, or after an undo
-    // or redo
-    return answer(way.success ? written : { ...written, plan: undefined });
+    // the page has applied an edit itself; it needs the plan only after an undo or redo, or where the ledger wrote to it meanwhile
+    const itsOwn = !way.success && written.version === edit.data!.base + 1;
+    return answer(itsOwn ? { ...written, plan: undefined } : written);
   } catch (error) {
     if (error instanceof StorageTrouble) return answer({ is: "unsaved", because: error.message }, 503);
     throw error;

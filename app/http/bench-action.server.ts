@@ -1,0 +1,78 @@
+import { nanoid } from "nanoid";
+import { redirect } from "react-router";
+import type { LedgerEvent } from "#core/ledger/event";
+import { findCrust, findZone, Id } from "#core/plan/plan";
+import { addPhoto, MOST_PHOTOS } from "#db/photos";
+import type { Store } from "#db/open";
+import { getJob } from "#db/plans";
+import { readLogForm } from "~/bench/log-form";
+import { type FormFields, fieldsOf } from "~/forms/fields";
+import { readForm } from "./body.server";
+import { logPress, offsetAt } from "./log.server";
+import { readPhoto } from "./photo.server";
+import { troubleResponse, withStore } from "./trouble.server";
+
+const refused = (says: string, status = 422) =>
+  troubleResponse(status, "That was not written down", `${says} Go back and try again; nothing was lost.`);
+
+/** Back to a page of the bench or of a job's ledger, and to nowhere else. */
+const backTo = ({ to, plan }: FormFields) =>
+  redirect(to && /^\/(bench|jobs\/[A-Za-z0-9_-]+\/ledger)(\?[^\s]*)?$/.test(to) ? to : plan ? "/bench" : "/");
+
+/** A photo of what was done: kept with those of the job, and named in the ledger. */
+async function withPhoto(
+  store: Store,
+  planId: string,
+  fields: FormFields,
+  file: unknown,
+  press: { events: LedgerEvent[] },
+) {
+  const photo = await readPhoto(file);
+  if (!photo.ok) throw refused(photo.says);
+  const job = await getJob(store, planId);
+  const [first] = press.events[0]!.on;
+  const zone = job && first && findZone(job.plan, first.zoneId);
+  const stepId = first?.phaseId.split(/[/~]/, 1)[0];
+  const steps = zone ? (findCrust(job.plan, zone.crustId)?.steps ?? []) : [];
+  const event = press.events[0]!;
+  if (event.kind !== "photo") throw refused("The form arrived incomplete.");
+  const added = await addPhoto(store, planId, {
+    id: event.photoId,
+    zoneId: zone?.id ?? first?.zoneId ?? "",
+    stepId: steps.some(({ id }) => id === stepId) ? (stepId ?? null) : null,
+    note: (fields.text ?? "").slice(0, 200),
+    width: photo.width,
+    height: photo.height,
+    jpeg: photo.jpeg,
+  });
+  if (added === "full") throw refused(`A job can have ${MOST_PHOTOS} photos at most. Remove one on its Board page.`);
+}
+
+/** Every form of the bench and of the ledger, sent without scripts; and photos. */
+export async function benchAction(request: Request) {
+  const form = await readForm(request);
+  const fields = fieldsOf(form);
+  return withStore(async (store) => {
+    const planId = Id.safeParse(fields.plan).data;
+    const job = planId ? await getJob(store, planId) : null;
+    if (!job || !planId) throw refused("That job is no longer there.", 404);
+    const at = Date.now();
+    const id = Id.safeParse(fields.line).data ?? nanoid(16);
+    const offset = await offsetAt(store, at);
+    if (fields.kind === "photo") {
+      const read = readLogForm({ ...fields, kind: "note", text: fields.text || "photo" }, { plan: job.plan, id, at, offset });
+      if (!read.ok) throw refused(read.says);
+      const { kind: _, text, ...line } = read.events[0] as Extract<LedgerEvent, { kind: "note" }>;
+      const event: LedgerEvent = { kind: "photo", ...line, photoId: id, ...(fields.text ? { text } : {}) };
+      await withPhoto(store, planId, fields, form.get("photo"), { events: [event] });
+      await logPress(store, { planId, events: [event], edit: null });
+      return backTo(fields);
+    }
+    const read = readLogForm(fields, { plan: job.plan, id, at, offset });
+    if (!read.ok) throw refused(read.says);
+    const { ok: _, ...press } = read;
+    const result = await logPress(store, press);
+    if (result.is !== "logged") throw refused(result.says ?? "It could not be kept.");
+    return backTo(fields);
+  });
+}
