@@ -4,11 +4,11 @@ import { Links, Meta, Outlet, Scripts, ScrollRestoration, useLocation, useRouteE
 import { Toaster } from "sonner";
 import type { Route } from "./+types/root";
 import "./app.css";
-import { guardRequests } from "./http/security.server";
+import { admitDevices, guardRequests } from "./http/security.server";
 import { FirstMeetings } from "./parts/term";
 import { TroublePage } from "./parts/trouble-page";
 
-export const middleware: Route.MiddlewareFunction[] = [guardRequests];
+export const middleware: Route.MiddlewareFunction[] = [guardRequests, admitDevices];
 
 export const meta: Route.MetaFunction = () => [{ title: "Jolly Crust" }];
 
@@ -19,6 +19,9 @@ export function Layout({ children }: { children: ReactNode }) {
         <meta charSet="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1" />
         <link rel="icon" href="/mark.svg" type="image/svg+xml" />
+        <link rel="manifest" href="/manifest.webmanifest" crossOrigin="use-credentials" />
+        <link rel="apple-touch-icon" href="/icon-192.png" />
+        <meta name="theme-color" content="#f3eee3" />
         <Meta />
         <Links />
       </head>

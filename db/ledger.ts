@@ -157,7 +157,14 @@ export const logLines = (
         const state = replay((await linesOf(tx, planId)).map(({ event }) => event));
         const projected = begun(withLedger(edited, state), state.work.size > 0);
         const checked = projected === job.plan ? null : checkPlan(projected);
-        if (!checked?.ok) return { is: "logged", fresh: fresh.map(({ event }) => event.id), version: job.version, plan: job.plan, refused };
+        if (!checked?.ok)
+          return {
+            is: "logged",
+            fresh: fresh.map(({ event }) => event.id),
+            version: job.version,
+            plan: job.plan,
+            refused,
+          };
         const version = job.version + 1;
         await write(tx, checked.plan, version);
         return { is: "logged", fresh: fresh.map(({ event }) => event.id), version, plan: checked.plan, refused };

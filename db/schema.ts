@@ -185,9 +185,3 @@ export const pairingCodes = sqliteTable("pairing_codes", {
   endsAt: integer("ends_at", { mode: "timestamp_ms" }).notNull(),
   usedAt: integer("used_at", { mode: "timestamp_ms" }),
 });
-
-/** What the shop keeps to itself: the key that sessions are signed with. */
-export const secrets = sqliteTable("secrets", {
-  name: text("name").primaryKey(),
-  value: text("value").notNull(),
-});

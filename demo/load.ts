@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type { LedgerEvent, Place } from "#core/ledger/event";
 import type { Plan } from "#core/plan/plan";
-import { logLines } from "#db/ledger";
+import { logLines, tellChanges } from "#db/ledger";
 import { makePlan } from "#db/make-plan";
 import type { Store } from "#db/open";
 import { addPhoto } from "#db/photos";
@@ -21,14 +21,14 @@ async function addLedger(store: Store, plan: Plan, events: readonly LedgerEvent[
     const stepId = phaseId.split("/", 1)[0]!;
     await addPhoto(store, plan.id, { id: event.photoId, zoneId, stepId, note: event.text ?? "", ...picture });
   }
-  const came = events.at(-1)!.at;
-  await logLines(
-    store,
-    plan.id,
-    events.map((event) => ({ event, claimedAt: event.at })),
-    null,
-    new Date(came),
-  );
+  // each as it came in: the ledger tells when, and what it changed
+  let before = plan;
+  for (const event of events) {
+    const logged = await logLines(store, plan.id, [{ event, claimedAt: event.at }], null, new Date(event.at));
+    if (logged.is !== "logged") throw new Error(`the ledger of ${plan.id} could not be loaded`);
+    if (event.kind === "sign") await tellChanges(store, plan.id, before, logged.plan, logged.fresh);
+    before = logged.plan;
+  }
 }
 
 /**

@@ -1,7 +1,7 @@
 // From a fresh clone to the running demo shop: installs, migrates, loads the demo data once, builds, starts, prints the address.
 import { bin, build, ensurePackages, quietly, stopWith } from "./ready.mjs";
 import { ensurePlace, serve } from "./serve.mjs";
-import { startSensor } from "./server.mjs";
+import { startSensor, startTools } from "./server.mjs";
 
 await ensurePlace();
 ensurePackages();
@@ -12,4 +12,6 @@ build();
 // the room's logger is a stand-in, unless the shop names its own
 const sensor = process.env.ROOM_SENSOR_URL ?? (await startSensor())?.address;
 if (sensor) console.log(`The room sensor is at ${sensor}`);
-await serve(sensor ? { ROOM_SENSOR_URL: sensor } : {});
+// so are the tools on the bench
+const tools = process.env.BENCH_TOOLS_URL ?? (await startTools())?.address;
+await serve({ ...(sensor ? { ROOM_SENSOR_URL: sensor } : {}), ...(tools ? { BENCH_TOOLS_URL: tools } : {}) });

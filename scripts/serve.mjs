@@ -11,7 +11,7 @@ export async function ensurePlace() {
     stopWith(`PORT should be a number from 1 to 65535, not "${process.env.PORT}".`);
   if (process.env.HOST && !LOOPBACK.includes(process.env.HOST))
     stopWith(
-      `HOST=${process.env.HOST} would open the shop to other machines, and it has no way yet to check who is asking. Leave HOST out: it then listens on this machine only.`,
+      `HOST=${process.env.HOST} would open the shop to other machines, and would not check who is asking. Leave HOST out, and open it to your own network with npm run shop: every device is paired there.`,
     );
   if (!(await isFree(port)))
     stopWith(

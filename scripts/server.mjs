@@ -31,7 +31,7 @@ export async function startServer({ port, environment = {}, heard = "ignore", fo
   const child = spawn(process.execPath, [join(folder, "front/main.js")], {
     cwd: root,
     env: { ...process.env, NODE_ENV: "production", HOST, PORT: String(port), ...environment },
-    stdio: ["ignore", "ignore", heard],
+    stdio: ["ignore", heard, heard],
   });
   noteRunning(folder, child.pid);
   const address = `http://${HOST.includes(":") ? `[${HOST}]` : HOST}:${port}`;
@@ -51,9 +51,15 @@ export async function startServer({ port, environment = {}, heard = "ignore", fo
   throw new Error(`The server did not answer at ${address} within ${PATIENCE_MILLISECONDS / 1000} s.`);
 }
 
-/** Starts the stand-in for a logger in the room; answers its address and how to stop it. Null where it did not come up: the shop then has none. */
-export function startSensor() {
-  const child = spawn(`${root}node_modules/.bin/tsx`, ["demo/sensor/main.ts"], {
+/** Starts the stand-in for a logger in the room; null where it did not come up: the shop then has none. */
+export const startSensor = () => startStandIn("demo/sensor/main.ts");
+
+/** The same for the scale, the moisture meter and the comb of the bench. */
+export const startTools = () => startStandIn("demo/tools/main.ts");
+
+/** Starts a stand-in for something the shop has; answers its address and how to stop it, or null. */
+function startStandIn(program) {
+  const child = spawn(`${root}node_modules/.bin/tsx`, [program], {
     cwd: root,
     env: { ...process.env, PORT: "0" },
     stdio: ["ignore", "pipe", "ignore"],

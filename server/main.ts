@@ -1,8 +1,11 @@
 import { existsSync } from "node:fs";
+import type { Server } from "node:https";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import { Worker } from "node:worker_threads";
 import { placeFrom, WAS_THERE } from "#db/place";
+import { DOOR_TOKEN, SESSION_KEY } from "../app/http/access.server";
+import { doorToken, forgetDoor, openNetwork, sessionKey } from "./network";
 import { openFront } from "./shop-front";
 
 // Starts the built shop: PORT and HOST set where it listens, on this machine only.
@@ -14,7 +17,7 @@ const here = import.meta.dirname;
 
 if (!LOOPBACK.has(host)) {
   console.error(
-    `HOST=${host} would open the shop to other machines, and it has no way yet to check who is asking. Leave HOST out: it then listens on this machine only.`,
+    `HOST=${host} would open the shop to other machines, and would not check who is asking. Leave HOST out, and open it to your own network with npm run shop: every device is paired there.`,
   );
   process.exit(1);
 }
@@ -27,11 +30,42 @@ if (!Number.isInteger(port) || port < 0 || port > 65_535) {
 const { file } = placeFrom(process.env);
 if (file !== null && existsSync(file)) process.env[WAS_THERE] = "yes";
 
+process.env[SESSION_KEY] = sessionKey();
+process.env[DOOR_TOKEN] = doorToken();
+forgetDoor();
+
+const networkPort = Number(process.env.JOLLY_CRUST_NETWORK_PORT ?? port + 1);
 const build = pathToFileURL(join(here, "../server/index.js")).href;
 const front = await openFront({
   spawn: () => new Worker(join(here, "desk.js"), { workerData: { build } }),
   files: join(here, "../client"),
+  openNetwork: () => void openDoor(),
 });
+
+let door: Promise<Server | null> | null = null;
+
+/** Opens the door to the shop's network, once. */
+function openDoor(): Promise<Server | null> {
+  door ??= openNetwork(front, networkPort).then(
+    ({ server, door: { addresses } }) => {
+      console.log(
+        `On the shop's network: ${addresses.join(", ") || `https://localhost:${networkPort} (this machine is on no network)`}`,
+      );
+      return server;
+    },
+    (error: NodeJS.ErrnoException) => {
+      console.error(
+        error.code === "EADDRINUSE"
+          ? `Port ${networkPort} is in use, so the shop is not open to its network. Choose another: JOLLY_CRUST_NETWORK_PORT=${networkPort + 1}`
+          : `The shop cannot be opened to its network: ${error.message}`,
+      );
+      door = null;
+      return null;
+    },
+  );
+  return door;
+}
+if (process.env.JOLLY_CRUST_NETWORK === "yes") await openDoor();
 
 front.server.once("error", (error: NodeJS.ErrnoException) => {
   console.error(
@@ -45,6 +79,8 @@ front.server.listen(port, host);
 
 for (const signal of ["SIGINT", "SIGTERM"] as const)
   process.once(signal, () => {
+    void door?.then((server) => server?.close());
+    forgetDoor();
     void front.close().then(() => process.exit(0));
     setTimeout(() => process.exit(0), 3000).unref();
   });

@@ -52,7 +52,12 @@ export interface PlanMessage {
   idea: string | null;
 }
 
-export type NoteMessage = WrittenMessage | PlanMessage;
+/** The owner pressed to open the shop to its network. */
+export interface NetworkMessage {
+  kind: "network";
+}
+
+export type NoteMessage = WrittenMessage | PlanMessage | NetworkMessage;
 
 export interface ReadyMessage {
   kind: "ready";

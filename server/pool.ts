@@ -122,7 +122,8 @@ export class Pool {
     if (message.kind === "ready") {
       desk.ready = true;
       this.seat();
-    } else if (message.kind === "written" || message.kind === "plan") this.options.onNote?.(message);
+    } else if (message.kind === "written" || message.kind === "plan" || message.kind === "network")
+      this.options.onNote?.(message);
     else if (desk.at?.id === message.id) {
       const { job, since } = desk.at;
       this.options.onTook?.(job, performance.now() - since);

@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from "node:http";
 import { setTimeout as pause } from "node:timers/promises";
 import sirv from "sirv";
+import { DOOR, DOOR_TOKEN, deviceIn } from "../app/http/access.server";
 import { ALLOWED, bodyLimit, type Refusal, refusalOf, tooLarge } from "../app/http/guard.server";
 import { plainPage } from "../app/http/plain-page";
 import { PLAIN_HEADERS } from "../app/http/security.server";
@@ -51,6 +52,16 @@ const MANY_BOARDS: Refusal = {
   status: 429,
   title: "Several boards are already being drawn",
   says: "Wait until they appear, then open the next.",
+};
+const NOT_PAIRED: Refusal = {
+  status: 401,
+  title: "This device is not paired",
+  says: "Pair it with a code from the main machine, at /pair.",
+};
+const TOO_MANY_TRIES: Refusal = {
+  status: 429,
+  title: "Too many wrong codes",
+  says: "Wait ten minutes, then make a new code on the main machine.",
 };
 const BROKEN: Refusal = {
   status: 500,
@@ -137,6 +148,8 @@ export interface FrontOptions {
   spawn: PoolOptions["spawn"];
   /** folder of the files that the pages load */
   files: string;
+  /** what a press in the app does to open the shop to its network */
+  openNetwork?: () => void;
   desks?: PoolOptions["desks"];
   patience?: number;
   deadline?: number;
@@ -144,7 +157,26 @@ export interface FrontOptions {
 
 export interface Front {
   server: Server;
+  /** answers what came in by the network, under one of these names */
+  fromNetwork(request: IncomingMessage, response: ServerResponse, own: readonly string[]): void;
   close(): Promise<void>;
+}
+
+/** Wrong codes from one address, and from all together, in so many milliseconds. */
+const TRIES = { each: 5, all: 40, within: 10 * 60_000 };
+
+/** Counts who tried a wrong code, so that nobody can try them all. */
+class Knocks {
+  private readonly wrong: { caller: string; at: number }[] = [];
+
+  mayTry(caller: string, now = Date.now()): boolean {
+    while (this.wrong.length > 0 && this.wrong[0]!.at < now - TRIES.within) this.wrong.shift();
+    return this.wrong.length < TRIES.all && this.wrong.filter((one) => one.caller === caller).length < TRIES.each;
+  }
+
+  failed(caller: string, now = Date.now()) {
+    this.wrong.push({ caller, at: now });
+  }
 }
 
 class ShopFront {
@@ -155,6 +187,7 @@ class ShopFront {
   /** milliseconds that answers about a subject took, weighted to the latest */
   private readonly took = new Map<string, number>();
   private readonly weights = new Map<string, number>();
+  private readonly knocks = new Knocks();
   /** answers that came after the painter was asked to wait, and addresses that never finished */
   private readonly late = new Map<string, { answer: AnswerMessage | null; until: number }>();
   private readonly boards = new Map<string, number>();
@@ -165,7 +198,7 @@ class ShopFront {
   private closed = false;
   private soon: NodeJS.Timeout | undefined;
 
-  constructor({ spawn, files, desks = DESKS, patience = PATIENCE, deadline = DEADLINE }: FrontOptions) {
+  constructor({ spawn, files, openNetwork, desks = DESKS, patience = PATIENCE, deadline = DEADLINE }: FrontOptions) {
     this.patience = patience;
     this.deadline = deadline;
     this.files = sirv(files, {
@@ -177,7 +210,11 @@ class ShopFront {
         response.setHeader("Content-Security-Policy", "frame-ancestors 'none'");
         response.setHeader(
           "Cache-Control",
-          path.startsWith("/assets/") ? "public, max-age=31536000, immutable" : "public, max-age=3600",
+          path.startsWith("/assets/")
+            ? "public, max-age=31536000, immutable"
+            : path === "/offline.js"
+              ? "no-cache"
+              : "public, max-age=3600",
         );
       },
     });
@@ -187,6 +224,10 @@ class ShopFront {
       spare: 4,
       waiting: { quick: 200, slow: 24, planning: 4 },
       onNote: (note) => {
+        if (note.kind === "network") {
+          openNetwork?.();
+          return;
+        }
         if (note.kind === "plan") {
           this.toPlan.push({ looks: note.looks, idea: note.idea, again: true });
           void this.planAll();
@@ -277,11 +318,36 @@ class ShopFront {
     return (this.weights.get(subject) ?? 0) >= WEIGHTY || (this.took.get(subject) ?? 0) > SLOW_FROM;
   }
 
-  async answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
+  /** By the network comes in who is let in, or who knocks at the page for that, a few times. */
+  private async admit(request: IncomingMessage, response: ServerResponse, target: string): Promise<boolean> {
+    request.headers[DOOR] = process.env[DOOR_TOKEN];
+    if (pathOf(target) === "/pair") {
+      if (request.method !== "POST") return true;
+      const caller = request.socket.remoteAddress ?? "";
+      if (this.knocks.mayTry(caller)) {
+        response.once("finish", () => {
+          if (response.statusCode === 403) this.knocks.failed(caller);
+        });
+        return true;
+      }
+      refuse(request, response, TOO_MANY_TRIES);
+      return false;
+    }
+    if ((await deviceIn(request.headers.cookie)) !== null) return true;
+    const isPage = request.method === "GET" && request.headers.accept?.includes("text/html");
+    if (isPage) send(response, 303, [["Location", "/pair"]], "");
+    else refuse(request, response, NOT_PAIRED);
+    return false;
+  }
+
+  async answer(request: IncomingMessage, response: ServerResponse, own?: readonly string[]): Promise<void> {
     const target = request.url ?? "/";
     const method = request.method ?? "GET";
-    const refusal = refusalOf({ method, target, header: (name) => headerOf(request, name) });
+    // who says so must be the front itself
+    delete request.headers[DOOR];
+    const refusal = refusalOf({ method, target, header: (name) => headerOf(request, name), ...(own ? { own } : {}) });
     if (refusal) return refuse(request, response, refusal);
+    if (own && !(await this.admit(request, response, target))) return;
     if (method === "OPTIONS") return send(response, 204, [["Allow", ALLOWED]], "");
     if (method === "POST") return this.write(request, response, target);
     const isFile = await new Promise<boolean>((resolve) => {
@@ -399,6 +465,13 @@ export async function openFront(options: FrontOptions): Promise<Front> {
   await front.begin();
   return {
     server,
+    fromNetwork: (request, response, own) => {
+      response.on("error", () => undefined);
+      front.answer(request, response, own).catch((error) => {
+        console.error(error);
+        refuse(request, response, BROKEN);
+      });
+    },
     close: async () => {
       server.close();
       server.closeIdleConnections();

@@ -1,9 +1,9 @@
 import { z } from "zod";
 import type { Command } from "#core/edit/command";
-import { Place, READINGS, TROUBLES, type LedgerEvent } from "#core/ledger/event";
+import { type LedgerEvent, Place, READINGS, TROUBLES } from "#core/ledger/event";
 import { ownCrust } from "#core/ledger/own-crust";
 import { TROUBLE_WORDS, waysOn } from "#core/ledger/trouble";
-import { findZone, findCrust, Id, type Plan, SIGN_STAGES } from "#core/plan/plan";
+import { findCrust, findZone, Id, type Plan, SIGN_STAGES } from "#core/plan/plan";
 import { MOST_ROUNDS } from "#core/plan/rounds";
 import type { FormFields } from "~/forms/fields";
 
@@ -181,7 +181,13 @@ export function readLogForm(fields: FormFields, { plan, id, at, offset }: Contex
       const way = ways.find((one) => one.id === fields.way);
       if (fields.way && !way) return refuse("That way on no longer fits. Choose another.");
       const events: LedgerEvent[] = [
-        { kind: "trouble", ...line, trouble: trouble.data, ...(way ? { way: way.label } : {}), ...(text ? { text } : {}) },
+        {
+          kind: "trouble",
+          ...line,
+          trouble: trouble.data,
+          ...(way ? { way: way.label } : {}),
+          ...(text ? { text } : {}),
+        },
       ];
       const stage = z.enum(SIGN_STAGES).safeParse(fields.stage);
       if (way?.waits)
@@ -200,7 +206,8 @@ export function readLogForm(fields: FormFields, { plan, id, at, offset }: Contex
       if (!Id.safeParse(fields.corrects).success) return refuse(INCOMPLETE);
       const when = fields.when ? Date.parse(`${fields.when}Z`) - offset * 60_000 : undefined;
       if (when !== undefined && Number.isNaN(when)) return refuse("Write a date and time.");
-      if (when !== undefined && when > at + 60_000) return refuse("That time is still to come. Write when it really happened.");
+      if (when !== undefined && when > at + 60_000)
+        return refuse("That time is still to come. Write when it really happened.");
       const why = fields.why?.trim().slice(0, 200);
       const withdrawn = fields.withdrawn === "yes" ? true : fields.withdrawn === "no" ? false : undefined;
       if (when === undefined && withdrawn === undefined && text === "")

@@ -1,7 +1,7 @@
 import { useMemo } from "react";
-import type { BenchTask } from "#core/ledger/bench";
 import { factsOf } from "#core/judge/facts";
 import { next } from "#core/judge/next";
+import type { BenchTask } from "#core/ledger/bench";
 import type { Plan } from "#core/plan/plan";
 import { judgementOf } from "#core/schedule/kept";
 import { Swatch } from "~/drawing/swatch";

@@ -3,8 +3,8 @@ import { toast } from "sonner";
 import type { BenchTask } from "#core/ledger/bench";
 import { READING_UNITS, READINGS } from "#core/ledger/event";
 import type { Plan } from "#core/plan/plan";
-import { LogForm } from "./log-press";
 import { writePlaces } from "./log-form";
+import { LogForm } from "./log-press";
 
 const READING_WORDS = {
   weight: { name: "Weight on the scale", of: "scale" },
@@ -56,7 +56,17 @@ function ReadingField({ of }: { of: (typeof READINGS)[number] }) {
 }
 
 /** What is worth keeping of a step besides its times: words, a photo, a test patch, readings, what was used. */
-export function NoteView({ task, plan, token, back }: { task: BenchTask; plan: Plan; token: string; back: () => void }) {
+export function NoteView({
+  task,
+  plan,
+  token,
+  back,
+}: {
+  task: BenchTask;
+  plan: Plan;
+  token: string;
+  back: () => void;
+}) {
   const about = { planId: task.planId, on: task.on };
   const material = plan.pinned.materials.find(({ id }) => id === task.materialId);
   return (

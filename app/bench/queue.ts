@@ -49,7 +49,9 @@ export async function kept(): Promise<Logging[]> {
 
 const Answer = z.object({
   now: z.number(),
-  results: z.array(z.object({ id: z.string(), is: z.string(), says: z.string().nullable(), changed: z.string().nullish() })),
+  results: z.array(
+    z.object({ id: z.string(), is: z.string(), says: z.string().nullable(), changed: z.string().nullish() }),
+  ),
 });
 
 export type HandedIn =

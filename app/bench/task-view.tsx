@@ -137,7 +137,7 @@ export function TaskView({ task, wall, now }: { task: BenchTask; wall: number; n
           {task.section && (
             <p className="bench-stroke">
               <span>Section</span> {task.section.at} of {task.section.of}, in one go
-              {task.then.length > 0 ? `: then ${task.then.join(", then ").toLowerCase()}` : ""}
+              {task.followedBy.length > 0 ? `: then ${task.followedBy.join(", then ").toLowerCase()}` : ""}
             </p>
           )}
           {(task.mix || task.millilitres !== null) && (

@@ -1,8 +1,8 @@
 import { type BenchTask, opensOf } from "#core/ledger/bench";
 import type { Countdown } from "#core/ledger/countdown";
 import { sayDuration } from "#core/units/duration";
-import { sayClock, sayDayClock } from "#core/units/when";
 import { midnightBefore } from "#core/units/wall-time";
+import { sayClock, sayDayClock } from "#core/units/when";
 import type { RingSays } from "./ring";
 import { sayCountdown } from "./ring";
 
@@ -11,7 +11,9 @@ export const SOON = 5;
 
 /** "12:34", or with its day where that is another. */
 export const sayAt = (wall: number, now: number): string =>
-  midnightBefore(Math.ceil(wall)) === midnightBefore(Math.floor(now)) ? sayClock(Math.ceil(wall)) : sayDayClock(Math.ceil(wall));
+  midnightBefore(Math.ceil(wall)) === midnightBefore(Math.floor(now))
+    ? sayClock(Math.ceil(wall))
+    : sayDayClock(Math.ceil(wall));
 
 const WHY_SHUT: Partial<Record<Countdown["stage"], string>> = {
   open: "too stiff to move",
@@ -75,7 +77,8 @@ export function ringOf(task: BenchTask, wall: number, now: number): RingSays | n
 }
 
 /** When the film that a countdown is about was laid, as far as it can be told from its gates. */
-const fromOf = ({ opens, opensTypically }: Countdown, wall: number) => Math.min(wall, 2 * opensTypically - opens, opens - 60);
+const fromOf = ({ opens, opensTypically }: Countdown, wall: number) =>
+  Math.min(wall, 2 * opensTypically - opens, opens - 60);
 
 /** When a task can be taken up, in a word or two. */
 export function whenWords(task: BenchTask, wall: number): string {

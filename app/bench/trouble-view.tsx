@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 import type { BenchTask } from "#core/ledger/bench";
-import { type Trouble, TROUBLES } from "#core/ledger/event";
+import { TROUBLES, type Trouble } from "#core/ledger/event";
 import { likelyTroubles, TROUBLE_WORDS, waysOn } from "#core/ledger/trouble";
 import type { Plan } from "#core/plan/plan";
 import { sayDuration } from "#core/units/duration";

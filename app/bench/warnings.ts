@@ -27,7 +27,13 @@ export function warningsOf(bench: Bench, wall: number): Warning[] {
       if (left > SOON || left < -1 || seen.has(id) || !task.isNext) return [];
       seen.add(id);
       const what = `${task.card.title}, ${task.zones.join(", ").toLowerCase()}`;
-      return [{ id, left, says: left > 0 ? `${what}: the window shuts in ${Math.ceil(left)} min` : `${what}: the window has shut` }];
+      return [
+        {
+          id,
+          left,
+          says: left > 0 ? `${what}: the window shuts in ${Math.ceil(left)} min` : `${what}: the window has shut`,
+        },
+      ];
     }),
   );
 }

@@ -2,11 +2,12 @@ import { nanoid } from "nanoid";
 import { redirect } from "react-router";
 import type { LedgerEvent } from "#core/ledger/event";
 import { findCrust, findZone, Id } from "#core/plan/plan";
-import { addPhoto, MOST_PHOTOS } from "#db/photos";
 import type { Store } from "#db/open";
+import { addPhoto, MOST_PHOTOS } from "#db/photos";
 import { getJob } from "#db/plans";
 import { readLogForm } from "~/bench/log-form";
 import { type FormFields, fieldsOf } from "~/forms/fields";
+import { callerOf } from "./access.server";
 import { readForm } from "./body.server";
 import { logPress, offsetAt } from "./log.server";
 import { readPhoto } from "./photo.server";
@@ -56,22 +57,27 @@ export async function benchAction(request: Request) {
     const planId = Id.safeParse(fields.plan).data;
     const job = planId ? await getJob(store, planId) : null;
     if (!job || !planId) throw refused("That job is no longer there.", 404);
+    const caller = await callerOf(store, request);
+    const device = caller.is === "device" ? caller.device.id : null;
     const at = Date.now();
     const id = Id.safeParse(fields.line).data ?? nanoid(16);
     const offset = await offsetAt(store, at);
     if (fields.kind === "photo") {
-      const read = readLogForm({ ...fields, kind: "note", text: fields.text || "photo" }, { plan: job.plan, id, at, offset });
+      const read = readLogForm(
+        { ...fields, kind: "note", text: fields.text || "photo" },
+        { plan: job.plan, id, at, offset },
+      );
       if (!read.ok) throw refused(read.says);
       const { kind: _, text, ...line } = read.events[0] as Extract<LedgerEvent, { kind: "note" }>;
       const event: LedgerEvent = { kind: "photo", ...line, photoId: id, ...(fields.text ? { text } : {}) };
       await withPhoto(store, planId, fields, form.get("photo"), { events: [event] });
-      await logPress(store, { planId, events: [event], edit: null });
+      await logPress(store, { planId, events: [event], edit: null }, { device });
       return backTo(fields);
     }
     const read = readLogForm(fields, { plan: job.plan, id, at, offset });
     if (!read.ok) throw refused(read.says);
     const { ok: _, ...press } = read;
-    const result = await logPress(store, press);
+    const result = await logPress(store, press, { device });
     if (result.is !== "logged") throw refused(result.says ?? "It could not be kept.");
     return backTo(fields);
   });

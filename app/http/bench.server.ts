@@ -1,8 +1,8 @@
 import type { BenchJob } from "#core/ledger/bench";
 import type { LedgerEvent } from "#core/ledger/event";
 import { stateOf } from "#core/plan/plan";
-import { fittedIn, workOf } from "#core/schedule/plan-of-work";
 import { isHeavy, judgementOf } from "#core/schedule/kept";
+import { fittedIn, workOf } from "#core/schedule/plan-of-work";
 import { ledgerOf } from "#db/ledger";
 import type { Store } from "#db/open";
 import { textOfPlan } from "~/editor/plan-text";

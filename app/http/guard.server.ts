@@ -13,6 +13,8 @@ export interface Asked {
   /** path and query, as they came in */
   target: string;
   header(name: string): string | null | undefined;
+  /** names by which this door is its own, besides those of this machine: "192.168.1.5:4174" */
+  own?: readonly string[];
 }
 
 const METHODS: ReadonlySet<string> = new Set(["GET", "HEAD", "POST", "OPTIONS"]);
@@ -64,7 +66,8 @@ function plainPath(target: string): string | null {
 
 /** Why a request is refused; null if it may be answered. */
 export function refusalOf(asked: Asked): Refusal | null {
-  if (!isOwnHost(asked.header("Host")))
+  const host = asked.header("Host");
+  if (!isOwnHost(host) && !asked.own?.includes(host?.toLowerCase() ?? ""))
     return {
       status: 421,
       title: "Jolly Crust is not at this address",

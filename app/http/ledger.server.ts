@@ -1,4 +1,4 @@
-import { learnedFrom, type Learned, observationsOf } from "#core/ledger/learned";
+import { type Learned, learnedFrom, observationsOf } from "#core/ledger/learned";
 import { replay } from "#core/ledger/replay";
 import type { Plan } from "#core/plan/plan";
 import { judgementOf } from "#core/schedule/kept";

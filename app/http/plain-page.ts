@@ -29,3 +29,36 @@ a { color: #2f6f62; }
 </body>
 </html>
 `;
+
+/** The page on which a device is let in by a code. */
+export const pairPage = ({ code, says }: { code: string; says: string | null }): string => `<!doctype html>
+<html lang="en">
+<head>
+<meta charset="utf-8">
+<meta name="viewport" content="width=device-width, initial-scale=1">
+<title>Pair this device · Jolly Crust</title>
+<style>
+body { margin: 0; background: #f3eee3; color: #2a231d; font: 1.25rem/1.5 Commissioner, system-ui, sans-serif; }
+main { max-width: 30rem; margin: 10vh auto 0; padding: 0 1.25rem; }
+h1 { font: 600 2rem/1.2 Alegreya, Georgia, serif; }
+label { display: block; margin-top: 1.25rem; }
+input { display: block; box-sizing: border-box; width: 100%; min-height: 64px; padding: 0 0.75rem; border: 1px solid #8d806f; border-radius: 3px; background: #fff; color: inherit; font: inherit; font-size: 1.5rem; }
+button { width: 100%; min-height: 68px; margin-top: 1.5rem; border: 0; border-radius: 3px; background: #2f6f62; color: #fff; font: inherit; font-weight: 600; }
+[role=alert] { color: #9c3f25; font-weight: 600; }
+:focus-visible { outline: 2px solid #2f6f62; outline-offset: 2px; }
+</style>
+</head>
+<body>
+<main>
+<h1>Pair this device</h1>
+<p>The code is on the main machine, under Devices. It works once, and for ten minutes.</p>
+${says === null ? "" : `<p role="alert">${escaped(says)}</p>`}
+<form method="post" action="/pair">
+<label>Code<input name="code" value="${escaped(code)}" autocomplete="one-time-code" autocapitalize="characters" spellcheck="false" required maxlength="12"></label>
+<label>What is it called?<input name="name" placeholder="Bench tablet" maxlength="40" autocomplete="off"></label>
+<button>Pair it</button>
+</form>
+</main>
+</body>
+</html>
+`;

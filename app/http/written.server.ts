@@ -43,6 +43,12 @@ export const noteShopChanged = () => note({ kind: "written", planId: null, weigh
 export const askForPlan = ({ looks = null, idea = null }: { looks?: number | null; idea?: string | null }) =>
   note({ kind: "plan", looks, idea });
 
+/** Asks the server to open the shop to its network; false where no server of the shop's own runs. */
+export function askForNetwork(): boolean {
+  parentPort?.postMessage({ kind: "network" });
+  return parentPort !== null;
+}
+
 function note(said: WrittenNote | PlanNote) {
   if (parentPort) {
     parentPort.postMessage(said);

@@ -33,7 +33,11 @@ export function lineSays({ event }: Pick<Line, "event">): LineSays {
     case "note":
       return { what: event.step ? `Note: ${lower(step)}` : "Note", mark: "word", text: event.text };
     case "test patch":
-      return { what: `Test patch ${event.holds ? "holds" : "does not hold"}`, mark: event.holds ? "word" : "heed", text: event.text };
+      return {
+        what: `Test patch ${event.holds ? "holds" : "does not hold"}`,
+        mark: event.holds ? "word" : "heed",
+        text: event.text,
+      };
     case "photo":
       return { what: `Photo: ${lower(step)}`, mark: "word", text: event.text ?? null };
     case "amount":
@@ -47,9 +51,17 @@ export function lineSays({ event }: Pick<Line, "event">): LineSays {
     case "decision":
       return { what: `Decided: ${event.answer}`, mark: "word", text: null };
     case "outcome":
-      return { what: event.good ? "Turned out well" : "Did not turn out well", mark: event.good ? "done" : "heed", text: event.text };
+      return {
+        what: event.good ? "Turned out well" : "Did not turn out well",
+        mark: event.good ? "done" : "heed",
+        text: event.text,
+      };
     case "reading":
-      return { what: `${READING_WORDS[event.of]}: ${event.value} ${READING_UNITS[event.of]}`, mark: "word", text: null };
+      return {
+        what: `${READING_WORDS[event.of]}: ${event.value} ${READING_UNITS[event.of]}`,
+        mark: "word",
+        text: null,
+      };
     case "correction":
       return { what: "Put right", mark: "word", text: event.why ?? null };
   }

@@ -46,7 +46,10 @@ export function PlanAndReal({ rows }: { rows: readonly Compared[] }) {
   const every = Math.max(1, Math.ceil(56 / each));
   const says = rows
     .filter(({ real }) => real)
-    .map(({ zone, name, planned, real }) => `${name}, ${zone}: planned ${planned ? sayMoment(planned.from) : "at no time"}, done ${sayMoment(real!.from)}`)
+    .map(
+      ({ zone, name, planned, real }) =>
+        `${name}, ${zone}: planned ${planned ? sayMoment(planned.from) : "at no time"}, done ${sayMoment(real!.from)}`,
+    )
     .join("; ");
   return (
     <div ref={frame} className="w-full">

@@ -22,11 +22,7 @@ export function JobHead({ planId, title, view }: { planId: string; title: string
         <Link to="/bench" className="job-tab">
           Bench
         </Link>
-        <Link
-          to={`/jobs/${planId}/ledger`}
-          className="job-tab"
-          aria-current={view === "ledger" ? "page" : undefined}
-        >
+        <Link to={`/jobs/${planId}/ledger`} className="job-tab" aria-current={view === "ledger" ? "page" : undefined}>
           Ledger
         </Link>
       </nav>

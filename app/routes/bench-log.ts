@@ -1,5 +1,6 @@
-import { behindOf, HandIn, type HandInResult, logPress } from "~/http/log.server";
+import { callerOf } from "~/http/access.server";
 import { readText } from "~/http/body.server";
+import { behindOf, HandIn, type HandInResult, logPress } from "~/http/log.server";
 import { withStore } from "~/http/trouble.server";
 import type { Route } from "./+types/bench-log";
 
@@ -28,8 +29,10 @@ export async function action({ request }: Route.ActionArgs) {
   }
   const behind = behindOf(read.data.sentAt, now);
   return withStore(async (store) => {
+    const caller = await callerOf(store, request);
+    const device = caller.is === "device" ? caller.device.id : null;
     const results: HandInResult[] = [];
-    for (const press of read.data.lines) results.push(await logPress(store, press, { now, behind }));
+    for (const press of read.data.lines) results.push(await logPress(store, press, { now, behind, device }));
     return answer({ now: Date.now(), results });
   });
 }

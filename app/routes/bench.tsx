@@ -1,14 +1,15 @@
-import { Moon, Sun, Volume2, VolumeX, MessageCircle, Bell } from "lucide-react";
+import { Bell, MessageCircle, Moon, Sun, Volume2, VolumeX } from "lucide-react";
 import { nanoid } from "nanoid";
 import { useEffect, useMemo, useState } from "react";
-import { Link, useLoaderData, useSearchParams } from "react-router";
+import { Link, type ShouldRevalidateFunctionArgs, useLoaderData, useSearchParams } from "react-router";
 import { toast } from "sonner";
 import type { BenchTask } from "#core/ledger/bench";
-import { type Trouble, TROUBLES } from "#core/ledger/event";
+import { TROUBLES, type Trouble } from "#core/ledger/event";
 import { sayClock, sayDate } from "#core/units/when";
 import { LogForm, LogProvider } from "~/bench/log-press";
 import { NextView } from "~/bench/next-view";
 import { NoteView } from "~/bench/note-view";
+import { useOffline } from "~/bench/offline";
 import { TaskView, unreadOf } from "~/bench/task-view";
 import { readOut, sayAt, whenWords } from "~/bench/task-words";
 import { TroubleView } from "~/bench/trouble-view";
@@ -21,6 +22,22 @@ import { Brand } from "~/parts/brand";
 import type { Route } from "./+types/bench";
 
 export const loader = () => withStore(async (store) => ({ ...(await benchState(store)), token: nanoid(10) }));
+
+/** What the shop said last, for when it does not answer. */
+let last: Awaited<ReturnType<typeof loader>> | null = null;
+
+export async function clientLoader({ serverLoader }: Route.ClientLoaderArgs) {
+  try {
+    return await serverLoader();
+  } catch (error) {
+    if (last) return last;
+    throw error;
+  }
+}
+
+/** Another step or panel is the same page: only the shop's own news are loaded. */
+export const shouldRevalidate = ({ currentUrl, nextUrl, defaultShouldRevalidate }: ShouldRevalidateFunctionArgs) =>
+  currentUrl.pathname === nextUrl.pathname && currentUrl.search !== nextUrl.search ? false : defaultShouldRevalidate;
 
 export const action = ({ request }: Route.ActionArgs) => benchAction(request);
 
@@ -153,7 +170,12 @@ const taskLink = (task: BenchTask, more = "") => `/bench?task=${encodeURICompone
 
 /** The colour of what goes on; nothing where nothing does. */
 const Dab = ({ colour }: { colour: string | null }) => (
-  <span className="bench-dab" data-empty={colour === null || undefined} style={{ background: colour ?? "none" }} aria-hidden="true" />
+  <span
+    className="bench-dab"
+    data-empty={colour === null || undefined}
+    style={{ background: colour ?? "none" }}
+    aria-hidden="true"
+  />
 );
 
 function After({ view, current }: { view: BenchView; current: BenchTask | null }) {
@@ -196,11 +218,13 @@ function After({ view, current }: { view: BenchView; current: BenchTask | null }
                     {one.zone}: {one.countdown.film.toLowerCase()}
                     <small>
                       {one.countdown.opens > wall
-                        ? `ready for ${one.then.toLowerCase()}`
-                        : `window shuts, then ${one.then.toLowerCase()} is too late`}
+                        ? `ready for ${one.waits.toLowerCase()}`
+                        : `window shuts, then ${one.waits.toLowerCase()} is too late`}
                     </small>
                   </span>
-                  <time>{sayAt(one.countdown.opens > wall ? one.countdown.opens : (one.countdown.shuts ?? wall), wall)}</time>
+                  <time>
+                    {sayAt(one.countdown.opens > wall ? one.countdown.opens : (one.countdown.shuts ?? wall), wall)}
+                  </time>
                 </span>
               </li>
             ))}
@@ -309,6 +333,10 @@ function Nothing({ jobs }: { jobs: number }) {
 
 export default function BenchRoute() {
   const state = useLoaderData<typeof loader>();
+  useEffect(() => {
+    last = state;
+  }, [state]);
+  useOffline();
   const [params, setParams] = useSearchParams();
   const [light, setLight] = useKept(LIGHT, "day");
   const [hands, setHands] = useKept(HANDS, "");
@@ -327,7 +355,15 @@ export default function BenchRoute() {
   return (
     <LogProvider value={logs}>
       <div className="bench" data-light={light}>
-        <Head view={view} air={state.air} light={light} setLight={setLight} sound={sound} setSound={setSound} task={task} />
+        <Head
+          view={view}
+          air={state.air}
+          light={light}
+          setLight={setLight}
+          sound={sound}
+          setSound={setSound}
+          task={task}
+        />
         {view.out && (
           <p role="alert" className="bench-strip" data-kind="stop">
             {view.out}

@@ -14,6 +14,7 @@ import { ledgerOf } from "#db/ledger";
 import { editPlan, getJob } from "#db/plans";
 import { getShop } from "#db/shop";
 import { writePlaces } from "~/bench/log-form";
+import { useOffline } from "~/bench/offline";
 import { lazyChart } from "~/charts/lazy-chart";
 import { planOfText, textOfPlan } from "~/editor/plan-text";
 import { fieldsOf } from "~/forms/fields";
@@ -80,7 +81,11 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
-  { title: loaderData ? `Ledger: ${planOfText((loaderData as { text: string }).text).title} · Jolly Crust` : "Ledger · Jolly Crust" },
+  {
+    title: loaderData
+      ? `Ledger: ${planOfText((loaderData as { text: string }).text).title} · Jolly Crust`
+      : "Ledger · Jolly Crust",
+  },
 ];
 
 const LearnedChart = lazyChart(() => import("~/charts/learned-chart"));
@@ -132,8 +137,13 @@ function LedgerLine({
         {kept?.changed && <p className="text-sienna">{kept.changed}</p>}
         {corrections.length > 0 && (
           <p className="text-note text-soft">
-            Put right {corrections.map(({ at, why }) => `${sayMoment(Math.floor(at / 60_000 + event.offset))}${why ? `: ${why}` : ""}`).join("; ")}
-            {first ? `. First written as ${sayClock(Math.floor(first.at / 60_000 + first.offset))}${"text" in first && first.text ? `, "${first.text}"` : ""}` : ""}
+            Put right{" "}
+            {corrections
+              .map(({ at, why }) => `${sayMoment(Math.floor(at / 60_000 + event.offset))}${why ? `: ${why}` : ""}`)
+              .join("; ")}
+            {first
+              ? `. First written as ${sayClock(Math.floor(first.at / 60_000 + first.offset))}${"text" in first && first.text ? `, "${first.text}"` : ""}`
+              : ""}
           </p>
         )}
         <details className="ledger-fix">
@@ -177,7 +187,15 @@ function LedgerLine({
   );
 }
 
-function Taught({ learned, used, version }: { learned: readonly Learned[]; used: Readonly<Record<string, number>>; version: number }) {
+function Taught({
+  learned,
+  used,
+  version,
+}: {
+  learned: readonly Learned[];
+  used: Readonly<Record<string, number>>;
+  version: number;
+}) {
   if (learned.length === 0)
     return (
       <p className="text-soft">
@@ -190,13 +208,17 @@ function Taught({ learned, used, version }: { learned: readonly Learned[]; used:
     return (
       <section key={family} className="mb-4" aria-label={family}>
         <p>
-          <b className="font-semibold">{family.charAt(0).toUpperCase() + family.slice(1)}</b>: {factor.toFixed(2)} times as
-          long here as the tin says, in the same air ({countOf(observations.length, "observation")},{" "}
+          <b className="font-semibold">{family.charAt(0).toUpperCase() + family.slice(1)}</b>: {factor.toFixed(2)} times
+          as long here as the tin says, in the same air ({countOf(observations.length, "observation")},{" "}
           {Math.round(Math.min(...airs))} to {Math.round(Math.max(...airs))} °C).
         </p>
         <Form method="post" className="mt-1 flex flex-wrap items-center gap-3" reloadDocument>
           <input type="hidden" name="family" value={family} />
-          <input type="hidden" name="edit" value={`learned-${version}-${isUsed ? "tin" : "use"}-${family.replaceAll(/[^a-z]/g, "")}`.slice(0, 40)} />
+          <input
+            type="hidden"
+            name="edit"
+            value={`learned-${version}-${isUsed ? "tin" : "use"}-${family.replaceAll(/[^a-z]/g, "")}`.slice(0, 40)}
+          />
           <button className="button" name="do" value={isUsed ? "tin" : "use"}>
             {isUsed ? "Use the tin again" : "Use it in this job"}
           </button>
@@ -205,7 +227,13 @@ function Taught({ learned, used, version }: { learned: readonly Learned[]; used:
           </span>
         </Form>
         <Suspense fallback={<div className="h-[150px]" />}>
-          <LearnedChart before={before} now={now} ratios={observations.map(({ ratio }) => ratio)} height={150} family={family} />
+          <LearnedChart
+            before={before}
+            now={now}
+            ratios={observations.map(({ ratio }) => ratio)}
+            height={150}
+            family={family}
+          />
         </Suspense>
       </section>
     );
@@ -215,6 +243,7 @@ function Taught({ learned, used, version }: { learned: readonly Learned[]; used:
 export default function LedgerRoute() {
   const { text, version, lines, learned, planned, ahead, leaves, token } = useLoaderData<typeof loader>();
   const plan = planOfText(text);
+  useOffline();
   const [params] = useSearchParams();
   const [asked, setAsked] = useState(params.get("find") ?? "");
   const state = useMemo(() => replay(lines.map(({ event }) => event)), [lines]);
@@ -237,7 +266,8 @@ export default function LedgerRoute() {
   const count = judged.zones.reduce((sum, { phases }) => sum + phases.length, 0);
   const done = judged.zones.reduce(
     (sum, { zone, phases }) =>
-      sum + phases.filter(({ phase }) => plan.done?.some((one) => one.zoneId === zone.id && one.phaseId === phase.id)).length,
+      sum +
+      phases.filter(({ phase }) => plan.done?.some((one) => one.zoneId === zone.id && one.phaseId === phase.id)).length,
     0,
   );
   const [coming] = ahead;
@@ -266,8 +296,11 @@ export default function LedgerRoute() {
           </div>
           {all.length === 0 && (
             <p className="mt-4 max-w-prose text-soft">
-              Nothing has been written down yet. Press Start and Done at the <Link className="link" to="/bench">bench</Link>, and
-              every coat, sign and photo stands here with its time and its air.
+              Nothing has been written down yet. Press Start and Done at the{" "}
+              <Link className="link" to="/bench">
+                bench
+              </Link>
+              , and every coat, sign and photo stands here with its time and its air.
             </p>
           )}
           {[...days].map(([day, list]) => (
@@ -275,7 +308,13 @@ export default function LedgerRoute() {
               <h2 className="text-[1.0625rem]">{sayLongDate(day)}</h2>
               <ol>
                 {list.map((line) => (
-                  <LedgerLine key={line.event.id} line={line} kept={kept.get(line.event.id)} planId={plan.id} token={token} />
+                  <LedgerLine
+                    key={line.event.id}
+                    line={line}
+                    kept={kept.get(line.event.id)}
+                    planId={plan.id}
+                    token={token}
+                  />
                 ))}
               </ol>
             </section>
@@ -378,4 +417,3 @@ export default function LedgerRoute() {
 export function ErrorBoundary() {
   return <TroublePage error={useRouteError()} />;
 }
-

@@ -1,4 +1,13 @@
-import { type Crust, type DoneWork, findCrust, findZone, materialName, type Plan, type Step, type Zone } from "../plan/plan.ts";
+import {
+  type Crust,
+  type DoneWork,
+  findCrust,
+  findZone,
+  materialName,
+  type Plan,
+  type Step,
+  type Zone,
+} from "../plan/plan.ts";
 import type { Command } from "./command.ts";
 
 // What has been done lies on the piece: no edit of the plan changes it. What was written down wrongly is put right in the ledger.

@@ -1,7 +1,7 @@
 import type { Climate } from "../drying/climate.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
-import type { Material } from "../materials/material.ts";
 import { driesAs } from "../materials/drying-factor.ts";
+import type { Material } from "../materials/material.ts";
 import { materialOf } from "../mixing/mixed-material.ts";
 import { potOf } from "../mixing/pot.ts";
 import type { HouseRules } from "../plan/house-rules.ts";
@@ -174,7 +174,9 @@ function unchangedPhases(before: ZoneJudgement, crust: Crust, materials: Readonl
 /** Whether some work was done before what the crust has beneath it. */
 function isOutOfOrder(crust: Crust, phases: readonly JudgedPhase[]): boolean {
   const place = new Map(crust.steps.map(({ id }, at) => [id, at]));
-  return phases.some(({ phase }, at) => at > 0 && place.get(phase.step.id)! < place.get(phases[at - 1]!.phase.step.id)!);
+  return phases.some(
+    ({ phase }, at) => at > 0 && place.get(phase.step.id)! < place.get(phases[at - 1]!.phase.step.id)!,
+  );
 }
 
 const sameSetting = (one: Setting, two: Setting) =>

@@ -46,7 +46,7 @@ export interface BenchTask {
   phaseId: string;
   card: BenchCard;
   /** further phases of the same go, in turn */
-  then: readonly string[];
+  followedBy: readonly string[];
   /** what is in the pot, and how much of it */
   mix: string | null;
   materialId: string | null;
@@ -77,7 +77,7 @@ export interface Drying {
   zone: string;
   colour: string | null;
   countdown: Countdown;
-  then: string;
+  waits: string;
 }
 
 /** What comes without a coat: taking apart, putting together. */
@@ -216,7 +216,7 @@ class JobBench {
       stepId: step.id,
       phaseId: phase.id,
       card: benchCard(judged, placed, under(judged, placed)),
-      then: phases.flatMap((id) => {
+      followedBy: phases.flatMap((id) => {
         const later = judged.phases.find((one) => one.phase.id === id);
         return later ? [benchCard(judged, later, null).title] : [];
       }),
@@ -279,7 +279,7 @@ class JobBench {
           zone: judged.zone.name,
           colour: judged.phases.find(({ phase }) => phase.id === countdown.from)?.phase.material?.colour ?? null,
           countdown,
-          then: benchCard(judged, next, null).title,
+          waits: benchCard(judged, next, null).title,
         }));
     });
   }

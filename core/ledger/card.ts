@@ -1,11 +1,11 @@
 import type { ZoneJudgement } from "../judge/judge.ts";
 import type { JudgedPhase } from "../judge/line.ts";
-import { spokenName } from "../materials/spoken-name.ts";
 import type { Material } from "../materials/material.ts";
+import { spokenName } from "../materials/spoken-name.ts";
 import { capital } from "../rules/words.ts";
 import { type Caution, cautionsFor } from "../safety/safety.ts";
-import type { Stack } from "../surface/stack.ts";
 import type { Phase } from "../surface/phase.ts";
+import type { Stack } from "../surface/stack.ts";
 
 // What a painter wants to know of a step while her hands are wet (common practice).
 
@@ -230,7 +230,11 @@ export function workTitle({ technique, material, coat, coats }: Phase): string {
 }
 
 /** The step as it is worked on a zone, over what lies there. */
-export function benchCard({ zone }: Pick<ZoneJudgement, "zone">, { phase }: Pick<JudgedPhase, "phase">, under: Stack): BenchCard {
+export function benchCard(
+  { zone }: Pick<ZoneJudgement, "zone">,
+  { phase }: Pick<JudgedPhase, "phase">,
+  under: Stack,
+): BenchCard {
   const { technique, material } = phase;
   const { id } = technique;
   const working = WORKING[id] ?? (sanding(id) ? SANDED : null);

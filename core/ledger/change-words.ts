@@ -1,5 +1,5 @@
-import { judgementOf } from "../schedule/kept.ts";
 import { findZone, type Plan } from "../plan/plan.ts";
+import { judgementOf } from "../schedule/kept.ts";
 import { sayDuration } from "../units/duration.ts";
 import { readWallTime } from "../units/wall-time.ts";
 import { sayClock, sayDate } from "../units/when.ts";
@@ -25,7 +25,9 @@ function because(event: LedgerEvent, plan: Plan): string {
     if (words) return `${name} was ${words.seen} after ${sayDuration(Math.max(0, after))}`;
   }
   if (event.kind === "correction") return "the ledger was put right";
-  return event.kind === "end" ? `${name} was done at ${sayClock(Math.floor(wallOf(event)))}` : "of what was written down";
+  return event.kind === "end"
+    ? `${name} was done at ${sayClock(Math.floor(wallOf(event)))}`
+    : "of what was written down";
 }
 
 const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);

@@ -1,7 +1,7 @@
 import type { Gate, Stage } from "../drying/gate.ts";
-import type { JudgedPhase } from "../judge/line.ts";
-import type { ZoneJudgement } from "../judge/judge.ts";
 import type { Facts } from "../judge/facts.ts";
+import type { ZoneJudgement } from "../judge/judge.ts";
+import type { JudgedPhase } from "../judge/line.ts";
 import { phaseName } from "../schedule/work.ts";
 import type { WallMinutes } from "../units/units.ts";
 import { type SignQuestion, signQuestion } from "./sign-words.ts";

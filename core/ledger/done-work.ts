@@ -26,7 +26,12 @@ function beganAt({ begun, ended, offset }: Worked, hands: Minutes): number {
  * A plan's list of work that has been done, as its ledger has it: in minutes of the shop's wall clock. What is marked as done
  * and was never in the ledger stays; what the plan no longer has is left out.
  */
-export function doneWork(plan: Pick<Plan, "done">, { work }: LedgerState, handsOf: HandsOf, told: ReadonlySet<string>): DoneWork[] {
+export function doneWork(
+  plan: Pick<Plan, "done">,
+  { work }: LedgerState,
+  handsOf: HandsOf,
+  told: ReadonlySet<string>,
+): DoneWork[] {
   const kept = (plan.done ?? []).filter((one) => !told.has(placeKey(one)));
   const done = [...work.values()].flatMap((one): DoneWork[] => {
     const hands = handsOf(one.zoneId, one.phaseId);
@@ -42,7 +47,5 @@ export function doneWork(plan: Pick<Plan, "done">, { work }: LedgerState, handsO
       },
     ];
   });
-  return [...kept, ...done]
-    .sort((one, two) => (placeKey(one) < placeKey(two) ? -1 : 1))
-    .slice(0, LIMITS.done);
+  return [...kept, ...done].sort((one, two) => (placeKey(one) < placeKey(two) ? -1 : 1)).slice(0, LIMITS.done);
 }

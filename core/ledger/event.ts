@@ -39,9 +39,7 @@ export const StepThen = z.strictObject({
   name: plainName(160),
   zones: plainLine(400).optional(),
   how: Id.optional(),
-  material: z
-    .strictObject({ id: Id, name: plainName(80), colour: Colour, family: z.enum(FAMILIES) })
-    .optional(),
+  material: z.strictObject({ id: Id, name: plainName(80), colour: Colour, family: z.enum(FAMILIES) }).optional(),
 });
 export type StepThen = z.infer<typeof StepThen>;
 
@@ -86,7 +84,12 @@ const line = {
 /** One line of the ledger. */
 export const LedgerEvent = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("start"), ...line }),
-  z.strictObject({ kind: z.literal("section"), ...line, section: z.int().min(1).max(200), of: z.int().min(1).max(200) }),
+  z.strictObject({
+    kind: z.literal("section"),
+    ...line,
+    section: z.int().min(1).max(200),
+    of: z.int().min(1).max(200),
+  }),
   z.strictObject({ kind: z.literal("end"), ...line }),
   z.strictObject({
     kind: z.literal("sign"),

@@ -1,13 +1,13 @@
+import { colourDifference } from "../colour/difference.ts";
 import { applyCommands } from "../edit/apply.ts";
 import type { Command } from "../edit/command.ts";
-import { coloursSeen } from "../judge/look.ts";
-import { judgeZones, shelfOf, type ZoneJudgement } from "../judge/judge.ts";
 import { factsOf } from "../judge/facts.ts";
+import { judgeZones, shelfOf, type ZoneJudgement } from "../judge/judge.ts";
+import { coloursSeen } from "../judge/look.ts";
 import type { Material } from "../materials/material.ts";
-import { colourDifference } from "../colour/difference.ts";
 import { findCrust, findZone, type Plan, type Step } from "../plan/plan.ts";
-import { choose, insertAt, type NewStep, ofFamily } from "../rules/repair.ts";
 import { watered } from "../rules/example.ts";
+import { choose, insertAt, type NewStep, ofFamily } from "../rules/repair.ts";
 import type { Place, Severity } from "../rules/rule.ts";
 import type { Minutes, WallMinutes } from "../units/units.ts";
 import type { Trouble } from "./event.ts";
@@ -203,14 +203,28 @@ const IDEAS: Record<Trouble, readonly Idea[]> = {
     nothing("wait-longer", "Give it longer", "A thick coat dries with the square of its thickness.", 120),
     SAND,
   ],
-  "took off too much": [TOUCH_UP, COVER, ONCE_MORE, nothing("keep", "Keep it: it will pass for wear", "Step back three paces before you decide.")],
+  "took off too much": [
+    TOUCH_UP,
+    COVER,
+    ONCE_MORE,
+    nothing("keep", "Keep it: it will pass for wear", "Step back three paces before you decide."),
+  ],
   lifted: [
-    nothing("stop", "Stop, and let all of it dry", "Do not rub on: every stroke opens more. Judge it when it is dry.", 120),
+    nothing(
+      "stop",
+      "Stop, and let all of it dry",
+      "Do not rub on: every stroke opens more. Judge it when it is dry.",
+      120,
+    ),
     TOUCH_UP,
     HOLD,
     SAND,
   ],
-  "missed patch": [TOUCH_UP, ONCE_MORE, nothing("now", "Lay it in now", "If the edge is still wet, feather it in; if not, let it dry first.")],
+  "missed patch": [
+    TOUCH_UP,
+    ONCE_MORE,
+    nothing("now", "Lay it in now", "If the edge is still wet, feather it in; if not, let it dry first."),
+  ],
   "not drying": [
     nothing("ten", "Ten more minutes", "Then look again.", 10),
     nothing("hour", "An hour more", "Cold and damp air holds it back: warm the room, and air it.", 60),
@@ -235,15 +249,31 @@ const IDEAS: Record<Trouble, readonly Idea[]> = {
       label: "Lay medium and top coat once more",
       says: "When it is dry. A thicker film of medium gives wider cracks.",
       steps: ({ shelf, crust }, { material }) => {
-        const medium = choose(shelf, ({ id, role }) => role === "medium" && crust.steps.some(({ what }) => what === id));
-        return medium && material ? [{ how: "brush", what: medium }, { how: "brush", what: material, intents: ["cracks"] }] : [];
+        const medium = choose(
+          shelf,
+          ({ id, role }) => role === "medium" && crust.steps.some(({ what }) => what === id),
+        );
+        return medium && material
+          ? [
+              { how: "brush", what: medium },
+              { how: "brush", what: material, intents: ["cracks"] },
+            ]
+          : [];
       },
     },
     { ...SAND, id: "without", label: "Go on without cracks, and rub it worn instead" },
   ],
   runs: [
     nothing("brush-out", "Brush it out now", "Dry brush, tips only, upwards; only while it is wet."),
-    { ...SAND, id: "level", label: "Let it dry, level it, touch it up", steps: (place, on) => [{ how: "sand-220", where: somewhere(0.1) }, ...(TOUCH_UP.when!(on) ? TOUCH_UP.steps!(place, on) : [])] },
+    {
+      ...SAND,
+      id: "level",
+      label: "Let it dry, level it, touch it up",
+      steps: (place, on) => [
+        { how: "sand-220", where: somewhere(0.1) },
+        ...(TOUCH_UP.when!(on) ? TOUCH_UP.steps!(place, on) : []),
+      ],
+    },
   ],
   "stray size": [
     {
@@ -279,15 +309,28 @@ const IDEAS: Record<Trouble, readonly Idea[]> = {
   ],
   "shed bristle": [
     nothing("lift", "Lift it out now", "The corner of the brush or tweezers, then one stroke over the spot."),
-    { ...SAND, id: "cut", label: "Let it dry, then cut it out and rub the spot down", steps: () => [{ how: "sand-320", where: somewhere(0.02) }] },
+    {
+      ...SAND,
+      id: "cut",
+      label: "Let it dry, then cut it out and rub the spot down",
+      steps: () => [{ how: "sand-320", where: somewhere(0.02) }],
+    },
   ],
   "smudged edge": [
     nothing("wipe-edge", "Wipe the edge clean now", "Damp cloth over a fingernail, along the line, once."),
     TOUCH_UP,
   ],
   "ran out": [
-    nothing("natural-break", "Stop at the next natural break", "An arris, a moulding or the end of the face. Mix more; keep a wet sample to match it."),
-    nothing("stretch", "Draw it out to the edge thinly", "A thin end shows less than a lap line. Mend it with the next coat."),
+    nothing(
+      "natural-break",
+      "Stop at the next natural break",
+      "An arris, a moulding or the end of the face. Mix more; keep a wet sample to match it.",
+    ),
+    nothing(
+      "stretch",
+      "Draw it out to the edge thinly",
+      "A thin end shows less than a lap line. Mend it with the next coat.",
+    ),
   ],
   "changed my mind": [
     { ...COVER, id: "paint-over", label: "Paint it out and go on from there" },
@@ -315,7 +358,8 @@ function belowOf(plan: Plan, steps: readonly Step[], step: Step): Material | nul
   const under = steps.slice(0, steps.indexOf(step)).reverse();
   for (const { kind, what } of under) {
     const material = kind === "coat" && plan.pinned.materials.find(({ id }) => id === what);
-    if (material && (material.role === "paint" || material.role === "tint-base" || material.role === "primer")) return material;
+    if (material && (material.role === "paint" || material.role === "tint-base" || material.role === "primer"))
+      return material;
   }
   return null;
 }
@@ -350,7 +394,11 @@ const worstOf = (before: ZoneJudgement, after: ZoneJudgement) => {
  * The ways on from a trouble, from the surface as it is: each tried on the plan and judged from now on. A way that would end in a
  * stop that was not there before is not offered.
  */
-export function waysOn(plan: Plan, { zoneIds, phaseId, trouble, now }: TroubleAt, catalogue?: readonly Material[]): Way[] {
+export function waysOn(
+  plan: Plan,
+  { zoneIds, phaseId, trouble, now }: TroubleAt,
+  catalogue?: readonly Material[],
+): Way[] {
   const zone = findZone(plan, zoneIds[0] ?? "");
   const crust = zone && findCrust(plan, zone.crustId);
   const stepId = phaseId.split(/[/~]/, 1)[0]!;

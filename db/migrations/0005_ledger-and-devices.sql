@@ -28,8 +28,3 @@ CREATE TABLE `pairing_codes` (
 	`ends_at` integer NOT NULL,
 	`used_at` integer
 );
---> statement-breakpoint
-CREATE TABLE `secrets` (
-	`name` text PRIMARY KEY NOT NULL,
-	`value` text NOT NULL
-);

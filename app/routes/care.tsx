@@ -1,0 +1,99 @@
+import QRCode from "qrcode";
+import { Link, useLoaderData } from "react-router";
+import { judgementOf } from "#core/schedule/kept";
+import { fittedIn, workOf } from "#core/schedule/plan-of-work";
+import { careFor } from "#core/shelf/care";
+import { sayLongDate } from "#core/units/when";
+import { getJob } from "#db/plans";
+import { getShop } from "#db/shop";
+import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
+import type { Route } from "./+types/care";
+
+/** A code holds so much before it is too fine to be read off paper. */
+const MOST_LETTERS = 900;
+
+export const loader = ({ params }: Route.LoaderArgs) =>
+  withStore(async (store) => {
+    const planId = planIdOf(params);
+    const job = await getJob(store, planId);
+    if (!job) throw noSuchJob(planId);
+    const { plan } = job;
+    const { dates } = fittedIn(workOf(plan, (await getShop(store)).shop), {});
+    const care = careFor(plan, judgementOf(plan));
+    const when = dates
+      ? [
+          { name: "Dry to the touch", says: "It may be moved, with clean hands.", at: dates.leaves },
+          { name: "Light use", says: "Nothing hot, wet or heavy yet.", at: dates.lightUse },
+          { name: "Fully cured", says: "Use it as it is meant to be used.", at: dates.fullUse },
+        ]
+      : [];
+    const text = [
+      plan.title,
+      ...when.map(({ name, at }) => `${name}: ${sayLongDate(at)}`),
+      ...care.map(({ zones, says }) => `${zones.join(", ")}: ${says.join(" ")}`),
+    ]
+      .join("\n")
+      .slice(0, MOST_LETTERS);
+    // the card itself in the code: it leads nowhere
+    const code = await QRCode.toDataURL(text, { margin: 0, width: 220, errorCorrectionLevel: "L" });
+    return { planId, title: plan.title, client: plan.client ?? null, when, care, code };
+  });
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `Care card: ${(loaderData as { title?: string } | undefined)?.title ?? ""}` },
+];
+
+export default function CareRoute() {
+  const { planId, title, client, when, care, code } = useLoaderData<typeof loader>();
+  return (
+    <main className="mx-auto max-w-3xl px-6 py-6 max-sm:px-4 print:p-0">
+      <p className="mb-4 flex gap-4 print:hidden">
+        <Link className="link" to={`/jobs/${planId}/ledger`}>
+          Back to the ledger
+        </Link>
+        <span className="text-soft">Print it with your browser, or save it as PDF.</span>
+      </p>
+      <article className="bg-white px-10 py-9 max-sm:px-4 print:p-0" aria-label="Care card">
+        <header className="border-b-2 border-ink pb-3">
+          <p className="kicker text-[1.0625rem] text-verdigris">care card</p>
+          <h1 className="text-3xl">{title}</h1>
+          {client && <p className="mt-1 text-base">For {client}</p>}
+        </header>
+        {when.length > 0 && (
+          <dl className="mt-5 grid grid-cols-3 gap-6 max-sm:grid-cols-1">
+            {when.map(({ name, says, at }) => (
+              <div key={name} className="border-t-4 border-verdigris pt-2">
+                <dt className="text-soft">{name}</dt>
+                <dd>
+                  <b className="block font-head text-xl font-semibold">{sayLongDate(at)}</b>
+                  {says}
+                </dd>
+              </div>
+            ))}
+          </dl>
+        )}
+        {care.map(({ zones, finish, says }) => (
+          <section key={`${zones.join()} ${finish}`} className="mt-6" aria-label={zones.join(", ")}>
+            <h2 className="text-xl">{zones.join(", ")}</h2>
+            <p className="text-note text-soft">Last layer: {finish.toLowerCase()}</p>
+            <ul className="mt-1 list-disc pl-5 text-base">
+              {says.map((one) => (
+                <li key={one}>{one}</li>
+              ))}
+            </ul>
+          </section>
+        ))}
+        <footer className="mt-8 flex items-end gap-6 border-t border-line pt-4">
+          <p className="flex-1 text-note text-soft">
+            These dates are worked out from the shop's own air and what was seen on the films; they are estimates. Until
+            it has cured: felt under whatever stands on it, no tape, no plastic, no polish from a can.
+          </p>
+          <figure className="w-[110px] text-center">
+            <img src={code} alt="This card as a code: the same words, for a phone" width={110} height={110} />
+            <figcaption className="mt-1 text-note text-soft">the same words</figcaption>
+          </figure>
+        </footer>
+      </article>
+    </main>
+  );
+}
