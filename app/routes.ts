@@ -19,6 +19,8 @@ export default [
   route("jobs/:planId/report", "routes/report.tsx"),
   route("jobs/:planId/recipe", "routes/recipe.tsx"),
   route("pair", "routes/pair.ts"),
+  route("shop/backup", "routes/backup.tsx"),
+  route("shop/backup.db", "routes/backup-file.ts"),
   route("shop/devices", "routes/devices.tsx"),
   route("bench/tool", "routes/bench-tool.ts"),
   route("find", "routes/find.tsx"),

@@ -7,6 +7,7 @@ import { freePort, startServer } from "../scripts/server.mjs";
 import { database } from "./database.ts";
 import { files } from "./files.ts";
 import { kill } from "./kill.ts";
+import { ledger } from "./ledger.ts";
 import { limits } from "./limits.ts";
 import { routes } from "./routes.ts";
 import { server } from "./server.ts";
@@ -16,7 +17,7 @@ import type { OwnShop, Trial, TrialResult } from "./trial.ts";
 // Runs the trials, or those that are named; --short is what runs with the other tests. The whole run writes its table into
 // docs/reliability.md.
 
-const TRIALS: readonly Trial[] = [files, routes, kill, database, server, tabs, limits];
+const TRIALS: readonly Trial[] = [files, routes, kill, ledger, database, server, tabs, limits];
 const words = process.argv.slice(2);
 const short = words.includes("--short");
 const named = words.filter((word) => !word.startsWith("--"));

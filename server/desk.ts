@@ -93,6 +93,8 @@ async function chore({ chore: name, words }: ChoreMessage): Promise<unknown> {
       return bookkeeping.failed(words[0]!, words[1]!);
     case "makePlan":
       return bookkeeping.makePlan(words[0]!, readAsked(words.slice(1)));
+    case "copy":
+      return bookkeeping.copy();
     case "planningEnded":
       return bookkeeping.planningEnded(words[0]!);
   }

@@ -15,7 +15,7 @@ export interface AskMessage {
 export interface ChoreMessage {
   kind: "chore";
   id: number;
-  chore: "pending" | "weighty" | "summarise" | "failed" | "makePlan" | "planningEnded";
+  chore: "pending" | "weighty" | "summarise" | "failed" | "makePlan" | "planningEnded" | "copy";
   words: string[];
 }
 

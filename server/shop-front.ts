@@ -37,6 +37,9 @@ const LARGE_BODY = 150_000;
 /** Board pictures that one caller may have waiting. */
 const MOST_BOARDS = 4;
 const MOST_REMEMBERED = 2000;
+/** How often it is looked whether today's copy of the shop has been made, and when first. */
+const COPY_EVERY = 3_600_000;
+const FIRST_COPY = 30_000;
 
 const NEVER: Refusal = {
   status: 503,
@@ -197,6 +200,7 @@ class ShopFront {
   private planning = false;
   private closed = false;
   private soon: NodeJS.Timeout | undefined;
+  private copies: NodeJS.Timeout | undefined;
 
   constructor({ spawn, files, openNetwork, desks = DESKS, patience = PATIENCE, deadline = DEADLINE }: FrontOptions) {
     this.patience = patience;
@@ -255,6 +259,11 @@ class ShopFront {
     const pending = await this.chore("pending", []);
     if (Array.isArray(pending)) for (const id of pending) this.toSummarise.add(String(id));
     void this.summariseAll();
+    // a copy a day, whenever the shop is open on it
+    const copy = () => void this.chore("copy", [], "slow");
+    this.copies = setInterval(copy, COPY_EVERY);
+    this.copies.unref();
+    setTimeout(copy, FIRST_COPY).unref();
   }
 
   private async chore(chore: ChoreMessage["chore"], words: string[], lane: Lane = "quick"): Promise<unknown> {
@@ -309,6 +318,7 @@ class ShopFront {
   async close() {
     this.closed = true;
     clearTimeout(this.soon);
+    clearInterval(this.copies);
     await this.pool.close();
   }
 

@@ -4,6 +4,7 @@ import { next } from "#core/judge/next";
 import type { BenchTask } from "#core/ledger/bench";
 import type { Plan } from "#core/plan/plan";
 import { judgementOf } from "#core/schedule/kept";
+import { readWallTime } from "#core/units/wall-time";
 import { Swatch } from "~/drawing/swatch";
 import { sayAt } from "./task-words";
 
@@ -16,12 +17,13 @@ export function NextView({ task, plan, wall }: { task: BenchTask; plan: Plan; wa
   const options = useMemo(() => {
     const judged = judgementOf(plan).zones.find(({ zone }) => zone.id === zoneId);
     if (!judged) return [];
+    const start = readWallTime(plan.start)!;
     const done = factsOf(plan).get(zoneId)?.size ?? 0;
     const all = next(plan, judged, {
       done,
-      at: minute - judged.climate.zero,
+      at: minute - start,
       materials: plan.pinned.materials,
-    }).map((option) => ({ ...option, wall: judged.climate.zero + option.from }));
+    }).map((option) => ({ ...option, wall: start + option.from }));
     const rank = { now: 0, from: 1, over: 2, never: 3 };
     return all.sort((one, two) => rank[one.can] - rank[two.can] || one.wall - two.wall);
   }, [plan, zoneId, minute]);

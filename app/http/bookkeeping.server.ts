@@ -1,3 +1,4 @@
+import { copyOfToday } from "#db/backup";
 import { type Asked, makePlan, planningEnded } from "#db/make-plan";
 import { pendingSummaries, summarise, summaryFailed, weighty } from "#db/plans";
 import { theStore } from "./store.server";
@@ -15,6 +16,8 @@ export const bookkeeping = {
   summarise: async (planId: string) => summarise(await theStore(), planId),
   failed: async (planId: string, because: string) => summaryFailed(await theStore(), planId, because),
   makePlan: async (owner: string, asked: Asked) => makePlan(await theStore(), owner, asked),
+  /** today's copy of the whole shop, where there is none yet */
+  copy: async () => copyOfToday(await theStore()),
   /** whoever was planning took too long, or broke */
   planningEnded: async (owner: string) => planningEnded(await theStore(), owner),
 };

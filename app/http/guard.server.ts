@@ -44,7 +44,7 @@ function isFromOwnPage({ header }: Asked): boolean {
 }
 
 /** Things that take long to work out, or are data as a file: no other site may have them loaded. */
-const COSTS = /\/(board\.png|days\.ics|export|palette\.gpl|room-sensor|(list|stock|prices)\.csv)(\.data)?$/;
+const COSTS = /\/(board\.png|backup\.db|days\.ics|export|palette\.gpl|room-sensor|(list|stock|prices)\.csv)(\.data)?$/;
 
 /** Another site may link to a page here, and nothing else: no picture, frame, script or download. */
 function isForeignLoad({ header }: Asked, path: string): boolean {
@@ -107,12 +107,18 @@ export function refusalOf(asked: Asked): Refusal | null {
 const MOST_BYTES = 5_200_000;
 const MOST_PHOTO_BYTES = 8_300_000;
 
+/** A whole shop with all its photos. */
+const MOST_BACKUP_BYTES = 256_000_000;
+
 /** Bytes that may be sent to a path. */
 export const bodyLimit = (path: string): number =>
+  /^\/shop\/backup(\.data)?$/.test(path.split("?", 1)[0]!) ? MOST_BACKUP_BYTES : bodyLimitOfForms(path);
+
+const bodyLimitOfForms = (path: string): number =>
   /\/(board|bench)(\.data)?$/.test(path.split("?", 1)[0]!) ? MOST_PHOTO_BYTES : MOST_BYTES;
 
 export const tooLarge = (limit: number): Refusal => ({
   status: 413,
   title: "That is too large",
-  says: `${limit === MOST_PHOTO_BYTES ? "A photo can be up to 8 MB" : "A form or file can be up to 5 MB"}. Nothing was changed; save it smaller and try again.`,
+  says: `${limit === MOST_BACKUP_BYTES ? "A backup can be up to 256 MB here; restore a larger one with npm run restore" : limit === MOST_PHOTO_BYTES ? "A photo can be up to 8 MB" : "A form or file can be up to 5 MB"}. Nothing was changed; save it smaller and try again.`,
 });

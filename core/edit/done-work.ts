@@ -50,7 +50,8 @@ function wrongWith(plan: Plan, before: Crust, after: Crust, done: Done): string 
     const at = place.get(step.id);
     if (at === undefined) return `${quoted(plan, step)} has been done, so it stays`;
     if (!isSameWork(step, after.steps[at]!)) return `${quoted(plan, step)} has been done, so it stays as it was`;
-    last = Math.max(last, at);
+    if (at < last) return `${quoted(plan, step)} has been done after what it would come before`;
+    last = at;
   }
   const slipped = after.steps.slice(0, last).find(({ id }) => !known.has(id));
   return slipped ? `${quoted(plan, slipped)} would go under work that has been done` : null;

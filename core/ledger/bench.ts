@@ -144,6 +144,10 @@ class JobBench {
     }
   }
 
+  private get clock() {
+    return { start: readWallTime(this.plan.start)!, now: this.now };
+  }
+
   private facts(zoneId: string) {
     return factsOf(this.plan).get(zoneId) ?? NO_FACTS;
   }
@@ -249,7 +253,7 @@ class JobBench {
     const all = on.flatMap((place) => {
       const zone = this.zones.get(place.zoneId)!;
       const placed = this.placed(place);
-      return placed ? countdownsFor(zone.judged, placed, this.facts(place.zoneId), this.now) : [];
+      return placed ? countdownsFor(zone.judged, placed, this.facts(place.zoneId), this.clock) : [];
     });
     const byFilm = new Map<string, Countdown>();
     for (const one of all) {
@@ -269,7 +273,7 @@ class JobBench {
     return [...this.zones.values()].flatMap(({ judged, next }): Drying[] => {
       if (!next) return [];
       const facts = this.facts(judged.zone.id);
-      const waits = countdownsFor(judged, next, facts, this.now);
+      const waits = countdownsFor(judged, next, facts, this.clock);
       return waits
         .filter(({ opens, shuts }) => opens > this.now || (shuts !== null && shuts > this.now))
         .slice(0, 1)

@@ -35,18 +35,18 @@ function gateMeant(gates: readonly Gate[], age: number): Gate {
 
 /** What the next phase of a zone waits for, one countdown for each film: at a time on the wall. */
 export function countdownsFor(
-  { zone, phases, climate }: ZoneJudgement,
+  { zone, phases }: Pick<ZoneJudgement, "zone" | "phases">,
   next: JudgedPhase,
   facts: Facts,
-  now: WallMinutes,
+  { start, now }: { start: WallMinutes; now: WallMinutes },
 ): Countdown[] {
   const byFilm = new Map<string, Countdown>();
   for (const demand of next.demands) {
     const fact = facts.get(demand.from);
     const film = phases.find(({ phase }) => phase.id === demand.from);
     if (!fact || !film) continue;
-    const gate = gateMeant(demand.gates, now - climate.zero - fact.ends);
-    const wall = (minutes: number) => climate.zero + fact.ends + minutes;
+    const gate = gateMeant(demand.gates, now - start - fact.ends);
+    const wall = (minutes: number) => start + fact.ends + minutes;
     const { stage, opens, shuts } = gate;
     const one: Countdown = {
       zoneId: zone.id,

@@ -10,6 +10,7 @@ import { watered } from "../rules/example.ts";
 import { choose, insertAt, type NewStep, ofFamily } from "../rules/repair.ts";
 import type { Place, Severity } from "../rules/rule.ts";
 import type { Minutes, WallMinutes } from "../units/units.ts";
+import { readWallTime } from "../units/wall-time.ts";
 import type { Trouble } from "./event.ts";
 import { ownCrust } from "./own-crust.ts";
 
@@ -408,7 +409,7 @@ export function waysOn(
   const before = judgedOn(plan);
   const placed = before.phases.find(({ phase }) => phase.id === phaseId);
   const fact = factsOf(plan).get(zone.id)?.get(phaseId);
-  const age = fact ? now - before.climate.zero - fact.ends : 0;
+  const age = fact ? now - readWallTime(plan.start)! - fact.ends : 0;
   const material = placed?.phase.material ?? null;
   const open = material?.windows.open ?? material?.drying.touch;
   const on: Ground = {

@@ -77,12 +77,10 @@ const climates = new WeakMap<Room, Map<WallMinutes, Climate>>();
 export function climateOf(room: Room, zero: WallMinutes): Climate {
   const byZero = climates.get(room) ?? new Map<WallMinutes, Climate>();
   climates.set(room, byZero);
-  // steady air is the same at any hour
-  const key = room.course ? zero : 0;
-  let climate = byZero.get(key);
+  let climate = byZero.get(zero);
   if (!climate) {
-    climate = climateFrom(room, key);
-    byZero.set(key, climate);
+    climate = climateFrom(room, zero);
+    byZero.set(zero, climate);
   }
   return climate;
 }

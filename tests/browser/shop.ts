@@ -72,7 +72,7 @@ export const test = base.extend<Options, { template: Template; shared: Shop }>({
     if (sensor === null && !alone) {
       for (const name of readdirSync(shared.folder))
         if (!["crust.db", "crust.db-wal", "crust.db-shm", "crust.db-marks"].includes(name))
-          rmSync(join(shared.folder, name));
+          rmSync(join(shared.folder, name), { recursive: true, force: true });
       copyFileSync(database, join(shared.folder, "next.db"));
       renameSync(join(shared.folder, "next.db"), join(shared.folder, "crust.db"));
       await use(shared);
