@@ -97,12 +97,20 @@ export function useBench(state: BenchState, by: string | null): BenchView {
   }, [revalidate]);
 
   const looking = useRef(false);
+  const wanted = useRef(false);
   const lookOnce = useCallback(async () => {
+    wanted.current = true;
     if (looking.current) return;
     looking.current = true;
-    await look().finally(() => {
+    try {
+      // what is pressed while it looks is handed in right after
+      while (wanted.current) {
+        wanted.current = false;
+        await look();
+      }
+    } finally {
       looking.current = false;
-    });
+    }
   }, [look]);
 
   useEffect(() => {

@@ -15,6 +15,7 @@ export const loader = () =>
   withStore(async (store) => ({
     empty: await isEmpty(store),
     embedded: store.place.file !== null,
+    most: COPIES,
     copies: copiesOf(store).map(({ name, bytes, at }) => ({ name, bytes, at: todayNow(at) })),
   }));
 
@@ -43,7 +44,7 @@ export const meta = () => [{ title: "Backup · Jolly Crust" }];
 const sayBytes = (bytes: number) => (bytes < 1e6 ? `${Math.ceil(bytes / 1000)} kB` : `${(bytes / 1e6).toFixed(1)} MB`);
 
 export default function BackupRoute() {
-  const { empty, embedded, copies } = useLoaderData<typeof loader>();
+  const { empty, embedded, most, copies } = useLoaderData<typeof loader>();
   const result = useActionData<typeof action>();
   const busy = useNavigation().state !== "idle";
   return (
@@ -64,8 +65,7 @@ export default function BackupRoute() {
             </p>
             <h2 className="mt-8 text-[1.0625rem]">Made by itself</h2>
             <p className="text-soft">
-              One copy a day beside the data, {COPIES} of them; the oldest goes. They do not help if this machine is
-              lost.
+              One copy a day beside the data, {most} of them; the oldest goes. They do not help if this machine is lost.
             </p>
             {copies.length === 0 && <p className="mt-2">None yet: the first is made soon after the shop is opened.</p>}
             <ul className="mt-2">

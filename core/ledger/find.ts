@@ -28,6 +28,7 @@ const HEX = /^#?([0-9a-f]{6})$/i;
 /** A colour further off than this is another colour, in CIEDE2000. */
 const FARTHEST = 12;
 const MOST_FOUND = 60;
+const LESS_MEANT = 0.3;
 
 /** What a look is called in the trade, for whoever asks by it. */
 const INTENT_WORDS: Readonly<Record<string, string>> = {
@@ -102,7 +103,10 @@ export function find(asked: string, jobs: readonly { plan: Plan; events: readonl
           others.some((word) => `${material.name} ${material.family}`.toLowerCase().includes(word));
         if (!named || (colour === null && !itself)) continue;
         matched = true;
-        found.push({ ...at, what: material.name, colour: material.colour, distance: off });
+        // what is meant by its own name comes before what only has a word in common
+        const close = `${material.name} ${plan.title}`.toLowerCase();
+        const meant = others.every((word) => close.includes(word));
+        found.push({ ...at, what: material.name, colour: material.colour, distance: off + (meant ? 0 : LESS_MEANT) });
       }
       if (!matched && colour === null && has(about))
         found.push({ ...at, what: crust.name, colour: null, distance: 0.5 });

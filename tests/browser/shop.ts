@@ -28,6 +28,15 @@ interface Options {
   shop: Shop;
 }
 
+/** Stops a server, and waits until it writes nothing any more. */
+function ended({ child, stop }: Awaited<ReturnType<typeof startServer>>): Promise<void> {
+  if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve();
+  return new Promise((resolve) => {
+    child.once("exit", () => resolve());
+    stop();
+  });
+}
+
 /**
  * A fresh shop for every test: a database with the demo, or an empty one. A server takes seconds to start, so the
  * tests of one worker share one: the database replaces the one before, as a painter would restore a backup.
@@ -46,7 +55,7 @@ export const test = base.extend<Options, { template: Template; shared: Shop }>({
         return file;
       };
       await use({ demo: await made("demo.db", true), empty: await made("empty.db", false) });
-      rmSync(folder, { recursive: true, force: true });
+      rmSync(folder, { recursive: true, force: true, maxRetries: 8, retryDelay: 100 });
     },
     { scope: "worker" },
   ],
@@ -59,8 +68,8 @@ export const test = base.extend<Options, { template: Template; shared: Shop }>({
         environment: { JOLLY_CRUST_DATA: folder, ROOM_SENSOR_URL: "" },
       });
       await use({ address: server.address, folder });
-      server.stop();
-      rmSync(folder, { recursive: true, force: true });
+      await ended(server);
+      rmSync(folder, { recursive: true, force: true, maxRetries: 8, retryDelay: 100 });
     },
     { scope: "worker" },
   ],
@@ -90,10 +99,10 @@ export const test = base.extend<Options, { template: Template; shared: Shop }>({
       },
     });
     await use({ address: server.address, folder });
-    server.stop();
+    await ended(server);
     room?.closeAllConnections();
     room?.close();
-    rmSync(folder, { recursive: true, force: true });
+    rmSync(folder, { recursive: true, force: true, maxRetries: 8, retryDelay: 100 });
   },
   baseURL: async ({ shop }, use) => {
     await use(shop.address);
