@@ -759,7 +759,7 @@ export const lampShelf = (): Plan =>
             step("block", "brush", "stain-block-shellac"),
             step("slate", "brush", "chalk-slate", { coats: 2 }),
             step("green", "brush", "chalk-sea-green", { coats: 2 }),
-            step("rub", "wet-distress", undefined, { reveals: "slate" }),
+            step("rub", "sand-220", undefined, { reveals: "slate" }),
             step("look", "look", undefined, {
               branches: [
                 { id: "enough", name: "worn enough" },
@@ -767,7 +767,7 @@ export const lampShelf = (): Plan =>
               ],
               expected: "enough",
             }),
-            step("cut", "sand-220", undefined, { branch: "more", reveals: "slate" }),
+            step("cut", "sand-150", undefined, { branch: "more", reveals: "slate" }),
             step("wax", "wax", "wax-clear", { wait: { kind: "next working day" } }),
             step("dark", "wax", "wax-dark", some(1, "recess")),
             step("buff", "buff"),

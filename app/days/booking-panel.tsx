@@ -137,33 +137,30 @@ export function BookingPanel({
           )}
         </EditForm>
       )}
-      {placed && booking.section === null && <DoneForm booking={booking} onSet={onSet} />}
+      {placed && <DoneLinks booking={booking} />}
     </section>
   );
 }
 
-/** Marks work as done when it was scheduled, or as still to do: done work stays where it was. */
-function DoneForm({ booking, onSet }: { booking: Booking; onSet: () => void }) {
+/** Work is written down at the bench; what was, stands in the ledger. */
+function DoneLinks({ booking: { planId, does } }: { booking: Booking }) {
   const { plan } = useJob();
   const isDone = plan.done?.some((done) =>
-    booking.does.some(({ zoneId, phaseId }) => done.zoneId === zoneId && done.phaseId === phaseId),
+    does.some(({ zoneId, phaseId }) => done.zoneId === zoneId && done.phaseId === phaseId),
   );
+  const first = does[0]!.phaseId;
+  const zones = does.filter(({ phaseId }) => phaseId === first).map(({ zoneId }) => zoneId);
   return (
-    <EditForm
-      key={`${booking.id} ${isDone}`}
-      does="set done"
-      about={{
-        what: booking.does.map(({ zoneId, phaseId }) => `${zoneId}:${phaseId}`).join(),
-        starts: sayWallTime(booking.starts),
-        ends: sayWallTime(booking.ends),
-      }}
-      label="Mark it as done"
-      className="mt-2 border-t border-hair pt-2"
-      onDone={onSet}
-    >
-      <button className="button" name="way" value={isDone ? "open" : "done"}>
-        {isDone ? "Not done after all" : "Done as scheduled"}
-      </button>
-    </EditForm>
+    <p className="mt-2 flex gap-2 border-t border-hair pt-2">
+      {isDone ? (
+        <Link className="button" to={`/jobs/${planId}/ledger`}>
+          In the ledger
+        </Link>
+      ) : (
+        <Link className="button" to={`/bench?task=${encodeURIComponent(`${planId} ${first} ${zones.join(" ")}`)}`}>
+          At the bench
+        </Link>
+      )}
+    </p>
   );
 }

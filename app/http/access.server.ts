@@ -44,7 +44,7 @@ export const isFromNetwork = (request: Request): boolean => {
 };
 
 /** Letters and figures that cannot be taken for each other. */
-const LETTERS = "ABCDEFGHJKMNPQRSTUVWXYZ23456789";
+const LETTERS = [..."ABCDEFGHIJKLMNOPQRSTUVWXYZ23456789"].filter((letter) => !"ILO".includes(letter));
 const CODE_LENGTH = 8;
 /** How long a code can be used, in milliseconds. */
 export const CODE_LASTS = 10 * 60_000;

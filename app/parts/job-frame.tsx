@@ -66,6 +66,15 @@ function Tabs() {
           )}
         </NavLink>
       ))}
+      <NavLink
+        to={`/jobs/${plan.id}/ledger`}
+        className="flex h-[51px] items-center gap-1.5 border-b-[3px] border-b-transparent px-3 pt-[3px] text-[0.9375rem] font-medium text-soft hover:text-ink"
+      >
+        Ledger
+        <span className="text-note font-normal" aria-hidden="true">
+          9
+        </span>
+      </NavLink>
     </nav>
   );
 }
@@ -197,10 +206,12 @@ function useFrameKeys() {
   useHotkeys("mod+z", () => editor.stepThrough("undo"), { preventDefault: true }, [editor]);
   useHotkeys("mod+shift+z, mod+y", () => editor.stepThrough("redo"), { preventDefault: true }, [editor]);
   useHotkeys(
-    VIEWS.map((view) => view.key).join(", "),
+    [...VIEWS.map((view) => view.key), "9", "0"].join(", "),
     (_event, { keys }) => {
       const view = VIEWS.find((one) => keys?.includes(one.key));
       if (view) navigate(`/jobs/${editor.plan.id}/${view.path}${search}`);
+      else if (keys?.includes("9")) navigate(`/jobs/${editor.plan.id}/ledger`);
+      else if (keys?.includes("0")) navigate("/bench");
     },
     [editor.plan.id, search],
   );

@@ -9,6 +9,8 @@ export const KEY_GROUPS: readonly { title: string; lines: readonly KeyLine[] }[]
     title: "Anywhere in a job",
     lines: [
       { keys: ["1", "…", "8"], does: "Piece, crust, board, days, shelf, mix, materials, house rules" },
+      { keys: ["9"], does: "Ledger" },
+      { keys: ["0"], does: "Bench" },
       { keys: ["Ctrl Z"], does: "Undo" },
       { keys: ["Ctrl Shift Z"], does: "Redo" },
       { keys: ["["], does: "Previous zone" },

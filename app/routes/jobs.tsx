@@ -335,11 +335,17 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
             {busy ? "Reading …" : "Import"}
           </button>
         </Form>
+        <Link to="/bench" className="button">
+          Bench
+        </Link>
         <Link to="/days" className="button">
           Shop calendar
         </Link>
         <Link to="/shelf" className="button">
           Shelf
+        </Link>
+        <Link to="/find" className="button">
+          Find
         </Link>
         <Link to="/shop" className="button">
           Hours and painters

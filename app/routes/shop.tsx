@@ -1,5 +1,5 @@
 import { type FormEvent, useEffect, useRef } from "react";
-import { data, redirect, useActionData, useFetcher, useLoaderData } from "react-router";
+import { data, Link, redirect, useActionData, useFetcher, useLoaderData } from "react-router";
 import { MOST_PAINTERS } from "#core/plan/hours";
 import { type Painter, SKILLS, type Skill } from "#core/plan/shop";
 import { getShop, type ShopWritten, setShop, undoShop } from "#db/shop";
@@ -160,6 +160,12 @@ export default function ShopRoute() {
   return (
     <div className="flex min-h-screen flex-col">
       <PageHead title="Hours and painters">
+        <Link className="button mr-2" to="/shop/devices">
+          Devices
+        </Link>
+        <Link className="button mr-2" to="/shop/backup">
+          Backup
+        </Link>
         <a className="button mr-2" href="/shop/export" download>
           Export the whole shop
         </a>

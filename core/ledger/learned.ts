@@ -10,7 +10,7 @@ import type { LedgerState, SignOf } from "./replay.ts";
 // How long a kind of material takes to dry in this shop against what its tin says, learned from the signs that were looked for.
 // The logarithm of that factor is taken as normal, before anything is seen around 0 (the tin is right), and each observation
 // as normal around it with a known spread: then what is believed after any number of them is normal too (the conjugate update
-// of a normal mean, e.g. Gelman and others, Bayesian Data Analysis, chapter 2). The two spreads are from memory of workshops.
+// of a normal mean with a known spread, as every handbook of Bayesian statistics has it). The two spreads are from memory of workshops.
 
 /** Before anything is seen: one standard deviation of the logarithm. A third longer or a quarter shorter than the tin is common. */
 export const PRIOR_SPREAD = 0.3;

@@ -204,9 +204,14 @@ test("work marked as done stays where it was, and a job's own hours are its own"
   await open(page, `${SETTLE}/days`);
   await page.locator("[data-booking^='carved-settle:arms']").first().click();
   const panel = page.getByRole("region", { name: /^Selected: / });
-  await panel.getByRole("button", { name: "Done as scheduled" }).click();
-  await saved(page);
-  await expect(panel.getByRole("button", { name: "Not done after all" })).toBeVisible();
+  await panel.getByRole("link", { name: "At the bench" }).click();
+  await expect(page.getByText(/next · arms/)).toBeVisible();
+  const logged = page.waitForResponse((answer) => answer.url().endsWith("/bench/log") && answer.ok());
+  await page.getByRole("button", { name: "Done", exact: true }).click();
+  await logged;
+  await open(page, `${SETTLE}/days`);
+  await page.locator("[data-booking^='carved-settle:arms']").first().click();
+  await expect(panel.getByRole("link", { name: /At the bench|In the ledger/ })).toBeVisible();
   await page.goto(`${SETTLE}/house`);
   await page.getByRole("radio", { name: "its own" }).check();
   await saved(page);

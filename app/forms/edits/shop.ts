@@ -3,7 +3,7 @@ import { DensityFigure, Material } from "#core/materials/material";
 import { densityOf, sheetOf } from "#core/materials/measures";
 import { nonsenseIn } from "#core/materials/sense";
 import { materialsIn } from "#core/plan/mix";
-import { DoneWork, Pin, zonesOf } from "#core/plan/plan";
+import { Pin, zonesOf } from "#core/plan/plan";
 import { Room } from "#core/plan/room";
 import { readDuration } from "#core/units/duration";
 import { readWallTime } from "#core/units/wall-time";
@@ -243,29 +243,10 @@ function unpin(place: Place): FormEdit {
   };
 }
 
-/** Marks work on one or more zones as done at a time, or as still to do. */
-function setDone({ fields }: Place): FormEdit {
-  const done = fields.way !== "open";
-  const { starts, ends } = fields;
-  const when = DoneWork.pick({ starts: true, ends: true }).safeParse({ starts, ends });
-  const pairs = (fields.what ?? "").split(",").map((pair) => {
-    const [zoneId = "", phaseId = ""] = pair.split(":");
-    return Pin.pick({ zoneId: true, phaseId: true }).safeParse({ zoneId, phaseId });
-  });
-  if ((done && !when.success) || pairs.some(({ success }) => !success))
-    return refuse("The form arrived incomplete. Reload the page and try again.");
-  return {
-    ok: true,
-    label: done ? "Mark work as done" : "Mark work as not done",
-    commands: pairs.map(({ data }) => ({ do: "set done", ...data!, when: done ? when.data! : null })),
-  };
-}
-
 export const SHOP_FORMS: Record<string, (place: Place) => FormEdit> = {
   "set room": setRoom,
   "import sensor": takeSensor,
   "set time": setTime,
-  "set done": setDone,
   acknowledge,
   "from label": fromLabel,
   "own copy": houseCopy,
