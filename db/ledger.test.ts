@@ -147,7 +147,7 @@ describe("the ledger in the store", () => {
     expect(await ledgerOf(store, id)).toHaveLength(2);
   });
 
-  it("what it changed is told beside the line", async () => {
+  it("what it changed stands beside the line", async () => {
     const before = (await job()).plan;
     const logged = await log(end("a", "scuff", 300));
     if (logged.is !== "logged") throw new Error(logged.is);

@@ -22,7 +22,7 @@ const send = (address: string, lines: readonly object[]) =>
     timeout: 10_000,
   });
 
-/** Ends the server without warning in bursts of logging: what a device was told is safe is there, and nothing is there twice. */
+/** Ends the server without warning in bursts of logging: what a device got confirmed is there, and nothing is there twice. */
 export const ledger: Trial = {
   name: "ledger",
   says: "kill −9 in bursts of logging: what was confirmed is in the ledger, nothing twice, and the queue drains afterwards",

@@ -78,7 +78,7 @@ export async function benchAction(request: Request) {
     if (!read.ok) throw refused(read.says);
     const { ok: _, ...press } = read;
     const result = await logPress(store, press, { device });
-    if (result.is !== "logged") throw refused(result.says ?? "It could not be kept.");
+    if (result.is !== "logged") throw refused(result.says ?? "It could not be saved.");
     return backTo(fields);
   });
 }

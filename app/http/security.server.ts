@@ -4,7 +4,7 @@ import { refusalOf } from "./guard.server";
 import { theStore } from "./store.server";
 import { troubleResponse } from "./trouble.server";
 
-/** Lets in who may come in: every request by the network is held against the list of devices and what their role may ask. */
+/** Lets in who may come in: every request by the network is checked against the list of devices and what their role may do. */
 export const admitDevices: MiddlewareFunction<Response> = async ({ request }, next) => {
   if (!isFromNetwork(request)) return next();
   const { pathname, search } = new URL(request.url);

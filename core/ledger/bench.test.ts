@@ -266,7 +266,7 @@ describe("trouble at the bench", () => {
   });
 });
 
-describe("what is told of a line", () => {
+describe("what the ledger says a line changed", () => {
   it("two hours later, because the coat was still tacky", () => {
     const laid = [done(glazed, "s1", 20), done(glazed, "s2", 50)];
     const before = withLedger(glazed, replay(laid));

@@ -67,7 +67,7 @@ interface Idea {
   when?: (on: Ground) => boolean;
 }
 
-/** Where the trouble is: the step in hand, and what it laid or worked. */
+/** Where the trouble is: the step, and what it laid or worked. */
 interface Ground {
   step: Step;
   material: Material | null;
