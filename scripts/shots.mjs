@@ -7,13 +7,10 @@ import { freePort, startSensor, startServer } from "./server.mjs";
 
 const VIEWS = [
   ["jobs", "/"],
-  ["new-job", "/jobs/new"],
   ["piece", "/jobs/sailmakers-bench/piece?zone=bench-legs"],
   ["crust", "/jobs/carved-settle/crust?zone=back"],
   ["crust-findings", "/jobs/chart-cabinet/crust?zone=sides&step=seal"],
-  ["what-next", "/jobs/carved-settle/crust?zone=back&step=bone&aside=next"],
   ["board", "/jobs/carved-settle/board?zone=back"],
-  ["board-compared", "/jobs/chart-cabinet/board?zone=plinth&against=step:bone"],
   ["mix", "/jobs/carved-settle/mix?mix=chalk-mustard:2,mineral-storm:1&want=%236c7050"],
   ["days", "/jobs/carved-settle/days"],
   ["days-clash", "/jobs/chart-cabinet/days"],
@@ -22,9 +19,17 @@ const VIEWS = [
   ["shop-shelf", "/shelf?show=tins&tin=pot-2"],
   ["mix-card", "/jobs/dough-bin/mix-cards"],
   ["quote", "/jobs/carved-settle/quote"],
-  ["materials", "/jobs/carved-settle/materials?material=chalk-bone-white"],
   ["house-rules", "/jobs/iron-strongbox/house"],
   ["guide", "/guide"],
+  ["ledger", "/jobs/lamp-shelf/ledger"],
+  ["care-card", "/jobs/harbour-stool/care"],
+];
+
+const atBench = (phase) => `/bench?task=${encodeURIComponent(`lamp-shelf ${phase} shelf-board`)}`;
+/** The bench as it is in use: a glaze on, and its window running. */
+const BENCH = [
+  ["bench", { width: 820, height: 1180 }],
+  ["bench-phone", { width: 390, height: 844 }],
 ];
 
 ensurePackages();
@@ -66,7 +71,24 @@ try {
     if (path.includes("/board")) await page.locator("[data-board=finished]").waitFor();
     await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });
   }
-  console.log(`${VIEWS.length} pictures in docs/screenshots`);
+  for (const phase of ["slip", "drift"]) {
+    await page.goto(server.address + atBench(phase));
+    await page.locator("html[data-live]").waitFor();
+    const logged = page.waitForResponse(
+      (answer) => answer.url().endsWith("/bench/log") && answer.request().method() === "POST",
+    );
+    await page.getByRole("button", { name: "Done", exact: true }).click();
+    await logged;
+  }
+  for (const [name, viewport] of BENCH) {
+    await page.setViewportSize(viewport);
+    await page.goto(server.address + atBench("wipe"));
+    await page.locator("html[data-live]").waitFor();
+    await page.getByRole("timer").waitFor();
+    await page.evaluate(() => document.fonts.ready);
+    await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });
+  }
+  console.log(`${VIEWS.length + BENCH.length} pictures in docs/screenshots`);
   const boards = quietly(bin("tsx"), ["scripts/board-pictures.ts"], {});
   if (boards.code !== 0) stopWith(boards.said);
   console.log(boards.said.trim());

@@ -114,11 +114,18 @@ const MOST_BACKUP_BYTES = 256_000_000;
 export const bodyLimit = (path: string): number =>
   /^\/shop\/backup(\.data)?$/.test(path.split("?", 1)[0]!) ? MOST_BACKUP_BYTES : bodyLimitOfForms(path);
 
+/** A job with its photos, brought to the jobs list. */
+const MOST_ARCHIVE_BYTES = 64_000_000;
+const JOBS_LIST = /^\/(_root\.data)?$/;
+
 const bodyLimitOfForms = (path: string): number =>
+  JOBS_LIST.test(path.split("?", 1)[0]!) ? MOST_ARCHIVE_BYTES : bodyLimitOfPages(path);
+
+const bodyLimitOfPages = (path: string): number =>
   /\/(board|bench)(\.data)?$/.test(path.split("?", 1)[0]!) ? MOST_PHOTO_BYTES : MOST_BYTES;
 
 export const tooLarge = (limit: number): Refusal => ({
   status: 413,
   title: "That is too large",
-  says: `${limit === MOST_BACKUP_BYTES ? "A backup can be up to 256 MB here; restore a larger one with npm run restore" : limit === MOST_PHOTO_BYTES ? "A photo can be up to 8 MB" : "A form or file can be up to 5 MB"}. Nothing was changed; save it smaller and try again.`,
+  says: `${limit === MOST_BACKUP_BYTES ? "A backup can be up to 256 MB here; restore a larger one with npm run restore" : limit === MOST_ARCHIVE_BYTES ? "A job with its photos can be up to 64 MB" : limit === MOST_PHOTO_BYTES ? "A photo can be up to 8 MB" : "A form or file can be up to 5 MB"}. Nothing was changed; save it smaller and try again.`,
 });

@@ -14,6 +14,7 @@ import { getShop, setShop } from "#db/shop";
 import type { Worked } from "#db/summary";
 import { CrustStrip } from "~/drawing/crust-strip";
 import { readForm } from "~/http/body.server";
+import { importArchive, isArchive } from "~/http/job-archive.server";
 import { datesIn, type JobDates, readShopState, standingIn } from "~/http/plan-of-work.server";
 import { withStore } from "~/http/trouble.server";
 import { notePending, noteShopChanged, noteWritten } from "~/http/written.server";
@@ -92,6 +93,13 @@ async function importFile(store: Store, form: FormData) {
   const file = form.get("file");
   if (!(file instanceof File) || file.size === 0)
     return refuseFile("", [{ where: "", says: "Choose a *.crust.json file first." }]);
+  const start = new Uint8Array(await file.slice(0, 4).arrayBuffer());
+  if (isArchive(start)) {
+    const done = await importArchive(store, new Uint8Array(await file.arrayBuffer()));
+    if (!done.ok) return refuseFile(file.name, [{ where: "", says: done.says }]);
+    noteWritten(done.plan);
+    return redirect(`/jobs/${done.id}/ledger`);
+  }
   if (file.size > LIMITS.projectFileBytes) return refuseFile(file.name, [{ where: "", says: tooLarge(file.size) }]);
   const text = utf8(await file.arrayBuffer());
   if (text === null)
@@ -327,7 +335,7 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
           <input
             type="file"
             name="file"
-            accept=".json,application/json"
+            accept=".json,.zip,application/json,application/zip"
             aria-label="Crust file"
             className="w-56 text-note file:mr-2 file:min-h-8 file:rounded-std file:border file:border-edge file:bg-board file:px-3"
           />

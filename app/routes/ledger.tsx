@@ -340,6 +340,23 @@ export default function LedgerRoute() {
             </label>
             <button className="button">Add a note</button>
           </Form>
+          <Form method="post" className="ledger-add" reloadDocument aria-label="How it turned out">
+            <input type="hidden" name="plan" value={plan.id} />
+            <input type="hidden" name="kind" value="outcome" />
+            <input type="hidden" name="on" value="" />
+            <input type="hidden" name="line" value={`${token}-outcome`} />
+            <input type="hidden" name="to" value={`/jobs/${plan.id}/ledger`} />
+            <label className="grow">
+              How it turned out
+              <input name="text" className="field" maxLength={1000} />
+            </label>
+            <button className="button" name="good" value="yes">
+              Well
+            </button>
+            <button className="button" name="good" value="no">
+              Not well
+            </button>
+          </Form>
         </section>
         <section aria-label="Plan and real" className="min-w-0">
           <h2 className="mb-2 text-view">Plan and real</h2>
@@ -396,6 +413,9 @@ export default function LedgerRoute() {
             <Link className="button" to={`/jobs/${plan.id}/report`}>
               Job report
             </Link>
+            <a className="button" href={`/jobs/${plan.id}/export?as=archive`} download>
+              Export with ledger and photos
+            </a>
           </div>
         </section>
       </main>

@@ -1,5 +1,6 @@
 import { nanoid } from "nanoid";
 import { data, Form, Link, redirect, useNavigation } from "react-router";
+import { factorsOf, SURE_FROM } from "#core/ledger/learned";
 import { hoursOfShop } from "#core/plan/shop";
 import { DAY } from "#core/units/units";
 import { midnightBefore, sayWallTime, weekday } from "#core/units/wall-time";
@@ -9,6 +10,7 @@ import { Field, TextField } from "~/forms/edit-form-parts";
 import { type Faults, type FormFields, fieldsOf } from "~/forms/fields";
 import { readNewJob } from "~/forms/job-form";
 import { readForm } from "~/http/body.server";
+import { learnedOf } from "~/http/ledger.server";
 import { withStore } from "~/http/trouble.server";
 import { noteWritten } from "~/http/written.server";
 import { Brand } from "~/parts/brand";
@@ -32,9 +34,13 @@ export async function action({ request }: Route.ActionArgs) {
   return withStore(async (store) => {
     const read = readNewJob(values, hoursOfShop((await getShop(store)).shop));
     if (!read.ok) return data({ faults: read.faults, values }, { status: 422 });
+    // a new job waits as long as things have been seen to dry here
+    const drying = factorsOf(await learnedOf(store), SURE_FROM);
+    const known = Object.keys(drying).length > 0;
+    const plan = known ? { ...read.plan, pinned: { ...read.plan.pinned, drying } } : read.plan;
     // a form sent twice finds its job already there
-    if (await addPlan(store, read.plan)) noteWritten(read.plan);
-    return redirect(`/jobs/${read.plan.id}/crust`);
+    if (await addPlan(store, plan)) noteWritten(plan);
+    return redirect(`/jobs/${plan.id}/crust`);
   });
 }
 

@@ -5,6 +5,7 @@ import { judge, judgeZones } from "../judge/judge.ts";
 import { findCrust, findZone, type Plan } from "../plan/plan.ts";
 import { DEFAULT_SHOP } from "../plan/shop.ts";
 import { fittedIn, workOf } from "../schedule/plan-of-work.ts";
+import type { PotOnShelf } from "../shelf/stock.ts";
 import { readWallTime, sayWallTime } from "../units/wall-time.ts";
 import { benchOf, opensOf, shutsOf } from "./bench.ts";
 import { changeWords } from "./change-words.ts";
@@ -15,6 +16,7 @@ import { ownCrust } from "./own-crust.ts";
 import { planFromRecipe, recipeOf, scaleOf } from "./recipe.ts";
 import { replay } from "./replay.ts";
 import { likelyTroubles, waysOn } from "./trouble.ts";
+import { usedFor } from "./used.ts";
 import { withLedger } from "./with-ledger.ts";
 
 const glazed = planOf(
@@ -335,5 +337,40 @@ describe("the record that outlives the job", () => {
     expect(find("milky", jobs).map(({ lineId }) => lineId)).toContain(events[4]!.id);
     expect(find("#ff00ff", jobs)).toEqual([]);
     expect(find("   ", jobs)).toEqual([]);
+  });
+});
+
+describe("what finished work takes off the shelf", () => {
+  const end = done(glazed, "s2", 45);
+  const pot = (id: string, amount: number, opened: string | null): PotOnShelf => ({
+    id,
+    goodId: "mineral-storm",
+    amount,
+    held: 500,
+    place: null,
+    condition: opened ? "good" : "sealed",
+    opened,
+    bought: null,
+    counted: null,
+    paid: null,
+    supplierId: null,
+  });
+
+  it("the planned amount from the open tin first, the rest from the next, the same ids every time", () => {
+    const pots = [pot("sealed", 500, null), pot("open", 10, "2026-11-01")];
+    const movements = usedFor(glazed, end, replay([end]), pots);
+    expect(movements.map((one) => one.potId)).toEqual(["open", "sealed"]);
+    expect(movements[0]).toMatchObject({ does: "used", amount: 10, planId: "example" });
+    expect(usedFor(glazed, end, replay([end]), pots)).toEqual(movements);
+  });
+
+  it("what was measured counts in place of what was planned", () => {
+    const amount = lineAt(glazed, "amount", 44, on("s2"), { materialId: "mineral-storm", amount: 77, unit: "ml" });
+    const [used] = usedFor(glazed, end, replay([amount, end]), [pot("open", 500, "2026-11-01")]);
+    expect(used).toMatchObject({ amount: 77 });
+  });
+
+  it("what the shelf does not have is not booked", () => {
+    expect(usedFor(glazed, end, replay([end]), [])).toEqual([]);
   });
 });

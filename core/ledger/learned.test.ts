@@ -63,6 +63,7 @@ describe("the conjugate update of a normal mean", () => {
     expect(many.factor).toBeGreaterThan(few.factor);
     expect(many.factor).toBeCloseTo(1.5, 1);
     expect(many.now.spread).toBeLessThan(few.now.spread);
+    expect(factorsOf([few, { ...many, family: "clear wax" }], 3)).toEqual({ "clear wax": expect.any(Number) });
     expect(factorsOf([many])).toEqual({ "chalk-type paint": Math.round(many.factor * 100) / 100 });
   });
 

@@ -163,6 +163,13 @@ export function learnedFrom(observations: readonly Observation[]): Learned[] {
     .sort((one, two) => two.observations.length - one.observations.length || (one.family < two.family ? -1 : 1));
 }
 
-/** The factors in the shape a plan keeps them, to two figures after the point. */
-export const factorsOf = (learned: readonly Learned[]): DryingFactors =>
-  Object.fromEntries(learned.map(({ family, factor }) => [family, Math.round(factor * 100) / 100]));
+/** Fewer looks than this are too few for plans to go by them without being asked. */
+export const SURE_FROM = 3;
+
+/** The factors in the shape a plan keeps them, to two figures after the point, of kinds that were watched so often. */
+export const factorsOf = (learned: readonly Learned[], least = 1): DryingFactors =>
+  Object.fromEntries(
+    learned
+      .filter(({ observations }) => observations.length >= least)
+      .map(({ family, factor }) => [family, Math.round(factor * 100) / 100]),
+  );
