@@ -4,7 +4,7 @@ import { describe, expect, it } from "vitest";
 import { plan as anyPlan, zone as anyZone, steps } from "../../tests/random-crusts.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
 import { DEFAULT_HOURS } from "../plan/hours.ts";
-import { LIMITS, type Plan, type Step, zonesOf } from "../plan/plan.ts";
+import { type DryingFactors, LIMITS, type Plan, type Step, zonesOf } from "../plan/plan.ts";
 import { REFERENCE_ROOM } from "../plan/room.ts";
 import { examplePlan } from "../rules/example.ts";
 import { applyCommand, applyCommands } from "./apply.ts";
@@ -87,6 +87,9 @@ function commandsFor(plan: Plan): fc.Arbitrary<Command> {
         null,
       ),
     }),
+    fc
+      .constantFrom<DryingFactors>({}, { "chalk-type paint": 1.2 }, { "clear wax": 0.8, "milk paint": 1.5 })
+      .map((drying) => ({ do: "set drying" as const, drying })),
     fc.subarray(["lead", "heat"]).map((dangers) => ({ do: "acknowledge" as const, dangers })),
     fc
       .subarray([

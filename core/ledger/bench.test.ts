@@ -169,6 +169,21 @@ describe("the real line", () => {
   });
 });
 
+describe("the next working day", () => {
+  it("is the one after the shop's own midnight, in steady air as in any other", () => {
+    // the coat before is done at one in the morning of the second day: the third is the next
+    const plan = planOf([
+      ["brush", "chalk-slate"],
+      ["brush", "chalk-bone-white", { wait: { kind: "next working day" } }],
+    ]);
+    const night = 16 * 60;
+    const late = withLedger(plan, replay([done(plan, "s1", night)]));
+    const [first, second] = judge(late).zones[0]!.phases;
+    expect(sayWallTime(startOf(plan) + first!.ends)).toBe("2026-12-01T01:00");
+    expect(sayWallTime(startOf(plan) + second!.starts)).toBe("2026-12-02T09:00");
+  });
+});
+
 describe("no edit changes what was done", () => {
   const base = withLedger(glazed, replay([done(glazed, "s1", 10), done(glazed, "s2", 45)]));
   it.each([
