@@ -1,6 +1,6 @@
 import sharp from "sharp";
 import { Board } from "#core/board/board";
-import { boardWorkOf } from "#core/board/board-work";
+import { boardWorkOf, panelFor } from "#core/board/board-work";
 import type { LedgerEvent } from "#core/ledger/event";
 import { stepThen } from "#core/ledger/step-then";
 import type { Plan } from "#core/plan/plan";
@@ -165,7 +165,7 @@ export function harbourStoolLedger(plan: Plan): LedgerEvent[] {
 export async function demoPhoto(plan: Plan, zoneId: string, phaseId: string, seed: number) {
   const judged = judgementOf(plan).zones.find(({ zone }) => zone.id === zoneId)!;
   const at = judged.phases.findIndex(({ phase }) => phase.id === phaseId) + 1;
-  const board = new Board(boardWorkOf(judged, "carved", seed), 640);
+  const board = new Board(boardWorkOf(judged, panelFor(judged.zone), seed), 640);
   const { width, height } = board.grid;
   const { data, info } = await sharp(board.picture(at), { raw: { width, height, channels: 4 } })
     .flatten({ background: "#f7f3ea" })

@@ -68,6 +68,7 @@ try {
     if (path.startsWith("/jobs/") && path.endsWith("/days"))
       await page.getByRole("status").filter({ hasText: /…/ }).first().waitFor({ state: "hidden" });
     if (path.endsWith("/house")) await page.getByText("finishing loft").waitFor();
+    if (path.endsWith("/ledger")) await page.waitForLoadState("networkidle");
     if (path.includes("/board")) await page.locator("[data-board=finished]").waitFor();
     await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });
   }

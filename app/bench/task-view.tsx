@@ -7,7 +7,7 @@ import { LogForm } from "./log-press";
 import { Ring } from "./ring";
 import { pressing, ringOf } from "./task-words";
 
-/** A hint that begins like the stroke says it already. */
+/** A hint with the beginning of the stroke in it says it already. */
 const SAME = 12;
 /** Minutes that a sign is given when it has not come yet. */
 const MORE = 10;
@@ -129,7 +129,7 @@ export function TaskView({ task, wall, now }: { task: BenchTask; wall: number; n
             {card.tool ? `${card.tool}. ` : ""}
             {card.how}.
           </p>
-          {card.stroke && !card.how.toLowerCase().startsWith(card.stroke.slice(0, SAME)) && (
+          {card.stroke && !card.how.toLowerCase().includes(card.stroke.slice(0, SAME)) && (
             <p className="bench-stroke">
               <span>Stroke</span> {card.stroke}
             </p>

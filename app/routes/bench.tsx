@@ -198,7 +198,9 @@ function After({ view, current }: { view: BenchView; current: BenchTask | null }
                       {task.begun === null ? whenWords(task, wall) : "in hand"} · {task.job.toLowerCase()}
                     </small>
                   </span>
-                  {task.starts !== null && <time>{sayAt(task.starts, wall)}</time>}
+                  {task.starts !== null && (
+                    <time>{task.starts < wall ? `since ${sayAt(task.starts, wall)}` : sayAt(task.starts, wall)}</time>
+                  )}
                 </Link>
               </li>
             ))}
@@ -250,7 +252,7 @@ function After({ view, current }: { view: BenchView; current: BenchTask | null }
   );
 }
 
-const MOST_AFTER = 5;
+const MOST_AFTER = 4;
 
 /** The presses under a step: what is wrong, a note, and that it is begun or done. */
 function Presses({ task, unread, open }: { task: BenchTask; unread: boolean; open: string | null }) {

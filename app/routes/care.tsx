@@ -3,11 +3,15 @@ import { Link, useLoaderData } from "react-router";
 import { judgementOf } from "#core/schedule/kept";
 import { fittedIn, workOf } from "#core/schedule/plan-of-work";
 import { careFor } from "#core/shelf/care";
+import { sayWallTime } from "#core/units/wall-time";
 import { sayLongDate } from "#core/units/when";
 import { getJob } from "#db/plans";
 import { getShop } from "#db/shop";
 import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
 import type { Route } from "./+types/care";
+
+/** "Friday 25 December 2026": a card is read long after. */
+const withYear = (at: number) => `${sayLongDate(at)} ${sayWallTime(at).slice(0, 4)}`;
 
 /** A code holds so much before it is too fine to be read off paper. */
 const MOST_LETTERS = 900;
@@ -29,7 +33,7 @@ export const loader = ({ params }: Route.LoaderArgs) =>
       : [];
     const text = [
       plan.title,
-      ...when.map(({ name, at }) => `${name}: ${sayLongDate(at)}`),
+      ...when.map(({ name, at }) => `${name}: ${withYear(at)}`),
       ...care.map(({ zones, says }) => `${zones.join(", ")}: ${says.join(" ")}`),
     ]
       .join("\n")
@@ -65,7 +69,7 @@ export default function CareRoute() {
               <div key={name} className="border-t-4 border-verdigris pt-2">
                 <dt className="text-soft">{name}</dt>
                 <dd>
-                  <b className="block font-head text-xl font-semibold">{sayLongDate(at)}</b>
+                  <b className="block font-head text-xl font-semibold">{withYear(at)}</b>
                   {says}
                 </dd>
               </div>

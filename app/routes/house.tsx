@@ -106,10 +106,27 @@ export default function HouseRoute({ loaderData }: Route.ComponentProps) {
         </p>
         {loaderData.sensor && <RoomSensor />}
         <RoomForm />
+        <AsSeenHere />
         <h2 className="mt-7 text-lg">Working hours</h2>
         <p className="mb-2 text-note text-soft">When someone is at work; drying goes on all the time.</p>
         <HoursForm />
       </aside>
     </div>
+  );
+}
+
+/** Kinds that this job takes to dry as they have been seen to in this shop, and not as their tins say. */
+function AsSeenHere() {
+  const { plan } = useJob();
+  const factors = Object.entries(plan.pinned.drying ?? {});
+  if (factors.length === 0) return null;
+  return (
+    <p className="mt-3 text-note">
+      Dries as seen in this shop:{" "}
+      {factors.map(([family, factor]) => `${family} ${factor.toFixed(2)} times as long as the tin says`).join(", ")}.{" "}
+      <Link className="link" to={`/jobs/${plan.id}/ledger`}>
+        What that comes from
+      </Link>
+    </p>
   );
 }

@@ -28,6 +28,7 @@ import { PlanAndReal } from "~/ledger/plan-and-real";
 import { JobHead } from "~/parts/job-head";
 import { TroublePage } from "~/parts/trouble-page";
 import { countOf } from "~/words/amount";
+import { sayRange } from "~/words/room";
 import type { Route } from "./+types/ledger";
 
 export const loader = ({ params }: Route.LoaderArgs) =>
@@ -210,7 +211,7 @@ function Taught({
         <p>
           <b className="font-semibold">{family.charAt(0).toUpperCase() + family.slice(1)}</b>: {factor.toFixed(2)} times
           as long here as the tin says, in the same air ({countOf(observations.length, "observation")},{" "}
-          {Math.round(Math.min(...airs))} to {Math.round(Math.max(...airs))} °C).
+          {sayRange(Math.min(...airs), Math.max(...airs), "°C")}).
         </p>
         <Form method="post" className="mt-1 flex flex-wrap items-center gap-3" reloadDocument>
           <input type="hidden" name="family" value={family} />

@@ -154,7 +154,7 @@ test("a shop calendar asked for at a place that is none shows the usual one", as
   for (const search of ["?from=soon", "?from=2026-02-30", "?span=ever&from=1999", "?day=x&open=nobody&job=nobody"]) {
     await page.goto(`/days${search}`);
     await expect(page.getByRole("region", { name: "Shop schedule" })).toContainText("1 job will be late");
-    await expect(page.locator("[data-lane='piece']")).toHaveCount(6);
+    await expect(page.locator("[data-lane='piece']")).toHaveCount(7);
   }
 });
 
@@ -196,7 +196,7 @@ test("a shop file is taken in with all its jobs; a wrong one says in which job, 
     JSON.stringify({ ...raw, plans: raw.plans.map((plan, at) => (at === 1 ? { ...plan, title: "" } : plan)) }),
   );
   await expect(page.getByRole("alert")).toContainText(/job 2/);
-  await expect(page.locator("tr[data-job]")).toHaveCount(6);
+  await expect(page.locator("tr[data-job]")).toHaveCount(8);
   await send("whole.shop.json", text);
   await expect(page.locator("tr[data-job]")).toHaveCount(12);
 });

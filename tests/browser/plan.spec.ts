@@ -46,7 +46,7 @@ async function dates(page: Page, jobs: readonly string[] = JOBS): Promise<Record
     found[job]!.push((await page.locator(where).first().getAttribute("data-leaves")) ?? `nothing at ${where}`);
   await open(page, "/");
   for (const job of jobs) await read(job, `tr[data-job='${job}'] [data-leaves]`);
-  await open(page, "/days");
+  await open(page, "/days?from=2026-11-30&span=3w");
   for (const job of jobs) await read(job, `li[data-job='${job}'] [data-leaves]`);
   const report = await commandLine(request);
   for (const job of jobs) {
@@ -158,7 +158,7 @@ test("the shop calendar shows who does what and what dries, at every zoom, with 
 }) => {
   await open(page, "/days?from=2026-11-30");
   await expect(page.locator("[data-lane='hands']")).toHaveCount(2);
-  await expect(page.locator("[data-lane='piece']")).toHaveCount(6);
+  await expect(page.locator("[data-lane='piece']")).toHaveCount(7);
   const zoom = page.getByRole("navigation", { name: "How much to show" });
   const press = async (key: string, shown: readonly string[]) => {
     for (const name of shown) {
