@@ -86,10 +86,10 @@ export function PlanNotice({ standing, ask }: { standing: Standing; ask: AskPlan
   if (offered)
     return (
       <Bar strong>
-        <p className="min-w-0 flex-1" role="status">
+        <div className="min-w-0 flex-1" role="status">
           <b className="font-semibold">A new schedule is ready.</b>{" "}
           <Changes says={offered.changes.map(({ says }) => says)} />
-        </p>
+        </div>
         <PlanPress does={{ do: "take on", id: offered.id }} ask={ask} main>
           Use this schedule
         </PlanPress>

@@ -7,7 +7,7 @@ import { getStock } from "#db/shelf";
 import { freePort, startServer } from "../../scripts/server.mjs";
 import { expect, open, test } from "./shop";
 
-const SETTLE = `/bench?task=${encodeURIComponent("lamp-shelf slip shelf-board")}`;
+const SLIP = `/bench?task=${encodeURIComponent("lamp-shelf slip shelf-board")}`;
 const TABLET = { width: 820, height: 1180 };
 
 async function linesOf(folder: string, planId = "lamp-shelf") {
@@ -37,7 +37,7 @@ test.describe("on the tablet", () => {
     shop,
   }) => {
     const before = (await linesOf(shop.folder)).length;
-    await open(page, SETTLE);
+    await open(page, SLIP);
     await expect(page.getByRole("heading", { level: 1 })).toContainText("Clear glaze medium");
     await press(page, "Start").click();
     await expect(page.getByText(/now · shelf board/)).toBeVisible();
@@ -61,7 +61,7 @@ test.describe("on the tablet", () => {
 
   test("a wet knuckle presses twice: it is logged once", async ({ page, shop }) => {
     const before = (await linesOf(shop.folder)).length;
-    await open(page, SETTLE);
+    await open(page, SLIP);
     await press(page, "Done").dblclick();
     await expect.poll(async () => (await linesOf(shop.folder)).length).toBe(before + 1);
     await page.waitForTimeout(500);
@@ -72,7 +72,7 @@ test.describe("on the tablet", () => {
     page,
     context,
   }) => {
-    await open(page, SETTLE);
+    await open(page, SLIP);
     const answered = handedIn(page);
     await press(page, "Done").click();
     await answered;
@@ -127,7 +127,7 @@ test.describe("on the tablet", () => {
   });
 
   test("what can go on now is worked out from the real surface", async ({ page }) => {
-    await open(page, `${SETTLE}&open=next`);
+    await open(page, `${SLIP}&open=next`);
     await expect(page.getByRole("heading", { name: "What can go on now?" })).toBeVisible();
     await expect(page.locator(".bench-options li").first()).toBeVisible();
   });
@@ -166,7 +166,7 @@ test.describe("without a connection", () => {
 
   test("the bench starts again offline, logs, and hands in once and in order", async ({ context, page, shop }) => {
     const before = (await linesOf(shop.folder)).length;
-    await open(page, SETTLE);
+    await open(page, SLIP);
     await page.evaluate(async () => {
       await navigator.serviceWorker.ready;
       for (let tries = 0; tries < 100; tries++) {
@@ -200,7 +200,7 @@ test.describe("without a connection", () => {
 
   test("a device whose clock is an hour off: what it logs is put right", async ({ page, shop }) => {
     await page.clock.install({ time: new Date(Date.now() - 3_600_000) });
-    await open(page, SETTLE);
+    await open(page, SLIP);
     const answered = handedIn(page);
     await press(page, "Done").click();
     await answered;
@@ -214,7 +214,7 @@ test.describe("before scripts load", () => {
   test.use({ javaScriptEnabled: false, viewport: TABLET });
   test("done, notes and corrections work as forms", async ({ page, shop }) => {
     const before = (await linesOf(shop.folder)).length;
-    await page.goto(SETTLE);
+    await page.goto(SLIP);
     await press(page, "Done").click();
     await page.waitForURL(/\/bench/);
     expect((await linesOf(shop.folder)).length).toBe(before + 1);
@@ -233,14 +233,14 @@ test("a photo that is none is refused with a sentence, and one that is stands in
   page,
   shop,
 }) => {
-  await open(page, `${SETTLE}&open=note`);
+  await open(page, `${SLIP}&open=note`);
   const form = page.getByRole("form", { name: "Photo" });
   await form
     .getByLabel("Photo")
     .setInputFiles({ name: "x.jpg", mimeType: "image/jpeg", buffer: Buffer.from("no photo") });
   await form.getByRole("button", { name: "Add the photo" }).click();
   await expect(page.getByText(/cannot be read as a photo/)).toBeVisible();
-  await open(page, `${SETTLE}&open=note`);
+  await open(page, `${SLIP}&open=note`);
   const png = Buffer.from(
     "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==",
     "base64",
@@ -286,10 +286,10 @@ test("what was that colour, and how did you do it: asked once, made again on ano
 
 const FINISHED = [
   ["bench", "/bench"],
-  ["trouble", `${SETTLE}&open=trouble`],
-  ["ways on", `${SETTLE}&open=trouble&trouble=lifted`],
-  ["note", `${SETTLE}&open=note`],
-  ["what can go on", `${SETTLE}&open=next`],
+  ["trouble", `${SLIP}&open=trouble`],
+  ["ways on", `${SLIP}&open=trouble&trouble=lifted`],
+  ["note", `${SLIP}&open=note`],
+  ["what can go on", `${SLIP}&open=next`],
   ["ledger", "/jobs/lamp-shelf/ledger"],
   ["care card", "/jobs/harbour-stool/care"],
   ["report", "/jobs/harbour-stool/report"],
@@ -333,7 +333,7 @@ for (const viewport of [TABLET, { width: 390, height: 844 }])
 
 test("in the dark room it can be read as well", async ({ page }) => {
   await page.setViewportSize(TABLET);
-  await open(page, SETTLE);
+  await open(page, SLIP);
   await press(page, "Dark room").click();
   await expect(page.locator(".bench")).toHaveAttribute("data-light", "dark");
   const { violations } = await new AxeBuilder({ page }).withTags(["wcag2aa"]).analyze();
@@ -395,7 +395,7 @@ test("by the network nobody is let in without a code; a hand has bench and ledge
     for (const path of ["/jobs/lamp-shelf/quote", "/shelf/prices", "/shop/devices", "/shop/backup.db", "/"])
       expect((await request.get(path)).status(), path).toBe(403);
     const before = (await linesOf(shop.folder)).length;
-    await knock.goto(SETTLE);
+    await knock.goto(SLIP);
     await knock.locator("html[data-live]").waitFor();
     await press(knock, "Done").click();
     await expect.poll(async () => (await linesOf(shop.folder)).length).toBe(before + 1);
