@@ -52,7 +52,7 @@ test("a job travels with its ledger and photos in one file", async ({ page }) =>
   const bytes = readFileSync(await download.path());
   await open(page, "/");
   await page
-    .getByLabel("Crust file")
+    .getByLabel("Crust file", { exact: true })
     .setInputFiles({ name: "stool.job.zip", mimeType: "application/zip", buffer: bytes });
   await page.getByRole("button", { name: "Import" }).click();
   await page.waitForURL(/\/jobs\/import-[^/]+\/ledger/);

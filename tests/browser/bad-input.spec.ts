@@ -198,5 +198,5 @@ test("a shop file is taken in with all its jobs; a wrong one says in which job, 
   await expect(page.getByRole("alert")).toContainText(/job 2/);
   await expect(page.locator("tr[data-job]")).toHaveCount(8);
   await send("whole.shop.json", text);
-  await expect(page.locator("tr[data-job]")).toHaveCount(12);
+  await expect(page.locator("tr[data-job]")).toHaveCount(16);
 });

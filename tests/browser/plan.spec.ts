@@ -126,7 +126,7 @@ test("every job has one date, in all places, after an edit, when it is used, und
   });
   try {
     const there = await commandLine(page.request, again.address);
-    expect(Object.fromEntries(there.jobs.map(({ plan, leaves }) => [plan.id, leaves]))).toEqual(before);
+    expect(Object.fromEntries(there.jobs.map(({ plan, leaves }) => [plan.id, leaves]))).toMatchObject(before);
   } finally {
     again.stop();
   }
