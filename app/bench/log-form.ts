@@ -15,6 +15,8 @@ export interface Logging {
   planId: string;
   events: LedgerEvent[];
   edit: { id: string; label: string; commands: Command[] } | null;
+  /** the picture that goes with it */
+  photo?: Blob;
 }
 
 export type ReadLog = ({ ok: true } & Logging) | { ok: false; says: string };
@@ -116,6 +118,8 @@ export function readLogForm(fields: FormFields, { plan, id, at, offset }: Contex
     }
     case "note":
       return text === "" ? refuse("Write what you saw, then add it.") : logged([{ kind: "note", ...line, text }]);
+    case "photo":
+      return logged([{ kind: "photo", ...line, photoId: id, ...(text ? { text: text.slice(0, 200) } : {}) }]);
     case "test patch":
       return text === ""
         ? refuse("Write what was tried, and what came of it.")

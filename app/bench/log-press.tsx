@@ -6,7 +6,7 @@ import { writePlaces } from "./log-form";
 
 interface Logs {
   /** Logs a press; what is wrong with it, or null. */
-  log: (fields: FormFields) => string | null;
+  log: (fields: FormFields, photo?: Blob) => string | null;
   /** signs the forms of a page that is read without scripts */
   token: string;
 }
@@ -28,6 +28,7 @@ export function LogForm({
   to,
   className,
   label,
+  withPhoto = false,
   onLogged,
   children,
 }: {
@@ -38,6 +39,8 @@ export function LogForm({
   to?: string;
   className?: string;
   label?: string;
+  /** it brings a photo */
+  withPhoto?: boolean;
   onLogged?: () => void;
   children: ReactNode;
 }) {
@@ -52,13 +55,15 @@ export function LogForm({
       action="/bench"
       aria-label={label}
       className={className}
+      {...(withPhoto ? { encType: "multipart/form-data" as const } : {})}
       onSubmit={(event) => {
         event.preventDefault();
         if (Date.now() - last.current < TWICE) return;
         last.current = Date.now();
         const { submitter } = event.nativeEvent as SubmitEvent;
-        const typed = fieldsOf(new FormData(event.currentTarget, submitter));
-        const wrong = log(typed);
+        const form = new FormData(event.currentTarget, submitter);
+        const photo = form.get("photo");
+        const wrong = photoFault(photo) ?? log(fieldsOf(form), photo instanceof File ? photo : undefined);
         setSays(wrong);
         if (wrong === null) {
           event.currentTarget.reset();
@@ -82,6 +87,17 @@ export function LogForm({
       )}
     </form>
   );
+}
+
+const MOST_PHOTO_BYTES = 8_000_000;
+
+/** What is wrong with a photo before it is kept; null where there is none to send. */
+function photoFault(photo: FormDataEntryValue | null): string | null {
+  if (!(photo instanceof File)) return null;
+  if (photo.size === 0) return "Choose a photo first.";
+  return photo.size > MOST_PHOTO_BYTES
+    ? `This photo is ${(photo.size / 1e6).toFixed(1)} MB; the limit is 8 MB. Save it smaller.`
+    : null;
 }
 
 /** Two presses within this time are one. */

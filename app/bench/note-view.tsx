@@ -3,7 +3,6 @@ import { toast } from "sonner";
 import type { BenchTask } from "#core/ledger/bench";
 import { READING_UNITS, READINGS } from "#core/ledger/event";
 import type { Plan } from "#core/plan/plan";
-import { writePlaces } from "./log-form";
 import { LogForm } from "./log-press";
 
 const READING_WORDS = {
@@ -56,17 +55,7 @@ function ReadingField({ of }: { of: (typeof READINGS)[number] }) {
 }
 
 /** What is worth keeping of a step besides its times: words, a photo, a test patch, readings, what was used. */
-export function NoteView({
-  task,
-  plan,
-  token,
-  back,
-}: {
-  task: BenchTask;
-  plan: Plan;
-  token: string;
-  back: () => void;
-}) {
+export function NoteView({ task, plan, back }: { task: BenchTask; plan: Plan; back: () => void }) {
   const about = { planId: task.planId, on: task.on };
   const material = plan.pinned.materials.find(({ id }) => id === task.materialId);
   return (
@@ -82,12 +71,14 @@ export function NoteView({
         </label>
         <button className="bench-press">Add the note</button>
       </LogForm>
-      <form method="post" action="/bench" encType="multipart/form-data" aria-label="Photo">
-        <input type="hidden" name="plan" value={task.planId} />
-        <input type="hidden" name="on" value={writePlaces(task.on)} />
-        <input type="hidden" name="kind" value="photo" />
-        <input type="hidden" name="line" value={`${token}-photo`} />
-        <input type="hidden" name="to" value={`/bench?task=${encodeURIComponent(task.id)}`} />
+      <LogForm
+        about={about}
+        kind="photo"
+        label="Photo"
+        withPhoto
+        to={`/bench?task=${encodeURIComponent(task.id)}`}
+        onLogged={back}
+      >
         <label>
           Photo
           <input type="file" name="photo" accept="image/*" capture="environment" className="bench-field" />
@@ -97,7 +88,7 @@ export function NoteView({
           <input name="text" maxLength={200} className="bench-field" />
         </label>
         <button className="bench-press">Add the photo</button>
-      </form>
+      </LogForm>
       {material && task.millilitres !== null && (
         <LogForm
           about={about}

@@ -92,22 +92,43 @@ export async function askClock(): Promise<number | null> {
   }
 }
 
+/** What can be sent together: a press with a photo goes by itself, and keeps its place. */
+function nextOf(all: readonly Kept[]): readonly Kept[] {
+  if (all[0]?.press.photo) return all.slice(0, 1);
+  const until = all.findIndex(({ press }) => press.photo);
+  return all.slice(0, Math.min(MOST_AT_ONCE, until < 0 ? all.length : until));
+}
+
+function bodyOf(waiting: readonly Kept[]): { body: BodyInit; headers: Record<string, string> } {
+  const headers = { Accept: "application/json" };
+  const lines = waiting.map(({ press: { planId, events, edit } }) => ({ planId, events, edit }));
+  const text = JSON.stringify({ sentAt: Date.now(), lines });
+  const photo = waiting[0]?.press.photo;
+  if (!photo) return { body: text, headers: { ...headers, "Content-Type": "application/json" } };
+  const form = new FormData();
+  form.set("press", text);
+  form.set("photo", photo, "photo");
+  return { body: form, headers };
+}
+
+/** Statuses of what will never be taken, however often it is sent. */
+const HOPELESS: ReadonlySet<number> = new Set([400, 413, 415]);
+const UNREADABLE = "One entry could not be read by the shop and was left out.";
+
 /** Hands in what is kept, the first first; one tab at a time. */
 export async function handIn(): Promise<HandedIn> {
   const work = async (): Promise<HandedIn> => {
     const told: string[] = [];
     const refused: string[] = [];
+    // where the shop refuses some of many, each is sent by itself
+    let single = false;
     for (;;) {
       const db = await shelf();
-      const waiting = (await db.getAll("presses")).slice(0, MOST_AT_ONCE);
+      const waiting = nextOf(await db.getAll("presses")).slice(0, single ? 1 : MOST_AT_ONCE);
       if (waiting.length === 0) return { is: "done", told, refused };
       let response: Response;
       try {
-        response = await fetch("/bench/log", {
-          method: "POST",
-          headers: { "Content-Type": "application/json", Accept: "application/json" },
-          body: JSON.stringify({ sentAt: Date.now(), lines: waiting.map(({ press }) => press) }),
-        });
+        response = await fetch("/bench/log", { method: "POST", ...bodyOf(waiting) });
       } catch {
         return { is: "away" };
       }
@@ -115,34 +136,23 @@ export async function handIn(): Promise<HandedIn> {
         return { is: "put out", says: "This device may no longer log. Ask at the main machine." };
       const answer = response.ok ? Answer.safeParse(await response.json().catch(() => null)).data : undefined;
       if (!answer) {
-        if (response.status !== 400) return { is: "away" };
+        if (!HOPELESS.has(response.status)) return { is: "away" };
         // one of them cannot be read there: the others must not wait behind it
         if (waiting.length === 1) {
-          refused.push("One entry could not be read by the shop and was left out.");
+          refused.push(UNREADABLE);
           await db.delete("presses", waiting[0]!.place!);
-          continue;
-        }
+          single = false;
+        } else single = true;
+        continue;
       }
-      noteClock(answer?.now ?? Date.now());
-      const results = new Map(answer?.results.map((one) => [one.id, one]));
+      noteClock(answer.now);
+      const results = new Map(answer.results.map((one) => [one.id, one]));
       for (const { place, press } of waiting) {
         const result = results.get(press.events[0]!.id);
         if (!result) continue;
         if (result.changed) told.push(result.changed);
         if (result.says) (result.is === "logged" ? told : refused).push(result.says);
         await db.delete("presses", place!);
-      }
-      if (!answer) {
-        const [first] = waiting;
-        const alone = await fetch("/bench/log", {
-          method: "POST",
-          headers: { "Content-Type": "application/json", Accept: "application/json" },
-          body: JSON.stringify({ sentAt: Date.now(), lines: [first!.press] }),
-        }).catch(() => null);
-        if (!alone) return { is: "away" };
-        if (alone.ok || alone.status === 400) await db.delete("presses", first!.place!);
-        if (alone.status === 400) refused.push("One entry could not be read by the shop and was left out.");
-        else if (!alone.ok) return { is: "away" };
       }
     }
   };

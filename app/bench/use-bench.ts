@@ -62,7 +62,7 @@ export interface BenchView {
   /** this device may not log */
   out: string | null;
   /** Logs a press; what is wrong with it, or null. */
-  log: (fields: FormFields) => string | null;
+  log: (fields: FormFields, photo?: Blob) => string | null;
 }
 
 /** The bench on this device: what the shop last said, what was logged here since, and the time on the shop's clock. */
@@ -141,7 +141,7 @@ export function useBench(state: BenchState, by: string | null): BenchView {
   const bench = useMemo(() => benchOf(jobs, minute), [jobs, minute]);
 
   const log = useCallback(
-    (fields: FormFields) => {
+    (fields: FormFields, photo?: Blob) => {
       const plan = jobs.find((job) => job.plan.id === fields.plan)?.plan;
       if (!plan) return "That job is no longer at the bench. Reload the page.";
       const read = readLogForm(
@@ -150,7 +150,8 @@ export function useBench(state: BenchState, by: string | null): BenchView {
         { plan, id: nanoid(16), at: Date.now(), offset: state.offset },
       );
       if (!read.ok) return read.says;
-      const { ok: _, ...press } = read;
+      const { ok: _, ...lines } = read;
+      const press: Logging = photo ? { ...lines, photo } : lines;
       const shown = behindShop();
       setPresses((all) => [
         ...all,

@@ -20,33 +20,32 @@ const refused = (says: string, status = 422) =>
 const backTo = ({ to, plan }: FormFields) =>
   redirect(to && /^\/(bench|jobs\/[A-Za-z0-9_-]+\/ledger)(\?[^\s]*)?$/.test(to) ? to : plan ? "/bench" : "/");
 
-/** A photo of what was done: kept with those of the job, and named in the ledger. */
-async function withPhoto(
+/** Keeps the photo that a line of the ledger names, with those of the job; what is wrong with it, or null. */
+export async function savePhoto(
   store: Store,
   planId: string,
-  fields: FormFields,
+  event: LedgerEvent | undefined,
   file: unknown,
-  press: { events: LedgerEvent[] },
-) {
+): Promise<string | null> {
+  if (event?.kind !== "photo") return "The form arrived incomplete.";
   const photo = await readPhoto(file);
-  if (!photo.ok) throw refused(photo.says);
+  if (!photo.ok) return photo.says;
   const job = await getJob(store, planId);
-  const [first] = press.events[0]!.on;
+  const [first] = event.on;
   const zone = job && first && findZone(job.plan, first.zoneId);
   const stepId = first?.phaseId.split(/[/~]/, 1)[0];
   const steps = zone ? (findCrust(job.plan, zone.crustId)?.steps ?? []) : [];
-  const event = press.events[0]!;
-  if (event.kind !== "photo") throw refused("The form arrived incomplete.");
   const added = await addPhoto(store, planId, {
     id: event.photoId,
     zoneId: zone?.id ?? first?.zoneId ?? "",
     stepId: steps.some(({ id }) => id === stepId) ? (stepId ?? null) : null,
-    note: (fields.text ?? "").slice(0, 200),
+    note: (event.text ?? "").slice(0, 200),
     width: photo.width,
     height: photo.height,
     jpeg: photo.jpeg,
   });
-  if (added === "full") throw refused(`A job can have ${MOST_PHOTOS} photos at most. Remove one on its Board page.`);
+  if (added === "missing") return "That job is no longer there.";
+  return added === "full" ? `A job can have ${MOST_PHOTOS} photos at most. Remove one on its Board page.` : null;
 }
 
 /** Every form of the bench and of the ledger, sent without scripts; and photos. */
@@ -62,21 +61,11 @@ export async function benchAction(request: Request) {
     const at = Date.now();
     const id = Id.safeParse(fields.line).data ?? nanoid(16);
     const offset = await offsetAt(store, at);
-    if (fields.kind === "photo") {
-      const read = readLogForm(
-        { ...fields, kind: "note", text: fields.text || "photo" },
-        { plan: job.plan, id, at, offset },
-      );
-      if (!read.ok) throw refused(read.says);
-      const { kind: _, text, ...line } = read.events[0] as Extract<LedgerEvent, { kind: "note" }>;
-      const event: LedgerEvent = { kind: "photo", ...line, photoId: id, ...(fields.text ? { text } : {}) };
-      await withPhoto(store, planId, fields, form.get("photo"), { events: [event] });
-      await logPress(store, { planId, events: [event], edit: null }, { device });
-      return backTo(fields);
-    }
     const read = readLogForm(fields, { plan: job.plan, id, at, offset });
     if (!read.ok) throw refused(read.says);
     const { ok: _, ...press } = read;
+    const wrong = fields.kind === "photo" ? await savePhoto(store, planId, press.events[0], form.get("photo")) : null;
+    if (wrong) throw refused(wrong);
     const result = await logPress(store, press, { device });
     if (result.is !== "logged") throw refused(result.says ?? "It could not be saved.");
     return backTo(fields);

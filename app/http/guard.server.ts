@@ -114,15 +114,15 @@ const MOST_BACKUP_BYTES = 256_000_000;
 export const bodyLimit = (path: string): number =>
   /^\/shop\/backup(\.data)?$/.test(path.split("?", 1)[0]!) ? MOST_BACKUP_BYTES : bodyLimitOfForms(path);
 
-/** A job with its photos, brought to the jobs list. */
-const MOST_ARCHIVE_BYTES = 64_000_000;
-const JOBS_LIST = /^\/(_root\.data)?$/;
+/** A job with its photos, brought to the jobs list by its own form. */
+export const MOST_ARCHIVE_BYTES = 64_000_000;
+const JOBS_FORM = /^\/(_root\.data)?\?index(&|$)/;
 
-const bodyLimitOfForms = (path: string): number =>
-  JOBS_LIST.test(path.split("?", 1)[0]!) ? MOST_ARCHIVE_BYTES : bodyLimitOfPages(path);
+const bodyLimitOfForms = (target: string): number =>
+  JOBS_FORM.test(target) ? MOST_ARCHIVE_BYTES : bodyLimitOfPages(target);
 
 const bodyLimitOfPages = (path: string): number =>
-  /\/(board|bench)(\.data)?$/.test(path.split("?", 1)[0]!) ? MOST_PHOTO_BYTES : MOST_BYTES;
+  /\/(board|bench|bench\/log)(\.data)?$/.test(path.split("?", 1)[0]!) ? MOST_PHOTO_BYTES : MOST_BYTES;
 
 export const tooLarge = (limit: number): Refusal => ({
   status: 413,

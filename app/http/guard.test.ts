@@ -63,5 +63,9 @@ describe("addresses and methods", () => {
   it("photos may be larger than forms", () => {
     expect(bodyLimit("/jobs/x/board")).toBeGreaterThan(bodyLimit("/jobs/x/piece"));
     expect(bodyLimit("/jobs/x/board.data?zone=z")).toBe(bodyLimit("/jobs/x/board"));
+    // a job with its photos comes by the form of the jobs list, and by nothing else
+    expect(bodyLimit("/?index")).toBeGreaterThan(bodyLimit("/jobs/x/board"));
+    for (const path of ["/", "/?page=2", "/?indexed=1", "/jobs/x?index"])
+      expect(bodyLimit(path)).toBe(bodyLimit("/jobs/x/piece"));
   });
 });

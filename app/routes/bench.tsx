@@ -396,7 +396,7 @@ export default function BenchRoute() {
                 back={back}
               />
             ) : open === "note" ? (
-              <NoteView task={task} plan={plan} token={state.token} back={back} />
+              <NoteView task={task} plan={plan} back={back} />
             ) : open === "next" ? (
               <NextView task={task} plan={plan} wall={view.wall} />
             ) : (

@@ -8,6 +8,7 @@ import { freePort, startServer } from "../../scripts/server.mjs";
 import { expect, open, test } from "./shop";
 
 const SLIP = `/bench?task=${encodeURIComponent("lamp-shelf slip shelf-board")}`;
+const PIXEL = "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==";
 const TABLET = { width: 820, height: 1180 };
 
 async function linesOf(folder: string, planId = "lamp-shelf") {
@@ -198,6 +199,30 @@ test.describe("without a connection", () => {
     await expect(after.locator(".bench-strip[data-kind=away]")).toHaveCount(0);
   });
 
+  test("a photo taken offline is kept with its place in the order, and handed in with the rest", async ({
+    context,
+    page,
+    shop,
+  }) => {
+    await open(page, `${SLIP}&open=note`);
+    await away(context);
+    const png = Buffer.from(PIXEL, "base64");
+    const form = page.getByRole("form", { name: "Photo" });
+    await form.getByLabel("Photo").setInputFiles({ name: "edge.png", mimeType: "image/png", buffer: png });
+    await form.getByLabel("What it shows (optional)").fill("The wet edge, offline");
+    await form.getByRole("button", { name: "Add the photo" }).click();
+    await press(page, "Done").click();
+    await expect(page.locator(".bench-strip[data-kind=away]")).toContainText("(2)");
+    await context.setOffline(false);
+    await page.evaluate(() => window.dispatchEvent(new Event("online")));
+    await expect
+      .poll(async () => (await linesOf(shop.folder)).slice(-2).map(({ kind }) => kind))
+      .toEqual(["photo", "end"]);
+    const [photo] = (await linesOf(shop.folder)).slice(-2);
+    const answer = await page.request.get(`/jobs/lamp-shelf/photos/${photo!.kind === "photo" ? photo!.photoId : ""}`);
+    expect(answer.headers()["content-type"]).toBe("image/jpeg");
+  });
+
   test("a device whose clock is an hour off: what it logs is put right", async ({ page, shop }) => {
     await page.clock.install({ time: new Date(Date.now() - 3_600_000) });
     await open(page, SLIP);
@@ -241,10 +266,7 @@ test("a photo that is none is refused with a sentence, and one that is stands in
   await form.getByRole("button", { name: "Add the photo" }).click();
   await expect(page.getByText(/cannot be read as a photo/)).toBeVisible();
   await open(page, `${SLIP}&open=note`);
-  const png = Buffer.from(
-    "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==",
-    "base64",
-  );
+  const png = Buffer.from(PIXEL, "base64");
   await form.getByLabel("Photo").setInputFiles({ name: "shelf.png", mimeType: "image/png", buffer: png });
   await form.getByLabel("What it shows (optional)").fill("The wet edge");
   await form.getByRole("button", { name: "Add the photo" }).click();
