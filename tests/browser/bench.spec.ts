@@ -52,11 +52,12 @@ test.describe("on the tablet", () => {
     expect(plan.done!.some(({ phaseId, zoneId }) => phaseId === "slip" && zoneId === "shelf-board")).toBe(true);
     const store = await openStore(placeFrom({ JOLLY_CRUST_DATA: shop.folder }));
     await expect
-      .poll(
-        async () =>
-          (await getStock(store)).movements.filter((one) => one.does === "used" && one.planId === "lamp-shelf").length,
+      .poll(async () =>
+        (await getStock(store)).movements.flatMap((one) =>
+          one.does === "used" && one.planId === "lamp-shelf" ? [one.goodId] : [],
+        ),
       )
-      .toBeGreaterThanOrEqual(0);
+      .toEqual(["glaze-clear"]);
     store.client.close();
   });
 
