@@ -1,4 +1,3 @@
-import { nanoid } from "nanoid";
 import { z } from "zod";
 import { Commands } from "#core/edit/command";
 import { LEDGER_LIMITS, type LedgerAir, LedgerEvent } from "#core/ledger/event";
@@ -157,5 +156,3 @@ export function behindOf(sentAt: number, now: number): number {
   const behind = now - sentAt;
   return Math.abs(behind) <= RIGHT_ENOUGH ? 0 : behind;
 }
-
-export const newLineId = (): string => nanoid(16);

@@ -1,7 +1,9 @@
 import type { LedgerEvent } from "#core/ledger/event";
-import { READING_UNITS } from "#core/ledger/event";
+import { READING_UNITS, wallOf } from "#core/ledger/event";
 import type { Line } from "#core/ledger/replay";
 import { TROUBLE_WORDS } from "#core/ledger/trouble";
+import type { WallMinutes } from "#core/units/units";
+import { midnightBefore } from "#core/units/wall-time";
 
 /** A line as it is read: what happened, and what there is to say of it. */
 export interface LineSays {
@@ -12,7 +14,6 @@ export interface LineSays {
 }
 
 const READING_WORDS = { weight: "Weighed", moisture: "Moisture of the timber", "wet film": "Wet film" } as const;
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What a line says; of a coat, the step as it was when it was written. */
 export function lineSays({ event }: Pick<Line, "event">): LineSays {
@@ -98,4 +99,14 @@ export function shownLines(lines: readonly Line[]): (Line & { began: number | nu
   return shown;
 }
 
-export { capital };
+/** Lines by the day on which they happened, from the shop's midnight. */
+export function byDay<Shown extends Pick<Line, "event">>(lines: readonly Shown[]): Map<WallMinutes, Shown[]> {
+  const days = new Map<WallMinutes, Shown[]>();
+  for (const line of lines) {
+    const day = midnightBefore(Math.floor(wallOf(line.event)));
+    const known = days.get(day);
+    if (known) known.push(line);
+    else days.set(day, [line]);
+  }
+  return days;
+}

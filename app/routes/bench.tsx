@@ -1,6 +1,6 @@
 import { Bell, MessageCircle, Moon, Sun, Volume2, VolumeX } from "lucide-react";
 import { nanoid } from "nanoid";
-import { useEffect, useMemo, useState } from "react";
+import { type ReactNode, useEffect, useMemo, useState } from "react";
 import { Link, type ShouldRevalidateFunctionArgs, useLoaderData, useSearchParams } from "react-router";
 import { toast } from "sonner";
 import type { BenchTask } from "#core/ledger/bench";
@@ -178,7 +178,7 @@ const Dab = ({ colour }: { colour: string | null }) => (
   />
 );
 
-function After({ view, current }: { view: BenchView; current: BenchTask | null }) {
+function After({ view, current, children }: { view: BenchView; current: BenchTask | null; children: ReactNode }) {
   const { bench, wall } = view;
   const others = [...bench.inHand, ...bench.next].filter(({ id }) => id !== current?.id);
   const shown = others.slice(0, MOST_AFTER);
@@ -248,6 +248,7 @@ function After({ view, current }: { view: BenchView; current: BenchTask | null }
           </ul>
         </section>
       )}
+      {children}
     </aside>
   );
 }
@@ -403,24 +404,25 @@ export default function BenchRoute() {
               <TaskView task={task} wall={view.wall} now={view.now} />
             )}
           </div>
-          <After view={view} current={task} />
+          <After view={view} current={task}>
+            {state.painters.length > 1 && (
+              <nav aria-label="Whose hands" className="bench-hands">
+                <span>Whose hands?</span>
+                {["", ...state.painters].map((name) => (
+                  <button
+                    key={name}
+                    type="button"
+                    aria-pressed={hands === name}
+                    className="bench-hand"
+                    onClick={() => setHands(name)}
+                  >
+                    {name || "not said"}
+                  </button>
+                ))}
+              </nav>
+            )}
+          </After>
         </main>
-        {state.painters.length > 1 && (
-          <nav aria-label="Whose hands" className="bench-hands">
-            <span>Whose hands?</span>
-            {["", ...state.painters].map((name) => (
-              <button
-                key={name}
-                type="button"
-                aria-pressed={hands === name}
-                className="bench-hand"
-                onClick={() => setHands(name)}
-              >
-                {name || "not said"}
-              </button>
-            ))}
-          </nav>
-        )}
         {task && plan && <Presses task={task} unread={unreadOf(task, plan).length > 0} open={open} />}
       </div>
     </LogProvider>

@@ -1,5 +1,5 @@
 import QRCode from "qrcode";
-import { Link, useLoaderData } from "react-router";
+import { useLoaderData } from "react-router";
 import { judgementOf } from "#core/schedule/kept";
 import { fittedIn, workOf } from "#core/schedule/plan-of-work";
 import { careFor } from "#core/shelf/care";
@@ -8,6 +8,7 @@ import { sayLongDate } from "#core/units/when";
 import { getJob } from "#db/plans";
 import { getShop } from "#db/shop";
 import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
+import { PrintedPage } from "~/ledger/printed-page";
 import type { Route } from "./+types/care";
 
 /** "Friday 25 December 2026": a card is read long after. */
@@ -50,54 +51,41 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 export default function CareRoute() {
   const { planId, title, client, when, care, code } = useLoaderData<typeof loader>();
   return (
-    <main className="mx-auto max-w-3xl px-6 py-6 max-sm:px-4 print:p-0">
-      <p className="mb-4 flex gap-4 print:hidden">
-        <Link className="link" to={`/jobs/${planId}/ledger`}>
-          Back to the ledger
-        </Link>
-        <span className="text-soft">Print it with your browser, or save it as PDF.</span>
-      </p>
-      <article className="bg-white px-10 py-9 max-sm:px-4 print:p-0" aria-label="Care card">
-        <header className="border-b-2 border-ink pb-3">
-          <p className="kicker text-[1.0625rem] text-verdigris">care card</p>
-          <h1 className="text-3xl">{title}</h1>
-          {client && <p className="mt-1 text-base">For {client}</p>}
-        </header>
-        {when.length > 0 && (
-          <dl className="mt-5 grid grid-cols-3 gap-6 max-sm:grid-cols-1">
-            {when.map(({ name, says, at }) => (
-              <div key={name} className="border-t-4 border-verdigris pt-2">
-                <dt className="text-soft">{name}</dt>
-                <dd>
-                  <b className="block font-head text-xl font-semibold">{withYear(at)}</b>
-                  {says}
-                </dd>
-              </div>
+    <PrintedPage planId={planId} kind="Care card" title={title} client={client}>
+      {when.length > 0 && (
+        <dl className="mt-5 grid grid-cols-3 gap-6 max-sm:grid-cols-1">
+          {when.map(({ name, says, at }) => (
+            <div key={name} className="border-t-4 border-verdigris pt-2">
+              <dt className="text-soft">{name}</dt>
+              <dd>
+                <b className="block font-head text-xl font-semibold">{withYear(at)}</b>
+                {says}
+              </dd>
+            </div>
+          ))}
+        </dl>
+      )}
+      {care.map(({ zones, finish, says }) => (
+        <section key={`${zones.join()} ${finish}`} className="mt-6" aria-label={zones.join(", ")}>
+          <h2 className="text-xl">{zones.join(", ")}</h2>
+          <p className="text-note text-soft">Last layer: {finish.toLowerCase()}</p>
+          <ul className="mt-1 list-disc pl-5 text-base">
+            {says.map((one) => (
+              <li key={one}>{one}</li>
             ))}
-          </dl>
-        )}
-        {care.map(({ zones, finish, says }) => (
-          <section key={`${zones.join()} ${finish}`} className="mt-6" aria-label={zones.join(", ")}>
-            <h2 className="text-xl">{zones.join(", ")}</h2>
-            <p className="text-note text-soft">Last layer: {finish.toLowerCase()}</p>
-            <ul className="mt-1 list-disc pl-5 text-base">
-              {says.map((one) => (
-                <li key={one}>{one}</li>
-              ))}
-            </ul>
-          </section>
-        ))}
-        <footer className="mt-8 flex items-end gap-6 border-t border-line pt-4">
-          <p className="flex-1 text-note text-soft">
-            These dates are worked out from the shop's own air and what was seen on the films; they are estimates. Until
-            it has cured: felt under whatever stands on it, no tape, no plastic, no polish from a can.
-          </p>
-          <figure className="w-[110px] text-center">
-            <img src={code} alt="This card as a code: the same words, for a phone" width={110} height={110} />
-            <figcaption className="mt-1 text-note text-soft">the same words</figcaption>
-          </figure>
-        </footer>
-      </article>
-    </main>
+          </ul>
+        </section>
+      ))}
+      <footer className="mt-8 flex items-end gap-6 border-t border-line pt-4">
+        <p className="flex-1 text-note text-soft">
+          These dates are worked out from the shop's own air and what was seen on the films; they are estimates. Until
+          it has cured: felt under whatever stands on it, no tape, no plastic, no polish from a can.
+        </p>
+        <figure className="w-[110px] text-center">
+          <img src={code} alt="This card as a code: the same words, for a phone" width={110} height={110} />
+          <figcaption className="mt-1 text-note text-soft">the same words</figcaption>
+        </figure>
+      </footer>
+    </PrintedPage>
   );
 }

@@ -8,12 +8,11 @@ import { judgementOf } from "#core/schedule/kept";
 import { fittedIn, workOf } from "#core/schedule/plan-of-work";
 import { phaseName } from "#core/schedule/work";
 import { sayDuration } from "#core/units/duration";
-import { midnightBefore, readWallTime, sayWallTime } from "#core/units/wall-time";
+import { readWallTime, sayWallTime } from "#core/units/wall-time";
 import { sayClock, sayDate, sayLongDate, sayMoment } from "#core/units/when";
 import { ledgerOf } from "#db/ledger";
 import { editPlan, getJob } from "#db/plans";
 import { getShop } from "#db/shop";
-import { writePlaces } from "~/bench/log-form";
 import { useOffline } from "~/bench/offline";
 import { lazyChart } from "~/charts/lazy-chart";
 import { planOfText, textOfPlan } from "~/editor/plan-text";
@@ -23,7 +22,8 @@ import { readForm } from "~/http/body.server";
 import { learnedOf } from "~/http/ledger.server";
 import { noSuchJob, planIdOf, troubleResponse, withStore } from "~/http/trouble.server";
 import { noteWritten } from "~/http/written.server";
-import { lineSays, sayAround, shownLines } from "~/ledger/line-words";
+import { LedgerForm } from "~/ledger/ledger-form";
+import { byDay, lineSays, sayAround, shownLines } from "~/ledger/line-words";
 import { PlanAndReal } from "~/ledger/plan-and-real";
 import { JobHead } from "~/parts/job-head";
 import { TroublePage } from "~/parts/trouble-page";
@@ -149,13 +149,14 @@ function LedgerLine({
         )}
         <details className="ledger-fix">
           <summary>Put it right</summary>
-          <Form method="post" action={`/jobs/${planId}/ledger`} aria-label={`Put right: ${what}`} reloadDocument>
-            <input type="hidden" name="plan" value={planId} />
-            <input type="hidden" name="kind" value="correction" />
-            <input type="hidden" name="on" value={writePlaces(event.on)} />
-            <input type="hidden" name="line" value={`${token}-c-${event.id}`.slice(0, 60)} />
+          <LedgerForm
+            planId={planId}
+            kind="correction"
+            line={`${token}-c-${event.id}`}
+            on={event.on}
+            label={`Put right: ${what}`}
+          >
             <input type="hidden" name="corrects" value={event.id} />
-            <input type="hidden" name="to" value={`/jobs/${planId}/ledger`} />
             <label>
               It happened at
               <input type="datetime-local" name="when" className="field" />
@@ -176,7 +177,7 @@ function LedgerLine({
                 {withdrawn ? "It did happen" : "It did not happen"}
               </button>
             </span>
-          </Form>
+          </LedgerForm>
         </details>
       </div>
       {event.kind === "photo" && (
@@ -258,11 +259,7 @@ export default function LedgerRoute() {
       .toLowerCase()
       .includes(wanted);
   });
-  const days = new Map<number, typeof shown>();
-  for (const line of shown) {
-    const day = midnightBefore(Math.floor(line.event.at / 60_000 + line.event.offset));
-    days.set(day, [...(days.get(day) ?? []), line]);
-  }
+  const days = byDay(shown);
   const judged = judgementOf(plan);
   const count = judged.zones.reduce((sum, { phases }) => sum + phases.length, 0);
   const done = judged.zones.reduce(
@@ -329,24 +326,20 @@ export default function LedgerRoute() {
               </span>
             </p>
           )}
-          <Form method="post" className="ledger-add" reloadDocument aria-label="Add a note">
-            <input type="hidden" name="plan" value={plan.id} />
-            <input type="hidden" name="kind" value="note" />
-            <input type="hidden" name="on" value="" />
-            <input type="hidden" name="line" value={`${token}-note`} />
-            <input type="hidden" name="to" value={`/jobs/${plan.id}/ledger`} />
+          <LedgerForm planId={plan.id} kind="note" line={`${token}-note`} label="Add a note" className="ledger-add">
             <label className="grow">
               A note on the whole job
               <input name="text" className="field" maxLength={1000} />
             </label>
             <button className="button">Add a note</button>
-          </Form>
-          <Form method="post" className="ledger-add" reloadDocument aria-label="How it turned out">
-            <input type="hidden" name="plan" value={plan.id} />
-            <input type="hidden" name="kind" value="outcome" />
-            <input type="hidden" name="on" value="" />
-            <input type="hidden" name="line" value={`${token}-outcome`} />
-            <input type="hidden" name="to" value={`/jobs/${plan.id}/ledger`} />
+          </LedgerForm>
+          <LedgerForm
+            planId={plan.id}
+            kind="outcome"
+            line={`${token}-outcome`}
+            label="How it turned out"
+            className="ledger-add"
+          >
             <label className="grow">
               How it turned out
               <input name="text" className="field" maxLength={1000} />
@@ -357,7 +350,7 @@ export default function LedgerRoute() {
             <button className="button" name="good" value="no">
               Not well
             </button>
-          </Form>
+          </LedgerForm>
         </section>
         <section aria-label="Plan and real" className="min-w-0">
           <h2 className="mb-2 text-view">Plan and real</h2>

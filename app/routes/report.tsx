@@ -1,12 +1,12 @@
-import { Link, useLoaderData } from "react-router";
+import { useLoaderData } from "react-router";
 import { replay } from "#core/ledger/replay";
 import { findTechnique } from "#core/surface/techniques";
-import { midnightBefore } from "#core/units/wall-time";
 import { sayClock, sayLongDate } from "#core/units/when";
 import { ledgerOf } from "#db/ledger";
 import { getJob } from "#db/plans";
 import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
-import { lineSays, sayAround, shownLines } from "~/ledger/line-words";
+import { byDay, lineSays, sayAround, shownLines } from "~/ledger/line-words";
+import { PrintedPage } from "~/ledger/printed-page";
 import type { Route } from "./+types/report";
 
 export const loader = ({ params }: Route.LoaderArgs) =>
@@ -40,63 +40,47 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 export default function ReportRoute() {
   const { planId, title, client, crusts, lines } = useLoaderData<typeof loader>();
   const shown = shownLines(replay(lines).lines).filter(({ withdrawn }) => !withdrawn);
-  const days = new Map<number, typeof shown>();
-  for (const line of shown) {
-    const day = midnightBefore(Math.floor(line.event.at / 60_000 + line.event.offset));
-    days.set(day, [...(days.get(day) ?? []), line]);
-  }
+  const days = byDay(shown);
   return (
-    <main className="mx-auto max-w-4xl px-6 py-6 max-sm:px-4 print:p-0">
-      <p className="mb-4 print:hidden">
-        <Link className="link" to={`/jobs/${planId}/ledger`}>
-          Back to the ledger
-        </Link>
-      </p>
-      <article className="bg-white px-10 py-9 max-sm:px-4 print:p-0" aria-label="Job report">
-        <header className="border-b-2 border-ink pb-3">
-          <p className="kicker text-[1.0625rem] text-verdigris">job report</p>
-          <h1 className="text-3xl">{title}</h1>
-          {client && <p className="mt-1 text-base">For {client}</p>}
-        </header>
-        <section className="mt-5" aria-label="The crusts">
-          {crusts.map(({ id, name, steps }) => (
-            <p key={id} className="mt-1">
-              <b className="font-semibold">{name}:</b> {steps.join(", ").toLowerCase()}
-            </p>
-          ))}
-        </section>
-        {shown.length === 0 && <p className="mt-6 text-soft">Nothing has been written down yet.</p>}
-        {[...days].map(([day, list]) => (
-          <section key={day} className="mt-6 break-inside-avoid">
-            <h2 className="text-xl">{sayLongDate(day)}</h2>
-            <ul>
-              {list.map((line) => {
-                const { event, began } = line;
-                const { what, text } = lineSays(line);
-                const wall = Math.floor((began ?? event.at) / 60_000 + event.offset);
-                return (
-                  <li key={event.id} className="flex gap-4 border-b border-hair py-1.5">
-                    <span className="w-12 shrink-0 text-right font-semibold">{sayClock(wall)}</span>
-                    <span className="min-w-0 flex-1">
-                      <b className="font-semibold">{what}</b>
-                      {event.step?.zones ? `, ${event.step.zones.toLowerCase()}` : ""}
-                      {text && <span className="block">{text}</span>}
-                      <span className="block text-note text-soft">{sayAround(event)}</span>
-                      {event.kind === "photo" && (
-                        <img
-                          src={`/jobs/${planId}/photos/${event.photoId}`}
-                          alt={text ?? what}
-                          className="mt-1 max-h-64 border border-line"
-                        />
-                      )}
-                    </span>
-                  </li>
-                );
-              })}
-            </ul>
-          </section>
+    <PrintedPage planId={planId} kind="Job report" title={title} client={client}>
+      <section className="mt-5" aria-label="The crusts">
+        {crusts.map(({ id, name, steps }) => (
+          <p key={id} className="mt-1">
+            <b className="font-semibold">{name}:</b> {steps.join(", ").toLowerCase()}
+          </p>
         ))}
-      </article>
-    </main>
+      </section>
+      {shown.length === 0 && <p className="mt-6 text-soft">Nothing has been written down yet.</p>}
+      {[...days].map(([day, list]) => (
+        <section key={day} className="mt-6 break-inside-avoid">
+          <h2 className="text-xl">{sayLongDate(day)}</h2>
+          <ul>
+            {list.map((line) => {
+              const { event, began } = line;
+              const { what, text } = lineSays(line);
+              const wall = Math.floor((began ?? event.at) / 60_000 + event.offset);
+              return (
+                <li key={event.id} className="flex gap-4 border-b border-hair py-1.5">
+                  <span className="w-12 shrink-0 text-right font-semibold">{sayClock(wall)}</span>
+                  <span className="min-w-0 flex-1">
+                    <b className="font-semibold">{what}</b>
+                    {event.step?.zones ? `, ${event.step.zones.toLowerCase()}` : ""}
+                    {text && <span className="block">{text}</span>}
+                    <span className="block text-note text-soft">{sayAround(event)}</span>
+                    {event.kind === "photo" && (
+                      <img
+                        src={`/jobs/${planId}/photos/${event.photoId}`}
+                        alt={text ?? what}
+                        className="mt-1 max-h-64 border border-line"
+                      />
+                    )}
+                  </span>
+                </li>
+              );
+            })}
+          </ul>
+        </section>
+      ))}
+    </PrintedPage>
   );
 }

@@ -52,8 +52,6 @@ export interface BenchTask {
   materialId: string | null;
   colour: string | null;
   millilitres: Millilitres | null;
-  /** counted in sheets or grams, it is not measured here */
-  measured: boolean;
   section: SectionAt | null;
   hands: Minutes;
   /** milliseconds; null while it has not been begun */
@@ -228,7 +226,6 @@ class JobBench {
       materialId: step.what ?? null,
       colour: material?.colour ?? null,
       millilitres: unit === "ml" && millilitres > 0 ? millilitres : null,
-      measured: unit !== "sheets",
       section: sections > 1 ? { at: Math.min(sections, through + 1), of: sections } : null,
       hands: zoneIds.reduce((sum, id) => {
         const own = this.placed({ zoneId: id, phaseId: first.phaseId });

@@ -130,6 +130,3 @@ export function replay(events: readonly LedgerEvent[]): LedgerState {
   for (const [key, { begun, ended }] of work) if (begun === null && ended === null) work.delete(key);
   return { work, lines };
 }
-
-/** What was corrected on a line, the last first; for showing. */
-export const isStruck = ({ withdrawn }: Line): boolean => withdrawn;
