@@ -5,7 +5,7 @@ import { openStore, placeFrom } from "#db/open";
 import { getJob } from "#db/plans";
 import { getStock } from "#db/shelf";
 import { freePort, startServer } from "../../scripts/server.mjs";
-import { expect, open, test } from "./shop";
+import { expect, handedIn, open, test } from "./shop";
 
 const SLIP = `/bench?task=${encodeURIComponent("lamp-shelf slip shelf-board")}`;
 const PIXEL = "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==";
@@ -27,8 +27,6 @@ async function planOf(folder: string, planId = "lamp-shelf") {
 
 const press = (page: Page, name: string | RegExp) =>
   page.getByRole("button", { name, exact: typeof name === "string" });
-const handedIn = (page: Page) =>
-  page.waitForResponse((answer) => answer.url().endsWith("/bench/log") && answer.request().method() === "POST");
 
 test.describe("on the tablet", () => {
   test.use({ viewport: TABLET });

@@ -5,7 +5,7 @@ import { join } from "node:path";
 import type { APIRequestContext, Page } from "@playwright/test";
 import ICAL from "ical.js";
 import { freePort, startServer } from "../../scripts/server.mjs";
-import { expect, open, saved, test } from "./shop";
+import { expect, handedIn, open, saved, test } from "./shop";
 
 const JOBS = ["carved-settle", "chart-cabinet", "iron-strongbox", "sailmakers-bench", "dough-bin", "overmantel-mirror"];
 const SETTLE = "/jobs/carved-settle";
@@ -206,7 +206,7 @@ test("work marked as done stays where it was, and a job's own hours are its own"
   const panel = page.getByRole("region", { name: /^Selected: / });
   await panel.getByRole("link", { name: "At the bench" }).click();
   await expect(page.getByText(/next · arms/)).toBeVisible();
-  const logged = page.waitForResponse((answer) => answer.url().endsWith("/bench/log") && answer.ok());
+  const logged = handedIn(page);
   await page.getByRole("button", { name: "Done", exact: true }).click();
   await logged;
   await open(page, `${SETTLE}/days`);

@@ -119,6 +119,10 @@ export async function open(page: Page, path: string) {
   await page.locator("html[data-live]").waitFor();
 }
 
+/** When the shop has what was pressed at the bench; it also asks, now and then, what others pressed. */
+export const handedIn = (page: Page) =>
+  page.waitForResponse((answer) => answer.url().endsWith("/bench/log") && answer.request().method() === "POST");
+
 /** Waits until everything typed is saved. */
 export async function saved(page: Page) {
   await page.waitForFunction(() => !document.querySelector("footer output"));
