@@ -2,7 +2,7 @@ import { CATALOGUE } from "#core/materials/catalogue";
 import { type Ground, type GroundKind, groundOf, type Species } from "#core/plan/ground";
 import { DEFAULT_HOURS } from "#core/plan/hours";
 import { DEFAULT_HOUSE_RULES } from "#core/plan/house-rules";
-import { materialsIn } from "#core/plan/mix";
+import { materialsIn, watered } from "#core/plan/mix";
 import { outlineOf } from "#core/plan/outline";
 import {
   CARVED_RELIEF,
@@ -19,7 +19,6 @@ import {
 import { hourly } from "#core/plan/readings";
 import type { Room } from "#core/plan/room";
 import { painterAt, type Shop } from "#core/plan/shop";
-import { watered } from "#core/rules/example";
 import { findTechnique } from "#core/surface/techniques";
 import { readWallTime } from "#core/units/wall-time";
 import { loftReadings } from "./sensor/room-air";

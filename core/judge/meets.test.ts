@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { CATALOGUE } from "../materials/catalogue.ts";
-import { type ExampleStack, type ExampleStep, examplePlan, mixed, watered } from "../rules/example.ts";
+import { watered } from "../plan/mix.ts";
+import { type ExampleStack, type ExampleStep, examplePlan, mixed } from "../rules/example.ts";
 import type { Severity } from "../rules/rule.ts";
 import { schedule } from "../schedule/schedule.ts";
 import { needsOf } from "../shelf/needs.ts";

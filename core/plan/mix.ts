@@ -43,6 +43,9 @@ export const Mix = z
   );
 export type Mix = z.infer<typeof Mix>;
 
+/** A step's own material, let down with water. */
+export const watered = (parts: number, thinner: number): Mix => ({ by: "volume", parts, with: [], thinner });
+
 /** The ids of all materials that a step takes, its own first. */
 export const materialsIn = ({ what, mix }: { what?: string; mix?: Mix }): string[] => [
   ...(what === undefined ? [] : [what]),

@@ -17,9 +17,6 @@ export const mixed = (parts: number, what: string, others: number, thinner = 0):
   thinner,
 });
 
-/** A step's own material, let down with water. */
-export const watered = (parts: number, thinner: number): Mix => ({ by: "volume", parts, with: [], thinner });
-
 /** A small stack that shows a rule with or without a warning; tests and the guide are made from these. */
 export interface ExampleStack {
   shows: string;

@@ -3,8 +3,9 @@ import { describe, expect, it } from "vitest";
 import { plan as randomPlan } from "../../tests/random-crusts.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
 import { powderIn } from "../materials/measures.ts";
+import { watered } from "../plan/mix.ts";
 import { type Plan, type Step, zoneArea, zonesOf } from "../plan/plan.ts";
-import { type ExampleStep, examplePlan, mixed, watered } from "../rules/example.ts";
+import { type ExampleStep, examplePlan, mixed } from "../rules/example.ts";
 import { needsOf, TOUCH_UP } from "./needs.ts";
 import { suppliesFor } from "./supplies.ts";
 

@@ -2,8 +2,8 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { CATALOGUE } from "../materials/catalogue.ts";
 import { letDown, potOf } from "../mixing/pot.ts";
-import { MIX_BY, type Mix } from "../plan/mix.ts";
-import { examplePlan, mixed, watered } from "../rules/example.ts";
+import { MIX_BY, type Mix, watered } from "../plan/mix.ts";
+import { examplePlan, mixed } from "../rules/example.ts";
 import { DAY } from "../units/units.ts";
 import { batchesOf, potLifeOf, recipeFor } from "./recipe.ts";
 

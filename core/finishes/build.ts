@@ -1,0 +1,190 @@
+import { colourDifference } from "../colour/difference.ts";
+import { applyCommands } from "../edit/apply.ts";
+import { workingFixes } from "../judge/fixes.ts";
+import { type Judgement, judge, type ZoneJudgement } from "../judge/judge.ts";
+import { coloursSeen } from "../judge/look.ts";
+import type { Material } from "../materials/material.ts";
+import { materialsIn } from "../plan/mix.ts";
+import { type Crust, type Plan, RELIEF_CLASSES, type Zone } from "../plan/plan.ts";
+import type { Finding, Fix } from "../rules/rule.ts";
+import type { Finish } from "./finish.ts";
+import { type Move, type Setting, stepOf, stepsOf } from "./move.ts";
+import { prepare } from "./moves/ground.ts";
+import { shelfFirst } from "./shelf-first.ts";
+
+/** A crust for one zone, checked, with what was done so that it holds. */
+export interface Built {
+  crust: Crust;
+  /** what the crust lays */
+  materials: Material[];
+  /** the move and the reason of each step, by step id */
+  reasons: ReadonlyMap<string, { move: string; why: string }>;
+  /** what the checks asked for besides, in the order it was added */
+  repairs: readonly { label: string; because: string }[];
+  judged: ZoneJudgement;
+  /** what nothing could be done about; empty for a crust that holds */
+  stops: readonly Finding[];
+}
+
+/** Where a crust is built: a zone, with the air, hours and house rules that it is made under. */
+export interface Site {
+  zone: Zone;
+  pinned: Omit<Plan["pinned"], "materials">;
+  start: Plan["start"];
+  /** what can be laid, and bought */
+  catalogue: readonly Material[];
+  /** dangers that were read and accepted on this piece */
+  acknowledged?: Plan["acknowledged"];
+}
+
+const CRUST = "finish";
+const MOST_REPAIRS = 14;
+/** A repair of a mere caution may change the look by no more than this, CIEDE2000 (from memory: just seen side by side). */
+const HARDLY_SEEN = 2.5;
+/** Cautions that are worth a repair of their own; the rest are the painter's business. */
+const MOST_CAUTIONS = 5;
+
+const planFor = (site: Site, name: string, moves: readonly Move[]) => {
+  const materials = new Map(site.catalogue.map((material) => [material.id, material]));
+  const setting: Setting = {
+    ground: site.zone.ground,
+    use: site.zone.use,
+    houseRules: site.pinned.houseRules,
+    materials,
+  };
+  const made = stepsOf([prepare, ...moves], setting);
+  const steps = made.flatMap((one) => one.steps.map(stepOf));
+  const used = new Set(steps.flatMap(materialsIn));
+  const plan: Plan = {
+    format: "jolly-crust",
+    version: 6,
+    id: "finish",
+    title: "Finish",
+    start: site.start,
+    pinned: { ...site.pinned, materials: site.catalogue.filter(({ id }) => used.has(id)) },
+    acknowledged: [...(site.acknowledged ?? [])],
+    palette: [],
+    pins: [],
+    crusts: [{ id: CRUST, name: name.slice(0, 80), steps }],
+    pieces: [
+      { id: "piece", name: "Piece", zones: [{ ...site.zone, crustId: CRUST, overrides: [], along: undefined }] },
+    ],
+  };
+  const reasons = new Map(
+    made.flatMap(({ move, steps }) => steps.map(({ key, why }) => [key, { move: move.name, why }] as const)),
+  );
+  return { plan, reasons };
+};
+
+/** The largest difference of any relief class that the zone has. */
+function lookApart(one: ZoneJudgement, two: ZoneJudgement): number {
+  const [before, after] = [coloursSeen(one.after), coloursSeen(two.after)];
+  return Math.max(
+    ...RELIEF_CLASSES.map((relief) =>
+      one.zone.relief[relief] > 0 ? colourDifference(before[relief], after[relief]) : 0,
+    ),
+  );
+}
+
+interface Standing {
+  plan: Plan;
+  judgement: Judgement;
+}
+
+const stopsIn = ({ zones }: Judgement): Finding[] => zones[0]!.findings.filter(({ severity }) => severity === "stop");
+
+/** Makes a repair if it leaves less to say than before. */
+function repaired({ plan, judgement }: Standing, fix: Fix, catalogue: readonly Material[]): Standing | null {
+  const done = applyCommands(plan, fix.commands);
+  if (!done.ok) return null;
+  return { plan: done.plan, judgement: judge(done.plan, { catalogue, previous: judgement }) };
+}
+
+function withoutStops(from: Standing, catalogue: readonly Material[], said: Built["repairs"][number][]): Standing {
+  let at = from;
+  for (let turn = 0; turn < MOST_REPAIRS; turn++) {
+    const before = stopsIn(at.judgement);
+    const next = before
+      .flatMap((finding) =>
+        workingFixes(at.plan, finding, { catalogue })
+          .slice(0, 3)
+          .map((fix) => ({ finding, fix })),
+      )
+      .map((one) => ({ ...one, after: repaired(at, one.fix, catalogue) }))
+      .find(({ after }) => after !== null && stopsIn(after.judgement).length < before.length);
+    if (!next?.after) return at;
+    said.push({ label: next.fix.label, because: next.finding.title });
+    at = next.after;
+  }
+  return at;
+}
+
+/** Repairs what may fail, where a repair costs nothing of the look. */
+function withFewerCautions(from: Standing, catalogue: readonly Material[], said: Built["repairs"][number][]): Standing {
+  let at = from;
+  const tried = new Set<string>();
+  for (let turn = 0; turn < MOST_CAUTIONS; turn++) {
+    const finding = at.judgement.zones[0]!.findings.find(
+      ({ id, severity, fixes }) => severity === "caution" && fixes !== undefined && !tried.has(id),
+    );
+    if (!finding) return at;
+    tried.add(finding.id);
+    for (const fix of workingFixes(at.plan, finding, { catalogue }).slice(0, 2)) {
+      if (fix.commands.some((command) => command.do === "remove step")) continue;
+      const then = repaired(at, fix, catalogue);
+      if (!then || stopsIn(then.judgement).length > 0) continue;
+      if (then.judgement.counts.caution >= at.judgement.counts.caution) continue;
+      if (lookApart(at.judgement.zones[0]!, then.judgement.zones[0]!) > HARDLY_SEEN) continue;
+      said.push({ label: fix.label, because: finding.title });
+      at = then;
+      break;
+    }
+  }
+  return at;
+}
+
+/** Builds a crust from moves, on whatever the zone is made of, and repairs it until the checks have nothing to stop. */
+export function buildMoves(site: Site, name: string, moves: readonly Move[]): Built {
+  const { catalogue } = site;
+  const { plan, reasons } = planFor(site, name, moves);
+  const repairs: Built["repairs"][number][] = [];
+  const first: Standing = { plan, judgement: judge(plan, { catalogue }) };
+  let stands = withoutStops(first, catalogue, repairs);
+  if (stopsIn(stands.judgement).length === 0) stands = withFewerCautions(stands, catalogue, repairs);
+  return {
+    crust: stands.plan.crusts[0]!,
+    materials: stands.plan.pinned.materials,
+    reasons,
+    repairs,
+    judged: stands.judgement.zones[0]!,
+    stops: stopsIn(stands.judgement),
+  };
+}
+
+export interface Wanted {
+  finish: Finish;
+  /** one of its variants; the finish itself, if left out */
+  variant?: string;
+  /** ids of what is on the shelf; what comes close to a colour of the finish is taken from there */
+  shelf?: ReadonlySet<string>;
+}
+
+/** The materials of a finish by the part they play, in a variant and from the shelf where that has something like it. */
+export function materialsFor(
+  { finish, variant, shelf }: Wanted,
+  catalogue: readonly Material[],
+): Record<string, string> {
+  const own = finish.variants.find(({ id }) => id === variant)?.materials ?? {};
+  const materials = { ...finish.materials, ...own } as Record<string, string>;
+  return shelf ? shelfFirst(materials, shelf, catalogue) : materials;
+}
+
+/**
+ * A finish of the trade on a zone: prepared as its ground asks, sealed as its use and the house ask, and repaired until no check stops
+ * it. The same for the same zone, house and shelf.
+ */
+export function buildFinish(site: Site, wanted: Wanted): Built {
+  const variant = wanted.finish.variants.find(({ id }) => id === wanted.variant);
+  const name = variant ? `${wanted.finish.name}: ${variant.name.toLowerCase()}` : wanted.finish.name;
+  return buildMoves(site, name, wanted.finish.moves(materialsFor(wanted, site.catalogue)));
+}
