@@ -1,65 +1,76 @@
-// Draws twelve of the trade's finishes into docs/boards, as the sample board shows them, and the page that has them side by side.
-import { mkdirSync, writeFileSync } from "node:fs";
+// Lists the files of core/finishes/each, draws every finish on its three panels for the gallery, and writes the page that has them
+// side by side.
+import { mkdirSync, readdirSync, rmSync, writeFileSync } from "node:fs";
 import sharp from "sharp";
 import { Board } from "#core/board/board";
 import { boardWorkOf } from "#core/board/board-work";
 import type { PanelId } from "#core/board/panels/panel";
+import { buildFinish } from "#core/finishes/build";
+import type { Finish } from "#core/finishes/finish";
+import { pictureOf } from "#core/finishes/picture";
+import { sampleSite } from "#core/finishes/sample";
 import { CATALOGUE } from "#core/materials/catalogue";
-import type { ExampleStep } from "#core/rules/example";
+import { spokenName } from "#core/materials/spoken-name";
+import type { Step } from "#core/plan/plan";
 import { findTechnique } from "#core/surface/techniques";
-import { FINISHES, judgedFinish } from "../tests/finishes";
 
-/** Each on the panel that shows it best. */
-const TWELVE: readonly [id: string, panel: PanelId][] = [
-  ["worn-two-tone", "carved"],
-  ["chipped-milk", "drawer"],
-  ["crackle-medium", "frame"],
-  ["embossed-crust", "box"],
-  ["patina", "carved"],
-  ["driftwood", "top"],
-  ["dry-brushed-dark", "carved"],
-  ["craters", "plain"],
-  ["scraped-metal", "drawer"],
-  ["cloudy", "disc"],
-  ["wax-blend", "frame"],
-  ["rusted-iron", "leg"],
-];
-const WIDTH = 640;
+const FOLDER = "public/finishes";
+const DRAWN = 768;
+const KEPT = 480;
 const IN_A_ROW = 3;
-/** The colour of paper, where a panel does not fill its picture. */
-const PAPER = "#f7f3ea";
+/** The colour of a primed board, where a panel does not fill its picture. */
+const BEHIND = "#f3eee3";
 
-const nameOf = (id: string | null | undefined) => CATALOGUE.find((one) => one.id === id)?.name;
+const camel = (id: string) => id.replace(/-(\w)/g, (_, letter: string) => letter.toUpperCase());
 
-function sayStep([how, what, more]: ExampleStep): string {
-  const technique = findTechnique(how)!.name;
-  const material = nameOf(what);
-  if (material === undefined) return technique;
-  const coats = more?.coats ?? 1;
-  return `${material} (${technique.toLowerCase()}${coats > 1 ? `, ${coats} coats` : ""})`;
+/** A file in each/ is a finish: nothing else has to know of it. */
+function list(): void {
+  const ids = readdirSync("core/finishes/each")
+    .map((file) => file.replace(/\.ts$/, ""))
+    .sort();
+  const imports = ids.map((id) => `import ${camel(id)} from "./each/${id}.ts";`).join("\n");
+  writeFileSync(
+    "core/finishes/finishes.ts",
+    `// Written by \`npm run boards\`: every file in each/, by name.\n${imports}\nimport type { Finish } from "./finish.ts";\n\n/** All finishes, by id. */\nexport const FINISHES: readonly Finish[] = [\n${ids.map((id) => `  ${camel(id)},\n`).join("")}];\n\nexport const findFinish = (id: string): Finish | undefined => FINISHES.find((one) => one.id === id);\n`,
+  );
 }
 
-async function draw(id: string, panel: PanelId): Promise<string> {
-  const finish = FINISHES.find((one) => one.id === id);
-  if (!finish) throw new Error(`there is no finish "${id}"`);
-  const judged = judgedFinish({ ...finish, panel });
-  const board = new Board(boardWorkOf(judged, panel, 1), WIDTH);
+async function draw(finish: Finish, panel: PanelId): Promise<void> {
+  const { judged } = buildFinish(sampleSite(panel), { finish });
+  const board = new Board(boardWorkOf(judged, panel, 1), DRAWN);
   const { width, height } = board.grid;
   await sharp(board.picture(judged.phases.length), { raw: { width, height, channels: 4 } })
-    .flatten({ background: PAPER })
-    .jpeg({ quality: 84 })
-    .toFile(`docs/boards/${id}.jpg`);
-  const steps = finish.steps.map(sayStep).join("; ");
-  return `![${finish.shows}](boards/${id}.jpg)<br>**${finish.shows}**<br>${steps}.`;
+    .flatten({ background: BEHIND })
+    .resize(KEPT)
+    .webp({ quality: 80 })
+    .toFile(`public${pictureOf(finish, panel)}`);
 }
 
-mkdirSync("docs/boards", { recursive: true });
+function sayStep({ how, what, coats }: Step): string {
+  const technique = findTechnique(how)!.name;
+  const material = CATALOGUE.find((one) => one.id === what);
+  if (!material) return technique;
+  return `${spokenName(material)} (${technique.toLowerCase()}${coats > 1 ? `, ${coats} coats` : ""})`;
+}
+
+list();
+const { FINISHES } = await import("#core/finishes/finishes");
+rmSync(FOLDER, { recursive: true, force: true });
+mkdirSync(FOLDER, { recursive: true });
 const cells: string[] = [];
-for (const [id, panel] of TWELVE) cells.push(await draw(id, panel));
+for (const finish of FINISHES) {
+  for (const panel of finish.panels) await draw(finish, panel);
+  const { crust } = buildFinish(sampleSite(finish.panels[0]), { finish });
+  const steps = crust.steps.map(sayStep).join("; ");
+  cells.push(
+    `![${finish.name}](../public${pictureOf(finish, finish.panels[0])})<br>**${finish.name}**. ${finish.is}<br>${steps}.`,
+  );
+}
 const rows: string[] = [];
-for (let at = 0; at < cells.length; at += IN_A_ROW) rows.push(`| ${cells.slice(at, at + IN_A_ROW).join(" | ")} |`);
+for (let at = 0; at < cells.length; at += IN_A_ROW)
+  rows.push(`| ${[...cells.slice(at, at + IN_A_ROW), "", ""].slice(0, IN_A_ROW).join(" | ")} |`);
 writeFileSync(
   "docs/finishes.md",
-  `# Twelve finishes\n\nAs the sample board predicts them, each on one of its eight panels. Generated by \`npm run boards\` from the stacks that the tests judge; do not edit by hand.\n\n|${"  |".repeat(IN_A_ROW)}\n|${" --- |".repeat(IN_A_ROW)}\n${rows.join("\n")}\n`,
+  `# The finishes\n\nAs the sample board predicts them on raw pine under the usual house rules, each on the panel that shows it best. Generated by \`npm run boards\` from core/finishes; do not edit by hand. To add one, write a file in core/finishes/each and run that.\n\n|${"  |".repeat(IN_A_ROW)}\n|${" --- |".repeat(IN_A_ROW)}\n${rows.join("\n")}\n`,
 );
-console.log(`${cells.length} boards in docs/boards, and docs/finishes.md`);
+console.log(`${FINISHES.length} finishes: core/finishes/finishes.ts, ${FOLDER} and docs/finishes.md`);

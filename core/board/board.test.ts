@@ -2,10 +2,11 @@ import { isDeepStrictEqual } from "node:util";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { amounts } from "../../tests/amounts.ts";
-import { FINISHES, judgedFinish } from "../../tests/finishes";
 import { plan as anyPlan } from "../../tests/random-crusts";
 import { colourDifference, labOf } from "../colour/difference.ts";
 import { hexOf } from "../colour/screen.ts";
+import { findFinish } from "../finishes/finishes.ts";
+import { sampleOf } from "../finishes/sample.ts";
 import { judge, type ZoneJudgement } from "../judge/judge.ts";
 import { CARVED_RELIEF, RELIEF_CLASSES } from "../plan/plan.ts";
 import { type ExampleStep, examplePlan } from "../rules/example.ts";
@@ -338,8 +339,7 @@ describe("what is taken off", () => {
   });
 
   it("chips are whole flakes: hardly a pixel half gone", () => {
-    const finish = FINISHES.find(({ id }) => id === "chipped-milk")!;
-    const zone = judgedFinish(finish);
+    const zone = sampleOf(findFinish("chipped-milk")!, "drawer");
     const chip = zone.phases.findIndex(({ phase }) => phase.technique.id === "chip");
     const board = boardOf(zone, "drawer");
     const before = board.after(chip).layers.at(-1)!;

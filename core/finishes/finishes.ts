@@ -12,13 +12,13 @@ import embossedBronze from "./each/embossed-bronze.ts";
 import fadedStencil from "./each/faded-stencil.ts";
 import fauxBronze from "./each/faux-bronze.ts";
 import leafAndSky from "./each/leaf-and-sky.ts";
-import lettered from "./each/lettered.ts";
 import manyCoats from "./each/many-coats.ts";
 import rustedIron from "./each/rusted-iron.ts";
 import scrapedMetal from "./each/scraped-metal.ts";
 import seaChest from "./each/sea-chest.ts";
 import smokedWash from "./each/smoked-wash.ts";
 import softenedBlue from "./each/softened-blue.ts";
+import stamped from "./each/stamped.ts";
 import stone from "./each/stone.ts";
 import twoColourMilk from "./each/two-colour-milk.ts";
 import verdigris from "./each/verdigris.ts";
@@ -45,13 +45,13 @@ export const FINISHES: readonly Finish[] = [
   fadedStencil,
   fauxBronze,
   leafAndSky,
-  lettered,
   manyCoats,
   rustedIron,
   scrapedMetal,
   seaChest,
   smokedWash,
   softenedBlue,
+  stamped,
   stone,
   twoColourMilk,
   verdigris,

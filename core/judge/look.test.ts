@@ -1,9 +1,10 @@
 import { describe, expect, it } from "vitest";
-import { FINISHES, judgedFinish } from "../../tests/finishes";
 import { Board } from "../board/board.ts";
 import { boardWorkOf } from "../board/board-work.ts";
 import { colourDifference, lightness } from "../colour/difference.ts";
 import { hexOf } from "../colour/screen.ts";
+import { findFinish } from "../finishes/finishes.ts";
+import { sampleOf } from "../finishes/sample.ts";
 import { RELIEF_CLASSES } from "../plan/plan.ts";
 import { type ExampleStep, examplePlan } from "../rules/example.ts";
 import { bareSurface } from "../surface/surface.ts";
@@ -43,18 +44,18 @@ describe("colours seen of a surface", () => {
   });
 
   it("after each step are what the step leaves, and do not change what was seen before", () => {
-    const zone = judgedFinish(FINISHES.find(({ id }) => id === "worn-two-tone")!);
+    const zone = sampleOf(findFinish("worn-to-dark")!);
     const first = zone.phases.map((_, index) => coloursSeen(surfaceAfter(zone, index)));
     const again = zone.phases.map((_, index) => coloursSeen(surfaceAfter(zone, index)));
     expect(again).toEqual(first);
   });
 
-  it.each(["worn-two-tone", "two-colour-milk", "thin-pale", "wax-blend", "brown-on-milk"])(
+  it.each(["worn-to-dark", "two-colour-milk", "softened-blue", "wax-blend", "brown-on-milk"])(
     "come near the mean of the sample board: %s",
     (id) => {
-      const finish = FINISHES.find((one) => one.id === id)!;
-      const zone = judgedFinish(finish);
-      const board = new Board(boardWorkOf(zone, finish.panel, 1), 384);
+      const finish = findFinish(id)!;
+      const zone = sampleOf(finish);
+      const board = new Board(boardWorkOf(zone, finish.panels[0], 1), 384);
       const seen = coloursSeen(zone.after);
       const { belongs, grid } = board.relief;
       for (const relief of RELIEF_CLASSES) {

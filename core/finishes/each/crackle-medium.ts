@@ -6,7 +6,7 @@ import { colour } from "../moves/lay.ts";
 export default finish({
   id: "crackle-medium",
   name: "Cracked with a medium",
-  is: "A pale coat cracked all over, storm blue in the cracks, a little dirt on top.",
+  is: "A pale coat cracked all over, storm blue in the cracks, dirt in the hollows.",
   suits: "Flat faces and frames that are looked at more than used.",
   looks: ["cracked", "pale"],
   practice: "some practice",
@@ -14,8 +14,8 @@ export default finish({
   materials: { under: "mineral-storm", medium: "crackle-medium", top: "mineral-oyster", tint: "wax-dark" },
   moves: ({ under, medium, top, tint }) => [
     colour("under", under, "What the cracks show."),
-    crackle(medium, "top", top),
-    end({ tint, fragile: true }),
+    crackle(medium, "top", top, { amount: { kind: "heavy" } }),
+    end({ tint, on: "recess", fragile: true }),
   ],
   variants: [{ id: "green", name: "Oyster over bottle green", materials: { under: "mineral-bottle" } }],
   schools: [],
@@ -25,7 +25,7 @@ export default finish({
   ],
   shows: [
     { on: "field", layers: ["under", "medium"], least: 0, most: 0.3 },
-    { on: "field", layers: ["top"], least: 0.5, most: 0.85 },
+    { on: "field", layers: ["top"], least: 0.65, most: 0.95 },
   ],
   days: [1, 6],
 });

@@ -6,7 +6,7 @@ import { broken, colour, glaze } from "../moves/lay.ts";
 export default finish({
   id: "leaf-and-sky",
   name: "Glazed leaf and painted sky",
-  is: "Imitation gold over red, a painted sky brushed over part of it, all toned down with umber.",
+  is: "Imitation gold over red, a pale sky sponged over part of it, all toned down with umber.",
   suits: "Frames, boxes and small drawers that are only looked at.",
   looks: ["gilded", "decorated"],
   practice: "practised",
@@ -15,13 +15,13 @@ export default finish({
   moves: (own) => [
     colour("red", own.red, "Red warms the leaf, and shows in its breaks."),
     leaf("leaf", own.leaf, "red"),
-    broken("sky", "brush", own.sky, "Brushed thin, and thinner towards its edges.", { over: 0.4 }),
+    broken("sky", "sponge", own.sky, "Sponged on in clouds, so that gold shines between them.", { over: 0.4 }),
     glaze("dirt", own.dirt, "wipe-back", "Takes the shine off new gold."),
     end({ matt: false }),
   ],
   variants: [{ id: "genuine", name: "Genuine gold", materials: { leaf: "leaf-genuine-gold" } }],
   schools: [],
   pitfalls: ["No draught while the leaf is open.", "Size has its hour: dead size holds nothing."],
-  shows: [{ on: "field", layers: ["leaf"], least: 0.45, most: 0.7 }],
+  shows: [{ on: "field", layers: ["leaf"], least: 0.55, most: 0.9 }],
   days: [1.4, 7],
 });

@@ -16,7 +16,7 @@ export default finish({
     sealedUnder("under", under),
     colour("first", first, "An older colour that shows as a rim round every worn place.", { coats: 1 }),
     colour("top", top, "The last owner's green.", { coats: 1 }),
-    sandEdges("sand", "first", { effort: { passes: 2, pressure: "usual" } }),
+    sandEdges("sand", "first", { grit: 320, effort: { passes: 1, pressure: "hard" } }),
     end({ tint: "wax-dark", matt: true }),
   ],
   variants: [{ id: "black", name: "Tar over oxide red", materials: { first: "chalk-oxide-red", top: "clay-tar" } }],
@@ -24,7 +24,7 @@ export default finish({
   pitfalls: ["Sand where it would have been knocked, not everywhere alike."],
   shows: [
     { on: "field", layers: ["top"], least: 0.55, most: 0.95 },
-    { on: "arris", layers: ["first", "under"], least: 0.45, most: 0.75 },
+    { on: "arris", layers: ["first", "under"], least: 0.35, most: 0.7 },
   ],
   days: [0.7, 8],
 });

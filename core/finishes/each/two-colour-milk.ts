@@ -15,8 +15,7 @@ export default finish({
   moves: ({ under, top, wax }) => [
     colour("under", under, "The colour that comes up on the edges."),
     colour("top", top, "One coat, so that the paper gets through it.", { coats: 1 }),
-    sandEdges("sand", "under", { effort: { passes: 1, pressure: "usual", until: 0.05 } }),
-    sandEdges("smooth", undefined, { grit: 320 }),
+    sandEdges("sand", "under", { grit: 320, effort: { passes: 2, pressure: "usual" } }),
     end({ wax }),
   ],
   variants: [
@@ -28,7 +27,7 @@ export default finish({
     "Stop at the first red: the second pass is twice as fast.",
   ],
   shows: [
-    { on: "arris", layers: ["under"], least: 0.5, most: 0.7 },
+    { on: "arris", layers: ["under"], least: 0.35, most: 0.65 },
     { on: "field", layers: ["top"], least: 0.7, most: 0.95 },
   ],
   days: [0.3, 6],

@@ -14,7 +14,7 @@ export default finish({
   materials: { top: "chalk-slate", wax: "wax-clear" },
   moves: ({ top, wax }) => [
     colour("top", top, "One coat, so that the paper gets through it.", { coats: 1 }),
-    sandEdges("sand", undefined, { grit: 220, effort: { passes: 2, pressure: "hard" } }),
+    sandEdges("sand", undefined, { grit: 150, effort: { passes: 2, pressure: "hard" } }),
     end({ wax }),
   ],
   variants: [

@@ -12,12 +12,16 @@ export const rubDamp = (key: string, shows: string, own: Own = {}): Move =>
     ...own,
   });
 
-/** Sand edges and beads dry. */
-export const sandEdges = (key: string, shows: string | undefined, own: Own & { grit?: 150 | 220 | 320 } = {}): Move => {
+/** Sand edges and beads, dry or with wet paper. */
+export const sandEdges = (
+  key: string,
+  shows: string | undefined,
+  own: Own & { grit?: 150 | 220 | 320 | "wet" } = {},
+): Move => {
   const { grit = 220, ...rest } = own;
   return always("Sand the edges", {
     key,
-    how: `sand-${grit}`,
+    how: grit === "wet" ? "wet-sand" : `sand-${grit}`,
     ...(shows === undefined ? {} : { reveals: shows }),
     why:
       shows === "ground"
