@@ -14,6 +14,7 @@ export default [
     route("materials", "routes/materials.tsx"),
     route("house", "routes/house.tsx"),
   ]),
+  route("jobs/:planId/finish", "routes/finish.tsx"),
   route("jobs/:planId/ledger", "routes/ledger.tsx"),
   route("jobs/:planId/care", "routes/care.tsx"),
   route("jobs/:planId/report", "routes/report.tsx"),

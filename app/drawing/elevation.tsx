@@ -384,13 +384,14 @@ interface Props {
   width: number;
   height: number;
   chosen?: string;
-  linkTo: (zoneId: string) => string;
+  /** where a zone leads; left out, it is a drawing and no picker */
+  linkTo?: (zoneId: string) => string;
   /** what the drawing shows for a zone, such as its worst verdict in words */
-  says: (zone: Zone) => string;
+  says?: (zone: Zone) => string;
 }
 
-/** The front of a piece to scale. Each zone is a link that selects it. */
-export function Elevation({ zones, judged, width, height, chosen, linkTo, says }: Props) {
+/** The front of a piece to scale. Where it is a picker, each zone is a link that selects it. */
+export function Elevation({ zones, judged, width, height, chosen, linkTo, says = () => "" }: Props) {
   const placed = useMemo(() => arranged(zones), [zones]);
   const colours = useMemo(() => new Map(judged.map((one) => [one.zone.id, coloursSeen(one.after)])), [judged]);
   if (placed.length === 0) return null;
@@ -429,12 +430,22 @@ export function Elevation({ zones, judged, width, height, chosen, linkTo, says }
       viewBox={`0 0 ${width} ${height}`}
       width={width}
       height={height}
-      role="group"
+      role={linkTo ? "group" : "img"}
       aria-label="The piece from the front, to scale"
     >
       <path d={`M${margin / 2} ${floor + 1}H${width - margin / 2}`} stroke="#8d806f" strokeWidth={1} />
       {placed.map((zone) => {
         const drawn = screen.get(zone.id)!;
+        const faces = (
+          <>
+            <Part drawn={drawn} scale={scale} />
+            {zone.outlines &&
+              facesOf(drawn).map((box) => (
+                <PlaceOutlines key={`${box.x} ${box.y}`} outlines={zone.outlines} box={box} />
+              ))}
+          </>
+        );
+        if (!linkTo) return <g key={zone.id}>{faces}</g>;
         return (
           <Link
             key={zone.id}
@@ -445,11 +456,7 @@ export function Elevation({ zones, judged, width, height, chosen, linkTo, says }
             data-zone={zone.id}
           >
             <title>{zone.name}</title>
-            <Part drawn={drawn} scale={scale} />
-            {zone.outlines &&
-              facesOf(drawn).map((box) => (
-                <PlaceOutlines key={`${box.x} ${box.y}`} outlines={zone.outlines} box={box} />
-              ))}
+            {faces}
           </Link>
         );
       })}
@@ -466,12 +473,14 @@ export function Elevation({ zones, judged, width, height, chosen, linkTo, says }
           pointerEvents="none"
         />
       )}
-      <g>
-        <path d={`M${dx} ${floor + 12}v6m0 -3h${rod * scale}m0 -3v6`} stroke="#665b4e" strokeWidth={1} fill="none" />
-        <text x={dx + rod * scale + 6} y={floor + 19} fontSize={12} fill="#665b4e">
-          {rod >= 1000 ? `${rod / 1000} m` : `${rod} mm`}
-        </text>
-      </g>
+      {linkTo && (
+        <g>
+          <path d={`M${dx} ${floor + 12}v6m0 -3h${rod * scale}m0 -3v6`} stroke="#665b4e" strokeWidth={1} fill="none" />
+          <text x={dx + rod * scale + 6} y={floor + 19} fontSize={12} fill="#665b4e">
+            {rod >= 1000 ? `${rod / 1000} m` : `${rod} mm`}
+          </text>
+        </g>
+      )}
     </svg>
   );
 }

@@ -23,6 +23,7 @@ import { findTechnique, techniquesFor } from "#core/surface/techniques";
 import { readAmountFields } from "./amount-form";
 import { COLOUR_FORMS } from "./edits/colour";
 import { CRUST_FORMS } from "./edits/crusts";
+import { FINISH_FORMS } from "./edits/finishes";
 import { PIECE_FORMS } from "./edits/pieces";
 import { type FormEdit, inCrust, onStep, type Place, pinOf, refuse, stepName } from "./edits/place";
 import { SHOP_FORMS } from "./edits/shop";
@@ -385,6 +386,7 @@ const FORMS: Record<string, (place: Place) => FormEdit> = {
   ...CRUST_FORMS,
   ...PIECE_FORMS,
   ...SHOP_FORMS,
+  ...FINISH_FORMS,
   ...COLOUR_FORMS,
 };
 

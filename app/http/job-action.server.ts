@@ -22,7 +22,7 @@ function backTo(
   { request, planId }: { request: Request; planId: string },
   written: Written,
   fields: FormFields,
-  to: { step?: string; zone?: string; material?: string },
+  to: { step?: string; zone?: string; material?: string; view?: string },
 ) {
   if (written.is === "missing") throw noSuchJob(planId);
   if (written.is === "refused") return again({ "": written.because }, fields);
@@ -35,7 +35,7 @@ function backTo(
       409,
     );
   noteWritten(written.plan);
-  const url = new URL(request.url);
+  const url = to.view ? new URL(`/jobs/${planId}/${to.view}`, request.url) : new URL(request.url);
   if (to.zone) url.searchParams.set("zone", to.zone);
   if (to.step) url.searchParams.set("step", to.step);
   if (to.material) url.searchParams.set("material", to.material);
@@ -51,8 +51,8 @@ async function sensorFields(): Promise<FormFields> {
   return air.ok ? { hours: sayAirCsv(air) } : { says: air.says };
 }
 
-/** Every form of a job's pages, sent without scripts. */
-export async function jobAction(request: Request, params: { planId: string }) {
+/** Every form of a job's pages, sent without scripts; afterwards it shows the same page, or another view of the job. */
+export async function jobAction(request: Request, params: { planId: string }, view?: string) {
   const planId = planIdOf(params);
   const fields = fieldsOf(await readForm(request));
   return withStore(async (store) => {
@@ -70,6 +70,6 @@ export async function jobAction(request: Request, params: { planId: string }) {
     const read = readEditForm(job.plan, fields, () => `${edit.slice(0, 50)}-${++made}`);
     if (!read.ok) return again(read.faults, fields);
     const written = await editPlan(store, planId, { id: edit, base, label: read.label, commands: read.commands });
-    return backTo({ request, planId }, written, fields, read);
+    return backTo({ request, planId }, written, fields, view === undefined ? read : { ...read, view });
   });
 }

@@ -15,7 +15,7 @@ import { sayPercent, WHERE_WORDS } from "./step-words";
 
 const isShape = (text: string | undefined): text is ShapeKind => text !== undefined && text in SHAPE_SIZES;
 
-const WEAR_WORDS = {
+export const WEAR_WORDS = {
   display: "to look at only",
   gentle: "gentle, dusted",
   daily: "daily use",

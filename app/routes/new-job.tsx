@@ -1,21 +1,27 @@
 import { nanoid } from "nanoid";
+import { useMemo, useState } from "react";
 import { data, Form, Link, redirect, useNavigation } from "react-router";
+import { judge } from "#core/judge/judge";
 import { factorsOf, SURE_FROM } from "#core/ledger/learned";
+import { GROUND_KINDS, type GroundKind, groundOf, isTimber, SPECIES } from "#core/plan/ground";
+import { PIECE_KITS, type PieceKit, zonesFromKit } from "#core/plan/kits";
 import { hoursOfShop } from "#core/plan/shop";
+import { examplePlan } from "#core/rules/example";
 import { DAY } from "#core/units/units";
 import { midnightBefore, sayWallTime, weekday } from "#core/units/wall-time";
 import { addPlan } from "#db/plans";
 import { getShop } from "#db/shop";
+import { Elevation } from "~/drawing/elevation";
 import { Field, TextField } from "~/forms/edit-form-parts";
 import { type Faults, type FormFields, fieldsOf } from "~/forms/fields";
-import { readNewJob } from "~/forms/job-form";
+import { readNewJob, readReadyPiece } from "~/forms/job-form";
 import { readForm } from "~/http/body.server";
 import { learnedOf } from "~/http/ledger.server";
 import { withStore } from "~/http/trouble.server";
 import { noteWritten } from "~/http/written.server";
-import { Brand } from "~/parts/brand";
+import { FormTrouble, NewJobHead } from "~/parts/new-job-parts";
 import { FieldGroup } from "~/parts/plain-field";
-import { ZoneFields } from "~/parts/zone-fields";
+import { WEAR_WORDS, ZoneFields } from "~/parts/zone-fields";
 import type { Route } from "./+types/new-job";
 
 const NINE = 9 * 60;
@@ -27,12 +33,17 @@ function nextMorning(now: Date): string {
   return sayWallTime(day + NINE);
 }
 
-export const loader = () => ({ id: nanoid(10), start: nextMorning(new Date()) });
+export const loader = ({ request }: Route.LoaderArgs) => ({
+  id: nanoid(10),
+  start: nextMorning(new Date()),
+  own: new URL(request.url).searchParams.get("measures") === "own",
+});
 
 export async function action({ request }: Route.ActionArgs) {
   const values = fieldsOf(await readForm(request));
   return withStore(async (store) => {
-    const read = readNewJob(values, hoursOfShop((await getShop(store)).shop));
+    const hours = hoursOfShop((await getShop(store)).shop);
+    const read = values.own === "yes" ? readNewJob(values, hours) : readReadyPiece(values, hours);
     if (!read.ok) return data({ faults: read.faults, values }, { status: 422 });
     // a new job waits as long as things have been seen to dry here
     const drying = factorsOf(await learnedOf(store), SURE_FROM);
@@ -40,70 +51,261 @@ export async function action({ request }: Route.ActionArgs) {
     const plan = known ? { ...read.plan, pinned: { ...read.plan.pinned, drying } } : read.plan;
     // a form sent twice finds its job already there
     if (await addPlan(store, plan)) noteWritten(plan);
-    return redirect(`/jobs/${plan.id}/crust`);
+    return redirect(`/jobs/${plan.id}/${values.next === "crust" ? "crust" : "finish"}`);
   });
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "New job · Jolly Crust" }];
 
+interface Props {
+  values: FormFields;
+  faults: Faults;
+  id: string;
+  start: string;
+}
+
+/** The two ways on: to the finishes, or straight to an empty crust. */
+function Next() {
+  const busy = useNavigation().state !== "idle";
+  return (
+    <div className="flex flex-wrap items-center gap-3">
+      <button className="button button-main px-6 text-base" name="next" value="finish" disabled={busy}>
+        {busy ? "Creating the job …" : "Choose a finish"}
+      </button>
+      <button className="button" name="next" value="crust" disabled={busy}>
+        Begin with an empty crust
+      </button>
+    </div>
+  );
+}
+
+function KitDrawing({
+  kit,
+  ground,
+  species,
+}: {
+  kit: PieceKit;
+  ground: GroundKind;
+  species: (typeof SPECIES)[number];
+}) {
+  const { zones, judged } = useMemo(() => {
+    let made = 0;
+    const plan = examplePlan({ shows: "nothing yet", ground: "raw timber", steps: [] });
+    const list = zonesFromKit(
+      kit,
+      kit.sizes.map(({ usual }) => usual),
+      { crustId: "c1", ground: groundOf(ground, species), newId: () => `${kit.id}-${++made}` },
+    );
+    const whole = { ...plan, pieces: [{ id: "p1", name: kit.name, zones: list }] };
+    return { zones: list, judged: judge(whole).zones };
+  }, [kit, ground, species]);
+  return <Elevation zones={zones} judged={judged} width={150} height={120} />;
+}
+
+const isGround = (text: string): text is GroundKind => (GROUND_KINDS as readonly string[]).includes(text);
+const isSpecies = (text: string): text is (typeof SPECIES)[number] => (SPECIES as readonly string[]).includes(text);
+
+/** One of the ready pieces, by its drawing and a few measures. */
+function ReadyPieces({ values, faults, id, start }: Props) {
+  const [kitId, setKit] = useState(values.kit ?? PIECE_KITS[0]!.id);
+  const [ground, setGround] = useState<GroundKind>(
+    isGround(values.groundKind ?? "") ? (values.groundKind as GroundKind) : "raw timber",
+  );
+  const [species, setSpecies] = useState<(typeof SPECIES)[number]>(
+    isSpecies(values.species ?? "") ? (values.species as "oak") : "pine",
+  );
+  const kit = PIECE_KITS.find((one) => one.id === kitId) ?? PIECE_KITS[0]!;
+  return (
+    <Form method="post" className="new-piece" noValidate>
+      <input type="hidden" name="id" value={values.id ?? id} />
+      <div className="p-5">
+        <h1 className="text-[1.5rem]">What is it?</h1>
+        <p className="mb-3 text-soft">
+          Pick what comes nearest; every measure and zone can be changed later. Or{" "}
+          <Link className="link" to="/jobs/new?measures=own">
+            give your own measures
+          </Link>
+          .
+        </p>
+        <FormTrouble faults={faults} />
+        <fieldset>
+          <legend className="sr-only">Piece</legend>
+          <div className="kit-grid">
+            {PIECE_KITS.map((one) => (
+              <label key={one.id} className="kit-card">
+                <input
+                  type="radio"
+                  name="kit"
+                  value={one.id}
+                  className="sr-only"
+                  defaultChecked={one.id === kit.id}
+                  onChange={() => setKit(one.id)}
+                />
+                <KitDrawing kit={one} ground={ground} species={species} />
+                <span className="font-medium">{one.name}</span>
+              </label>
+            ))}
+          </div>
+          {faults.kit && <p className="mt-2 text-ochre">{faults.kit}</p>}
+        </fieldset>
+      </div>
+      <div className="new-piece-more">
+        <h2 className="text-view">Your {kit.name.toLowerCase()}</h2>
+        <div className="grid grid-cols-3 gap-3">
+          {kit.sizes.map(({ key, label, usual }) => (
+            <TextField
+              key={`${kit.id}/${key}`}
+              name={key}
+              label={`${label}, mm`}
+              fault={faults[key]}
+              keys="decimal"
+              placeholder={String(usual)}
+              value={values[key]}
+            />
+          ))}
+        </div>
+        <div className="grid grid-cols-2 gap-3">
+          <Field name="groundKind" label="What is on it now" fault={faults.groundKind}>
+            {(field) => (
+              <select
+                {...field}
+                value={ground}
+                onChange={({ target }) => isGround(target.value) && setGround(target.value)}
+              >
+                {GROUND_KINDS.map((kind) => (
+                  <option key={kind}>{kind}</option>
+                ))}
+              </select>
+            )}
+          </Field>
+          <Field name="species" label="Timber" fault={faults.species}>
+            {(field) => (
+              <select
+                {...field}
+                value={species}
+                disabled={!isTimber(ground)}
+                onChange={({ target }) => isSpecies(target.value) && setSpecies(target.value)}
+              >
+                {SPECIES.map((one) => (
+                  <option key={one}>{one}</option>
+                ))}
+              </select>
+            )}
+          </Field>
+          <Field name="wear" label="Use" fault={faults.wear}>
+            {(field) => (
+              <select {...field} defaultValue={values.wear ?? "gentle"}>
+                {Object.entries(WEAR_WORDS).map(([wear, says]) => (
+                  <option key={wear} value={wear}>
+                    {says}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Field>
+          <Field name="water" label="Water" fault={faults.water}>
+            {(field) => (
+              <select {...field} defaultValue={values.water ?? "dry"}>
+                <option value="dry">dry</option>
+                <option value="splashes">splashes</option>
+                <option value="standing">left standing</option>
+              </select>
+            )}
+          </Field>
+        </div>
+        <label className="flex items-center gap-2">
+          <input
+            type="checkbox"
+            name="heat"
+            defaultChecked={values.heat === "on"}
+            className="size-4 accent-verdigris"
+          />
+          hot cups or pans
+        </label>
+        <TextField
+          name="title"
+          label="Job name (optional)"
+          fault={faults.title}
+          placeholder={kit.name}
+          value={values.title}
+        />
+        <div className="grid grid-cols-2 gap-3">
+          <Field name="start" label="Work can begin" fault={faults.start}>
+            {(field) => <input {...field} type="datetime-local" defaultValue={values.start ?? start} />}
+          </Field>
+          <Field name="due" label="Due (optional)" fault={faults.due}>
+            {(field) => <input {...field} type="datetime-local" defaultValue={values.due} />}
+          </Field>
+        </div>
+        <TextField name="client" label="Client (optional)" fault={faults.client} value={values.client} />
+        <Next />
+      </div>
+    </Form>
+  );
+}
+
+/** A piece that none of the ready ones comes near: its first zone, by hand. */
+function OwnMeasures({ values, faults, id, start }: Props) {
+  return (
+    <div className="mx-auto max-w-3xl px-5 py-5">
+      <h1 className="text-[1.5rem]">Your own measures</h1>
+      <p className="mb-5 text-soft">
+        The piece and its first zone; you can add more later. Or{" "}
+        <Link className="link" to="/jobs/new">
+          pick a ready piece
+        </Link>
+        .
+      </p>
+      <FormTrouble faults={faults} />
+      <Form method="post" className="flex flex-col gap-6" noValidate>
+        <input type="hidden" name="own" value="yes" />
+        <input type="hidden" name="id" value={values.id ?? id} />
+        <FieldGroup title="Job">
+          <div className="col-span-3">
+            <TextField
+              name="title"
+              label="Job name"
+              fault={faults.title}
+              placeholder="Carved settle"
+              value={values.title}
+            />
+          </div>
+          <div className="col-span-3">
+            <TextField name="client" label="Client (optional)" fault={faults.client} value={values.client} />
+          </div>
+          <div className="col-span-2">
+            <TextField name="piece" label="Piece" fault={faults.piece} placeholder="Settle" value={values.piece} />
+          </div>
+          <div className="col-span-2">
+            <Field name="start" label="Work can begin" fault={faults.start}>
+              {(field) => <input {...field} type="datetime-local" defaultValue={values.start ?? start} />}
+            </Field>
+          </div>
+          <div className="col-span-2">
+            <Field name="due" label="Due (optional)" fault={faults.due}>
+              {(field) => <input {...field} type="datetime-local" defaultValue={values.due} />}
+            </Field>
+          </div>
+        </FieldGroup>
+        <ZoneFields values={values} faults={faults} />
+        <div className="flex justify-end border-t border-line pt-4">
+          <Next />
+        </div>
+      </Form>
+    </div>
+  );
+}
+
 export default function NewJob({ loaderData, actionData }: Route.ComponentProps) {
   const values: FormFields = actionData?.values ?? {};
   const faults: Faults = actionData?.faults ?? {};
-  const busy = useNavigation().state !== "idle";
-  const wrong = Object.keys(faults).length;
+  const { id, start, own } = loaderData;
+  const Way = own ? OwnMeasures : ReadyPieces;
   return (
-    <div className="mx-auto max-w-3xl px-8 py-6">
-      <header className="flex items-center justify-between border-b border-line pb-4">
-        <Brand />
-        <Link to="/" className="link text-soft">
-          Back to jobs
-        </Link>
-      </header>
+    <div className="min-h-screen">
+      <NewJobHead at="Piece" />
       <main>
-        <h1 className="mt-6 text-2xl">New job</h1>
-        <p className="mb-5 text-soft">The piece and its first zone; you can add more later. The crust comes next.</p>
-        {wrong > 0 && (
-          <p role="alert" className="mb-4 border-l-4 border-l-ochre bg-board px-4 py-2.5 font-medium text-ochre">
-            {faults[""] ??
-              `${wrong === 1 ? "One field needs" : `${wrong} fields need`} another look. Everything you typed is still here.`}
-          </p>
-        )}
-        <Form method="post" className="flex flex-col gap-6" noValidate>
-          <input type="hidden" name="id" value={values.id ?? loaderData.id} />
-          <FieldGroup title="Job">
-            <div className="col-span-3">
-              <TextField
-                name="title"
-                label="Job name"
-                fault={faults.title}
-                placeholder="Carved settle"
-                value={values.title}
-              />
-            </div>
-            <div className="col-span-3">
-              <TextField name="client" label="Client (optional)" fault={faults.client} value={values.client} />
-            </div>
-            <div className="col-span-2">
-              <TextField name="piece" label="Piece" fault={faults.piece} placeholder="Settle" value={values.piece} />
-            </div>
-            <div className="col-span-2">
-              <Field name="start" label="Work can begin" fault={faults.start}>
-                {(field) => <input {...field} type="datetime-local" defaultValue={values.start ?? loaderData.start} />}
-              </Field>
-            </div>
-            <div className="col-span-2">
-              <Field name="due" label="Due (optional)" fault={faults.due}>
-                {(field) => <input {...field} type="datetime-local" defaultValue={values.due} />}
-              </Field>
-            </div>
-          </FieldGroup>
-          <ZoneFields values={values} faults={faults} />
-          <div className="flex justify-end border-t border-line pt-4">
-            <button className="button button-main px-6 text-base" disabled={busy}>
-              {busy ? "Creating the job …" : "Create the job"}
-            </button>
-          </div>
-        </Form>
+        <Way values={values} faults={faults} id={id} start={start} />
       </main>
     </div>
   );

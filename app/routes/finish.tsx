@@ -1,0 +1,268 @@
+import { nanoid } from "nanoid";
+import { useMemo } from "react";
+import { Link, useActionData, useLoaderData, useNavigation, useSearchParams } from "react-router";
+import { panelFor } from "#core/board/board-work";
+import { dress, zonesToDress } from "#core/finishes/dress";
+import { factsOf, type InShop } from "#core/finishes/facts";
+import type { Finish } from "#core/finishes/finish";
+import { FINISHES, findFinish } from "#core/finishes/finishes";
+import { pictureOf } from "#core/finishes/picture";
+import { CATALOGUE } from "#core/materials/catalogue";
+import { zoneArea } from "#core/plan/plan";
+import { capital, groundNamed } from "#core/rules/words";
+import { sayDuration } from "#core/units/duration";
+import { DAY } from "#core/units/units";
+import { midnightBefore, readWallTime } from "#core/units/wall-time";
+import { sayDate } from "#core/units/when";
+import { getJob } from "#db/plans";
+import { planOfText, textOfPlan } from "~/editor/plan-text";
+import { BoardCanvas } from "~/finishes/canvas";
+import { ChosenFinish } from "~/finishes/chosen-finish";
+import { chipsFor, inGallery, keeps, readFilters } from "~/finishes/filters";
+import { shelfIn } from "~/finishes/shelf-in";
+import { useFinishes } from "~/finishes/use-finishes";
+import { jobAction } from "~/http/job-action.server";
+import { jobStandingFor } from "~/http/plan-of-work.server";
+import { shelfForJob } from "~/http/shelf.server";
+import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
+import { JobHead } from "~/parts/job-head";
+import { voiceOf } from "~/shelf/voice";
+import { sayAreaIn } from "~/words/measures";
+import { sayRoom } from "~/words/room";
+import type { Route } from "./+types/finish";
+
+/** Where nothing is due, this long from now is soon. */
+const SOON = 14 * DAY;
+const DRAWN = 480;
+
+export async function loader({ params }: Route.LoaderArgs) {
+  const planId = planIdOf(params);
+  return withStore(async (store) => {
+    const job = await getJob(store, planId);
+    if (!job) throw noSuchJob(planId);
+    const { shop, around } = await jobStandingFor(store, planId);
+    const { book, pots, others, today } = await shelfForJob(store, planId);
+    const inShop: InShop = { shop, around, book, pots, others, today };
+    return { text: textOfPlan(job.plan), version: job.version, inShop, token: nanoid(10) };
+  });
+}
+
+export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params, "crust");
+
+export const meta: Route.MetaFunction = () => [{ title: "Finishes · Jolly Crust" }];
+
+export default function FinishRoute() {
+  const { text, version, inShop, token } = useLoaderData<typeof loader>();
+  const result = useActionData<typeof action>();
+  const busy = useNavigation().state !== "idle";
+  const [asked] = useSearchParams();
+  const plan = useMemo(() => planOfText(text), [text]);
+  const filters = readFilters(asked);
+  const zoneIds = useMemo(() => asked.getAll("zone"), [asked]);
+  const zones = useMemo(() => zonesToDress(plan, zoneIds), [plan, zoneIds]);
+  const largest = zones.toSorted((one, two) => zoneArea(two) - zoneArea(one))[0];
+  const panel = largest ? panelFor(largest) : "drawer";
+  const order = useMemo(() => inGallery(FINISHES), []);
+  const tried = useFinishes({
+    text,
+    zoneIds: zones.map(({ id }) => id),
+    finishIds: order.map(({ id }) => id),
+    inShop: inShop as InShop,
+    panel,
+    width: DRAWN,
+  });
+  const shown = order.filter((finish) => keeps(filters, finish, tried.facts.get(finish.id)));
+  const chosen = findFinish(asked.get("finish") ?? "") ?? shown[0] ?? order[0]!;
+  const variant = chosen.variants.find(({ id }) => id === asked.get("variant"))?.id;
+  const shelf = useMemo(() => shelfIn(inShop.pots), [inShop.pots]);
+  const dressed = useMemo(
+    () =>
+      zones.length === 0
+        ? { refused: "There is no zone to lay it on." }
+        : dress(
+            plan,
+            zones,
+            { finish: chosen, ...(variant ? { variant } : {}), ...(shelf ? { shelf } : {}) },
+            CATALOGUE,
+          ),
+    [plan, zones, chosen, variant, shelf],
+  );
+  const facts = useMemo(() => ("refused" in dressed ? null : factsOf(dressed, inShop as InShop)), [dressed, inShop]);
+
+  const linkTo = (change: Record<string, string | null>) => {
+    const next = new URLSearchParams(asked);
+    for (const [name, value] of Object.entries(change))
+      if (value === null) next.delete(name);
+      else next.set(name, value);
+    return `?${next}`;
+  };
+  const due = plan.due === undefined ? null : readWallTime(plan.due);
+  const latest = due ?? midnightBefore(inShop.today) + SOON;
+  const chips = chipsFor(filters, order, (id) => tried.facts.get(id), {
+    day: latest,
+    says: `leaves by ${sayDate(latest)}`,
+  });
+  const suit = order.filter(
+    ({ id }) => (tried.facts.get(id)?.stops.length ?? 0) === 0 && !tried.refused.has(id),
+  ).length;
+  const area = zones.reduce((sum, zone) => sum + zoneArea(zone), 0);
+  const ground = largest ? groundNamed(largest.ground) : "";
+  const piece =
+    zoneIds.length > 0
+      ? zones.map(({ name }) => name.toLowerCase()).join(", ")
+      : plan.pieces.map(({ name }) => name.toLowerCase()).join(", ");
+  return (
+    <div className="finish-page">
+      <JobHead planId={plan.id} title={plan.title} view={null} />
+      <main className="finish-main">
+        <h1 className="text-[1.5rem]">How should it look when it leaves?</h1>
+        <nav aria-label="Narrow down" className="mt-2 mb-3 flex flex-wrap gap-1.5">
+          {chips.map(({ name, param, value, on, left }) => (
+            <Link
+              key={`${param} ${name}`}
+              to={linkTo({ [param]: on ? null : value, finish: null, variant: null })}
+              replace
+              preventScrollReset
+              className="chip"
+              aria-current={on ? "true" : undefined}
+              data-none={left === 0 && !on ? "" : undefined}
+            >
+              {name} <span className="chip-count">{left}</span>
+            </Link>
+          ))}
+        </nav>
+        {result?.faults && (
+          <p role="alert" className="mb-3 border-l-4 border-l-ochre bg-board px-4 py-2.5 font-medium text-ochre">
+            {Object.values(result.faults).join(" ")}
+          </p>
+        )}
+        {tried.failed && (
+          <p role="alert" className="mb-3 text-ochre">
+            The pictures on your piece could not be drawn: {tried.failed}. The sample boards are shown instead.
+          </p>
+        )}
+        {shown.length === 0 && (
+          <p className="border border-line bg-board px-4 py-3">
+            No finish answers to all of that.{" "}
+            <Link className="link" to={`?${zoneIds.map((id) => `zone=${id}`).join("&")}`}>
+              Show all of them
+            </Link>
+          </p>
+        )}
+        <ul className="finish-grid">
+          {shown.map((finish) => (
+            <FinishCard
+              key={finish.id}
+              finish={finish}
+              facts={tried.facts.get(finish.id)}
+              image={tried.pictures.get(finish.id)}
+              panel={panel}
+              chosen={finish.id === chosen.id}
+              to={linkTo({ finish: finish.id, variant: null })}
+              piece={piece}
+            />
+          ))}
+        </ul>
+      </main>
+      {!("refused" in dressed) && facts ? (
+        <ChosenFinish
+          finish={chosen}
+          variant={variant}
+          dressed={dressed}
+          facts={facts}
+          voice={voiceOf(inShop.book)}
+          piece={piece}
+          linkTo={linkTo}
+          busy={busy}
+          form={{
+            do: "lay finish",
+            base: String(version),
+            edit: `finish-${token}`,
+            finish: chosen.id,
+            variant: variant ?? "",
+            zones: zoneIds.join(" "),
+            shelf: [...(shelf ?? [])].join(" "),
+          }}
+        />
+      ) : (
+        <aside className="finish-chosen">
+          <p className="font-medium text-ochre">{"refused" in dressed ? dressed.refused : ""}</p>
+          <Link className="button mt-3" to={`/jobs/${plan.id}/piece`}>
+            Go to the piece
+          </Link>
+        </aside>
+      )}
+      <footer className="finish-foot">
+        <span>
+          <b className="font-semibold">{capital(piece)}</b>, {ground}, {sayAreaIn(area, voiceOf(inShop.book))}
+        </span>
+        <span className="text-soft">{sayRoom(plan.pinned.room)}</span>
+        <span className="ml-auto" role="status">
+          {tried.busy && tried.facts.size < order.length
+            ? `trying them on your piece: ${tried.facts.size} of ${order.length}`
+            : `${shown.length} of ${order.length} shown, ${suit} suit it`}
+        </span>
+        <Link to={`/jobs/${plan.id}/crust`} className="link">
+          Begin with an empty crust
+        </Link>
+      </footer>
+    </div>
+  );
+}
+
+function FinishCard({
+  finish,
+  facts,
+  image,
+  panel,
+  chosen,
+  to,
+  piece,
+}: {
+  finish: Finish;
+  facts: ReturnType<typeof factsOf> | undefined;
+  image: ImageData | undefined;
+  panel: ReturnType<typeof panelFor>;
+  chosen: boolean;
+  to: string;
+  piece: string;
+}) {
+  const sample = finish.panels.includes(panel) ? panel : finish.panels[0];
+  const stops = facts && facts.stops.length > 0;
+  return (
+    <li>
+      <Link
+        to={to}
+        replace
+        preventScrollReset
+        className="finish-card"
+        aria-current={chosen ? "true" : undefined}
+        data-finish={finish.id}
+      >
+        {image ? (
+          <BoardCanvas image={image} says={`${finish.name} on ${piece}`} />
+        ) : (
+          <img
+            src={pictureOf(finish, sample)}
+            alt={`${finish.name} on a sample board`}
+            width={480}
+            height={320}
+            loading="lazy"
+            className="finish-board"
+          />
+        )}
+        <span className="finish-name">{finish.name}</span>
+        <span className="finish-note">
+          <span>
+            {facts
+              ? stops
+                ? "needs a look first"
+                : `${sayDuration(facts.handsOn)} · ${facts.leaves === null ? "no date" : `leaves ${sayDate(facts.leaves)}`}`
+              : `${Math.max(1, Math.ceil(finish.days[0]))} to ${Math.ceil(finish.days[1])} days`}
+          </span>
+          <span>{finish.practice}</span>
+        </span>
+      </Link>
+    </li>
+  );
+}
