@@ -27,18 +27,12 @@ interface Props {
 const WIDE = 300;
 const TALL = 200;
 
-/** What this ground asks for, with the reason of each step. */
-function Preparation({ dressed }: { dressed: Dressed }) {
-  return dressed.crusts.map(({ zones, built }) => {
-    const steps = built.crust.steps.filter(({ id }) => built.reasons.get(id)?.move === "Prepare the ground");
-    if (steps.length === 0) return null;
-    const { ground } = zones[0]!;
-    return (
-      <p key={zones[0]!.id}>
-        {capital(groundNamed(ground))}:{" "}
-        {steps.map(({ id }) => built.reasons.get(id)!.why.replace(/\.$/, "")).join(". ")}.
-      </p>
-    );
+/** What each ground of the piece asks for, in the words of its steps. */
+function groundsIn({ crusts }: Dressed): string[] {
+  return crusts.flatMap(({ zones, built }) => {
+    const reasons = built.crust.steps.map(({ id }) => built.reasons.get(id));
+    const whys = reasons.flatMap((one) => (one?.move === "Prepare the ground" ? [one.why] : []));
+    return whys.length > 0 ? [`${capital(groundNamed(zones[0]!.ground))}: ${whys.join(" ")}`] : [];
   });
 }
 
@@ -48,12 +42,13 @@ export function ChosenFinish({ finish, variant, dressed, facts, voice, piece, li
     zones.map((zone) => ({ ...built.judged, zone: { ...zone } })),
   );
   const zones = judged.map(({ zone }) => zone);
+  const grounds = [...new Set(groundsIn(dressed))];
   const holds = facts.stops.length === 0;
   return (
     <aside className="finish-chosen" aria-label={`Chosen: ${finish.name}`}>
       <p className="kicker text-soft">on your {piece}</p>
       <h2 className="text-view">{finish.name}</h2>
-      <div className="my-2 flex justify-center border border-line bg-board">
+      <div className="finish-piece">
         <Elevation zones={zones} judged={judged} width={WIDE} height={TALL} />
       </div>
       <p>{finish.is}</p>
@@ -74,6 +69,14 @@ export function ChosenFinish({ finish, variant, dressed, facts, voice, piece, li
           ))}
         </nav>
       )}
+      <Form method="post" className="mt-3 flex flex-wrap gap-2">
+        {Object.entries(form).map(([name, value]) => (
+          <input key={name} type="hidden" name={name} value={value} />
+        ))}
+        <button className="button button-main px-5" disabled={busy}>
+          {busy ? "Laying it …" : "Use it"}
+        </button>
+      </Form>
       <dl className="finish-facts">
         <dt>Steps</dt>
         <dd>
@@ -96,10 +99,16 @@ export function ChosenFinish({ finish, variant, dressed, facts, voice, piece, li
                 )
                 .join("; ")}
         </dd>
-        <dt>Ground</dt>
-        <dd className="flex flex-col gap-1">
-          <Preparation dressed={dressed} />
-        </dd>
+        {grounds.length > 0 && (
+          <>
+            <dt>Ground</dt>
+            <dd>
+              {grounds.map((says) => (
+                <p key={says}>{says}</p>
+              ))}
+            </dd>
+          </>
+        )}
         {facts.repairs.length > 0 && (
           <>
             <dt>Added</dt>
@@ -114,14 +123,6 @@ export function ChosenFinish({ finish, variant, dressed, facts, voice, piece, li
           Stop: {facts.stops.join("; ")}. You can lay it and settle that in the crust.
         </p>
       )}
-      <Form method="post" className="mt-3 flex flex-wrap gap-2">
-        {Object.entries(form).map(([name, value]) => (
-          <input key={name} type="hidden" name={name} value={value} />
-        ))}
-        <button className="button button-main px-5" disabled={busy}>
-          {busy ? "Laying it …" : "Use it"}
-        </button>
-      </Form>
       {finish.schools.length > 0 && (
         <ul className="mt-3 text-note text-soft">
           {finish.schools.map(({ rule, says }) => (

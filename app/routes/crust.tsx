@@ -262,6 +262,12 @@ export default function CrustRoute() {
             {countOf(crust.steps.length, "step")} · {sayDuration(hands)} hands-on
           </span>
           <Link
+            to={`/jobs/${plan.id}/finish?zone=${judged.zone.id}`}
+            className="shrink-0 font-semibold text-verdigris hover:underline"
+          >
+            Finishes
+          </Link>
+          <Link
             to={selection.linkTo({ aside: "next", step: selection.stepId })}
             replace
             preventScrollReset
@@ -293,7 +299,11 @@ export default function CrustRoute() {
         />
         {crust.steps.length === 0 && (
           <p className="px-14 py-3 text-soft">
-            No steps yet. Choose the first one on the right; work from the ground up.
+            No steps yet.{" "}
+            <Link to={`/jobs/${plan.id}/finish?zone=${judged.zone.id}`} className="link">
+              Choose a finish
+            </Link>
+            , or the first step on the right; work from the ground up.
           </p>
         )}
         {ladderHeight > height - LADDER_TOP && <div className="h-8" />}

@@ -10,7 +10,7 @@ import { pictureOf } from "#core/finishes/picture";
 import { CATALOGUE } from "#core/materials/catalogue";
 import { zoneArea } from "#core/plan/plan";
 import { capital, groundNamed } from "#core/rules/words";
-import { sayDuration } from "#core/units/duration";
+import { shortDuration } from "#core/units/duration";
 import { DAY } from "#core/units/units";
 import { midnightBefore, readWallTime } from "#core/units/wall-time";
 import { sayDate } from "#core/units/when";
@@ -26,6 +26,7 @@ import { jobStandingFor } from "~/http/plan-of-work.server";
 import { shelfForJob } from "~/http/shelf.server";
 import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
 import { JobHead } from "~/parts/job-head";
+import { NewJobHead } from "~/parts/new-job-parts";
 import { voiceOf } from "~/shelf/voice";
 import { sayAreaIn } from "~/words/measures";
 import { sayRoom } from "~/words/room";
@@ -33,7 +34,7 @@ import type { Route } from "./+types/finish";
 
 /** Where nothing is due, this long from now is soon. */
 const SOON = 14 * DAY;
-const DRAWN = 480;
+const DRAWN = 360;
 
 export async function loader({ params }: Route.LoaderArgs) {
   const planId = planIdOf(params);
@@ -105,6 +106,7 @@ export default function FinishRoute() {
   const suit = order.filter(
     ({ id }) => (tried.facts.get(id)?.stops.length ?? 0) === 0 && !tried.refused.has(id),
   ).length;
+  const isNew = plan.crusts.every(({ steps }) => steps.length === 0);
   const area = zones.reduce((sum, zone) => sum + zoneArea(zone), 0);
   const ground = largest ? groundNamed(largest.ground) : "";
   const piece =
@@ -112,8 +114,8 @@ export default function FinishRoute() {
       ? zones.map(({ name }) => name.toLowerCase()).join(", ")
       : plan.pieces.map(({ name }) => name.toLowerCase()).join(", ");
   return (
-    <div className="finish-page">
-      <JobHead planId={plan.id} title={plan.title} view={null} />
+    <div className="finish-page" data-picked={asked.has("finish") ? "" : undefined}>
+      {isNew ? <NewJobHead at="Finish" /> : <JobHead planId={plan.id} title={plan.title} view={null} />}
       <main className="finish-main">
         <h1 className="text-[1.5rem]">How should it look when it leaves?</h1>
         <nav aria-label="Narrow down" className="mt-2 mb-3 flex flex-wrap gap-1.5">
@@ -203,12 +205,18 @@ export default function FinishRoute() {
             : `${shown.length} of ${order.length} shown, ${suit} suit it`}
         </span>
         <Link to={`/jobs/${plan.id}/crust`} className="link">
-          Begin with an empty crust
+          {isNew ? "Begin with an empty crust" : "Keep the crust as it is"}
         </Link>
       </footer>
     </div>
   );
 }
+
+/** Hands-on time as one would say it: to the quarter of an hour, and from four hours on to the half. */
+const sayHours = (minutes: number): string => {
+  const step = minutes > 240 ? 30 : 15;
+  return shortDuration(Math.max(step, Math.round(minutes / step) * step));
+};
 
 function FinishCard({
   finish,
@@ -257,7 +265,7 @@ function FinishCard({
             {facts
               ? stops
                 ? "needs a look first"
-                : `${sayDuration(facts.handsOn)} · ${facts.leaves === null ? "no date" : `leaves ${sayDate(facts.leaves)}`}`
+                : `${sayHours(facts.handsOn)} · ${facts.leaves === null ? "no date" : `leaves ${sayDate(facts.leaves).replace(/^\w+ /, "")}`}`
               : `${Math.max(1, Math.ceil(finish.days[0]))} to ${Math.ceil(finish.days[1])} days`}
           </span>
           <span>{finish.practice}</span>

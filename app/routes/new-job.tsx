@@ -96,10 +96,10 @@ function KitDrawing({
       kit.sizes.map(({ usual }) => usual),
       { crustId: "c1", ground: groundOf(ground, species), newId: () => `${kit.id}-${++made}` },
     );
-    const whole = { ...plan, pieces: [{ id: "p1", name: kit.name, zones: list }] };
-    return { zones: list, judged: judge(whole).zones };
+    const faces = list.filter(({ place }) => place?.drawn !== "knob");
+    return { zones: faces, judged: judge({ ...plan, pieces: [{ id: "p1", name: kit.name, zones: faces }] }).zones };
   }, [kit, ground, species]);
-  return <Elevation zones={zones} judged={judged} width={150} height={120} />;
+  return <Elevation zones={zones} judged={judged} width={190} height={170} />;
 }
 
 const isGround = (text: string): text is GroundKind => (GROUND_KINDS as readonly string[]).includes(text);

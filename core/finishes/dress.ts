@@ -1,6 +1,6 @@
 import { applyCommands } from "../edit/apply.ts";
 import type { Command } from "../edit/command.ts";
-import { judge } from "../judge/judge.ts";
+import { type Judgement, judge } from "../judge/judge.ts";
 import type { Material } from "../materials/material.ts";
 import type { Ground } from "../plan/ground.ts";
 import { findCrust, type Plan, type Zone, zoneArea, zonesOf } from "../plan/plan.ts";
@@ -98,17 +98,22 @@ export function dress(
     at = done.plan;
     return null;
   };
-  const waiting = grouped(zones);
-  for (let group = waiting.shift(); group !== undefined; group = waiting.shift()) {
-    const [largest] = group;
-    const built = buildFinish(siteOf(at, largest!, catalogue), wanted);
-    const refused = make(layCrust(at, group, built, wanted.finish.id));
-    if (refused !== null) return { refused };
-    crusts.push({ zones: group, built });
+  let waiting = grouped(zones);
+  let judgement: Judgement | null = null;
+  while (waiting.length > 0) {
+    const held = new Set<string>();
+    for (const group of waiting) {
+      const built = buildFinish(siteOf(at, group[0]!, catalogue), wanted);
+      const refused = make(layCrust(at, group, built, wanted.finish.id));
+      if (refused !== null) return { refused };
+      crusts.push({ zones: group, built });
+      if (built.stops.length === 0) for (const { id } of group.slice(1)) held.add(id);
+    }
     // what holds on the largest may not on another, as where a face is too wide for one go: that one gets its own
-    const held = built.stops.length === 0;
-    const fails = group.slice(1).filter(({ id }) => held && hasStop(at, id));
-    for (const zone of fails) waiting.push([zone]);
+    judgement = judge(at);
+    waiting = judgement.zones.flatMap(({ zone, findings }) =>
+      held.has(zone.id) && findings.some(isStop) ? [[zone]] : [],
+    );
   }
   for (const { id, steps } of plan.crusts)
     if (steps.length === 0 && at.crusts.length > 1 && !zonesOf(at).some(({ crustId }) => crustId === id)) {
@@ -116,13 +121,10 @@ export function dress(
       if (refused !== null) return { refused };
     }
   const dressed = new Set(zones.map(({ id }) => id));
-  const stops = judge(at)
-    .zones.filter(({ zone }) => dressed.has(zone.id))
-    .flatMap(({ findings }) => findings.filter(({ severity }) => severity === "stop"));
+  const stops = (judgement?.zones ?? [])
+    .filter(({ zone }) => dressed.has(zone.id))
+    .flatMap(({ findings }) => findings.filter(isStop));
   return { commands, plan: at, crusts, stops };
 }
 
-const hasStop = (plan: Plan, zoneId: string): boolean =>
-  judge(plan)
-    .zones.find(({ zone }) => zone.id === zoneId)!
-    .findings.some(({ severity }) => severity === "stop");
+const isStop = ({ severity }: Finding): boolean => severity === "stop";

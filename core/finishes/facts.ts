@@ -32,8 +32,6 @@ export interface FinishFacts {
   cautions: number;
 }
 
-const LOOKS = 12;
-
 /** Hands on the piece, with those that only watch left out. */
 const handsIn = (bookings: readonly { starts: number; ends: number; painter: string }[]): Minutes =>
   bookings.reduce((sum, { starts, ends, painter }) => (painter === "" ? sum : sum + ends - starts), 0);
@@ -41,7 +39,7 @@ const handsIn = (bookings: readonly { starts: number; ends: number; painter: str
 /** Works out what a finish that was laid on a piece comes to in this shop, and what speaks against it. */
 export function factsOf({ plan, crusts, stops }: Dressed, inShop: InShop): FinishFacts {
   const { shop, around, book, pots, others, today } = inShop;
-  const job = fittedIn(workOf(plan, shop), around, LOOKS);
+  const job = fittedIn(workOf(plan, shop), around);
   const supply = supplyOf({ plans: [plan], others, book, pots, startOf: startsIn([job]), today });
   const all = crusts.map(({ built }) => built);
   const longest = all.reduce((most, one) => (one.crust.steps.length > most.crust.steps.length ? one : most));

@@ -53,11 +53,11 @@ export function lastLaid({ before, materials }: MoveContext): Material | undefin
 export const isThirsty = (material: Material | undefined): boolean =>
   material !== undefined && material.absorbency.typical >= THIRSTY;
 
-/** The plan's step that a move's step stands for. */
+/** The plan's step that a move's step stands for, with its reason as a note. */
 export function stepOf({ key, how, on = "everywhere", over = 1, why, ...rest }: MoveStep): Step {
   const technique = findTechnique(how);
   if (!technique) throw new Error(`There is no technique "${how}".`);
-  return { id: key, kind: technique.kind, how, coats: 1, intents: [], ...rest, where: { on, over } };
+  return { id: key, kind: technique.kind, how, coats: 1, intents: [], note: why, ...rest, where: { on, over } };
 }
 
 /** All steps of some moves, each seeing what those before it laid. */
