@@ -143,14 +143,17 @@ function withFewerCautions(from: Standing, catalogue: readonly Material[], said:
   return at;
 }
 
-/** Builds a crust from moves, on whatever the zone is made of, and repairs it until the checks have nothing to stop. */
-export function buildMoves(site: Site, name: string, moves: readonly Move[]): Built {
+/**
+ * Builds a crust from moves, on whatever the zone is made of, and repairs it until the checks have nothing to stop. Thoroughly, it also
+ * mends what may fail, where that costs nothing of the look; a search that tries hundreds has no time for it.
+ */
+export function buildMoves(site: Site, name: string, moves: readonly Move[], thoroughly = true): Built {
   const { catalogue } = site;
   const { plan, reasons } = planFor(site, name, moves);
   const repairs: Built["repairs"][number][] = [];
   const first: Standing = { plan, judgement: judge(plan, { catalogue }) };
   let stands = withoutStops(first, catalogue, repairs);
-  if (stopsIn(stands.judgement).length === 0) stands = withFewerCautions(stands, catalogue, repairs);
+  if (thoroughly && stopsIn(stands.judgement).length === 0) stands = withFewerCautions(stands, catalogue, repairs);
   return {
     crust: stands.plan.crusts[0]!,
     materials: stands.plan.pinned.materials,

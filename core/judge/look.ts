@@ -28,6 +28,9 @@ function lightOfStack(stack: Stack, ground: Ground): readonly [number, number, n
   return linearOfSpectrum(innerOfStack(stack, ground).map((inner) => seenOf(inner, term)));
 }
 
+/** What the eye sees of one stack of films on this ground, "#rrggbb". */
+export const colourOfStack = (stack: Stack, ground: Ground): string => hexOf(lightOfStack(stack, ground));
+
 /**
  * The mean colour the eye sees in each relief class: every patch through all its films by Kubelka and Munk, mixed as light by
  * their shares.
