@@ -212,6 +212,62 @@ describe("crust on the command line", () => {
   });
 });
 
+describe("crust look", () => {
+  const spec = (change: object = {}) =>
+    JSON.stringify({
+      format: "jolly-crust-look",
+      version: 1,
+      ground: { kind: "raw timber", species: "oak" },
+      relief: "carved",
+      wishes: { field: "#a0b09e", arris: "#442b1a" },
+      ...change,
+    });
+
+  it("gives stacks for a look, with the reason of every layer, the same every time", () => {
+    const { code, out } = crust("look", "demo/looks/sea-worn.look.json");
+    expect(code).toBe(0);
+    const { candidates } = JSON.parse(out);
+    expect(candidates.length).toBeGreaterThan(1);
+    expect(candidates[0].steps[0]).toMatchObject({ what: "stain-block-shellac", why: expect.stringMatching(/bleeds/) });
+    expect(candidates[0].places.field.deltaE00).toBeLessThan(5);
+    expect(crust("look", "demo/looks/sea-worn.look.json").out).toBe(out);
+  });
+
+  it("ends with 1 and a sentence where nothing gives it", () => {
+    const { code, out } = crust("look", file("none.json", spec({ hours: 0.2 })));
+    expect(code).toBe(1);
+    const { says, nearest, candidates } = JSON.parse(out);
+    expect(candidates).toEqual([]);
+    expect(says).toMatch(/hands-on work, not 12 min/);
+    expect(nearest.handsOnMinutes).toBeGreaterThan(12);
+  });
+
+  it.each([
+    [spec({ wishes: { field: "greenish" } }), /at wishes\.field: write a colour/],
+    [spec({ shelf: ["no-such-tin"] }), /at shelf: no material has the id "no-such-tin"/],
+    [spec({ days: -1 }), /at days/],
+    ["{", /not valid JSON/],
+  ])("ends with 2 and says where a file is wrong", (text, says) => {
+    const { code, said } = crust("look", file("bad.look.json", text));
+    expect(code).toBe(2);
+    expect(said).toMatch(says);
+    expect(said.trimEnd().split("\n")).toHaveLength(1);
+  });
+
+  it("gives ways on from where a zone of a job stands", () => {
+    const settle = file("settle.json", writePlanFile(hobnailYard()[0]!));
+    const { code, out } = crust("look", settle, "--zone", "arms", "--from-now", "--at", "2026-11-30T09:00");
+    expect(code).toBe(0);
+    const { zone, ways } = JSON.parse(out);
+    expect(zone).toBe("arms");
+    expect(ways.length).toBeGreaterThan(2);
+    expect(ways[0].commands.length).toBeGreaterThan(0);
+    const wrong = crust("look", settle, "--zone", "nose", "--from-now");
+    expect(wrong.code).toBe(2);
+    expect(wrong.said).toMatch(/no zone of this plan has the id "nose"/);
+  });
+});
+
 describe("crust solve", () => {
   const network = (change: object = {}) => ({
     name: "two coats",

@@ -1,6 +1,7 @@
 import { readFileSync, statSync } from "node:fs";
 import { parseArgs } from "node:util";
 import { boardReport } from "#core/exchange/board-report";
+import { fromNowReport, lookReport, readLookFile } from "#core/exchange/look-report";
 import { readPlanFile, sayFault, tooLarge } from "#core/exchange/plan-file";
 import { checkReport, nextReport, scheduleReport, shopReport, shopScheduleReport } from "#core/exchange/report";
 import { quoteReport, supplyReport } from "#core/exchange/shelf-report";
@@ -16,6 +17,8 @@ crust shop FILE
 crust quote FILE [--job ID]
 crust next FILE [--zone ID] [--at 2026-11-30T14:00]
 crust solve FILE… [--budget MILLISECONDS]
+crust look SPEC.json
+crust look FILE [--zone ID] --from-now [--at 2026-11-30T14:00]
 crust board FILE --zone ID [--after STEP] [--panel carved|drawer|plain|top|disc|leg|frame|box] [--seed N] [--width N] --png OUT
 
   check     verdicts with reasons and fixes, for an unhurried painter with no other work; exit 1 on a stop
@@ -24,6 +27,8 @@ crust board FILE --zone ID [--after STEP] [--panel carved|drawer|plain|top|disc|
             against the shelf, and what is to be bought
   quote     what a job costs: of a *.shop.json file with its prices, of a job's own file the hours and amounts alone
   solve     the shortest schedule of network files; exit 1 when one has none
+  look      stacks that give a look, the best first; of a job's file with --from-now, ways on from where a zone stands; exit 1
+            when there is none
   next      what can go on a zone's surface at a given time, each with its reason
   board     draws the zone's sample board into OUT, and prints how much of each layer shows
 
@@ -63,14 +68,17 @@ interface Done {
 interface Subcommand {
   /** the flags it takes, each with a value */
   flags?: readonly string[];
+  /** flags without a value */
+  switches?: readonly string[];
   /** it takes several files at once, and prints a line for each */
   many?: boolean;
+  /** what it answers of a job's file; of another kind of file it is asked by its path */
   run(plan: Plan, flags: Flags): Done | Promise<Done>;
+  other?: (path: string, flags: Flags) => Done | null;
 }
 
 function askNext(plan: Plan, flags: Flags) {
-  const at = flags.at === undefined ? undefined : readWallTime(flags.at);
-  if (at === null) throw new Unreadable(`--at ${flags.at}: write a date and time like 2026-11-30T14:00`);
+  const at = atIn(flags);
   const report = nextReport(plan, { ...(flags.zone ? { zone: flags.zone } : {}), ...(at === undefined ? {} : { at }) });
   if (typeof report === "string") throw new Unreadable(report);
   return { report, good: true };
@@ -82,6 +90,28 @@ const whole = (flags: Flags, name: string): number | undefined => {
   if (!/^\d{1,5}$/.test(text)) throw new Unreadable(`--${name} ${text}: write a whole number`);
   return Number(text);
 };
+
+const atIn = (flags: Flags): number | undefined => {
+  if (flags.at === undefined) return undefined;
+  const at = readWallTime(flags.at);
+  if (at === null) throw new Unreadable(`--at ${flags.at}: write a date and time like 2026-11-30T14:00`);
+  return at;
+};
+
+/** Ways on for a zone from where it stands. */
+function waysOn(plan: Plan, flags: Flags): Done {
+  const done = fromNowReport(plan, flags.zone ?? null, atIn(flags) ?? now());
+  if (typeof done === "string") throw new Unreadable(done);
+  return done;
+}
+
+/** A look is asked for in a file of its own; with --from-now, of a job's file. */
+function lookFor(path: string, flags: Flags): Done | null {
+  if (flags["from-now"] !== undefined) return null;
+  const read = readLookFile(readText(path));
+  if (!read.ok) throw new Unreadable(`${path}: ${read.says}`);
+  return lookReport(read.file);
+}
 
 const saysOf = (error: unknown) => (error instanceof Error ? error.message : String(error)).split("\n")[0]!.trim();
 
@@ -116,6 +146,7 @@ const COMMANDS: Record<string, Subcommand> = {
   shop: { run: (plan) => ({ report: shopReport(plan), good: true }) },
   quote: { flags: ["job"], run: (plan) => ({ report: quoted(plan, {}), good: true }) },
   next: { flags: ["zone", "at"], run: askNext },
+  look: { flags: ["zone", "at"], switches: ["from-now"], run: waysOn, other: lookFor },
   board: { flags: ["zone", "after", "panel", "seed", "width", "png"], run: drawBoard },
 };
 
@@ -203,11 +234,15 @@ async function solveFiles(paths: readonly string[], flags: Flags): Promise<numbe
 }
 
 /** Files and flags of a command; anything it does not take is reported. */
-function readWords(name: string, words: readonly string[], takes: readonly string[]) {
+function readWords(name: string, words: readonly string[], takes: readonly string[], switches: readonly string[] = []) {
   try {
-    const options = Object.fromEntries(takes.map((flag) => [flag, { type: "string" as const }]));
+    const options = Object.fromEntries([
+      ...takes.map((flag) => [flag, { type: "string" as const }] as const),
+      ...switches.map((flag) => [flag, { type: "boolean" as const }] as const),
+    ]);
     const { values, positionals } = parseArgs({ args: [...words], options, allowPositionals: true, strict: true });
-    return { paths: positionals, flags: values as Flags };
+    const flags: Flags = Object.fromEntries(Object.entries(values).map(([flag, value]) => [flag, String(value)]));
+    return { paths: positionals, flags };
   } catch (error) {
     const said = error instanceof Error ? error.message : "";
     const flag = /'(--?[^ '=]+)/.exec(said)?.[1] ?? "";
@@ -229,12 +264,13 @@ async function run(words: string[]): Promise<number> {
   const command = COMMANDS[name];
   if (!command && name !== "solve")
     throw new Unreadable(`"${name}" is not a command: crust ${NAMES.join("|")}; see crust help`);
-  const { paths, flags } = readWords(name, rest, command ? (command.flags ?? []) : ["budget"]);
+  const { paths, flags } = readWords(name, rest, command ? (command.flags ?? []) : ["budget"], command?.switches);
   if (paths.length === 0) throw new Unreadable(`give a file: crust ${name} FILE`);
   if (!command) return solveFiles(paths, flags);
   if (paths.length > 1 && !command.many)
     throw new Unreadable(`crust ${name} takes one file; ${paths.length} were given`);
-  const answer = (path: string) => ofShop(name, path, flags) ?? command.run(readFile(path), flags);
+  const answer = (path: string) =>
+    ofShop(name, path, flags) ?? command.other?.(path, flags) ?? command.run(readFile(path), flags);
   if (paths.length > 1) return eachOf(paths, answer);
   const { report, good } = await answer(paths[0]!);
   process.stdout.write(`${JSON.stringify(report, null, 2)}\n`);

@@ -1,6 +1,15 @@
 import { colourDifference } from "../colour/difference.ts";
-import { coatsOver, isMetallic, isTranslucent } from "../colour/material-colour.ts";
+import { filmOver } from "../colour/film.ts";
+import {
+  coatsOver,
+  innerSpectrum,
+  isMetallic,
+  isTranslucent,
+  opticsOf,
+  seenColour,
+} from "../colour/material-colour.ts";
 import { nearestMixes } from "../colour/nearest-mix.ts";
+import { dryTerm } from "../colour/surface-term.ts";
 import type { Practice } from "../finishes/finish.ts";
 import type { Move, MoveStep } from "../finishes/move.ts";
 import { chips, crackle, embossed } from "../finishes/moves/crack.ts";
@@ -12,6 +21,7 @@ import { CATALOGUE } from "../materials/catalogue.ts";
 import type { Material } from "../materials/material.ts";
 import type { Ground } from "../plan/ground.ts";
 import type { Mix } from "../plan/mix.ts";
+import { dryFilm } from "../quantity/spread.ts";
 import { together } from "../rules/mixing/p1-what-may-be-mixed.ts";
 import type { Share } from "../units/units.ts";
 import { colourOfWish } from "./seen.ts";
@@ -93,20 +103,28 @@ function mixHex(one: string, two: string, part: Share): string {
   return `#${[0, 1, 2].map((at) => value(at).toString(16).padStart(2, "0")).join("")}`;
 }
 
-/** The wax or film that most finishes end in darkens what it seals by so much of a coat. */
-const SEAL = { clear: CATALOGUE.find(({ family }) => family === "clear wax")!, coats: 0.6 } as const;
+/** What most finishes end in: it darkens what it seals, because it takes the dull surface away. */
+const SEAL = CATALOGUE.find(({ family }) => family === "clear wax")!;
+/** As much of it as stays on the flats when it is wiped off (from memory). */
+const LEFT_OF_SEAL: Share = 0.7;
 const sealedColours = new Map<string, string>();
 
-/** What a colour looks like when it is sealed in the end. */
-function sealed(colour: string): string {
-  const known = sealedColours.get(colour) ?? coatsOver(SEAL.clear, SEAL.coats, colour);
-  sealedColours.set(colour, known);
-  return known;
+/** What a dry colour of this gloss looks like when it is sealed in the end. */
+function sealed(colour: string, gloss: Share): string {
+  const key = `${colour} ${gloss}`;
+  const known = sealedColours.get(key);
+  if (known !== undefined) return known;
+  const film = filmOver(opticsOf(SEAL), LEFT_OF_SEAL * dryFilm(SEAL), innerSpectrum(colour, gloss));
+  const seen = seenColour(film, dryTerm(SEAL.gloss.typical));
+  sealedColours.set(key, seen);
+  return seen;
 }
+
+const sealedPaint = ({ colour, gloss }: Material): string => sealed(colour, gloss.typical);
 
 const nearest = (materials: readonly Material[], wanted: string, most: number) =>
   materials
-    .map((material) => ({ material, off: colourDifference(sealed(material.colour), wanted) }))
+    .map((material) => ({ material, off: colourDifference(sealedPaint(material), wanted) }))
     .sort((one, two) => one.off - two.off || (one.material.id < two.material.id ? -1 : 1))
     .slice(0, most);
 
@@ -132,12 +150,12 @@ const say = "What is seen on the flats.";
 /** Tops that come near a colour: a paint, a paint under a wiped glaze, two paints stirred together. */
 function paintTops(palette: Palette, wanted: string): Top[] {
   const plain = palette.paints.map((paint): Top => {
-    const off = colourDifference(sealed(paint.colour), wanted);
+    const off = colourDifference(sealedPaint(paint), wanted);
     return {
       is: "paint",
       key: paint.id,
       paint,
-      colour: sealed(paint.colour),
+      colour: sealedPaint(paint),
       off,
       practice: "first time",
       moves: (own) => [colour("top", paint.id, say, own)],
@@ -145,7 +163,7 @@ function paintTops(palette: Palette, wanted: string): Top[] {
   });
   const glazed = palette.paints.flatMap((paint) =>
     palette.glazes.map((tint): Top => {
-      const seen = sealed(thinly(tint, LEFT.glaze, paint.colour));
+      const seen = sealed(thinly(tint, LEFT.glaze, paint.colour), tint.gloss.typical);
       return {
         is: "paint and glaze",
         key: `${paint.id}+${tint.id}`,
@@ -163,7 +181,7 @@ function paintTops(palette: Palette, wanted: string): Top[] {
   const mixes = nearestMixes(wanted, palette.paints, {
     together: (one, two) => one.family === two.family && together(one, two) === null,
     most: 2,
-  }).flatMap(({ parts, colour: seen, difference }): Top[] => {
+  }).flatMap(({ parts, colour: seen }): Top[] => {
     const [first, ...others] = parts;
     if (!first || others.length === 0) return [];
     const mix: Mix = {
@@ -177,8 +195,8 @@ function paintTops(palette: Palette, wanted: string): Top[] {
         is: "mix",
         key: parts.map(({ material, parts: count }) => `${count}${material.id}`).join("+"),
         paint: first.material,
-        colour: seen,
-        off: difference + 1,
+        colour: sealed(seen, first.material.gloss.typical),
+        off: colourDifference(sealed(seen, first.material.gloss.typical), wanted) + 1,
         practice: "first time",
         moves: (own) => [
           colour("top", first.material.id, `${say} Stirred together it comes nearer than any tin.`, { mix, ...own }),
@@ -323,7 +341,7 @@ function wears(top: Top, shows: string | undefined, on: "hands" | undefined, loo
 }
 
 /** Ways to put a colour or a metal on what stands proud. */
-function highs(palette: Palette, wish: Wish, wanted: string, on: "high" | "arris"): Way[] {
+function highs(palette: Palette, top: Top, wish: Wish, wanted: string, on: "high" | "arris"): Way[] {
   const key = `on-${on}`;
   if (isMetal(wish)) {
     const gilt = palette.of("gilding wax");
@@ -342,7 +360,8 @@ function highs(palette: Palette, wish: Wish, wanted: string, on: "high" | "arris
         : [];
     return [...way(gilt), ...way(bronze)];
   }
-  return nearest(palette.paints, wanted, 1).flatMap(({ material, off }): Way[] => [
+  const others = palette.paints.filter((paint) => paint !== top.paint);
+  return nearest(others, wanted, 1).flatMap(({ material, off }): Way[] => [
     {
       is: "dry-brushed",
       key: material.id,
@@ -435,7 +454,7 @@ function ending(tail: Tail, look: Look, fragile: boolean): Move {
     steps: (context) => {
       const steps = base.steps({ ...context, houseRules: { ...context.houseRules, end: "film" } });
       return steps.map((step) =>
-        step.key === "film" && step.what === "clear-coat-matt" ? { ...step, what: "clear-coat-gloss" } : step,
+        step.key === "film" && step.what?.startsWith("clear-coat") ? { ...step, what: "clear-coat-gloss" } : step,
       );
     },
   };
@@ -566,6 +585,10 @@ function tops(palette: Palette, wishes: Wishes, ground: Ground): Top[] {
   return paintTops(palette, wanted);
 }
 
+/** Whether a shape of stack is handled, or crisp, as it is asked to be. */
+const isWornAs = (shape: string, wear: Look["wear"]): boolean =>
+  wear === undefined || (wear === "worn") === /sanded|rubbed damp|chipped/.test(shape);
+
 /** How unlike two places must be asked to look before something is done about it. */
 const UNLIKE = 5;
 
@@ -594,8 +617,9 @@ export function ideasFor(look: Look, ground: Ground, materials: readonly Materia
       const edges = worn(arris) || worn(high);
       const wearWays = edges ? wears(top, under.shows, undefined, look) : [NOTHING];
       const handWays = worn(hands) && !edges ? wears(top, under.shows, "hands", look).slice(0, 2) : [NOTHING];
-      const highWays = unlike(high) && !worn(high) ? highs(palette, high, at(high), "high") : [NOTHING];
-      const arrisWays = unlike(arris) && !worn(arris) ? highs(palette, arris, at(arris), "arris") : [NOTHING];
+      if (under.key !== "" && under.key.split(" ")[0] === top.paint?.id) continue;
+      const highWays = unlike(high) && !worn(high) ? highs(palette, top, high, at(high), "high") : [NOTHING];
+      const arrisWays = unlike(arris) && !worn(arris) ? highs(palette, top, arris, at(arris), "arris") : [NOTHING];
       const borderWays = unlike(border)
         ? nearest(palette.paints, at(border), 2).map(
             ({ material, off }): Way => ({
@@ -626,6 +650,10 @@ export function ideasFor(look: Look, ground: Ground, materials: readonly Materia
     }
   }
   const limit = look.practice === undefined ? 2 : RANK[look.practice];
-  const known = new Map(ideas.filter(({ practice }) => RANK[practice] <= limit).map((idea) => [idea.key, idea]));
+  const known = new Map(
+    ideas
+      .filter(({ practice, shape }) => RANK[practice] <= limit && isWornAs(shape, look.wear))
+      .map((idea) => [idea.key, idea]),
+  );
   return [...known.values()].sort((one, two) => one.guess - two.guess || (one.key < two.key ? -1 : 1));
 }

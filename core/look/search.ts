@@ -29,7 +29,7 @@ export interface Candidate extends Built {
 }
 
 export interface Found {
-  /** the best first, no two of one shape */
+  /** the best first, no two of one shape; those that others beat in everything come last */
   candidates: readonly Candidate[];
   /** why nothing gives the look, or what it falls short in; null where the first candidate has it all */
   says: string | null;
@@ -50,10 +50,13 @@ export interface SearchOptions {
 const MOST_TRIED = 150;
 const EACH_SHAPE = 5;
 const MOST_SHOWN = 8;
+const LEAST_SHOWN = 4;
 /** Of the best so many are tried with more and less effort, in more and fewer coats. */
 const REFINED = 6;
 /** What a day, an hour and a tin to buy weigh against a ΔE00 of look (from memory). */
 const WEIGH = { day: 0.5, hour: 0.25, buy: 0.4 } as const;
+/** What is so much further off than the nearest, in ΔE00, is another look, however quick it is. */
+const MUCH_WORSE = 8;
 /** From here on a look is another one. */
 const FAR_OFF = 12;
 
@@ -181,15 +184,19 @@ class Search {
 
   found(): Found {
     const within = this.good.filter((one) => shortOf(one, this.look).length === 0);
-    const front = within.filter((one) => !within.some((other) => beats(other, one))).sort(byTotal);
+    const nearestOf = Math.min(...within.map(({ apart }) => apart));
+    const near = within.filter(({ apart }) => apart <= nearestOf + MUCH_WORSE);
+    const front = near.filter((one) => !near.some((other) => beats(other, one))).sort(byTotal);
     const shapes = new Set<string>();
-    const candidates = front
-      .filter(({ shape }) => {
-        if (shapes.has(shape)) return false;
-        shapes.add(shape);
-        return true;
-      })
-      .slice(0, MOST_SHOWN);
+    const unlike = ({ shape }: Candidate) => {
+      const isNew = !shapes.has(shape);
+      shapes.add(shape);
+      return isNew;
+    };
+    // those that nothing beats; where they are few, the best of the other ways as well, for a painter has her reasons
+    const best = front.filter(unlike).slice(0, MOST_SHOWN);
+    const others = [...near].sort(byTotal).filter(unlike);
+    const candidates = [...best, ...others.slice(0, Math.max(0, LEAST_SHOWN - best.length))];
     const [nearest] = [...this.good].sort(byTotal);
     return {
       candidates,

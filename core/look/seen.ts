@@ -75,6 +75,8 @@ export function wishesOf(judged: ZoneJudgement): Wishes {
 const OPEN: readonly [Share, Share] = [0.03, 0.45];
 /** Alike enough to be the same colour laid by another hand. */
 const SAME = 9;
+/** Less than this of a place is no touch. */
+const A_TOUCH: Share = 0.08;
 /** How much worse it is, in ΔE00, if none of a place shows what is asked for there. */
 const NONE_OF_IT = 14;
 
@@ -88,9 +90,18 @@ export interface SeenWish {
 }
 
 /** How a judged crust answers one wish. */
-function answers(judged: ZoneJudgement, place: WishPlace, wanted: string): SeenWish {
+function answers(judged: ZoneJudgement, place: WishPlace, wish: Wish): SeenWish {
+  const wanted = colourOfWish(wish, judged.zone.ground.colour);
   const seen = seenAt(judged, place);
   const mean = meanOf(seen);
+  if (wish in METAL_COLOURS && place !== "field") {
+    // a touch of metal is seen as metal, however little of it there is
+    const touched = seen.filter(
+      ({ colour, share }) => share >= A_TOUCH && colourDifference(colour, wanted) <= 2 * SAME,
+    );
+    const nearest = Math.min(...touched.map(({ colour }) => colourDifference(colour, wanted)));
+    return { place, wanted, mean, apart: touched.length > 0 ? nearest / 2 : colourDifference(mean, wanted) };
+  }
   if (place === "cracks" || place === "chips") {
     const near = seen.filter(({ colour }) => colourDifference(colour, wanted) <= SAME);
     const share = near.reduce((sum, one) => sum + one.share, 0);
@@ -124,7 +135,7 @@ const PLACES_OF_ZONE = (judged: ZoneJudgement, place: WishPlace): boolean =>
 export const answersTo = (judged: ZoneJudgement, wishes: Wishes): SeenWish[] =>
   (Object.entries(wishes) as [WishPlace, Wish][])
     .filter(([place]) => PLACES_OF_ZONE(judged, place))
-    .map(([place, wish]) => answers(judged, place, colourOfWish(wish, judged.zone.ground.colour)));
+    .map(([place, wish]) => answers(judged, place, wish));
 
 /** One figure for a look: the weighted mean of how far its places are off, ΔE00. */
 export function apartOf(seen: readonly SeenWish[]): number {

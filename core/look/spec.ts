@@ -33,6 +33,7 @@ export const Look = z.strictObject({
   wishes: Wishes,
   texture: z.enum(["smooth", "raised"]).optional(),
   sheen: z.enum(["matt", "satin", "gloss"]).optional(),
+  wear: z.enum(["worn", "crisp"]).optional().describe("whether its edges look handled, where that matters"),
   wornWith: z.enum(WEARING).optional().describe("how edges are worn, where it has to be this way"),
   barrier: z.boolean().optional().describe("false: nothing may be laid only to protect what lies beneath"),
   days: z.number().gt(0, "more than no days").max(90, "90 days at most").optional(),
