@@ -15,6 +15,7 @@ export default [
     route("house", "routes/house.tsx"),
   ]),
   route("jobs/:planId/finish", "routes/finish.tsx"),
+  route("jobs/:planId/look", "routes/look.tsx"),
   route("jobs/:planId/ledger", "routes/ledger.tsx"),
   route("jobs/:planId/care", "routes/care.tsx"),
   route("jobs/:planId/report", "routes/report.tsx"),

@@ -22,6 +22,8 @@ interface Props {
   /** hidden fields of the form that lays it */
   form: Readonly<Record<string, string>>;
   busy: boolean;
+  /** the planner, with what this finish shows as its wishes */
+  lookLink: string;
 }
 
 const WIDE = 300;
@@ -37,7 +39,7 @@ function groundsIn({ crusts }: Dressed): string[] {
 }
 
 /** The finish that is chosen, on this piece: how it looks there, what it takes, what to mind, and the press that lays it. */
-export function ChosenFinish({ finish, variant, dressed, facts, voice, piece, linkTo, form, busy }: Props) {
+export function ChosenFinish({ finish, variant, dressed, facts, voice, piece, linkTo, form, busy, lookLink }: Props) {
   const judged = dressed.crusts.flatMap(({ zones, built }) =>
     zones.map((zone) => ({ ...built.judged, zone: { ...zone } })),
   );
@@ -76,6 +78,9 @@ export function ChosenFinish({ finish, variant, dressed, facts, voice, piece, li
         <button className="button button-main px-5" disabled={busy}>
           {busy ? "Laying it …" : "Use it"}
         </button>
+        <Link className="button" to={lookLink}>
+          Change the look
+        </Link>
       </Form>
       <dl className="finish-facts">
         <dt>Steps</dt>

@@ -2,11 +2,12 @@ import { nanoid } from "nanoid";
 import { useMemo } from "react";
 import { Link, useActionData, useLoaderData, useNavigation, useSearchParams } from "react-router";
 import { panelFor } from "#core/board/board-work";
-import { dress, zonesToDress } from "#core/finishes/dress";
+import { type Dressed, dress, zonesToDress } from "#core/finishes/dress";
 import { factsOf, type InShop } from "#core/finishes/facts";
 import type { Finish } from "#core/finishes/finish";
 import { FINISHES, findFinish } from "#core/finishes/finishes";
 import { pictureOf } from "#core/finishes/picture";
+import { wishesOf } from "#core/look/seen";
 import { CATALOGUE } from "#core/materials/catalogue";
 import { zoneArea } from "#core/plan/plan";
 import { capital, groundNamed } from "#core/rules/words";
@@ -176,6 +177,7 @@ export default function FinishRoute() {
           piece={piece}
           linkTo={linkTo}
           busy={busy}
+          lookLink={`/jobs/${plan.id}/look?${lookOf(dressed)}`}
           form={{
             do: "lay finish",
             base: String(version),
@@ -210,6 +212,12 @@ export default function FinishRoute() {
       </footer>
     </div>
   );
+}
+
+/** What a finish shows on the largest zone, as the wishes of the planner. */
+function lookOf({ crusts }: Dressed): URLSearchParams {
+  const { zones, built } = crusts[0]!;
+  return new URLSearchParams({ zone: zones[0]!.id, ...(wishesOf(built.judged) as Record<string, string>) });
 }
 
 /** Hands-on time as one would say it: to the quarter of an hour, and from four hours on to the half. */

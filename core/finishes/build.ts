@@ -17,8 +17,8 @@ export interface Built {
   crust: Crust;
   /** what the crust lays */
   materials: Material[];
-  /** the move and the reason of each step, by step id */
-  reasons: ReadonlyMap<string, { move: string; why: string }>;
+  /** the move and the reason of each step, by step id; `at` tells moves of one name apart */
+  reasons: ReadonlyMap<string, { move: string; why: string; at: number }>;
   /** what the checks asked for besides, in the order it was added */
   repairs: readonly { label: string; because: string }[];
   judged: ZoneJudgement;
@@ -71,7 +71,7 @@ const planFor = (site: Site, name: string, moves: readonly Move[]) => {
     ],
   };
   const reasons = new Map(
-    made.flatMap(({ move, steps }) => steps.map(({ key, why }) => [key, { move: move.name, why }] as const)),
+    made.flatMap(({ move, steps }, at) => steps.map(({ key, why }) => [key, { move: move.name, why, at }] as const)),
   );
   return { plan, reasons };
 };

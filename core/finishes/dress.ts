@@ -37,7 +37,8 @@ function grouped(zones: readonly Zone[]): Zone[][] {
   return [...groups.values()].map((group) => group.sort((one, two) => zoneArea(two) - zoneArea(one)));
 }
 
-const siteOf = (plan: Plan, zone: Zone, catalogue: readonly Material[]): Site => {
+/** Where a zone of a plan is finished: its own ground and use, the house, the air and every material to be had. */
+export const siteOf = (plan: Plan, zone: Zone, catalogue: readonly Material[]): Site => {
   const { materials, ...pinned } = plan.pinned;
   // a tin's own label wins over what is usual for its kind
   const own = new Set(materials.map(({ id }) => id));

@@ -16,10 +16,12 @@ export const WISH_PLACES = ["field", "arris", "high", "recess", "border", "hands
 export type WishPlace = (typeof WISH_PLACES)[number];
 
 /** What shall show at a place: a colour, a metal, or whatever the piece is made of. */
-export const Wish = z.union(
-  [Colour, z.enum(["ground", ...METALS])],
-  'write a colour like "#a9bdb3", a metal, or "ground"',
-);
+export const Wish = z
+  .string()
+  .refine(
+    (text) => Colour.safeParse(text).success || text === "ground" || (METALS as readonly string[]).includes(text),
+    `write a colour like "#a9bdb3", a metal (${METALS.join(", ")}), or "ground"`,
+  );
 export type Wish = z.infer<typeof Wish>;
 
 export const Wishes = z.partialRecord(z.enum(WISH_PLACES), Wish);

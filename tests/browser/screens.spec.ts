@@ -4,6 +4,9 @@ import { expect, test } from "./shop";
 const SCREENS = [
   ["jobs", "/"],
   ["new job", "/jobs/new"],
+  ["new job, own measures", "/jobs/new?measures=own"],
+  ["finishes", "/jobs/carved-settle/finish?finish=worn-to-dark"],
+  ["a look", "/jobs/carved-settle/look?zone=back&field=%23a0b09e&arris=%23442b1a"],
   ["piece", "/jobs/carved-settle/piece"],
   ["a new zone", "/jobs/carved-settle/piece?add=0"],
   ["drawing a place", "/jobs/dough-bin/piece?zone=bin-lid&draw=motif"],

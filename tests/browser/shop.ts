@@ -137,12 +137,12 @@ export interface NewJob {
   wear?: string;
 }
 
-/** Fills in the new job's form as a painter would, and sends it. */
+/** Fills in the form for one's own measures as a painter would, and begins with an empty crust. */
 export async function makeJob(
   page: Page,
   { title, piece, zone, species = "oak", ground = "raw timber", wear = "gentle" }: NewJob,
 ) {
-  await page.goto("/jobs/new");
+  await page.goto("/jobs/new?measures=own");
   await page.getByLabel("Job name").fill(title);
   await page.getByLabel("Piece", { exact: true }).fill(piece);
   await page.getByLabel("Name", { exact: true }).fill(zone);
@@ -151,7 +151,7 @@ export async function makeJob(
   await page.getByLabel("Kind").selectOption(ground);
   await page.getByLabel("Timber").selectOption(species);
   await page.getByLabel("Use", { exact: true }).selectOption(wear);
-  await page.getByRole("button", { name: "Create the job" }).click();
+  await page.getByRole("button", { name: "Begin with an empty crust" }).click();
   await page.waitForURL(/\/jobs\/[^/]+\/crust/);
 }
 

@@ -29,17 +29,17 @@ test("without script: make a job, add layers, see the verdict, mend it, take it 
 });
 
 test("without script: a wrong field comes back with everything that was typed", async ({ page }) => {
-  await page.goto("/jobs/new");
+  await page.goto("/jobs/new?measures=own");
   await page.getByLabel("Job name").fill("Sea chest");
   await page.getByLabel("Piece", { exact: true }).fill("Chest");
   await page.getByLabel("Name", { exact: true }).fill("Lid");
   await page.getByLabel("Height, mm").fill("-40");
-  await page.getByRole("button", { name: "Create the job" }).click();
+  await page.getByRole("button", { name: "Choose a finish" }).click();
   await expect(page.getByText("Width: measure it, in millimetres.")).toBeVisible();
   await expect(page.getByLabel("Job name")).toHaveValue("Sea chest");
   await expect(page.getByLabel("Height, mm")).toHaveValue("-40");
   await page.getByLabel("Width, mm").fill("800");
-  await page.getByRole("button", { name: "Create the job" }).click();
+  await page.getByRole("button", { name: "Choose a finish" }).click();
   await expect(page.getByText("Height: a size must be more than 0 mm.")).toBeVisible();
 });
 
@@ -153,4 +153,22 @@ test.describe("without script, in the demo shop", () => {
     await page.getByRole("button", { name: "Undo: Change the drying places" }).click();
     await expect(page.getByLabel("Drying places")).toHaveValue("14");
   });
+});
+
+test("without script: a ready piece, a finish from the gallery, and its crust stands", async ({ page }) => {
+  await page.goto("/jobs/new");
+  await page.getByRole("radio", { name: "Box" }).check({ force: true });
+  await page.getByLabel("What is on it now").selectOption("laminate");
+  await page.getByRole("button", { name: "Choose a finish" }).click();
+  await page.waitForURL(/\/finish/);
+  await page.getByRole("link", { name: /^worn / }).click();
+  await page.locator("[data-finish='worn-to-dark']").click();
+  const chosen = page.getByRole("complementary", { name: "Chosen: Worn to the dark" });
+  await expect(chosen).toContainText("Nothing else grips a face as slick as this");
+  await chosen.getByRole("link", { name: "Bone white over walnut" }).click();
+  await chosen.getByRole("button", { name: "Use it" }).click();
+  await page.waitForURL(/\/crust/);
+  await expect(page.getByRole("contentinfo")).toContainText("0 stops");
+  await expect(page.locator("#ladder")).toContainText("Bonding primer");
+  await expect(page.locator("#ladder")).toContainText("bone white");
 });

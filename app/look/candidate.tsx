@@ -1,0 +1,107 @@
+import { sayDuration } from "#core/units/duration";
+import { BoardCanvas } from "~/finishes/canvas";
+import type { Shown } from "./messages";
+import { PLACE_NAMES } from "./read-look";
+
+interface Props {
+  one: Shown;
+  image: ImageData | undefined;
+  /** lays all of it, or the steps of one move on top of what the zone has */
+  onUse: (one: Shown, stepIds: readonly string[] | null) => void;
+  busy: boolean;
+  /** a move can be added only to a crust that has something in it */
+  hasCrust: boolean;
+}
+
+/** From here on a difference is worth saying. */
+const SEEN = 3;
+
+/** One stack that answers the look: how it would be, what each layer is for, and what it takes. */
+export function CandidateCard({ one, image, onUse, busy, hasCrust }: Props) {
+  const off = one.seen.filter(({ apart }) => apart > SEEN);
+  return (
+    <li className="look-card">
+      <div className="look-picture">
+        {image ? <BoardCanvas image={image} says="As the sample board would be" /> : <div className="finish-board" />}
+        <dl className="look-figures">
+          <dt>off by</dt>
+          <dd>ΔE {one.apart.toFixed(1)}</dd>
+          <dt>hands-on</dt>
+          <dd>{sayDuration(one.handsOn)}</dd>
+          <dt>takes</dt>
+          <dd>{one.days < 1 ? "a day" : `${one.days.toFixed(1)} days`}</dd>
+          <dt>practice</dt>
+          <dd>{one.practice}</dd>
+        </dl>
+      </div>
+      <div className="min-w-0">
+        <ol className="look-moves">
+          {[...one.moves].reverse().map((move) => (
+            <li key={move.stepIds.join(" ")}>
+              <span className="look-dabs" aria-hidden="true">
+                {coloursIn(one, move.stepIds).map((colour) => (
+                  <span key={colour} style={{ background: colour }} />
+                ))}
+              </span>
+              <span className="min-w-0">
+                <b className="font-semibold">{namesIn(one, move.stepIds) || move.name}</b>
+                <span className="block text-soft">{move.why}</span>
+              </span>
+              {hasCrust && (
+                <button
+                  type="button"
+                  className="link min-h-6 text-note"
+                  disabled={busy}
+                  aria-label={`Add only this: ${namesIn(one, move.stepIds) || move.name}`}
+                  onClick={() => onUse(one, move.stepIds)}
+                >
+                  Add only this
+                </button>
+              )}
+            </li>
+          ))}
+        </ol>
+        {off.length > 0 && (
+          <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-note text-soft">
+            {off.map(({ place, wanted, mean, apart }) => (
+              <span key={place} className="inline-flex items-center gap-1.5">
+                <span className="look-pair" aria-hidden="true">
+                  <span style={{ background: wanted }} />
+                  <span style={{ background: mean }} />
+                </span>
+                {PLACE_NAMES[place].toLowerCase()} {apart.toFixed(0)} off
+              </span>
+            ))}
+          </p>
+        )}
+        {one.repairs.length > 0 && (
+          <p className="mt-1 text-note text-soft">Added so that it holds: {one.repairs.join("; ")}.</p>
+        )}
+        {one.buy.length > 0 && (
+          <p className="mt-1 text-note text-soft">
+            To buy:{" "}
+            {one.buy
+              .map((id) => one.materials.find((material) => material.id === id)?.name.toLowerCase() ?? id)
+              .join("; ")}
+            .
+          </p>
+        )}
+        <button type="button" className="button button-main mt-2 px-5" disabled={busy} onClick={() => onUse(one, null)}>
+          Use it
+        </button>
+      </div>
+    </li>
+  );
+}
+
+const materialOf = (one: Shown, stepId: string) => {
+  const step = one.crust.steps.find(({ id }) => id === stepId);
+  return one.materials.find(({ id }) => id === step?.what);
+};
+
+const namesIn = (one: Shown, stepIds: readonly string[]): string =>
+  [...new Set(stepIds.flatMap((id) => materialOf(one, id)?.name ?? []))].join(", ");
+
+const coloursIn = (one: Shown, stepIds: readonly string[]): string[] => [
+  ...new Set(stepIds.flatMap((id) => materialOf(one, id)?.colour ?? [])),
+];

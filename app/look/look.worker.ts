@@ -1,0 +1,85 @@
+import { Board } from "#core/board/board";
+import { boardWorkOf } from "#core/board/board-work";
+import { siteOf } from "#core/finishes/dress";
+import { type Candidate, type Found, search } from "#core/look/search";
+import { CATALOGUE } from "#core/materials/catalogue";
+import { findZone, type Plan } from "#core/plan/plan";
+import type { Answer, Asking, Shown } from "./messages";
+
+// Searches stacks for a look off the page, and draws the best. A newer request ends the older one.
+
+let latest = 0;
+const SEED = 1;
+
+function answer(message: Answer, transfer: Transferable[] = []) {
+  postMessage(message, { transfer });
+}
+
+/** Lets messages in, and says whether this request is still the latest. */
+const stillWanted = (id: number) =>
+  new Promise<boolean>((resolve) => {
+    setTimeout(() => resolve(id === latest), 0);
+  });
+
+function shownOf(one: Candidate): Shown {
+  const moves: (Shown["moves"][number] & { at: number })[] = [];
+  for (const { id } of one.crust.steps) {
+    const { at, move, why } = one.reasons.get(id) ?? {
+      at: -1,
+      move: "So that it holds",
+      why: one.repairs[0]?.because ?? "",
+    };
+    const last = moves.at(-1);
+    if (last?.at === at) last.stepIds.push(id);
+    else moves.push({ at, name: move, stepIds: [id], why });
+  }
+  const { key, crust, materials, apart, seen, days, handsOn, practice, buy } = one;
+  return {
+    key,
+    crust,
+    materials,
+    moves,
+    repairs: one.repairs.map(({ label }) => label),
+    apart,
+    seen,
+    days,
+    handsOn,
+    practice,
+    buy,
+  };
+}
+
+const tell = (id: number, { candidates, says, nearest, tried }: Found, done: boolean) =>
+  answer({ is: "found", id, shown: candidates.map(shownOf), says, nearest: nearest && shownOf(nearest), tried, done });
+
+function draw({ id, panel, width }: Asking, { key, judged }: Candidate) {
+  const board = new Board(boardWorkOf(judged, panel, SEED), width);
+  const pixels = board.picture(judged.phases.length).buffer;
+  answer({ is: "drawn", id, key, pixels, width: board.grid.width, height: board.grid.height }, [pixels]);
+}
+
+async function run(asking: Asking) {
+  const { id, text, zoneId, look, shelf } = asking;
+  const plan = JSON.parse(text) as Plan;
+  const zone = findZone(plan, zoneId);
+  if (!zone) return answer({ is: "failed", id, says: "That zone is no longer in the plan." });
+  const running = search(siteOf(plan, zone, CATALOGUE), look, shelf ? { shelf: new Set(shelf) } : {});
+  for (;;) {
+    const { value, done } = running.next();
+    if (!(await stillWanted(id))) return;
+    tell(id, value, done ?? false);
+    if (!done) continue;
+    for (const one of [...value.candidates, ...(value.nearest ? [value.nearest] : [])]) {
+      draw(asking, one);
+      if (!(await stillWanted(id))) return;
+    }
+    return;
+  }
+}
+
+addEventListener("message", ({ data }: MessageEvent<Asking>) => {
+  latest = data.id;
+  run(data).catch((error: unknown) => {
+    answer({ is: "failed", id: data.id, says: error instanceof Error ? error.message : String(error) });
+  });
+});

@@ -1,0 +1,46 @@
+import type { PanelId } from "#core/board/panels/panel";
+import type { SeenWish } from "#core/look/seen";
+import type { Look } from "#core/look/spec";
+import type { Material } from "#core/materials/material";
+import type { Crust } from "#core/plan/plan";
+
+/** What the page asks of the worker: a look, for a zone of a plan. */
+export interface Asking {
+  id: number;
+  text: string;
+  zoneId: string;
+  look: Look;
+  /** ids of what is on the shelf; null where the shop keeps none here */
+  shelf: readonly string[] | null;
+  panel: PanelId;
+  width: number;
+}
+
+/** A stack that answers it, as the page shows it. */
+export interface Shown {
+  key: string;
+  crust: Crust;
+  materials: Material[];
+  /** its moves from the ground up, with the steps of each and the reason for it */
+  moves: { name: string; stepIds: string[]; why: string }[];
+  repairs: string[];
+  apart: number;
+  seen: readonly SeenWish[];
+  days: number;
+  handsOn: number;
+  practice: string;
+  buy: readonly string[];
+}
+
+export type Answer =
+  | {
+      is: "found";
+      id: number;
+      shown: Shown[];
+      says: string | null;
+      nearest: Shown | null;
+      tried: number;
+      done: boolean;
+    }
+  | { is: "drawn"; id: number; key: string; pixels: ArrayBuffer; width: number; height: number }
+  | { is: "failed"; id: number; says: string };
