@@ -4,6 +4,7 @@ import { Form, Link, useLoaderData, useNavigate, useSearchParams } from "react-r
 import { toast } from "sonner";
 import { panelFor } from "#core/board/board-work";
 import { isMetallic, isTranslucent } from "#core/colour/material-colour";
+import type { Command } from "#core/edit/command";
 import { PRACTICE } from "#core/finishes/finish";
 import { METAL_COLOURS } from "#core/look/seen";
 import { METALS, WISH_PLACES, Wish, type WishPlace } from "#core/look/spec";
@@ -17,11 +18,14 @@ import { readShelf } from "~/http/shelf.server";
 import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
 import { CandidateCard } from "~/look/candidate";
 import { Corner } from "~/look/corner";
+import { FromNow } from "~/look/from-now";
+import { FromPicture } from "~/look/from-picture";
 import { layMove, layWhole } from "~/look/lay";
 import type { Shown } from "~/look/messages";
 import { isAsked, PLACE_NAMES, readLook } from "~/look/read-look";
 import { useSearch } from "~/look/use-search";
 import { JobHead } from "~/parts/job-head";
+import { todayNow } from "~/shelf/today";
 import type { Route } from "./+types/look";
 
 const DRAWN = 360;
@@ -32,7 +36,12 @@ export const loader = ({ params }: Route.LoaderArgs) =>
     const job = await getJob(store, planId);
     if (!job) throw noSuchJob(planId);
     const { pots } = await readShelf(store);
-    return { text: textOfPlan(job.plan), version: job.version, shelf: [...(shelfIn(pots) ?? [])].sort() };
+    return {
+      text: textOfPlan(job.plan),
+      version: job.version,
+      now: todayNow(),
+      shelf: [...(shelfIn(pots) ?? [])].sort(),
+    };
   });
 
 export const meta: Route.MetaFunction = () => [{ title: "Plan a look · Jolly Crust" }];
@@ -44,7 +53,7 @@ interface Paint {
 }
 
 export default function LookRoute() {
-  const { text, version, shelf } = useLoaderData<typeof loader>();
+  const { text, version, shelf, now } = useLoaderData<typeof loader>();
   const [asked, setAsked] = useSearchParams();
   const navigate = useNavigate();
   const plan = useMemo(() => planOfText(text), [text]);
@@ -108,12 +117,13 @@ export default function LookRoute() {
     else toast("That is no colour.");
   };
   const crust = findCrust(plan, zone.crustId);
-  const lay = async (one: Shown, stepIds: readonly string[] | null) => {
+  const isHalfDone = plan.done?.some(({ zoneId }) => zoneId === zone.id) ?? false;
+  const lay = (one: Shown, stepIds: readonly string[] | null) =>
+    stepIds
+      ? send("Add a move of a planned look", layMove(plan, zone.id, one, stepIds))
+      : send("Lay a planned look", layWhole(plan, zone.id, one, `Look for ${zone.name.toLowerCase()}`));
+  const send = async (label: string, commands: readonly Command[]) => {
     setBusy(true);
-    const commands = stepIds
-      ? layMove(plan, zone.id, one, stepIds)
-      : layWhole(plan, zone.id, one, `Look for ${zone.name.toLowerCase()}`);
-    const label = stepIds ? "Add a move of a planned look" : "Lay a planned look";
     const answer = await fetch(`/jobs/${plan.id}/edit`, {
       method: "POST",
       headers: { "Content-Type": "application/json" },
@@ -245,6 +255,7 @@ export default function LookRoute() {
             ))}
           </span>
         </fieldset>
+        <FromPicture onPick={(place, colour) => set({ [place]: colour })} />
         <details className="mt-4 border-t border-line pt-2">
           <summary className="py-1 font-semibold">The same as a list</summary>
           <Form method="get" className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-4">
@@ -277,38 +288,51 @@ export default function LookRoute() {
           </Form>
         </details>
       </main>
-      <section className="look-found" aria-label="Ways to it">
-        <div className="flex items-baseline justify-between gap-3">
-          <h2 className="text-view">Ways to it</h2>
-          <p className="text-note text-soft" role="status">
-            {searched.busy ? `${searched.tried} tried …` : searched.tried > 0 ? `${searched.tried} tried` : ""}
-          </p>
-        </div>
-        {!isAsked(look) && (
-          <p className="mt-2 text-soft">
-            As soon as something is asked for, stacks that give it appear here: checked, dated, with the reason for
-            every layer. Or{" "}
-            <Link className="link" to={`/jobs/${plan.id}/finish?zone=${zone.id}`}>
-              pick a finish from the gallery
-            </Link>
-            .
-          </p>
+      <div className="look-found">
+        {isHalfDone && (
+          <FromNow
+            text={text}
+            zoneId={zone.id}
+            now={now}
+            wishes={look.wishes}
+            panel={panel}
+            busy={busy}
+            onUse={({ label, commands }) => send(label, commands)}
+          />
         )}
-        {searched.failed && <p className="mt-2 font-medium text-ochre">The planner stopped: {searched.failed}.</p>}
-        {searched.says && <p className="mt-2 border-l-4 border-l-sienna bg-board px-3 py-2">{searched.says}</p>}
-        <ul className="mt-2 flex flex-col gap-4">
-          {[...searched.shown, ...(searched.nearest ? [searched.nearest] : [])].map((one) => (
-            <CandidateCard
-              key={one.key}
-              one={one}
-              image={searched.pictures.get(one.key)}
-              onUse={lay}
-              busy={busy}
-              hasCrust={(crust?.steps.length ?? 0) > 0}
-            />
-          ))}
-        </ul>
-      </section>
+        <section aria-label="Ways to it">
+          <div className="flex items-baseline justify-between gap-3">
+            <h2 className="text-view">Ways to it</h2>
+            <p className="text-note text-soft" role="status">
+              {searched.busy ? `${searched.tried} tried …` : searched.tried > 0 ? `${searched.tried} tried` : ""}
+            </p>
+          </div>
+          {!isAsked(look) && (
+            <p className="mt-2 text-soft">
+              As soon as something is asked for, stacks that give it appear here: checked, dated, with the reason for
+              every layer. Or{" "}
+              <Link className="link" to={`/jobs/${plan.id}/finish?zone=${zone.id}`}>
+                pick a finish from the gallery
+              </Link>
+              .
+            </p>
+          )}
+          {searched.failed && <p className="mt-2 font-medium text-ochre">The planner stopped: {searched.failed}.</p>}
+          {searched.says && <p className="mt-2 border-l-4 border-l-sienna bg-board px-3 py-2">{searched.says}</p>}
+          <ul className="mt-2 flex flex-col gap-4">
+            {[...searched.shown, ...(searched.nearest ? [searched.nearest] : [])].map((one) => (
+              <CandidateCard
+                key={one.key}
+                one={one}
+                image={searched.pictures.get(one.key)}
+                onUse={lay}
+                busy={busy}
+                hasCrust={(crust?.steps.length ?? 0) > 0}
+              />
+            ))}
+          </ul>
+        </section>
+      </div>
     </div>
   );
 }

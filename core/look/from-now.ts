@@ -34,6 +34,7 @@ export interface WayOn {
   handsOn: Minutes;
   /** the worst that is said of it short of a stop */
   cautions: readonly string[];
+  judged: ZoneJudgement;
 }
 
 interface Idea {
@@ -321,6 +322,7 @@ export function waysFromNow(plan: Plan, { zoneId, now, wishes, catalogue }: From
         colours: looks,
         days: (after.done - planned.done) / DAY,
         handsOn: handsOf(after) - handsOf(planned),
+        judged: after,
         cautions: [
           ...new Set(after.findings.filter(({ severity }) => severity === "caution").map(({ title }) => title)),
         ],

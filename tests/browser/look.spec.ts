@@ -1,4 +1,5 @@
 import type { Page } from "@playwright/test";
+import sharp from "sharp";
 import { expect, open, test } from "./shop";
 
 const chosen = (page: Page) => page.getByRole("complementary", { name: /^Chosen: / });
@@ -97,4 +98,41 @@ test("what cannot be had is said in a sentence, and another colour changes the a
   // an address that says nonsense asks for nothing
   await page.goto("/jobs/carved-settle/look?field=blueish&days=-3");
   await expect(found(page)).toContainText("As soon as something is asked for");
+});
+
+test("from a half-done piece to a way on: what is done stays", async ({ page }) => {
+  await open(page, "/jobs/lamp-shelf/look");
+  const now = page.getByRole("region", { name: "From where it stands" });
+  await expect(now).toContainText("What has been done stays.");
+  const umber = now.getByRole("button", { name: "Do this: Tone it down with umber glaze" });
+  await expect(umber).toBeVisible({ timeout: 30_000 });
+  await expect(now.locator("canvas").first()).toBeVisible({ timeout: 30_000 });
+  await expect(now).toContainText(/more work/);
+  await umber.click();
+  await page.waitForURL(/\/crust/);
+  await expect(page.getByRole("button", { name: "Undo: Tone it down with umber glaze" })).toBeVisible();
+  await expect(page.locator("#ladder")).toContainText("Glaze, raw umber");
+});
+
+test("colours are taken from a picture by pointing and by keys; what is no picture is said", async ({ page }) => {
+  await open(page, "/jobs/carved-settle/look");
+  await page.getByText("From a picture of something old").click();
+  const file = page.getByLabel("Picture");
+  await file.setInputFiles({ name: "notes.txt", mimeType: "image/png", buffer: Buffer.from("no picture") });
+  await expect(page.getByRole("alert").filter({ hasText: "notes.txt is no picture" })).toBeVisible();
+  // left half oxide red, right half bone white
+  const half = await sharp({ create: { width: 80, height: 80, channels: 3, background: "#e6dfcf" } })
+    .composite([{ input: { create: { width: 40, height: 80, channels: 3, background: "#8a4534" } }, left: 0, top: 0 }])
+    .png()
+    .toBuffer();
+  await file.setInputFiles({ name: "old-door.png", mimeType: "image/png", buffer: half });
+  const picture = page.getByRole("button", { name: /^The picture: / });
+  await picture.click({ position: { x: 20, y: 20 } });
+  await expect(page).toHaveURL(/field=%238a4534/);
+  const pointed = page.getByRole("group", { name: "What you point at" });
+  await pointed.getByRole("button", { name: "Edges" }).click();
+  await picture.focus();
+  for (let step = 0; step < 10; step++) await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/arris=%23e6dfcf/);
 });
