@@ -238,7 +238,7 @@ describe("crust look", () => {
     expect(code).toBe(1);
     const { says, nearest, candidates } = JSON.parse(out);
     expect(candidates).toEqual([]);
-    expect(says).toMatch(/hands-on work, not 12 min/);
+    expect(says).toMatch(/hands-on, not 12 min/);
     expect(nearest.handsOnMinutes).toBeGreaterThan(12);
   });
 

@@ -7,17 +7,17 @@ import { freePort, startSensor, startServer } from "./server.mjs";
 
 const VIEWS = [
   ["jobs", "/"],
+  ["finishes", "/jobs/overmantel-mirror/finish?finish=worn-to-dark"],
+  ["look", "/jobs/carved-settle/look?zone=back&field=%23a0b09e&arris=%23442b1a&recess=%236a522d&high=gold"],
   ["piece", "/jobs/sailmakers-bench/piece?zone=bench-legs"],
   ["crust", "/jobs/carved-settle/crust?zone=back"],
   ["crust-findings", "/jobs/chart-cabinet/crust?zone=sides&step=seal"],
   ["board", "/jobs/carved-settle/board?zone=back"],
   ["mix", "/jobs/carved-settle/mix?mix=chalk-mustard:2,mineral-storm:1&want=%236c7050"],
   ["days", "/jobs/carved-settle/days"],
-  ["days-clash", "/jobs/chart-cabinet/days"],
   ["shop-days", "/days?from=2026-11-30"],
   ["shelf", "/jobs/carved-settle/shelf"],
   ["shop-shelf", "/shelf?show=tins&tin=pot-2"],
-  ["mix-card", "/jobs/dough-bin/mix-cards"],
   ["quote", "/jobs/carved-settle/quote"],
   ["house-rules", "/jobs/iron-strongbox/house"],
   ["guide", "/guide"],
@@ -70,6 +70,9 @@ try {
     if (path.endsWith("/house")) await page.getByText("finishing loft").waitFor();
     if (path.endsWith("/ledger")) await page.waitForLoadState("networkidle");
     if (path.includes("/board")) await page.locator("[data-board=finished]").waitFor();
+    // every finish is tried on the piece, and drawn there
+    if (path.includes("/finish")) await page.waitForFunction(() => document.querySelectorAll("canvas").length >= 29);
+    if (path.includes("/look?")) await page.waitForFunction(() => document.querySelectorAll("canvas").length >= 3);
     await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });
   }
   for (const phase of ["slip", "drift"]) {

@@ -10,7 +10,7 @@ import { readDuration } from "#core/units/duration";
 import { readEditForm, stepName } from "./edit-form";
 import { type FormFields, fieldsOf } from "./fields";
 import { readHoursFields, sayHours, WEEKDAYS } from "./hours-form";
-import { readJobFields, readNewJob } from "./job-form";
+import { readJobFields, readNewJob, readReadyPiece } from "./job-form";
 import { waitText } from "./wait-form";
 import { readZoneFields, zoneFields } from "./zone-form";
 
@@ -305,6 +305,45 @@ describe("the job's forms", () => {
     ["an id of another making", { id: "../../etc" }, "", /arrived incomplete/],
   ])("says what is wrong with %s", (_what, change, field, says) => {
     const read = readNewJob({ ...NEW, ...change });
+    expect(read.ok ? {} : read.faults).toMatchObject({ [field]: expect.stringMatching(says) });
+  });
+
+  const CHEST: FormFields = {
+    id: "chest-1",
+    kit: "chest",
+    groundKind: "varnished timber",
+    species: "oak",
+    wear: "daily",
+    water: "splashes",
+    heat: "on",
+    start: "2026-11-30T09:00",
+  };
+
+  it("makes a standard piece of a few fields: all its zones, the usual measures, its name", () => {
+    const made = readReadyPiece({ ...CHEST, kitWidth: "1200" });
+    expect(made.ok).toBe(true);
+    if (!made.ok) return;
+    const [piece] = made.plan.pieces;
+    expect(made.plan.title).toBe("Chest of drawers");
+    expect(piece!.zones.map(({ name }) => name)).toEqual(["Carcass", "Top", "Drawer fronts", "Plinth", "Knobs"]);
+    expect(piece!.zones[0]).toMatchObject({
+      shape: { width: 1200, height: 820 },
+      ground: { kind: "varnished timber", species: "oak" },
+      use: { wear: "daily", water: "splashes", heat: true },
+    });
+    expect(piece!.zones.at(-1)!.ground.kind).toBe("brass");
+    expect(made.plan.crusts).toEqual([{ id: "crust-1", name: "Empty", steps: [] }]);
+  });
+
+  it.each<[string, FormFields, string, RegExp]>([
+    ["a piece nobody makes", { kit: "throne" }, "kit", /Choose a piece/],
+    ["a width in words", { kitWidth: "wide" }, "kitWidth", /Width: in millimetres/],
+    ["a width below nothing", { kitWidth: "-4" }, "kitWidth", /Width: in millimetres/],
+    ["a ground nobody knows", { groundKind: "cheese" }, "groundKind", /Choose what is there now/],
+    ["due before it begins", { due: "2026-11-01T09:00" }, "due", /before the start/],
+    ["an id of another making", { id: "../../etc" }, "", /arrived incomplete/],
+  ])("of a standard piece, says what is wrong with %s", (_what, change, field, says) => {
+    const read = readReadyPiece({ ...CHEST, ...change });
     expect(read.ok ? {} : read.faults).toMatchObject({ [field]: expect.stringMatching(says) });
   });
 

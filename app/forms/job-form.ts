@@ -47,7 +47,7 @@ const ReadyPiece = z.object({
 
 const MOST_LONG = 20_000;
 
-/** A new plan for a ready piece: an idea with all its zones, on one empty crust. Measures that are left empty are the usual ones. */
+/** A new plan for a standard piece: an idea with all its zones, on one empty crust. Measures that are left empty are the usual ones. */
 export function readReadyPiece(
   fields: FormFields,
   hours: Hours = DEFAULT_HOURS,

@@ -118,7 +118,12 @@ export default function FinishRoute() {
     <div className="finish-page" data-picked={asked.has("finish") ? "" : undefined}>
       {isNew ? <NewJobHead at="Finish" /> : <JobHead planId={plan.id} title={plan.title} view={null} />}
       <main className="finish-main">
-        <h1 className="text-[1.5rem]">How should it look when it leaves?</h1>
+        <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+          <h1 className="text-[1.5rem]">How should it look when it leaves?</h1>
+          <Link className="link" to={`/jobs/${plan.id}/look${largest ? `?zone=${largest.id}` : ""}`}>
+            Plan a look yourself
+          </Link>
+        </div>
         <nav aria-label="Narrow down" className="mt-2 mb-3 flex flex-wrap gap-1.5">
           {chips.map(({ name, param, value, on, left }) => (
             <Link

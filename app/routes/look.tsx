@@ -112,7 +112,7 @@ export default function LookRoute() {
     );
   const onSet = (place: WishPlace, dropped?: string) => {
     const wish = dropped ?? active;
-    if (wish === null) toast("Pick a colour first, then press where it shall show.");
+    if (wish === null) toast("Pick a colour first, then press where it should show.");
     else if (wish === "" || Wish.safeParse(wish).success) set({ [place]: wish });
     else toast("That is no colour.");
   };
@@ -170,7 +170,7 @@ export default function LookRoute() {
       <JobHead planId={plan.id} title={plan.title} view={null} />
       <main className="look-main">
         <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-          <h1 className="text-[1.5rem]">What shall show where?</h1>
+          <h1 className="text-[1.5rem]">What should show where?</h1>
           <nav aria-label="Zone" className="flex flex-wrap gap-1.5">
             {zones.map(({ id, name }) => (
               <Link

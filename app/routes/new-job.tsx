@@ -105,7 +105,7 @@ function KitDrawing({
 const isGround = (text: string): text is GroundKind => (GROUND_KINDS as readonly string[]).includes(text);
 const isSpecies = (text: string): text is (typeof SPECIES)[number] => (SPECIES as readonly string[]).includes(text);
 
-/** One of the ready pieces, by its drawing and a few measures. */
+/** one of the standard pieces, by its drawing and a few measures. */
 function ReadyPieces({ values, faults, id, start }: Props) {
   const [kitId, setKit] = useState(values.kit ?? PIECE_KITS[0]!.id);
   const [ground, setGround] = useState<GroundKind>(
@@ -244,7 +244,7 @@ function ReadyPieces({ values, faults, id, start }: Props) {
   );
 }
 
-/** A piece that none of the ready ones comes near: its first zone, by hand. */
+/** A piece that none of the standard ones comes near: its first zone, by hand. */
 function OwnMeasures({ values, faults, id, start }: Props) {
   return (
     <div className="mx-auto max-w-3xl px-5 py-5">
@@ -252,7 +252,7 @@ function OwnMeasures({ values, faults, id, start }: Props) {
       <p className="mb-5 text-soft">
         The piece and its first zone; you can add more later. Or{" "}
         <Link className="link" to="/jobs/new">
-          pick a ready piece
+          pick a standard piece
         </Link>
         .
       </p>

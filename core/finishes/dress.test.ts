@@ -44,7 +44,7 @@ function dressed(plan: Plan, id: string, zoneIds: string[] = []): Dressed {
 
 describe("a finish laid on a piece", () => {
   it.each(PIECE_KITS.map(({ id, name }) => [name, id] as const))(
-    "holds on every zone of a ready piece: %s",
+    "holds on every zone of a standard piece: %s",
     (_name, kit) => {
       for (const finish of FINISHES) {
         const made = dressed(pieceOf(kit), finish.id);

@@ -291,7 +291,7 @@ interface Under {
 
 const NO_UNDER: Under = { is: "", key: "", moves: [], shows: undefined, off: 0 };
 
-function unders(palette: Palette, wanted: string, wish: Wish, look: Look): Under[] {
+function underCoats(palette: Palette, wanted: string, wish: Wish, look: Look): Under[] {
   if (wish === "ground") return [{ is: "down to the ground", key: "ground", moves: [], shows: "ground", off: 0 }];
   const under = (material: Material, off: number, shut: boolean): Under => ({
     is: shut ? "under-coat with a barrier" : "under-coat",
@@ -606,7 +606,7 @@ export function ideasFor(look: Look, ground: Ground, materials: readonly Materia
       wish !== undefined && colourDifference(at(wish), top.colour) > UNLIKE;
     const { arris, high, recess, border, hands } = wishes;
     const wornFor = [arris, high, hands].find((wish) => unlike(wish) && !isMetal(wish));
-    const byWear = wornFor === undefined || top.paint === null ? [] : unders(palette, at(wornFor), wornFor, look);
+    const byWear = wornFor === undefined || top.paint === null ? [] : underCoats(palette, at(wornFor), wornFor, look);
     const tails = unlike(recess) ? recesses(palette, at(recess), top.colour) : plainTails(palette);
     for (const under of [...byWear, NO_UNDER]) {
       const worn = (wish: Wish | undefined) =>

@@ -112,7 +112,7 @@ function shortOf(one: Candidate, { days, hours, sheen }: Look): string[] {
   return [
     ...(days !== undefined && one.days > days ? [`it takes ${one.days.toFixed(1)} days, not ${days}`] : []),
     ...(hours !== undefined && one.handsOn > hours * HOUR
-      ? [`it takes ${sayDuration(one.handsOn)} of hands-on work, not ${sayDuration(hours * HOUR)}`]
+      ? [`it takes ${sayDuration(one.handsOn)} hands-on, not ${sayDuration(hours * HOUR)}`]
       : []),
     ...(hasSheen(last?.phase.material ?? undefined, sheen) ? [] : [`it does not end ${sheen}`]),
   ];

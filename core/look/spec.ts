@@ -15,7 +15,7 @@ export type Metal = (typeof METALS)[number];
 export const WISH_PLACES = ["field", "arris", "high", "recess", "border", "hands", "cracks", "chips"] as const;
 export type WishPlace = (typeof WISH_PLACES)[number];
 
-/** What shall show at a place: a colour, a metal, or whatever the piece is made of. */
+/** What should show at a place: a colour, a metal, or whatever the piece is made of. */
 export const Wish = z
   .string()
   .refine(

@@ -34,7 +34,7 @@ test("the piece is drawn to scale and its zones are picked on the drawing", asyn
   await expect(page.getByRole("heading", { level: 2, name: "Top", exact: true })).toBeVisible();
 });
 
-test("a ready piece brings its zones, measured and in their places", async ({ page }) => {
+test("a standard piece brings its zones, measured and in their places", async ({ page }) => {
   await open(page, "/jobs/sailmakers-bench/piece?add=0");
   await page.getByText("Or start from a standard piece").click();
   await page.getByLabel("Piece", { exact: true }).selectOption("chest");

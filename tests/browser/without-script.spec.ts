@@ -155,7 +155,7 @@ test.describe("without script, in the demo shop", () => {
   });
 });
 
-test("without script: a ready piece, a finish from the gallery, and its crust stands", async ({ page }) => {
+test("without script: a standard piece, a finish from the gallery, and its crust stands", async ({ page }) => {
   await page.goto("/jobs/new");
   await page.getByRole("radio", { name: "Box" }).check({ force: true });
   await page.getByLabel("What is on it now").selectOption("laminate");

@@ -106,6 +106,8 @@ describe("forms about crusts", () => {
     ],
     ["an inspection with one answer", { do: "set answers", stepId: "s2" }, /at least two answers/],
     ["a ready piece nobody knows", { do: "add standard piece", kit: "throne" }, /Choose a standard piece/],
+    ["a finish nobody knows", { do: "lay finish", finish: "moonlight" }, /Choose a finish/],
+    ["a finish on a zone that is gone", { do: "lay finish", finish: "stone", zones: "gone" }, /no zone to lay it on/],
     ["a test without an answer", { do: "test ground", test: "waterDrop" }, /Choose what you saw/],
     ["a test with another's answer", { do: "test ground", test: "waterDrop", answer: "clean" }, /one of the answers/],
     ["a room of letters", { do: "set room", celsius: "warm", relativeHumidity: "50" }, /./],
