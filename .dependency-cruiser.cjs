@@ -14,6 +14,7 @@ const core = [
   ["ledger"],
   ["finishes"],
   ["look"],
+  ["trainer"],
   ["exchange"],
 ];
 

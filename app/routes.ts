@@ -26,6 +26,7 @@ export default [
   route("shop/devices", "routes/devices.tsx"),
   route("bench/tool", "routes/bench-tool.ts"),
   route("find", "routes/find.tsx"),
+  route("train", "routes/train.tsx"),
   route("jobs/:planId/edit", "routes/edit.ts"),
   route("jobs/:planId/days.ics", "routes/days-ics.ts"),
   route("jobs/:planId/wall", "routes/wall.tsx"),

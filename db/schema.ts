@@ -185,3 +185,28 @@ export const pairingCodes = sqliteTable("pairing_codes", {
   endsAt: integer("ends_at", { mode: "timestamp_ms" }).notNull(),
   usedAt: integer("used_at", { mode: "timestamp_ms" }),
 });
+
+/** What is practised in the trainer: how well it sits, and when it comes back. */
+export const drillCards = sqliteTable("drill_cards", {
+  drillId: text("drill_id").primaryKey(),
+  kind: text("kind").notNull(),
+  family: text("family").notNull(),
+  /** the memory of the schedule of repetition, as its library keeps it */
+  card: text("card", { mode: "json" }).notNull(),
+  seen: integer("seen").notNull(),
+  right: integer("right").notNull(),
+  due: integer("due", { mode: "timestamp_ms" }).notNull(),
+});
+
+/** Every answer in the trainer, once. */
+export const drillAnswers = sqliteTable(
+  "drill_answers",
+  {
+    id: text("id").primaryKey(),
+    drillId: text("drill_id").notNull(),
+    at: integer("at", { mode: "timestamp_ms" }).notNull(),
+    seconds: integer("seconds").notNull(),
+    right: integer("right", { mode: "boolean" }).notNull(),
+  },
+  (table) => [index("drill_answers_by_time").on(table.at)],
+);

@@ -4,6 +4,8 @@ import type { Trial } from "./trial.ts";
 const PATHS = [
   "/",
   "/jobs/new",
+  "/jobs/new?measures=own",
+  "/train",
   "/days",
   "/days.ics",
   "/guide",
@@ -16,6 +18,8 @@ const PATHS = [
     "/piece",
     "/crust",
     "/board",
+    "/finish",
+    "/look",
     "/days",
     "/shelf",
     "/mix",

@@ -67,8 +67,8 @@ const plain = (path: string): string => path.replace(/\.data$/, "").replace(/^\/
 const LOOKED_AT =
   /^(\/bench(\/log)?|\/days|\/jobs\/[A-Za-z0-9_-]+\/(ledger|care|report|wall|board\.png|photos\/[A-Za-z0-9_-]+))$/;
 const WORKED_WITH =
-  /^(\/bench\/tool|\/find|\/guide|\/words|\/keys|\/room-sensor|\/jobs\/[A-Za-z0-9_-]+\/(mix-cards|recipe))$/;
-const WRITTEN_BY_HANDS = /^(\/bench|\/bench\/log|\/jobs\/[A-Za-z0-9_-]+\/ledger)$/;
+  /^(\/bench\/tool|\/train|\/find|\/guide|\/words|\/keys|\/room-sensor|\/jobs\/[A-Za-z0-9_-]+\/(mix-cards|recipe))$/;
+const WRITTEN_BY_HANDS = /^(\/bench|\/bench\/log|\/train|\/jobs\/[A-Za-z0-9_-]+\/ledger)$/;
 
 /** Whether a role may ask for something: an owner anything; a hand the bench and the ledger, and no prices; a looker-on may only look. */
 export function mayAsk(role: Role, method: string, target: string): boolean {

@@ -1,11 +1,17 @@
 import { sayDuration } from "#core/units/duration";
+import type { WallMinutes } from "#core/units/units";
+import { sayDate } from "#core/units/when";
 import { BoardCanvas } from "~/finishes/canvas";
+import { sayRoundMoney, type Voice } from "~/words/measures";
 import type { Shown } from "./messages";
 import { PLACE_NAMES } from "./read-look";
 
 interface Props {
   one: Shown;
   image: ImageData | undefined;
+  /** when the job could leave with it, and what that costs; undefined until it is worked out */
+  dated: { leaves: WallMinutes | null; price: number | null } | undefined;
+  voice: Voice;
   /** lays all of it, or the steps of one move on top of what the zone has */
   onUse: (one: Shown, stepIds: readonly string[] | null) => void;
   busy: boolean;
@@ -17,7 +23,7 @@ interface Props {
 const SEEN = 3;
 
 /** One stack that answers the look: how it would be, what each layer is for, and what it takes. */
-export function CandidateCard({ one, image, onUse, busy, hasCrust }: Props) {
+export function CandidateCard({ one, image, dated, voice, onUse, busy, hasCrust }: Props) {
   const off = one.seen.filter(({ apart }) => apart > SEEN);
   return (
     <li className="look-card">
@@ -30,6 +36,14 @@ export function CandidateCard({ one, image, onUse, busy, hasCrust }: Props) {
           <dd>{sayDuration(one.handsOn)}</dd>
           <dt>takes</dt>
           <dd>{one.days < 1 ? "a day" : `${one.days.toFixed(1)} days`}</dd>
+          <dt>job leaves</dt>
+          <dd>{dated ? (dated.leaves === null ? "no date" : sayDate(dated.leaves)) : "…"}</dd>
+          {dated?.price != null && (
+            <>
+              <dt>job costs</dt>
+              <dd>about {sayRoundMoney(dated.price, voice)}</dd>
+            </>
+          )}
           <dt>practice</dt>
           <dd>{one.practice}</dd>
         </dl>

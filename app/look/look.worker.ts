@@ -1,9 +1,13 @@
 import { Board } from "#core/board/board";
 import { boardWorkOf } from "#core/board/board-work";
+import { applyCommands } from "#core/edit/apply";
 import { siteOf } from "#core/finishes/dress";
 import { type Candidate, type Found, search } from "#core/look/search";
 import { CATALOGUE } from "#core/materials/catalogue";
 import { findZone, type Plan } from "#core/plan/plan";
+import { fittedIn, workOf } from "#core/schedule/plan-of-work";
+import { costOfJob } from "#core/shelf/cost";
+import { layWhole } from "./lay";
 import type { Answer, Asking, Shown } from "./messages";
 
 // Searches stacks for a look off the page, and draws the best. A newer request ends the older one.
@@ -58,6 +62,17 @@ function draw({ id, panel, width }: Asking, { key, judged }: Candidate) {
   answer({ is: "drawn", id, key, pixels, width: board.grid.width, height: board.grid.height }, [pixels]);
 }
 
+/** When the whole job could leave, and what it would cost, with this stack on the zone; no price where nothing has one. */
+function date({ id, zoneId, inShop }: Asking, plan: Plan, one: Candidate) {
+  const laid = applyCommands(plan, layWhole(plan, zoneId, shownOf(one), "Look"));
+  if (!laid.ok) return;
+  const { shop, around, book } = inShop;
+  const job = fittedIn(workOf(laid.plan, shop), around);
+  const { sums, unpriced } = costOfJob(laid.plan, book, job.bookings);
+  const price = unpriced.length === 0 && sums.price.likely > 0 ? sums.price.likely : null;
+  answer({ is: "dated", id, key: one.key, leaves: job.dates?.leaves ?? null, price });
+}
+
 async function run(asking: Asking) {
   const { id, text, zoneId, look, shelf } = asking;
   const plan = JSON.parse(text) as Plan;
@@ -70,6 +85,7 @@ async function run(asking: Asking) {
     tell(id, value, done ?? false);
     if (!done) continue;
     for (const one of [...value.candidates, ...(value.nearest ? [value.nearest] : [])]) {
+      date(asking, plan, one);
       draw(asking, one);
       if (!(await stillWanted(id))) return;
     }

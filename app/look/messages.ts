@@ -1,8 +1,10 @@
 import type { PanelId } from "#core/board/panels/panel";
+import type { InShop } from "#core/finishes/facts";
 import type { SeenWish } from "#core/look/seen";
 import type { Look } from "#core/look/spec";
 import type { Material } from "#core/materials/material";
 import type { Crust } from "#core/plan/plan";
+import type { WallMinutes } from "#core/units/units";
 
 /** What the page asks of the worker: a look, for a zone of a plan. */
 export interface Asking {
@@ -12,6 +14,8 @@ export interface Asking {
   look: Look;
   /** ids of what is on the shelf; null where the shop keeps none here */
   shelf: readonly string[] | null;
+  /** who has time, and what things cost */
+  inShop: InShop;
   panel: PanelId;
   width: number;
 }
@@ -42,5 +46,6 @@ export type Answer =
       tried: number;
       done: boolean;
     }
+  | { is: "dated"; id: number; key: string; leaves: WallMinutes | null; price: number | null }
   | { is: "drawn"; id: number; key: string; pixels: ArrayBuffer; width: number; height: number }
   | { is: "failed"; id: number; says: string };

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from "react";
+import type { WallMinutes } from "#core/units/units";
 import type { Answer, Asking, Shown } from "./messages";
 
 export interface Searched {
@@ -9,6 +10,8 @@ export interface Searched {
   busy: boolean;
   failed: string | null;
   pictures: ReadonlyMap<string, ImageData>;
+  /** when the job could leave with each, and what it would cost */
+  dates: ReadonlyMap<string, { leaves: WallMinutes | null; price: number | null }>;
 }
 
 const NOTHING: Searched = {
@@ -19,6 +22,7 @@ const NOTHING: Searched = {
   busy: false,
   failed: null,
   pictures: new Map(),
+  dates: new Map(),
 };
 
 /** Stacks for a look, found in a worker while she plays; null asks for nothing. */
@@ -41,6 +45,10 @@ export function useSearch(asking: Omit<Asking, "id"> | null): Searched {
       if (data.is === "found") {
         const { shown, nearest, says, tried, done } = data;
         return setSearched((before) => ({ ...before, shown, nearest, says, tried, busy: !done, failed: null }));
+      }
+      if (data.is === "dated") {
+        const { key: dated, leaves, price } = data;
+        return setSearched((before) => ({ ...before, dates: new Map(before.dates).set(dated, { leaves, price }) }));
       }
       const image = new ImageData(new Uint8ClampedArray(data.pixels), data.width, data.height);
       setSearched((before) => ({ ...before, pictures: new Map(before.pictures).set(data.key, image) }));

@@ -70,4 +70,18 @@ export const KEY_GROUPS: readonly { title: string; lines: readonly KeyLine[] }[]
       { keys: ["Z"], does: "Life size or whole board" },
     ],
   },
+  {
+    title: "Trainer",
+    lines: [
+      { keys: ["1", "…", "9"], does: "Pick an answer" },
+      { keys: ["Enter"], does: "Answer, and on to the next" },
+    ],
+  },
+  {
+    title: "Planning a look, picture",
+    lines: [
+      { keys: ["← → ↑ ↓"], does: "Move the cross over the picture" },
+      { keys: ["Enter"], does: "Take the colour beneath it" },
+    ],
+  },
 ];

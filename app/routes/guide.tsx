@@ -1,4 +1,5 @@
 import { Link } from "react-router";
+import { THEMES } from "#core/rules/themes";
 import { CrustStrip } from "~/drawing/crust-strip";
 import { guideArticles, type Told } from "~/http/guide.server";
 import { PageHead } from "~/parts/brand";
@@ -8,25 +9,6 @@ import { countOf } from "~/words/amount";
 import type { Route } from "./+types/guide";
 
 // Everything on this page is made from the rules themselves: their reasons, and their examples, judged now.
-
-const THEMES: readonly [prefix: string, title: string][] = [
-  ["A", "Adhesion"],
-  ["B", "Redissolving"],
-  ["C", "Drying"],
-  ["D", "Staining"],
-  ["W", "Wax"],
-  ["K", "Cracks and chips"],
-  ["G", "Glaze"],
-  ["L", "Leaf"],
-  ["R", "Texture crumb"],
-  ["T", "Tissue"],
-  ["M", "Metal and patina"],
-  ["U", "Use and wear"],
-  ["E", "Air"],
-  ["H", "Handling"],
-  ["P", "Mixing"],
-  ["S", "Safety"],
-];
 
 export function loader() {
   return { rules: guideArticles() };

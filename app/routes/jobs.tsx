@@ -352,6 +352,9 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
         <Link to="/shelf" className="button">
           Shelf
         </Link>
+        <Link to="/train" className="button">
+          Trainer
+        </Link>
         <Link to="/find" className="button">
           Find
         </Link>

@@ -5,6 +5,7 @@ import { toast } from "sonner";
 import { panelFor } from "#core/board/board-work";
 import { isMetallic, isTranslucent } from "#core/colour/material-colour";
 import type { Command } from "#core/edit/command";
+import type { InShop } from "#core/finishes/facts";
 import { PRACTICE } from "#core/finishes/finish";
 import { METAL_COLOURS } from "#core/look/seen";
 import { METALS, WISH_PLACES, Wish, type WishPlace } from "#core/look/spec";
@@ -14,7 +15,8 @@ import { groundNamed } from "#core/rules/words";
 import { getJob } from "#db/plans";
 import { planOfText, textOfPlan } from "~/editor/plan-text";
 import { shelfIn } from "~/finishes/shelf-in";
-import { readShelf } from "~/http/shelf.server";
+import { jobStandingFor } from "~/http/plan-of-work.server";
+import { shelfForJob } from "~/http/shelf.server";
 import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
 import { CandidateCard } from "~/look/candidate";
 import { Corner } from "~/look/corner";
@@ -25,7 +27,7 @@ import type { Shown } from "~/look/messages";
 import { isAsked, PLACE_NAMES, readLook } from "~/look/read-look";
 import { useSearch } from "~/look/use-search";
 import { JobHead } from "~/parts/job-head";
-import { todayNow } from "~/shelf/today";
+import { voiceOf } from "~/shelf/voice";
 import type { Route } from "./+types/look";
 
 const DRAWN = 360;
@@ -35,11 +37,14 @@ export const loader = ({ params }: Route.LoaderArgs) =>
     const planId = planIdOf(params);
     const job = await getJob(store, planId);
     if (!job) throw noSuchJob(planId);
-    const { pots } = await readShelf(store);
+    const { shop, around } = await jobStandingFor(store, planId);
+    const { book, pots, others, today } = await shelfForJob(store, planId);
+    const inShop: InShop = { shop, around, book, pots, others, today };
     return {
       text: textOfPlan(job.plan),
       version: job.version,
-      now: todayNow(),
+      inShop,
+      now: today,
       shelf: [...(shelfIn(pots) ?? [])].sort(),
     };
   });
@@ -53,7 +58,7 @@ interface Paint {
 }
 
 export default function LookRoute() {
-  const { text, version, shelf, now } = useLoaderData<typeof loader>();
+  const { text, version, shelf, now, inShop } = useLoaderData<typeof loader>();
   const [asked, setAsked] = useSearchParams();
   const navigate = useNavigate();
   const plan = useMemo(() => planOfText(text), [text]);
@@ -66,7 +71,15 @@ export default function LookRoute() {
   const fromShelf = asked.get("shelf") === "yes" && shelf.length > 0;
   const searched = useSearch(
     zone && isAsked(look)
-      ? { text, zoneId: zone.id, look, shelf: shelf.length > 0 ? shelf : null, panel, width: DRAWN }
+      ? {
+          text,
+          zoneId: zone.id,
+          look,
+          shelf: shelf.length > 0 ? shelf : null,
+          inShop: inShop as InShop,
+          panel,
+          width: DRAWN,
+        }
       : null,
   );
   const paints = useMemo((): Paint[] => {
@@ -325,6 +338,8 @@ export default function LookRoute() {
                 key={one.key}
                 one={one}
                 image={searched.pictures.get(one.key)}
+                dated={searched.dates.get(one.key)}
+                voice={voiceOf(inShop.book)}
                 onUse={lay}
                 busy={busy}
                 hasCrust={(crust?.steps.length ?? 0) > 0}

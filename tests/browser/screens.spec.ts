@@ -6,6 +6,7 @@ const SCREENS = [
   ["new job", "/jobs/new"],
   ["new job, own measures", "/jobs/new?measures=own"],
   ["finishes", "/jobs/carved-settle/finish?finish=worn-to-dark"],
+  ["trainer", "/train"],
   ["a look", "/jobs/carved-settle/look?zone=back&field=%23a0b09e&arris=%23442b1a"],
   ["piece", "/jobs/carved-settle/piece"],
   ["a new zone", "/jobs/carved-settle/piece?add=0"],

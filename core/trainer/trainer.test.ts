@@ -1,0 +1,153 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { FINISHES } from "../finishes/finishes.ts";
+import { RULES } from "../rules/rules.ts";
+import { THEMES } from "../rules/themes.ts";
+import { Chance } from "./chance.ts";
+import { DRILL_KINDS, type Drill, grade } from "./drill.ts";
+import { drillFrom, findSource, SOURCES } from "./drills.ts";
+
+const seeds = fc.integer({ min: 1, max: 10_000 });
+const source = fc.constantFrom(...SOURCES);
+const rightly = (drill: Drill) =>
+  drill.right.map((right, at) => (drill.parts[at]!.is === "order" ? right : [right[0]!]));
+
+describe("drills come from rules, finishes and materials", () => {
+  it("every rule and every finish has its own, under a name of its own", () => {
+    for (const { meta } of RULES) expect(findSource(`fault/${meta.id}`), meta.id).toBeDefined();
+    for (const { id } of FINISHES)
+      for (const kind of ["board", "order", "next"]) expect(findSource(`${kind}/${id}`)).toBeDefined();
+    expect(new Set(SOURCES.map(({ id }) => id)).size).toBe(SOURCES.length);
+    expect(new Set(SOURCES.map(({ kind }) => kind))).toEqual(new Set(DRILL_KINDS));
+  });
+
+  it("every rule belongs to a theme of the guide", () => {
+    for (const { meta } of RULES)
+      expect(
+        THEMES.some(([prefix]) => meta.id.startsWith(prefix)),
+        meta.id,
+      ).toBe(true);
+  });
+
+  it("of each kind there are many questions", () => {
+    for (const kind of DRILL_KINDS) {
+      const made = SOURCES.filter((one) => one.kind === kind).filter((one) => drillFrom(one, 7) !== null);
+      expect(made.length, kind).toBeGreaterThanOrEqual(6);
+    }
+  });
+});
+
+describe("a question", () => {
+  it("is fair: its choices differ, and the right ones are among them", () => {
+    fc.assert(
+      fc.property(source, seeds, (from, seed) => {
+        const drill = drillFrom(from, seed);
+        if (!drill) return;
+        expect(drill.parts.length).toBe(drill.right.length);
+        expect(drill.because).toMatch(/\w{3}/);
+        drill.parts.forEach(({ choices, is }, at) => {
+          expect(choices.length).toBeGreaterThan(1);
+          expect(new Set(choices.map(({ id }) => id)).size).toBe(choices.length);
+          const ids = choices.map(({ id }) => id);
+          expect(drill.right[at]!.length).toBeGreaterThan(0);
+          for (const right of drill.right[at]!) expect(ids).toContain(right);
+          if (is === "order") expect([...drill.right[at]!].sort()).toEqual([...ids].sort());
+          // not all of them are right
+          if (is === "choose" && drill.kind !== "fault") expect(drill.right[at]!.length).toBeLessThan(choices.length);
+        });
+      }),
+      { numRuns: 60 },
+    );
+  }, 60_000);
+
+  it("is the same for the same seed, on any machine", () => {
+    fc.assert(
+      fc.property(source, seeds, (from, seed) => {
+        const [one, two] = [from.make(seed), from.make(seed)];
+        expect(one?.parts).toEqual(two?.parts);
+        expect(one?.right).toEqual(two?.right);
+      }),
+      { numRuns: 25 },
+    );
+  }, 60_000);
+
+  it("right is right, wrong is wrong, nothing is wrong", () => {
+    fc.assert(
+      fc.property(source, seeds, (from, seed) => {
+        const drill = drillFrom(from, seed);
+        if (!drill) return;
+        expect(grade(from, drill, rightly(drill)).every(Boolean)).toBe(true);
+        expect(grade(from, drill, []).some(Boolean)).toBe(false);
+        drill.parts.forEach(({ choices, is }, at) => {
+          if (is !== "choose") return;
+          const wrong = choices.find(({ id }) => !drill.right[at]!.includes(id));
+          if (wrong)
+            expect(
+              grade(
+                from,
+                drill,
+                drill.parts.map(() => [wrong.id]),
+              )[at],
+            ).toBe(false);
+        });
+      }),
+      { numRuns: 40 },
+    );
+  }, 60_000);
+});
+
+describe("what a painter would answer", () => {
+  const make = (id: string, seed = 3) => drillFrom(findSource(id)!, seed)!;
+
+  it("dark wax goes over clear wax: the other order is wrong", () => {
+    const drill = make("order/waxes-only");
+    const right = drill.right[0]!;
+    expect(right.indexOf("wax")).toBeLessThan(right.indexOf("tint"));
+    const swapped = [...right];
+    [swapped[right.indexOf("wax")], swapped[right.indexOf("tint")]] = ["tint", "wax"];
+    expect(grade(findSource("order/waxes-only")!, drill, [swapped])).toEqual([false]);
+  });
+
+  it("another order that holds and looks the same is right as well", () => {
+    const from = findSource("order/two-colour-milk")!;
+    const drill = from.make(3);
+    if (!drill) return;
+    const right = drill.right[0]!;
+    expect(grade(from, drill, [right])).toEqual([true]);
+    expect(grade(from, drill, [[...right].reverse()])).toEqual([false]);
+  });
+
+  it("a clear coat over wax: the clear coat is where it goes wrong", () => {
+    const drill = make("fault/A4");
+    const [where] = drill.parts;
+    expect(where!.asks).toBe("Which step goes wrong?");
+    const wrong = where!.choices.find(({ id }) => id === drill.right[0]![0])!;
+    expect(wrong.says).toMatch(/clear coat|polyurethane|varnish/i);
+    expect(drill.because).toMatch(/wax/);
+  });
+
+  it("shellac stain-block is recoated within the hour, oil paint the next day", () => {
+    const hours = (id: string) => Number(make(id).right[0]![0]) / 60;
+    expect(hours("wait/stain-block-primer-shellac/recoat")).toBeLessThanOrEqual(1);
+    expect(hours("wait/oil-paint/recoat")).toBeGreaterThanOrEqual(16);
+  });
+
+  it("after wax nothing water-borne is offered as right", () => {
+    for (let seed = 1; seed < 30; seed++) {
+      const drill = findSource("next/waxes-only")!.make(seed);
+      const last = drill?.stack?.steps.at(-1)?.says ?? "";
+      if (drill && /wax/i.test(last)) expect(drill.right[0]![0]).toMatch(/wax/);
+    }
+  });
+});
+
+it("chance is spread evenly", () => {
+  const chance = new Chance(5);
+  const counts = new Map<number, number>();
+  for (let at = 0; at < 6000; at++) {
+    const drawn = chance.pick([0, 1, 2, 3, 4, 5]);
+    counts.set(drawn, (counts.get(drawn) ?? 0) + 1);
+  }
+  for (const count of counts.values()) expect(Math.abs(count - 1000)).toBeLessThan(150);
+  expect(new Set(chance.shuffled([1, 2, 3, 4])).size).toBe(4);
+});
