@@ -17,10 +17,10 @@ const VIEWS = [
   ["days", "/jobs/carved-settle/days"],
   ["shop-days", "/days?from=2026-11-30"],
   ["shelf", "/jobs/carved-settle/shelf"],
-  ["shop-shelf", "/shelf?show=tins&tin=pot-2"],
   ["quote", "/jobs/carved-settle/quote"],
   ["house-rules", "/jobs/iron-strongbox/house"],
   ["guide", "/guide"],
+  ["trainer", "/train"],
   ["ledger", "/jobs/lamp-shelf/ledger"],
   ["care-card", "/jobs/harbour-stool/care"],
 ];

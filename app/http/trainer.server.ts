@@ -35,7 +35,7 @@ function repeated(
   return { card: next.card, due: next.card.due };
 }
 
-/** A memory as it was kept; one that cannot be read begins anew. */
+/** A memory as it was kept; one that cannot be read starts again. */
 const Stored = z.object({
   due: z.coerce.date(),
   last_review: z.coerce.date().optional(),

@@ -117,7 +117,7 @@ describe("the trainer", () => {
     expect((await recordOf(store, NOON)).today.seconds).toBe(120);
   });
 
-  it("a memory that cannot be read begins anew", async () => {
+  it("a memory that cannot be read starts again", async () => {
     await answer(WAIT, true, NOON);
     await store.db.update(drillCards).set({ card: { due: "soon" } });
     await answer(WAIT, true, later(5));

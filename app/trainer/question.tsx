@@ -17,7 +17,11 @@ export function Shown({ drill: { stack, board, colour } }: { drill: Pick<Asked, 
         <ol className="drill-stack" aria-label="The stack, from the top down">
           {[...stack.steps].reverse().map(({ id, says, colour: own }, at) => (
             <li key={id}>
-              <Dab colour={own} />
+              <span
+                className="drill-dab"
+                style={own ? { background: own } : { visibility: "hidden" }}
+                aria-hidden="true"
+              />
               <span className="text-note text-soft">{stack.steps.length - at}</span> {says}
             </li>
           ))}

@@ -13,8 +13,8 @@ export interface Known {
 
 /** Below this part of right answers a family is weak. */
 const WEAK = 0.7;
-/** How much sooner something of a weak family comes: never before another kind that was practised less. */
-const SOONER = 0.9;
+/** How much earlier something of a weak family comes: never before another kind that was practised less. */
+const EARLIER = 0.9;
 
 /** How often a family was right, of what was seen of it; one that was never seen is neither weak nor strong. */
 function shareRight(known: readonly Known[]): Map<string, number> {
@@ -48,7 +48,7 @@ export function pickNext(
   const right = shareRight(known);
   const rank = ({ kind, family }: DrillSource) => {
     const part = right.get(family) ?? 1;
-    return (often.get(kind) ?? 0) - (part < WEAK ? SOONER * (1 - part) : 0);
+    return (often.get(kind) ?? 0) - (part < WEAK ? EARLIER * (1 - part) : 0);
   };
   return [...fresh].sort((one, two) => rank(one) - rank(two))[0] ?? null;
 }

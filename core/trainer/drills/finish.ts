@@ -85,7 +85,7 @@ function putInOrder(finish: Finish, id: string, seed: number): Drill | null {
     ...plain,
     parts: [
       {
-        asks: `${finish.name}: put its steps in order, the first one laid at the top.`,
+        asks: `${finish.name}: put its steps in the order they are done, the first on top.`,
         is: "order",
         choices: shuffled,
       },

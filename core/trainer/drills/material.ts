@@ -75,7 +75,7 @@ const RATIOS = [
   [1, 3],
 ] as const;
 /** Mixes closer than this are hard to tell apart on a screen. */
-const TELLABLE = 7;
+const CLEARLY_APART = 7;
 
 function mixOf(one: Material, two: Material, [first, second]: (typeof RATIOS)[number]) {
   const colour = colourOfMix([
@@ -96,7 +96,7 @@ function mixIt(one: Material, id: string, seed: number): Drill | null {
   for (const mix of chance.shuffled(all))
     if (
       wrong.length < CHOICES - 1 &&
-      [target, ...wrong].every(({ colour }) => colourDifference(colour, mix.colour) >= TELLABLE)
+      [target, ...wrong].every(({ colour }) => colourDifference(colour, mix.colour) >= CLEARLY_APART)
     )
       wrong.push(mix);
   if (wrong.length < CHOICES - 1) return null;
