@@ -2,6 +2,7 @@ import { Board } from "#core/board/board";
 import { type BoardWork, inCommon, type View } from "#core/board/board-work";
 import { measuredOnBoard } from "#core/board/shares";
 import type { Answer, Asking } from "./messages";
+import { newestOnly } from "./newest-only";
 
 // Draws sample boards off the page: rough first, then fine. Gives up as soon as something newer is requested.
 
@@ -9,7 +10,7 @@ import type { Answer, Asking } from "./messages";
 const ROUGH = 192;
 const MOST_BOARDS = 6;
 
-let latest = 0;
+const newest = newestOnly();
 /** the latest boards, newest first */
 const boards: Board[] = [];
 
@@ -33,12 +34,6 @@ function boardFor(work: BoardWork, width: number): Board {
   return board;
 }
 
-/** Lets messages in, and says whether this request is still the latest. */
-const stillWanted = (id: number) =>
-  new Promise<boolean>((resolve) => {
-    setTimeout(() => resolve(id === latest), 0);
-  });
-
 function answer(message: Answer, transfer: Transferable[] = []) {
   postMessage(message, { transfer });
 }
@@ -54,7 +49,7 @@ function show(id: number, side: number, board: Board, count: number, view: View,
 async function painted(id: number, board: Board, count: number): Promise<boolean> {
   for (let done = 1; done <= count; done++) {
     board.after(done);
-    if (!(await stillWanted(id))) return false;
+    if (!(await newest.stillWanted(id))) return false;
   }
   return true;
 }
@@ -62,7 +57,7 @@ async function painted(id: number, board: Board, count: number): Promise<boolean
 async function draw({ id, sides, view, width, later }: Asking) {
   for (const [side, { work, count }] of sides.entries()) show(id, side, boardFor(work, ROUGH), count, view, false);
   for (const [side, { work, count }] of sides.entries()) {
-    if (!(await stillWanted(id))) return;
+    if (!(await newest.stillWanted(id))) return;
     const board = boardFor(work, width);
     if (!(await painted(id, board, count))) return;
     show(id, side, board, count, view, true);
@@ -77,7 +72,7 @@ async function draw({ id, sides, view, width, later }: Asking) {
 }
 
 addEventListener("message", ({ data }: MessageEvent<Asking>) => {
-  latest = data.id;
+  newest.take(data.id);
   draw(data).catch((error: unknown) => {
     answer({ is: "failed", id: data.id, says: error instanceof Error ? error.message : String(error) });
   });

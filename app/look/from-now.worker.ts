@@ -1,10 +1,9 @@
-import { Board } from "#core/board/board";
-import { boardWorkOf } from "#core/board/board-work";
 import type { PanelId } from "#core/board/panels/panel";
 import { type WayOn, waysFromNow } from "#core/look/from-now";
 import type { Wishes } from "#core/look/spec";
 import { CATALOGUE } from "#core/materials/catalogue";
 import type { Plan } from "#core/plan/plan";
+import { boardPixels } from "~/board/board-pixels";
 
 // Ways on from where a zone stands, worked out and drawn off the page.
 
@@ -34,9 +33,8 @@ addEventListener("message", ({ data }: MessageEvent<AskingNow>) => {
     const ways = waysFromNow(JSON.parse(text) as Plan, { zoneId, now, catalogue: CATALOGUE, ...asked });
     answer({ is: "ways", id, ways: ways.map(({ judged, ...way }) => way) });
     for (const { id: key, judged } of ways) {
-      const board = new Board(boardWorkOf(judged, panel, 1), width);
-      const pixels = board.picture(judged.phases.length).buffer;
-      answer({ is: "drawn", id, key, pixels, width: board.grid.width, height: board.grid.height }, [pixels]);
+      const drawn = boardPixels(judged, panel, width);
+      answer({ is: "drawn", id, key, ...drawn }, [drawn.pixels]);
     }
   } catch (error) {
     answer({ is: "failed", id, says: error instanceof Error ? error.message : String(error) });

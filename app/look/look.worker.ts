@@ -1,5 +1,3 @@
-import { Board } from "#core/board/board";
-import { boardWorkOf } from "#core/board/board-work";
 import { applyCommands } from "#core/edit/apply";
 import { siteOf } from "#core/finishes/dress";
 import { type Candidate, type Found, search } from "#core/look/search";
@@ -7,32 +5,23 @@ import { CATALOGUE } from "#core/materials/catalogue";
 import { findZone, type Plan } from "#core/plan/plan";
 import { fittedIn, workOf } from "#core/schedule/plan-of-work";
 import { costOfJob } from "#core/shelf/cost";
+import { boardPixels } from "~/board/board-pixels";
+import { newestOnly } from "~/board/newest-only";
 import { layWhole } from "./lay";
 import type { Answer, Asking, Shown } from "./messages";
 
 // Searches stacks for a look off the page, and draws the best. A newer request ends the older one.
 
-let latest = 0;
-const SEED = 1;
+const newest = newestOnly();
 
 function answer(message: Answer, transfer: Transferable[] = []) {
   postMessage(message, { transfer });
 }
 
-/** Lets messages in, and says whether this request is still the latest. */
-const stillWanted = (id: number) =>
-  new Promise<boolean>((resolve) => {
-    setTimeout(() => resolve(id === latest), 0);
-  });
-
 function shownOf(one: Candidate): Shown {
   const moves: (Shown["moves"][number] & { at: number })[] = [];
   for (const { id } of one.crust.steps) {
-    const { at, move, why } = one.reasons.get(id) ?? {
-      at: -1,
-      move: "So that it holds",
-      why: one.repairs[0]?.because ?? "",
-    };
+    const { at, move, why } = one.reasons.get(id)!;
     const last = moves.at(-1);
     if (last?.at === at) last.stepIds.push(id);
     else moves.push({ at, name: move, stepIds: [id], why });
@@ -57,9 +46,8 @@ const tell = (id: number, { candidates, says, nearest, tried }: Found, done: boo
   answer({ is: "found", id, shown: candidates.map(shownOf), says, nearest: nearest && shownOf(nearest), tried, done });
 
 function draw({ id, panel, width }: Asking, { key, judged }: Candidate) {
-  const board = new Board(boardWorkOf(judged, panel, SEED), width);
-  const pixels = board.picture(judged.phases.length).buffer;
-  answer({ is: "drawn", id, key, pixels, width: board.grid.width, height: board.grid.height }, [pixels]);
+  const drawn = boardPixels(judged, panel, width);
+  answer({ is: "drawn", id, key, ...drawn }, [drawn.pixels]);
 }
 
 /** When the whole job could leave, and what it would cost, with this stack on the zone; no price where nothing has one. */
@@ -81,20 +69,20 @@ async function run(asking: Asking) {
   const running = search(siteOf(plan, zone, CATALOGUE), look, shelf ? { shelf: new Set(shelf) } : {});
   for (;;) {
     const { value, done } = running.next();
-    if (!(await stillWanted(id))) return;
+    if (!(await newest.stillWanted(id))) return;
     tell(id, value, done ?? false);
     if (!done) continue;
     for (const one of [...value.candidates, ...(value.nearest ? [value.nearest] : [])]) {
       date(asking, plan, one);
       draw(asking, one);
-      if (!(await stillWanted(id))) return;
+      if (!(await newest.stillWanted(id))) return;
     }
     return;
   }
 }
 
 addEventListener("message", ({ data }: MessageEvent<Asking>) => {
-  latest = data.id;
+  newest.take(data.id);
   run(data).catch((error: unknown) => {
     answer({ is: "failed", id: data.id, says: error instanceof Error ? error.message : String(error) });
   });

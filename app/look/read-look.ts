@@ -30,7 +30,7 @@ export function readLook(asked: URLSearchParams): Look {
     wishes,
     wear: one(["worn", "crisp"], "wear"),
     wornWith: one(WEARING, "with"),
-    texture: one(["smooth", "raised"], "texture"),
+    texture: one(["raised"], "texture"),
     sheen: one(["matt", "satin", "gloss"], "sheen"),
     practice: one(PRACTICE, "practice"),
     barrier: asked.get("barrier") === "no" ? false : undefined,

@@ -1,18 +1,10 @@
 import type { ReactNode } from "react";
-import { Brand } from "./brand";
+import { PageHead } from "./brand";
 
 /** The head of the pages a job begins with: where one is among its three steps. */
 export function NewJobHead({ at }: { at: "Piece" | "Finish" }) {
   return (
-    <header className="flex min-h-[52px] flex-wrap items-center gap-x-6 gap-y-1 border-b border-line px-5">
-      <Brand />
-      <span className="min-w-0 flex-1">
-        <a href="/" className="link text-soft hover:text-ink">
-          Jobs
-        </a>
-        <span className="text-edge"> / </span>
-        <b className="font-semibold">New job</b>
-      </span>
+    <PageHead title="New job">
       <ol className="flex gap-5" aria-label="Where you are">
         {(["Piece", "Finish", "Crust"] as const).map((step, index) => (
           <li key={step} className="job-tab" aria-current={step === at ? "page" : undefined}>
@@ -20,7 +12,7 @@ export function NewJobHead({ at }: { at: "Piece" | "Finish" }) {
           </li>
         ))}
       </ol>
-    </header>
+    </PageHead>
   );
 }
 

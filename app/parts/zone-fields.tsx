@@ -15,12 +15,19 @@ import { sayPercent, WHERE_WORDS } from "./step-words";
 
 const isShape = (text: string | undefined): text is ShapeKind => text !== undefined && text in SHAPE_SIZES;
 
-export const WEAR_WORDS = {
+const WEAR_WORDS = {
   display: "to look at only",
   gentle: "gentle, dusted",
   daily: "daily use",
   hard: "hard knocks",
 } as const;
+
+export const WEAR_CHOICES = WEAR.map((wear) => [wear, WEAR_WORDS[wear]] as const);
+export const WATER_CHOICES = [
+  ["dry", "dry"],
+  ["splashes", "splashes"],
+  ["standing", "left standing"],
+] as const;
 
 /** What one way of handling a zone takes, before and after its coats together. */
 const sayTakes = (zone: Zone, way: Zone["hands"][number]) => {
@@ -52,7 +59,7 @@ interface ChoiceProps {
   choices: readonly (readonly [value: string, says: string])[];
 }
 
-function Choice({ name, label, values, faults, usual, choices }: ChoiceProps) {
+export function Choice({ name, label, values, faults, usual, choices }: ChoiceProps) {
   return (
     <Field name={name} label={label} fault={faults[name]}>
       {(field) => (
@@ -252,28 +259,10 @@ export function ZoneFields({ values, faults, zone, hosts = [] }: Props) {
       </FieldGroup>
       <FieldGroup title="Life" says="what it will have to withstand">
         <div className="col-span-2">
-          <Choice
-            name="wear"
-            label="Use"
-            values={values}
-            faults={faults}
-            usual="gentle"
-            choices={WEAR.map((wear) => [wear, WEAR_WORDS[wear]])}
-          />
+          <Choice name="wear" label="Use" values={values} faults={faults} usual="gentle" choices={WEAR_CHOICES} />
         </div>
         <div className="col-span-2">
-          <Choice
-            name="water"
-            label="Water"
-            values={values}
-            faults={faults}
-            usual="dry"
-            choices={[
-              ["dry", "dry"],
-              ["splashes", "splashes"],
-              ["standing", "left standing"],
-            ]}
-          />
+          <Choice name="water" label="Water" values={values} faults={faults} usual="dry" choices={WATER_CHOICES} />
         </div>
         <label className="col-span-2 flex items-center gap-2 self-end pb-1.5">
           <input

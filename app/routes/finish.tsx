@@ -211,6 +211,11 @@ export default function FinishRoute() {
             ? `trying them on your piece: ${tried.facts.size} of ${order.length}`
             : `${shown.length} of ${order.length} shown, ${suit} suit it`}
         </span>
+        {suit < order.length && (
+          <Link to={linkTo({ all: filters.all ? null : "yes" })} replace preventScrollReset className="link">
+            {filters.all ? "Only those that suit it" : "Show all"}
+          </Link>
+        )}
         <Link to={`/jobs/${plan.id}/crust`} className="link">
           {isNew ? "Begin with an empty crust" : "Keep the crust as it is"}
         </Link>

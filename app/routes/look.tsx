@@ -68,7 +68,6 @@ export default function LookRoute() {
   const [active, setActive] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const panel = zone ? panelFor(zone) : "drawer";
-  const fromShelf = asked.get("shelf") === "yes" && shelf.length > 0;
   const searched = useSearch(
     zone && isAsked(look)
       ? {
@@ -92,9 +91,8 @@ export default function LookRoute() {
         (one) =>
           (one.role === "paint" || one.role === "tint-base") && !isTranslucent(one) && !isMetallic(one) && !one.reacts,
       )
-      .filter(({ id }) => !fromShelf || shelf.includes(id))
       .map(({ name, colour }) => ({ value: colour, name, colour }));
-  }, [plan, fromShelf, shelf]);
+  }, [plan]);
   if (!zone)
     return (
       <div className="min-h-screen">
@@ -251,6 +249,8 @@ export default function LookRoute() {
           </span>
           <span className="text-soft">Shine</span>
           <span className="flex flex-wrap gap-1.5">{choice("sheen", ["matt", "satin", "gloss"])}</span>
+          <span className="text-soft">Face</span>
+          <span className="flex flex-wrap gap-1.5">{choice("texture", ["raised"])}</span>
           <span className="text-soft">Practice</span>
           <span className="flex flex-wrap gap-1.5">{choice("practice", PRACTICE)}</span>
           <span className="text-soft">At most</span>

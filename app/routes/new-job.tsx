@@ -21,7 +21,7 @@ import { withStore } from "~/http/trouble.server";
 import { noteWritten } from "~/http/written.server";
 import { FormTrouble, NewJobHead } from "~/parts/new-job-parts";
 import { FieldGroup } from "~/parts/plain-field";
-import { WEAR_WORDS, ZoneFields } from "~/parts/zone-fields";
+import { Choice, WATER_CHOICES, WEAR_CHOICES, ZoneFields } from "~/parts/zone-fields";
 import type { Route } from "./+types/new-job";
 
 const NINE = 9 * 60;
@@ -62,6 +62,14 @@ interface Props {
   faults: Faults;
   id: string;
   start: string;
+}
+
+function Moment({ name, label, value, faults }: { name: string; label: string; value?: string; faults: Faults }) {
+  return (
+    <Field name={name} label={label} fault={faults[name]}>
+      {(field) => <input {...field} type="datetime-local" defaultValue={value} />}
+    </Field>
+  );
 }
 
 /** The two ways on: to the finishes, or straight to an empty crust. */
@@ -192,26 +200,8 @@ function ReadyPieces({ values, faults, id, start }: Props) {
               </select>
             )}
           </Field>
-          <Field name="wear" label="Use" fault={faults.wear}>
-            {(field) => (
-              <select {...field} defaultValue={values.wear ?? "gentle"}>
-                {Object.entries(WEAR_WORDS).map(([wear, says]) => (
-                  <option key={wear} value={wear}>
-                    {says}
-                  </option>
-                ))}
-              </select>
-            )}
-          </Field>
-          <Field name="water" label="Water" fault={faults.water}>
-            {(field) => (
-              <select {...field} defaultValue={values.water ?? "dry"}>
-                <option value="dry">dry</option>
-                <option value="splashes">splashes</option>
-                <option value="standing">left standing</option>
-              </select>
-            )}
-          </Field>
+          <Choice name="wear" label="Use" values={values} faults={faults} usual="gentle" choices={WEAR_CHOICES} />
+          <Choice name="water" label="Water" values={values} faults={faults} usual="dry" choices={WATER_CHOICES} />
         </div>
         <label className="flex items-center gap-2">
           <input
@@ -230,12 +220,8 @@ function ReadyPieces({ values, faults, id, start }: Props) {
           value={values.title}
         />
         <div className="grid grid-cols-2 gap-3">
-          <Field name="start" label="Work can begin" fault={faults.start}>
-            {(field) => <input {...field} type="datetime-local" defaultValue={values.start ?? start} />}
-          </Field>
-          <Field name="due" label="Due (optional)" fault={faults.due}>
-            {(field) => <input {...field} type="datetime-local" defaultValue={values.due} />}
-          </Field>
+          <Moment name="start" label="Work can begin" value={values.start ?? start} faults={faults} />
+          <Moment name="due" label="Due (optional)" value={values.due} faults={faults} />
         </div>
         <TextField name="client" label="Client (optional)" fault={faults.client} value={values.client} />
         <Next />
@@ -277,14 +263,10 @@ function OwnMeasures({ values, faults, id, start }: Props) {
             <TextField name="piece" label="Piece" fault={faults.piece} placeholder="Settle" value={values.piece} />
           </div>
           <div className="col-span-2">
-            <Field name="start" label="Work can begin" fault={faults.start}>
-              {(field) => <input {...field} type="datetime-local" defaultValue={values.start ?? start} />}
-            </Field>
+            <Moment name="start" label="Work can begin" value={values.start ?? start} faults={faults} />
           </div>
           <div className="col-span-2">
-            <Field name="due" label="Due (optional)" fault={faults.due}>
-              {(field) => <input {...field} type="datetime-local" defaultValue={values.due} />}
-            </Field>
+            <Moment name="due" label="Due (optional)" value={values.due} faults={faults} />
           </div>
         </FieldGroup>
         <ZoneFields values={values} faults={faults} />

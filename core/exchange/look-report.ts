@@ -60,11 +60,11 @@ function candidateIn(one: Candidate) {
     handsOnMinutes: one.handsOn,
     practice: one.practice,
     buy: one.buy,
-    repairs: one.repairs,
+    repairs: one.repairs.map(({ label, because }) => ({ label, because })),
     cautions: one.judged.findings.filter(({ severity }) => severity === "caution").map(({ title }) => title),
     steps: one.crust.steps.map((step) => ({
       ...step,
-      why: one.reasons.get(step.id)?.why ?? one.repairs.map(({ because }) => because)[0] ?? null,
+      why: one.reasons.get(step.id)!.why,
     })),
   };
 }

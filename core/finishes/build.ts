@@ -12,6 +12,14 @@ import { type Move, type Setting, stepOf, stepsOf } from "./move.ts";
 import { prepare } from "./moves/ground.ts";
 import { shelfFirst } from "./shelf-first.ts";
 
+/** A repair that was made: what was done, and the finding that asked for it. */
+export interface Repair {
+  label: string;
+  because: string;
+  /** the steps that it added */
+  stepIds: readonly string[];
+}
+
 /** A crust for one zone, checked, with what was done so that it holds. */
 export interface Built {
   crust: Crust;
@@ -20,7 +28,7 @@ export interface Built {
   /** the move and the reason of each step, by step id; `at` tells moves of one name apart */
   reasons: ReadonlyMap<string, { move: string; why: string; at: number }>;
   /** what the checks asked for besides, in the order it was added */
-  repairs: readonly { label: string; because: string }[];
+  repairs: readonly Repair[];
   judged: ZoneJudgement;
   /** what nothing could be done about; empty for a crust that holds */
   stops: readonly Finding[];
@@ -100,7 +108,13 @@ function repaired({ plan, judgement }: Standing, fix: Fix, catalogue: readonly M
   return { plan: done.plan, judgement: judge(done.plan, { catalogue, previous: judgement }) };
 }
 
-function withoutStops(from: Standing, catalogue: readonly Material[], said: Built["repairs"][number][]): Standing {
+const repairOf = ({ label, commands }: Fix, { title }: Finding): Repair => ({
+  label,
+  because: title,
+  stepIds: commands.flatMap((command) => (command.do === "insert step" ? [command.step.id] : [])),
+});
+
+function withoutStops(from: Standing, catalogue: readonly Material[], said: Repair[]): Standing {
   let at = from;
   for (let turn = 0; turn < MOST_REPAIRS; turn++) {
     const before = stopsIn(at.judgement);
@@ -113,14 +127,14 @@ function withoutStops(from: Standing, catalogue: readonly Material[], said: Buil
       .map((one) => ({ ...one, after: repaired(at, one.fix, catalogue) }))
       .find(({ after }) => after !== null && stopsIn(after.judgement).length < before.length);
     if (!next?.after) return at;
-    said.push({ label: next.fix.label, because: next.finding.title });
+    said.push(repairOf(next.fix, next.finding));
     at = next.after;
   }
   return at;
 }
 
 /** Repairs what may fail, where a repair costs nothing of the look. */
-function withFewerCautions(from: Standing, catalogue: readonly Material[], said: Built["repairs"][number][]): Standing {
+function withFewerCautions(from: Standing, catalogue: readonly Material[], said: Repair[]): Standing {
   let at = from;
   const tried = new Set<string>();
   for (let turn = 0; turn < MOST_CAUTIONS; turn++) {
@@ -135,13 +149,17 @@ function withFewerCautions(from: Standing, catalogue: readonly Material[], said:
       if (!then || stopsIn(then.judgement).length > 0) continue;
       if (then.judgement.counts.caution >= at.judgement.counts.caution) continue;
       if (lookApart(at.judgement.zones[0]!, then.judgement.zones[0]!) > HARDLY_SEEN) continue;
-      said.push({ label: fix.label, because: finding.title });
+      said.push(repairOf(fix, finding));
       at = then;
       break;
     }
   }
   return at;
 }
+
+/** What a repair added is there for the finding that asked for it. */
+const reasonsOf = ({ stepIds, because }: Repair, at: number) =>
+  stepIds.map((id) => [id, { move: "So that it holds", why: `${because}.`, at }] as const);
 
 /**
  * Builds a crust from moves, on whatever the zone is made of, and repairs it until the checks have nothing to stop. Thoroughly, it also
@@ -150,14 +168,14 @@ function withFewerCautions(from: Standing, catalogue: readonly Material[], said:
 export function buildMoves(site: Site, name: string, moves: readonly Move[], thoroughly = true): Built {
   const { catalogue } = site;
   const { plan, reasons } = planFor(site, name, moves);
-  const repairs: Built["repairs"][number][] = [];
+  const repairs: Repair[] = [];
   const first: Standing = { plan, judgement: judge(plan, { catalogue }) };
   let stands = withoutStops(first, catalogue, repairs);
   if (thoroughly && stopsIn(stands.judgement).length === 0) stands = withFewerCautions(stands, catalogue, repairs);
   return {
     crust: stands.plan.crusts[0]!,
     materials: stands.plan.pinned.materials,
-    reasons,
+    reasons: new Map([...reasons, ...repairs.flatMap((repair, at) => reasonsOf(repair, -1 - at))]),
     repairs,
     judged: stands.judgement.zones[0]!,
     stops: stopsIn(stands.judgement),

@@ -52,7 +52,13 @@ export function factsOf({ plan, crusts, stops }: Dressed, inShop: InShop): Finis
     buy: shoppingList(supply, book)
       .filter(({ line }) => line.consumable === null)
       .map(({ line }) => ({ name: line.name, missing: line.missing, unit: line.unit })),
-    repairs: [...new Set(all.flatMap(({ repairs }) => repairs.map(({ label }) => label)))],
+    repairs: [
+      ...new Set(
+        all.flatMap(({ repairs }) =>
+          repairs.map(({ label, because }) => `${label} (${because.charAt(0).toLowerCase()}${because.slice(1)})`),
+        ),
+      ),
+    ],
     stops: [...new Set(stops.map(({ title }) => title))],
     cautions: new Set(cautions.map(({ rule, stepId }) => `${rule} ${stepId}`)).size,
   };

@@ -33,7 +33,7 @@ export const WEARING = ["damp cloth", "paper"] as const;
 /** A look that is asked for, and what it has to keep to; everything but the wishes may be left out. */
 export const Look = z.strictObject({
   wishes: Wishes,
-  texture: z.enum(["smooth", "raised"]).optional(),
+  texture: z.enum(["raised"]).optional().describe("a pattern raised in paste; smooth, if left out"),
   sheen: z.enum(["matt", "satin", "gloss"]).optional(),
   wear: z.enum(["worn", "crisp"]).optional().describe("whether its edges look handled, where that matters"),
   wornWith: z.enum(WEARING).optional().describe("how edges are worn, where it has to be this way"),
