@@ -1,4 +1,13 @@
-import { copyFileSync, existsSync, mkdtempSync, readdirSync, renameSync, rmSync } from "node:fs";
+import {
+  copyFileSync,
+  existsSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { createClient } from "@libsql/client";
@@ -231,5 +240,13 @@ describe("a thread that opens the store late", () => {
     const place = placeFrom({ JOLLY_CRUST_DATA: join(folder, "gone"), [WAS_THERE]: "yes" });
     await expect(openStore(place)).rejects.toThrow(/is gone\. Put it back/);
     expect(existsSync(join(folder, "gone"))).toBe(false);
+  });
+
+  it("makes no shop of the empty file that is left where one was taken away while it was being opened", async () => {
+    const left = join(folder, "left.db");
+    writeFileSync(left, "");
+    const place = placeFrom({ DATABASE_URL: `file:${left}`, [WAS_THERE]: "yes" });
+    await expect(openStore(place)).rejects.toThrow(/is gone\. Put it back/);
+    expect(readFileSync(left).length).toBe(0);
   });
 });

@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readFileSync } from "node:fs";
+import { existsSync, mkdirSync, readFileSync, statSync } from "node:fs";
 import { dirname, join, resolve } from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
 import { type Client, createClient } from "@libsql/client";
@@ -77,9 +77,23 @@ class ReplacedWhileOpening extends Error {
   }
 }
 
-async function connect(place: Place, migrations: string): Promise<Pick<Store, "client" | "db" | "open">> {
-  if (place.file !== null) mkdirSync(dirname(resolve(place.file)), { recursive: true });
+const gone = (file: string) =>
+  new StorageTrouble(
+    `The database file ${file} is gone. Put it back, or restart to begin with an empty one. Keep this page open: nothing you typed is lost.`,
+  );
+
+/** Whether something is at the path. A file without anything in it is what a program leaves that opened one just taken away. */
+const hasContent = (file: string) => (statSync(file, { throwIfNoEntry: false })?.size ?? 0) > 0;
+
+/** Opens what is at the place. Only where nothing ever was may a new file be made. */
+async function connect(
+  place: Place,
+  migrations: string,
+  mayCreate: boolean,
+): Promise<Pick<Store, "client" | "db" | "open">> {
+  if (place.file !== null && mayCreate) mkdirSync(dirname(resolve(place.file)), { recursive: true });
   return patiently(async () => {
+    if (place.file !== null && !mayCreate && !hasContent(place.file)) throw gone(place.file);
     if (place.file !== null) setAsideLeftLog(place.file);
     const before = place.file === null ? null : markOf(place.file);
     const client = await newClient(place);
@@ -106,13 +120,10 @@ async function connect(place: Place, migrations: string): Promise<Pick<Store, "c
  * helps.
  */
 export async function openStore(place: Place, migrations = MIGRATIONS): Promise<Store> {
-  if (place.wasThere && place.file !== null && !existsSync(place.file))
-    throw new StorageTrouble(
-      `The database file ${place.file} is gone. Put it back, or restart to begin with an empty one. Keep this page open: nothing you typed is lost.`,
-    );
   try {
-    return { place, migrations, ...(await connect(place, migrations)) };
+    return { place, migrations, ...(await connect(place, migrations, !place.wasThere)) };
   } catch (error) {
+    if (error instanceof StorageTrouble) throw error;
     throw new StorageTrouble(saidOf(error, place), { cause: error });
   }
 }
@@ -193,7 +204,7 @@ async function reopen(store: Store): Promise<void> {
     await Promise.race([Promise.allSettled(atWork(store)), pause(LONGEST_WORK_MILLISECONDS)]);
     store.client.close();
     if (place.file !== null && open !== null && markOf(place.file) !== open.database) setAsideLog(place.file, open);
-    Object.assign(store, await connect(place, store.migrations));
+    Object.assign(store, await connect(place, store.migrations, false));
   })();
   reopening.set(store, work);
   try {

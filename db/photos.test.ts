@@ -4,7 +4,7 @@ import { join } from "node:path";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { examplePlan } from "#core/rules/example";
 import { openStore, placeFrom, type Store } from "./open";
-import { addPhoto, getPhoto, listPhotos, MOST_PHOTOS, setPhotoRemoved } from "./photos";
+import { addPhoto, allPhotos, getPhoto, listPhotos, MOST_PHOTOS, setPhotoRemoved } from "./photos";
 import { addPlan } from "./plans";
 
 let folder: string;
@@ -28,6 +28,22 @@ const photo = (id: string) => ({
   width: 30,
   height: 20,
   jpeg: Buffer.from([255, 216, 255, 217]),
+});
+
+describe("photos of pieces", () => {
+  it("are listed apart from those of boards, and removed ones too", async () => {
+    await addPhoto(store, "example", photo("board"));
+    await addPhoto(store, "example", { ...photo("piece"), kind: "piece", zoneId: "p1", stepId: null });
+    expect((await listPhotos(store, "example")).photos.map(({ id }) => id)).toEqual(["board"]);
+    expect((await listPhotos(store, "example", "piece")).photos.map(({ id }) => id)).toEqual(["piece"]);
+    expect((await allPhotos(store, "example")).map(({ id, kind }) => [id, kind])).toEqual([
+      ["board", "board"],
+      ["piece", "piece"],
+    ]);
+    await setPhotoRemoved(store, "example", "piece", true);
+    expect((await listPhotos(store, "example")).removed).toBeNull();
+    expect((await listPhotos(store, "example", "piece")).removed?.id).toBe("piece");
+  });
 });
 
 describe("photos of boards", () => {

@@ -5,8 +5,13 @@ import { photos, plans } from "./schema";
 /** Photos a job shows at most; removed ones do not count. */
 export const MOST_PHOTOS = 60;
 
+/** Whether it shows a board, or a whole piece that the finish is laid on. */
+export type PhotoKind = (typeof photos.kind.enumValues)[number];
+
 export interface Photo {
   id: string;
+  kind: PhotoKind;
+  /** the zone that a board belongs to; the piece, for a photo of one */
   zoneId: string;
   stepId: string | null;
   note: string;
@@ -20,6 +25,7 @@ const IMMEDIATE = { behavior: "immediate" } as const;
 
 const SHOWN = {
   id: photos.id,
+  kind: photos.kind,
   zoneId: photos.zoneId,
   stepId: photos.stepId,
   note: photos.note,
@@ -34,18 +40,28 @@ export interface PhotoShelf {
   removed: Photo | null;
 }
 
-/** The photos of a job's boards, the oldest first. */
-export const listPhotos = (store: Store, planId: string): Promise<PhotoShelf> =>
+/** All photos of a job that are shown, of either kind, the oldest first. */
+export const allPhotos = (store: Store, planId: string): Promise<Photo[]> =>
+  within(store, (db) =>
+    db
+      .select(SHOWN)
+      .from(photos)
+      .where(and(eq(photos.planId, planId), isNull(photos.removedAt)))
+      .orderBy(asc(photos.at)),
+  );
+
+/** The photos of a job of one kind, the oldest first. */
+export const listPhotos = (store: Store, planId: string, kind: PhotoKind = "board"): Promise<PhotoShelf> =>
   within(store, async (db) => {
     const shown = await db
       .select(SHOWN)
       .from(photos)
-      .where(and(eq(photos.planId, planId), isNull(photos.removedAt)))
+      .where(and(eq(photos.planId, planId), eq(photos.kind, kind), isNull(photos.removedAt)))
       .orderBy(asc(photos.at));
     const [removed] = await db
       .select(SHOWN)
       .from(photos)
-      .where(and(eq(photos.planId, planId), isNotNull(photos.removedAt)))
+      .where(and(eq(photos.planId, planId), eq(photos.kind, kind), isNotNull(photos.removedAt)))
       .orderBy(desc(photos.removedAt))
       .limit(1);
     return { photos: shown, removed: removed ?? null };
@@ -82,8 +98,11 @@ async function dropOldest(tx: Transaction, planId: string) {
 
 export type Added = "added" | "missing" | "full";
 
+/** A photo to be saved; of a board, if it does not say. */
+export type NewPhoto = Omit<Photo, "at" | "kind"> & { kind?: PhotoKind; jpeg: Buffer };
+
 /** Saves a photo. Sent twice under one id, it is saved once. */
-export const addPhoto = (store: Store, planId: string, photo: Omit<Photo, "at"> & { jpeg: Buffer }): Promise<Added> =>
+export const addPhoto = (store: Store, planId: string, photo: NewPhoto): Promise<Added> =>
   inTurn(store, (db) =>
     db.transaction(async (tx) => {
       const [plan] = await tx.select({ id: plans.id }).from(plans).where(eq(plans.id, planId));

@@ -12,6 +12,7 @@ import {
   type Edit,
   editPlan,
   getJob,
+  getLook,
   isKnown,
   JOBS_A_PAGE,
   listJobs,
@@ -53,6 +54,56 @@ const somePlan = (): Plan =>
   });
 const rename = (title: string): Command => ({ do: "set job", patch: { title, client: undefined, due: undefined } });
 const edit = (id: string, base: number, ...commands: Command[]): Edit => ({ id, base, label: `Edit ${id}`, commands });
+
+describe("looking for jobs", () => {
+  const add = async (id: string, more: Partial<Plan>) => addPlan(store, { ...somePlan(), id, ...more });
+  const found = async (wanted: Parameters<typeof listJobs>[1]) =>
+    (await listJobs(store, wanted)).jobs.map(({ id }) => id).sort();
+
+  it("goes by letters of the title or the client, whatever their case", async () => {
+    await add("a", { title: "Sea chest", client: "Harbour office" });
+    await add("b", { title: "Harbour stool", client: "Chandler" });
+    await add("c", { title: "Mirror" });
+    expect(await found({ text: "harbour" })).toEqual(["a", "b"]);
+    expect(await found({ text: "CHEST" })).toEqual(["a"]);
+    expect(await found({ client: "Chandler" })).toEqual(["b"]);
+    expect(await found({ text: "harbour", client: "Chandler" })).toEqual(["b"]);
+    expect(await found({ text: "nothing" })).toEqual([]);
+  });
+
+  it("takes what has a meaning in patterns as itself", async () => {
+    await add("a", { title: "50 % off" });
+    await add("b", { title: "A_B" });
+    await add("c", { title: "Plain \\ simple" });
+    expect(await found({ text: "%" })).toEqual(["a"]);
+    expect(await found({ text: "_" })).toEqual(["b"]);
+    expect(await found({ text: "\\" })).toEqual(["c"]);
+    expect(await found({ text: "' or 1=1 --" })).toEqual([]);
+  });
+
+  it("goes by state, and says how many there are of each, and of which clients", async () => {
+    await add("a", { state: "idea", client: "Zeta" });
+    await add("b", { state: "promised", client: "Alpha" });
+    await add("c", { client: "Alpha" });
+    await add("d", { state: "put away", client: "Gone" });
+    const { states, clients, others } = await listJobs(store, {});
+    expect(states).toEqual({ idea: 1, promised: 2 });
+    expect(clients).toEqual(["Alpha", "Zeta"]);
+    expect(others).toBe(1);
+    expect(await found({ state: "idea" })).toEqual(["a"]);
+    expect(await found({ state: "finished" })).toEqual([]);
+    expect(await found({ away: true })).toEqual(["d"]);
+  });
+
+  it("has a picture of what was worked out, and none before", async () => {
+    await add("a", {});
+    expect((await listJobs(store, {})).jobs[0]!.look).toBeNull();
+    await summarise(store, "a");
+    expect((await listJobs(store, {})).jobs[0]!.look).toBe(1);
+    expect((await getLook(store, "a"))!.subarray(1, 4).toString()).toBe("PNG");
+    expect(await getLook(store, "nobody")).toBeNull();
+  });
+});
 
 describe("the store", () => {
   it("keeps a journal ahead of writing and holds foreign keys", async () => {

@@ -1,8 +1,9 @@
-import { and, desc, eq, gt, isNotNull, isNull, max, ne, not, sql } from "drizzle-orm";
+import { and, count, desc, eq, gt, isNotNull, isNull, max, ne, not, sql } from "drizzle-orm";
 import { applyCommands } from "#core/edit/apply";
 import { type Command, Commands } from "#core/edit/command";
 import { checkPlan, readPlan, sayFault } from "#core/exchange/plan-file";
 import { type JobState, type Plan, stateOf } from "#core/plan/plan";
+import { lookOf } from "./look";
 import { type Database, inTurn, type Store, within } from "./open";
 import { edits, ledgerLines, plans } from "./schema";
 import { knownOf, readSummary, type Summary, workedOf } from "./summary";
@@ -19,6 +20,8 @@ export interface JobRow {
   summary: Summary | null;
   /** the figures shown are those of an earlier version, and new ones are being worked out */
   pending: boolean;
+  /** the version that its picture is of; null where there is none */
+  look: number | null;
 }
 
 export interface Job {
@@ -56,23 +59,73 @@ const jobColumns = {
   // as text: one damaged row must not break the list
   summary: sql<string>`${plans.summary}`,
   pending: sql<number>`${plans.summarised} <> ${plans.version}`,
+  // whether there is a picture, and never the picture itself
+  hasLook: sql<number>`${isNotNull(plans.look)}`,
+  summarised: plans.summarised,
 };
-const asJobRow = (row: Omit<JobRow, "summary" | "pending"> & { summary: string; pending: number }): JobRow => {
+type StoredRow = Omit<JobRow, "summary" | "pending" | "look"> & {
+  summary: string;
+  pending: number;
+  hasLook: number;
+  summarised: number;
+};
+const asJobRow = ({ hasLook, summarised, ...row }: StoredRow): JobRow => {
   const summary = readSummary(row.summary);
-  return { ...row, summary, pending: row.pending !== 0 };
+  return { ...row, summary, pending: row.pending !== 0, look: hasLook !== 0 ? summarised : null };
 };
 
 export const JOBS_A_PAGE = 60;
 
-/** A page of the jobs, last changed first, how many pages there are, and how many jobs are not among them. */
+/** Which jobs are wanted of all. */
+export interface JobsWanted {
+  page?: number;
+  /** those put away, instead of those that are not */
+  away?: boolean;
+  /** letters of a title or a client */
+  text?: string;
+  state?: JobState | null;
+  client?: string | null;
+}
+
+export interface JobsFound {
+  jobs: JobRow[];
+  pages: number;
+  /** how many jobs are put away, or are not, where those are looked at */
+  others: number;
+  /** how many jobs there are in each state, and of which clients, before anything is looked for */
+  states: Partial<Record<JobState, number>>;
+  clients: string[];
+}
+
+/** Letters as a pattern that finds them anywhere: what has a meaning in patterns is taken as itself. */
+const anywhere = (text: string) => `%${text.replace(/[\\%_]/g, (letter) => `\\${letter}`)}%`;
+const MOST_CLIENTS = 200;
+
+/** A page of the jobs, last changed first, with what there is to choose from. */
 export const listJobs = (
   store: Store,
-  { page = 0, away = false }: { page?: number; away?: boolean } = {},
-): Promise<{ jobs: JobRow[]; pages: number; others: number }> =>
+  { page = 0, away = false, text = "", state = null, client = null }: JobsWanted = {},
+): Promise<JobsFound> =>
   within(store, async (db) => {
     const isAway = eq(plans.state, "put away" satisfies JobState);
-    const onList = and(isNull(plans.removedAt), away ? isAway : not(isAway));
+    const all = and(isNull(plans.removedAt), away ? isAway : not(isAway));
+    const pattern = anywhere(text);
+    const onList = and(
+      all,
+      text === ""
+        ? undefined
+        : sql`(${plans.title} like ${pattern} escape '\\' or ${plans.client} like ${pattern} escape '\\')`,
+      state === null ? undefined : eq(plans.state, state),
+      client === null ? undefined : eq(plans.client, client),
+    );
     const offList = and(isNull(plans.removedAt), away ? not(isAway) : isAway);
+    const counted = await db.select({ state: plans.state, jobs: count() }).from(plans).where(all).groupBy(plans.state);
+    const clients = await db
+      .selectDistinct({ client: plans.client })
+      .from(plans)
+      .where(and(all, isNotNull(plans.client)))
+      .orderBy(plans.client)
+      .limit(MOST_CLIENTS);
     const rows = await db
       .select(jobColumns)
       .from(plans)
@@ -81,7 +134,13 @@ export const listJobs = (
       .limit(JOBS_A_PAGE)
       .offset(page * JOBS_A_PAGE);
     const pages = Math.max(1, Math.ceil((await db.$count(plans, onList)) / JOBS_A_PAGE));
-    return { jobs: rows.map(asJobRow), pages, others: await db.$count(plans, offList) };
+    return {
+      jobs: rows.map(asJobRow),
+      pages,
+      others: await db.$count(plans, offList),
+      states: Object.fromEntries(counted.map((one) => [one.state, one.jobs])),
+      clients: clients.flatMap((one) => one.client ?? []),
+    };
   });
 
 /** Removed jobs that can still be restored. */
@@ -215,11 +274,11 @@ export async function write(db: Reader, plan: Plan, version: number) {
     .where(eq(plans.id, plan.id));
 }
 
-const setSummary = (store: Store, planId: string, version: number, summary: Summary) =>
+const setSummary = (store: Store, planId: string, version: number, summary: Summary, look: Buffer | null = null) =>
   inTurn(store, async (db) => {
     await db
       .update(plans)
-      .set({ summary, summarised: version })
+      .set({ summary, summarised: version, look })
       .where(and(eq(plans.id, planId), eq(plans.version, version)));
   });
 
@@ -249,16 +308,25 @@ export async function summarise(store: Store, planId: string): Promise<void> {
   );
   if (!row) return;
   let summary: Summary;
+  let look: Buffer | null = null;
   try {
     const job = await getJob(store, planId);
     if (!job || job.version !== row.version) return;
     summary = { known: knownOf(job.plan), worked: workedOf(job.plan), trouble: null };
+    look = lookOf(job.plan);
   } catch (error) {
     if (!(error instanceof UnreadableJob)) throw error;
     summary = unworked(null, error.message);
   }
-  await setSummary(store, planId, row.version, summary);
+  await setSummary(store, planId, row.version, summary, look);
 }
+
+/** The predicted look of a job for the list, as PNG; null without one. */
+export const getLook = (store: Store, planId: string): Promise<Buffer | null> =>
+  within(store, async (db) => {
+    const [row] = await db.select({ look: plans.look }).from(plans).where(eq(plans.id, planId));
+    return row?.look ? Buffer.from(row.look) : null;
+  });
 
 /** Notes that a job could not be worked out, so that the list says so and nobody keeps trying. */
 export async function summaryFailed(store: Store, planId: string, because: string): Promise<void> {

@@ -15,6 +15,8 @@ export const plans = sqliteTable(
     summary: text("summary", { mode: "json" }).notNull(),
     /** the version that the summary is of */
     summarised: integer("summarised").notNull().default(0),
+    /** the predicted look of its largest zone as a small PNG, made with the summary; null where nothing lies on it yet */
+    look: blob("look", { mode: "buffer" }),
     createdAt: integer("created_at", { mode: "timestamp_ms" }).notNull(),
     updatedAt: integer("updated_at", { mode: "timestamp_ms" }).notNull(),
     removedAt: integer("removed_at", { mode: "timestamp_ms" }),
@@ -44,7 +46,7 @@ export const edits = sqliteTable(
   (table) => [index("edits_by_plan").on(table.planId, table.place)],
 );
 
-/** Photos of real boards, re-encoded, to compare with the prediction. Removed ones can be restored. */
+/** Photos of real boards to compare with the prediction, and of whole pieces to lay it on; re-encoded. Removed ones can be restored. */
 export const photos = sqliteTable(
   "photos",
   {
@@ -52,6 +54,10 @@ export const photos = sqliteTable(
     planId: text("plan_id")
       .notNull()
       .references(() => plans.id, { onDelete: "cascade" }),
+    kind: text("kind", { enum: ["board", "piece"] })
+      .notNull()
+      .default("board"),
+    /** the zone of a board, or the piece */
     zoneId: text("zone_id").notNull(),
     /** the step after which it was taken; null for the finished board */
     stepId: text("step_id"),

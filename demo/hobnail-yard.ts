@@ -21,6 +21,7 @@ import type { Room } from "#core/plan/room";
 import { painterAt, type Shop } from "#core/plan/shop";
 import { findTechnique } from "#core/surface/techniques";
 import { readWallTime } from "#core/units/wall-time";
+import { PHOTOS_OF_PIECES } from "./photo/pieces";
 import { loftReadings } from "./sensor/room-air";
 
 // Hobnail Yard, a two-person finishing shop in an invented harbour town, ages the furniture for a museum's rebuilt
@@ -845,9 +846,18 @@ export const harbourStool = (): Plan =>
   );
 
 /** The demo shop's jobs: plans a painter would believe, one of them with faults. */
+/** The same job with the marks on the photo of its piece. */
+function withPhoto(job: Plan): Plan {
+  const made = PHOTOS_OF_PIECES.map((make) => make()).filter(({ planId }) => planId === job.id);
+  return {
+    ...job,
+    photos: made.map(({ id, camera, marks }) => ({ id, width: camera.width, height: camera.height, ...marks })),
+  };
+}
+
 export const hobnailYard = (): Plan[] => [
-  settle(),
-  chartCabinet(),
+  withPhoto(settle()),
+  withPhoto(chartCabinet()),
   bySensor(strongbox()),
   bench(),
   doughBin(),

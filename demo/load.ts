@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import { readFile } from "node:fs/promises";
 import type { LedgerEvent, Place } from "#core/ledger/event";
 import type { Plan } from "#core/plan/plan";
 import { logLines, tellChanges } from "#db/ledger";
@@ -10,6 +11,7 @@ import { book, FIRST_BATCH, writeMovements } from "#db/shelf";
 import { getShop, setShop } from "#db/shop";
 import { harbourStool, hobnailShop, hobnailYard, lampShelf } from "./hobnail-yard";
 import { demoPhoto, harbourStoolLedger, lampShelfLedger } from "./ledger";
+import { PHOTOS_OF_PIECES } from "./photo/pieces";
 import { hobnailBook, hobnailMovements } from "./shelf";
 
 /** The ledger of a job, with the photos that it names. */
@@ -31,6 +33,25 @@ async function addLedger(store: Store, plan: Plan, events: readonly LedgerEvent[
   }
 }
 
+/** The photo that a piece came in with, where it has one. It is read from the project, where everything that loads the demo runs. */
+async function addPiecePhoto(store: Store, plan: Plan) {
+  for (const photo of PHOTOS_OF_PIECES.map((make) => make()).filter(({ planId }) => planId === plan.id)) {
+    const jpeg = await readFile(`demo/photo/${photo.id}.jpg`);
+    const { width, height } = photo.camera;
+    const zoneId = plan.pieces[0]!.id;
+    await addPhoto(store, plan.id, {
+      id: photo.id,
+      kind: "piece",
+      zoneId,
+      stepId: null,
+      note: photo.note,
+      width,
+      height,
+      jpeg,
+    });
+  }
+}
+
 /**
  * Loads the demo shop's jobs, each only if it does not exist yet, so that nothing a person did to them is lost; its
  * hours, painters and shelf only where nobody has set any; and plans its work.
@@ -41,6 +62,7 @@ export async function loadDemo(store: Store): Promise<number> {
   for (const plan of hobnailYard().reverse())
     if (!(await isKnown(store, plan.id)) && (await addPlan(store, plan))) {
       await summarise(store, plan.id);
+      await addPiecePhoto(store, plan);
       added++;
     }
   if (version === 0 && added > 0)

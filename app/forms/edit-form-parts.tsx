@@ -24,13 +24,14 @@ interface Props {
 function afterwards(
   pathname: string,
   search: string,
-  done: { step?: string; zone?: string; material?: string },
+  done: { step?: string; zone?: string; material?: string; face?: string },
 ): string {
   const params = new URLSearchParams(search);
   params.delete("add");
   if (done.zone) params.set("zone", done.zone);
   if (done.step) params.set("step", done.step);
   if (done.material) params.set("material", done.material);
+  if (done.face) params.set("face", done.face);
   return `${pathname}?${params}`;
 }
 
@@ -66,7 +67,7 @@ export function EditForm({ does, about = {}, children, className, label, autosav
     const refused = editor.send(done.label, done.commands, typing.id());
     typing.settle();
     setFaults(refused ? { "": refused } : null);
-    if (!refused && (done.step || done.zone || done.material))
+    if (!refused && (done.step || done.zone || done.material || done.face))
       navigate(afterwards(pathname, search, done), { replace: true, preventScrollReset: true });
     if (!refused) onDone?.();
     return !refused;

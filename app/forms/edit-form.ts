@@ -24,6 +24,7 @@ import { readAmountFields } from "./amount-form";
 import { COLOUR_FORMS } from "./edits/colour";
 import { CRUST_FORMS } from "./edits/crusts";
 import { FINISH_FORMS } from "./edits/finishes";
+import { PHOTO_FORMS } from "./edits/photo";
 import { PIECE_FORMS } from "./edits/pieces";
 import { type FormEdit, inCrust, onStep, type Place, pinOf, refuse, stepName } from "./edits/place";
 import { SHOP_FORMS } from "./edits/shop";
@@ -387,6 +388,7 @@ const FORMS: Record<string, (place: Place) => FormEdit> = {
   ...PIECE_FORMS,
   ...SHOP_FORMS,
   ...FINISH_FORMS,
+  ...PHOTO_FORMS,
   ...COLOUR_FORMS,
 };
 

@@ -65,7 +65,7 @@ export const digestOf = (code: string): string =>
 const plain = (path: string): string => path.replace(/\.data$/, "").replace(/^\/_root$/, "/") || "/";
 
 const LOOKED_AT =
-  /^(\/bench(\/log)?|\/days|\/jobs\/[A-Za-z0-9_-]+\/(ledger|care|report|wall|board\.png|photos\/[A-Za-z0-9_-]+))$/;
+  /^(\/bench(\/log)?|\/days|\/jobs\/[A-Za-z0-9_-]+\/(ledger|care|report|wall|board\.png|photo\.jpg|photos\/[A-Za-z0-9_-]+))$/;
 const WORKED_WITH =
   /^(\/bench\/tool|\/train|\/find|\/guide|\/words|\/keys|\/room-sensor|\/jobs\/[A-Za-z0-9_-]+\/(mix-cards|recipe))$/;
 const WRITTEN_BY_HANDS = /^(\/bench|\/bench\/log|\/train|\/jobs\/[A-Za-z0-9_-]+\/ledger)$/;

@@ -122,7 +122,7 @@ const bodyLimitOfForms = (target: string): number =>
   JOBS_FORM.test(target) ? MOST_ARCHIVE_BYTES : bodyLimitOfPages(target);
 
 const bodyLimitOfPages = (path: string): number =>
-  /\/(board|bench|bench\/log)(\.data)?$/.test(path.split("?", 1)[0]!) ? MOST_PHOTO_BYTES : MOST_BYTES;
+  /\/(board|photo|bench|bench\/log)(\.data)?$/.test(path.split("?", 1)[0]!) ? MOST_PHOTO_BYTES : MOST_BYTES;
 
 export const tooLarge = (limit: number): Refusal => ({
   status: 413,

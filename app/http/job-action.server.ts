@@ -22,7 +22,7 @@ function backTo(
   { request, planId }: { request: Request; planId: string },
   written: Written,
   fields: FormFields,
-  to: { step?: string; zone?: string; material?: string; view?: string },
+  to: { step?: string; zone?: string; material?: string; face?: string; view?: string },
 ) {
   if (written.is === "missing") throw noSuchJob(planId);
   if (written.is === "refused") return again({ "": written.because }, fields);
@@ -39,6 +39,7 @@ function backTo(
   if (to.zone) url.searchParams.set("zone", to.zone);
   if (to.step) url.searchParams.set("step", to.step);
   if (to.material) url.searchParams.set("material", to.material);
+  if (to.face) url.searchParams.set("face", to.face);
   url.searchParams.delete("add");
   return redirect(`${url.pathname}${url.search}`);
 }

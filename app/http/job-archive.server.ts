@@ -6,7 +6,7 @@ import { LEDGER_LIMITS, LedgerEvent } from "#core/ledger/event";
 import { Id, LIMITS, type Plan } from "#core/plan/plan";
 import { ledgerOf, logLines } from "#db/ledger";
 import type { Store } from "#db/open";
-import { addPhoto, getPhoto, listPhotos, MOST_PHOTOS } from "#db/photos";
+import { addPhoto, allPhotos, getPhoto, MOST_PHOTOS } from "#db/photos";
 import { addPlan, isKnown } from "#db/plans";
 import { readPhoto } from "./photo.server";
 
@@ -29,7 +29,15 @@ const KeptLines = z
   )
   .max(LEDGER_LIMITS.lines);
 const KeptPhotos = z
-  .array(z.object({ id: Id, zoneId: Id, stepId: Id.nullable(), note: z.string().max(200) }))
+  .array(
+    z.object({
+      id: Id,
+      kind: z.enum(["board", "piece"]).default("board"),
+      zoneId: Id,
+      stepId: Id.nullable(),
+      note: z.string().max(200),
+    }),
+  )
   .max(MOST_PHOTOS);
 
 /** A zip may not grow to more than this. */
@@ -39,11 +47,13 @@ export const isArchive = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && by
 
 /** A job as an archive. */
 export async function archiveOf(store: Store, plan: Plan): Promise<Uint8Array> {
-  const { photos } = await listPhotos(store, plan.id);
+  const photos = await allPhotos(store, plan.id);
   const files: Record<string, Uint8Array> = {
     [PLAN]: strToU8(writePlanFile(plan)),
     [LEDGER]: strToU8(JSON.stringify(await ledgerOf(store, plan.id))),
-    [PHOTOS]: strToU8(JSON.stringify(photos.map(({ id, zoneId, stepId, note }) => ({ id, zoneId, stepId, note })))),
+    [PHOTOS]: strToU8(
+      JSON.stringify(photos.map(({ id, kind, zoneId, stepId, note }) => ({ id, kind, zoneId, stepId, note }))),
+    ),
   };
   for (const { id } of photos) {
     const jpeg = await getPhoto(store, plan.id, id);
@@ -91,7 +101,9 @@ export async function importArchive(store: Store, bytes: Uint8Array): Promise<Im
   const beside = await isKnown(store, read.plan.id);
   const id = beside ? `import-${nanoid(10)}` : read.plan.id;
   const own = (one: string) => (beside ? `${one.slice(0, 44)}-${id.slice(-10)}` : one);
-  const plan = { ...read.plan, id };
+  // what is marked on photos goes with them under their new ids
+  const marked = read.plan.photos?.map((photo) => ({ ...photo, id: own(photo.id) }));
+  const plan = { ...read.plan, id, ...(marked ? { photos: marked } : {}) };
   await addPlan(store, plan);
   for (const photo of photos.data) {
     const file = files[photoFile(photo.id)];

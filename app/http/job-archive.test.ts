@@ -1,4 +1,5 @@
 import { mkdtempSync, rmSync } from "node:fs";
+import { readFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { strToU8, unzipSync, zipSync } from "fflate";
@@ -9,7 +10,7 @@ import { ledgerOf, logLines } from "#db/ledger";
 import { openStore, type Store } from "#db/open";
 import { addPhoto, listPhotos } from "#db/photos";
 import { addPlan, getJob } from "#db/plans";
-import { harbourStool } from "#demo/hobnail-yard";
+import { harbourStool, hobnailYard } from "#demo/hobnail-yard";
 import { harbourStoolLedger } from "#demo/ledger";
 import { archiveOf, importArchive, isArchive } from "./job-archive.server";
 
@@ -48,6 +49,34 @@ afterEach(() => {
 const archive = async () => archiveOf(store, (await getJob(store, "harbour-stool"))!.plan);
 
 describe("a job with its ledger and photos in one file", () => {
+  it("takes along the photo of its piece and what is marked on it, under new ids where the job is here already", async () => {
+    const [cabinet] = hobnailYard().filter(({ id }) => id === "chart-cabinet");
+    await addPlan(store, cabinet!);
+    const [marks] = cabinet!.photos!;
+    const jpeg = await readFile(`demo/photo/${marks!.id}.jpg`);
+    const { width, height } = marks!;
+    await addPhoto(store, cabinet!.id, {
+      id: marks!.id,
+      kind: "piece",
+      zoneId: "piece",
+      stepId: null,
+      note: "",
+      width,
+      height,
+      jpeg,
+    });
+    const bytes = await archiveOf(store, cabinet!);
+    const done = await importArchive(store, bytes);
+    if (!done.ok) throw new Error(done.says);
+    expect(done.id).not.toBe(cabinet!.id);
+    const { photos } = await listPhotos(store, done.id, "piece");
+    expect(photos).toHaveLength(1);
+    expect((await listPhotos(store, done.id)).photos).toEqual([]);
+    const { plan } = (await getJob(store, done.id))!;
+    expect(plan.photos!.map(({ id }) => id)).toEqual([photos[0]!.id]);
+    expect(plan.photos![0]).toEqual({ ...marks, id: photos[0]!.id });
+  });
+
   it("comes out in another shop as it went in", async () => {
     const bytes = await archive();
     expect(isArchive(bytes)).toBe(true);

@@ -37,7 +37,30 @@ export async function photoAction(request: Request, params: { planId: string }) 
       if (done === "full")
         return refused(`A job can have ${MOST_PHOTOS} photos at most. Remove one, then restore this one.`);
       url.searchParams.delete("against");
+      url.searchParams.delete("photo");
       return redirect(`${url.pathname}${url.search}`);
+    }
+    if (does === "add piece photo") {
+      const pieceId = Id.safeParse(text(form, "piece"));
+      const photo = await readPhoto(form.get("photo"));
+      if (!photo.ok) return refused(photo.says);
+      const { jpeg, width, height } = photo;
+      const edit = Id.safeParse(text(form, "edit"));
+      const id = edit.success ? edit.data : nanoid();
+      const added = await addPhoto(store, planId, {
+        id,
+        kind: "piece",
+        zoneId: pieceId.data ?? "piece",
+        stepId: null,
+        note: text(form, "note").slice(0, MOST_NOTE),
+        width,
+        height,
+        jpeg,
+      });
+      if (added === "missing") throw noSuchJob(planId);
+      if (added === "full")
+        return refused(`A job can have ${MOST_PHOTOS} photos at most. Remove one, then add this one again.`);
+      return redirect(`${url.pathname}?photo=${id}&view=mark`);
     }
     if (does !== "add photo") return refused("The form arrived incomplete. Reload the page and try again.");
     const zoneId = Id.safeParse(text(form, "zone"));

@@ -1,5 +1,6 @@
 import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 import { WISH_PLACES, type WishPlace } from "#core/look/spec";
+import { arrowWay } from "~/parts/arrows";
 import { PLACE_NAMES } from "./read-look";
 
 const MOST_BYTES = 8_000_000;
@@ -62,14 +63,8 @@ export function FromPicture({ onPick }: { onPick: (place: WishPlace, colour: str
   }
 
   const onKey = (event: KeyboardEvent) => {
-    const moves: Record<string, readonly [number, number]> = {
-      ArrowLeft: [-1, 0],
-      ArrowRight: [1, 0],
-      ArrowUp: [0, -1],
-      ArrowDown: [0, 1],
-    };
     const on = canvas.current;
-    const move = moves[event.key];
+    const move = arrowWay(event.key);
     if (on && move) {
       event.preventDefault();
       const within = (value: number) => Math.min(1, Math.max(0, value));

@@ -32,6 +32,21 @@ const newStep = (id: string): Step => ({
 });
 
 /** Any command, aimed at what is in the plan more often than not. */
+const markedFace = (zoneId: string | undefined) => ({
+  id: "front",
+  name: "Front",
+  ...(zoneId ? { zoneId } : {}),
+  looks: "front" as const,
+  across: 1,
+  down: 1,
+  points: [
+    [0.1, 0.1],
+    [0.9, 0.1],
+    [0.1, 0.9],
+    [0.9, 0.9],
+  ] satisfies [number, number][],
+});
+
 function commandsFor(plan: Plan): fc.Arbitrary<Command> {
   const crust = fc.constantFrom(...plan.crusts);
   const ofCrust = crust.chain((one) =>
@@ -97,6 +112,13 @@ function commandsFor(plan: Plan): fc.Arbitrary<Command> {
         { name: "night", colour: "#10131a" },
       ])
       .map((palette) => ({ do: "set palette" as const, palette })),
+    fc
+      .tuple(fc.constantFrom("photo", "other"), fc.constantFrom("z1", "nowhere", undefined), fc.boolean())
+      .map(([photoId, zoneId, forget]) => ({
+        do: "set photo" as const,
+        photoId,
+        photo: forget ? null : { id: "photo", width: 1600, height: 1200, known: [], faces: [markedFace(zoneId)] },
+      })),
     fc.record({
       do: fc.constant("insert step" as const),
       crustId: crust.map((one) => one.id),

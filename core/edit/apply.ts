@@ -1,5 +1,6 @@
 import type { Material } from "../materials/material.ts";
 import { sayFault } from "../plan/fault-words.ts";
+import { PHOTO_MARKS, type PhotoFace } from "../plan/photo-marks.ts";
 import {
   type Crust,
   type DoneWork,
@@ -178,6 +179,26 @@ function pin(plan: Plan, command: Extract<Command, { do: "pin material" }>): App
   };
 }
 
+/** Sets what is marked on a photo of the piece, or forgets it where that is null. */
+function withPhoto(plan: Plan, { photoId, photo }: Extract<Command, { do: "set photo" }>): Applied {
+  const { photos = [], ...rest } = plan;
+  const at = photos.findIndex(({ id }) => id === photoId);
+  if (photo !== null && photo.id !== photoId) return refuse("These marks belong to another photo.");
+  if (photo !== null && at < 0 && photos.length >= PHOTO_MARKS.photos)
+    return refuse(`${PHOTO_MARKS.photos} photos of a piece at most can be marked. Remove one first.`);
+  const next =
+    photo === null
+      ? photos.filter(({ id }) => id !== photoId)
+      : at < 0
+        ? [...photos, photo].sort((one, two) => (one.id < two.id ? -1 : 1))
+        : withReplaced(photos, at, photo);
+  return {
+    ok: true,
+    plan: next.length === 0 ? rest : { ...rest, photos: next },
+    inverse: [{ do: "set photo", photoId, photo: photos[at] ?? null }],
+  };
+}
+
 /** Sets a phase's time, moves it, or clears it where the time is null. */
 function withTime(plan: Plan, { zoneId, phaseId, starts }: Extract<Command, { do: "set time" }>): Applied {
   if (starts !== null && !findZone(plan, zoneId)) return refuse("This zone is no longer in the plan.");
@@ -258,6 +279,8 @@ export function applyCommand(plan: Plan, command: Command): Applied {
         plan: { ...plan, palette: command.palette },
         inverse: [{ do: "set palette", palette: plan.palette }],
       };
+    case "set photo":
+      return withPhoto(plan, command);
     case "set time":
       return withTime(plan, command);
     case "set done":
@@ -349,6 +372,15 @@ function clearing(plan: Plan): Command[] {
           : [{ do: "patch zone", zoneId: id, patch: { along: null } }],
       ),
     ),
+    ...(plan.photos ?? []).flatMap((photo): Command[] => {
+      const zones = new Set(zonesOf(plan).map(({ id }) => id));
+      const isLoose = ({ zoneId }: PhotoFace) => zoneId !== undefined && !zones.has(zoneId);
+      if (!photo.faces.some(isLoose)) return [];
+      const faces = photo.faces.map(({ zoneId, ...face }) =>
+        zoneId !== undefined && zones.has(zoneId) ? { ...face, zoneId } : face,
+      );
+      return [{ do: "set photo", photoId: photo.id, photo: { ...photo, faces } }];
+    }),
     ...plan.crusts.flatMap((crust) => {
       const ids = new Set(crust.steps.map(({ id }) => id));
       const crustId = crust.id;

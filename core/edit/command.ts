@@ -3,6 +3,7 @@ import { Material } from "../materials/material.ts";
 import { Hours } from "../plan/hours.ts";
 import { HouseRules } from "../plan/house-rules.ts";
 import { asWrittenNow } from "../plan/old-step.ts";
+import { PiecePhoto } from "../plan/photo-marks.ts";
 import { Crust, DoneWork, DryingFactors, Id, Piece, Pin, Plan, Step, Zone } from "../plan/plan.ts";
 import { Room } from "../plan/room.ts";
 import { WallTime } from "../plan/time.ts";
@@ -53,6 +54,7 @@ export const Command = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("set room"), room: Room }),
   z.strictObject({ do: z.literal("set drying"), drying: DryingFactors }),
   z.strictObject({ do: z.literal("set palette"), palette: Plan.shape.palette }),
+  z.strictObject({ do: z.literal("set photo"), photoId: Id, photo: PiecePhoto.nullable() }),
   z.strictObject({ do: z.literal("set time"), zoneId: Id, phaseId: Pin.shape.phaseId, starts: WallTime.nullable() }),
   z.strictObject({
     do: z.literal("set done"),

@@ -29,7 +29,9 @@ const LISTS: Record<string, string> = {
   crusts: "crust",
   materials: "material",
   palette: "colour",
+  photos: "photo",
   overrides: "exception",
+  "marked faces": "face",
   pins: "set time",
   done: "work done",
   painters: "painter",
@@ -74,7 +76,7 @@ export function sayPlace(raw: unknown, path: readonly PropertyKey[]): string {
     const index = typeof key === "number" ? key : null;
     here = isTree(here) ? here[key] : undefined;
     if (index === null) {
-      list = String(key);
+      list = key === "faces" && Array.isArray(here) ? "marked faces" : String(key);
       if (!(list in LISTS) && list !== "steps") words.push(fieldWord(list));
     } else if (list === "steps") words.push(`step ${index + 1}`);
     else if (list in LISTS) words.push(called(LISTS[list]!, here, index));

@@ -9,6 +9,7 @@ import { Hours } from "./hours.ts";
 import { HouseRules } from "./house-rules.ts";
 import { Mix } from "./mix.ts";
 import { Outlines } from "./outline.ts";
+import { PHOTO_MARKS, PiecePhoto } from "./photo-marks.ts";
 import { Room } from "./room.ts";
 import { Again } from "./rounds.ts";
 import { MOST_ZONES, planFaults } from "./sense.ts";
@@ -279,6 +280,11 @@ export const Plan = z
       .max(LIMITS.done, `${LIMITS.done} pieces of work at most can be marked as done`)
       .optional()
       .describe("work that has been done"),
+    photos: z
+      .array(PiecePhoto)
+      .max(PHOTO_MARKS.photos, `${PHOTO_MARKS.photos} photos of a piece at most can be marked`)
+      .optional()
+      .describe("what is marked on photos of the piece; the photos themselves are kept beside the plan"),
     crusts: z.array(Crust).max(LIMITS.crusts),
     pieces: z.array(Piece).max(LIMITS.pieces),
   })

@@ -63,6 +63,7 @@ export function planFaults(plan: Plan): PlanFault[] {
         );
     });
   });
+  photoFaults(plan, at);
   const zones = plan.pieces.reduce((sum, piece) => sum + piece.zones.length, 0);
   if (zones > MOST_ZONES) at(["pieces"], `a plan holds ${MOST_ZONES} zones at most; this one has ${zones}`);
   timeFaults(plan, at);
@@ -78,6 +79,21 @@ function zonesTwice(plan: Plan, at: At) {
     piece.zones.forEach((zone, zoneAt) => {
       if (seen.has(zone.id)) at(["pieces", pieceAt, "zones", zoneAt, "id"], `the id "${zone.id}" is used twice`);
       seen.add(zone.id);
+    });
+  });
+}
+
+/** A face on a photo shows a zone of the plan, or none yet. */
+function photoFaults(plan: Plan, at: At) {
+  const { photos = [] } = plan;
+  const zones = new Set(plan.pieces.flatMap((piece) => piece.zones.map(({ id }) => id)));
+  const seen = new Set<string>();
+  photos.forEach(({ id, faces }, photoAt) => {
+    if (seen.has(id)) at(["photos", photoAt, "id"], `the id "${id}" is used twice`);
+    seen.add(id);
+    faces.forEach(({ zoneId }, faceAt) => {
+      if (zoneId !== undefined && !zones.has(zoneId))
+        at(["photos", photoAt, "faces", faceAt, "zoneId"], `it shows zone "${zoneId}", but the plan has no such zone`);
     });
   });
 }

@@ -1,5 +1,5 @@
 import { colourOfMix, type MixPart } from "#core/colour/nearest-mix";
-import { hexOf, linearOf } from "#core/colour/screen";
+import { hexOf, linearOf, luminanceOf } from "#core/colour/screen";
 import { readColour } from "#core/colour/written";
 import { readPalette } from "#core/exchange/palette";
 import { CATALOGUE } from "#core/materials/catalogue";
@@ -42,10 +42,7 @@ function setColour(place: Place): FormEdit {
   return { ok: true, label: `Colour of ${before.name}`, commands: [{ do: "pin material", material }] };
 }
 
-const lightOf = (hex: string): number => {
-  const [red, green, blue] = linearOf(hex);
-  return 0.2126 * red + 0.7152 * green + 0.0722 * blue;
-};
+const lightOf = (hex: string): number => luminanceOf(linearOf(hex));
 
 /** How far one real board may move a colour: any further is another light, or another paint. */
 const MOST_PULL = 2.5;

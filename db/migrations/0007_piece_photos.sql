@@ -1,0 +1,1 @@
+ALTER TABLE `photos` ADD `kind` text DEFAULT 'board' NOT NULL;

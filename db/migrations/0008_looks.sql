@@ -1,0 +1,2 @@
+ALTER TABLE `plans` ADD `look` blob;--> statement-breakpoint
+UPDATE `plans` SET `summarised` = 0;
