@@ -77,9 +77,10 @@ export class Board {
 
   constructor(
     readonly work: BoardWork,
-    width: number,
+    /** pixels across of its sample panel, or another face it is laid on */
+    on: number | Relief,
   ) {
-    this.relief = reliefAt(work.panel, width);
+    this.relief = typeof on === "number" ? reliefAt(work.panel, on) : on;
     this.grid = this.relief.grid;
     this.climate = new Climate(work.air.course, work.air.zero);
     this.states = [{ layers: [], ground: untouched(work.ground), misted: null }];
@@ -168,8 +169,8 @@ export class Board {
     return skin;
   }
 
-  /** The skin after so many phases, before light falls on it. */
-  private skin(count: number, { light, wet }: View): { skin: Skin; height: Field } {
+  /** The skin after so many phases, before light falls on it, and how high everything stands, in millimetres as shown. */
+  skin(count: number, { light, wet }: View): { skin: Skin; height: Field } {
     const { layers, ground } = this.after(count);
     const key = `${count} ${light} ${wet}`;
     if (this.lastSkin?.key === key && this.lastSkin.layers === layers) return this.lastSkin;

@@ -24,7 +24,8 @@ function chord(cracks: readonly Crack[], way: "across" | "down", on: Grid = grid
   const walked = Math.ceil(lines / 7) * (way === "across" ? PANEL_WIDTH : PANEL_HEIGHT);
   return walked / crossings;
 }
-const cracksOf = (spacing: number, seed = 1) => growCracks({ spacing, upright: along, seed });
+const PANEL = { wide: PANEL_WIDTH, tall: PANEL_HEIGHT };
+const cracksOf = (spacing: number, seed = 1) => growCracks({ ...PANEL, spacing, upright: along, seed });
 
 describe("crackle", () => {
   it("spacing is linear in the medium (Groisman and Kaplan 1994), and grows a little with the paint over it", () => {
@@ -55,7 +56,7 @@ describe("crackle", () => {
   it("follows the stroke: cracks lie closer across it than along it, and turn with it", () => {
     const cracks = cracksOf(6);
     expect(chord(cracks, "across") / chord(cracks, "down")).toBeGreaterThan(1.15);
-    const upright = growCracks({ spacing: 6, upright: () => true, seed: 1 });
+    const upright = growCracks({ ...PANEL, spacing: 6, upright: () => true, seed: 1 });
     expect(chord(upright, "down") / chord(upright, "across")).toBeGreaterThan(1.05);
   });
 

@@ -1,4 +1,4 @@
-import { away, type Field, fieldOn, type Grid, PANEL_HEIGHT, PANEL_WIDTH } from "./grid.ts";
+import { away, type Field, fieldOn, type Grid } from "./grid.ts";
 import { randomFrom } from "./random.ts";
 
 /** One crack as it runs, in millimetres: points x, y, x, y …, and half its opening at its widest. */
@@ -11,6 +11,9 @@ export interface Crack {
 export interface CrackleOptions {
   /** distance between cracks when the last have grown, in millimetres */
   spacing: number;
+  /** size of the face, in millimetres */
+  wide: number;
+  tall: number;
   /** how thick the medium lies at a place against its mean, about 1: cracks are coarser where it lies thick */
   thick?: (x: number, y: number) => number;
   /** whether strokes run up and down here: cracks follow the stroke */
@@ -49,10 +52,10 @@ class Near {
   private readonly radius: number;
   /** distances of a square of cells from its middle one */
   private readonly around: Float32Array;
-  constructor(spacing: number, reach: number) {
+  constructor(wide: number, tall: number, spacing: number, reach: number) {
     this.cell = spacing * 0.18;
-    this.columns = Math.ceil(PANEL_WIDTH / this.cell);
-    this.rows = Math.ceil(PANEL_HEIGHT / this.cell);
+    this.columns = Math.ceil(wide / this.cell);
+    this.rows = Math.ceil(tall / this.cell);
     this.distance = new Float32Array(this.columns * this.rows).fill(reach);
     this.taken = new Int32Array(this.columns * this.rows).fill(-1);
     this.radius = Math.ceil(reach / this.cell);
@@ -103,12 +106,38 @@ class Near {
  * Cracks as they grow: long ones along the stroke first, then shorter ones between that start where there is room and run
  * until they meet an older one at about a right angle. The same seed gives the same cracks.
  */
-export function growCracks({ spacing, upright, seed, stroked = true, thick = () => 1 }: CrackleOptions): Crack[] {
+export function growCracks(options: CrackleOptions): Crack[] {
+  const { wide, tall, spacing } = options;
+  const patches = Math.ceil(Math.sqrt((wide * tall) / (spacing * spacing) / MOST_SQUARES));
+  const patch = grownOn({ ...options, wide: wide / patches, tall: tall / patches });
+  if (patches === 1) return patch;
+  // a face so large for its cracks takes the same ones again and again, each time turned over
+  const cracks: Crack[] = [];
+  for (let down = 0; down < patches; down++)
+    for (let across = 0; across < patches; across++)
+      for (const { points, ...crack } of patch)
+        cracks.push({
+          ...crack,
+          points: points.map((value, at) =>
+            at % 2 === 0 ? turnedOver(value, across, wide / patches) : turnedOver(value, down, tall / patches),
+          ),
+        });
+  return cracks;
+}
+
+/** Squares of one spacing that cracks are grown on at most. */
+const MOST_SQUARES = 40_000;
+
+/** Where a place of a patch comes to lie in its so many-th copy, every other one turned over. */
+const turnedOver = (value: number, copy: number, size: number): number =>
+  copy * size + (copy % 2 === 0 ? value : size - value);
+
+function grownOn({ wide, tall, spacing, upright, seed, stroked = true, thick = () => 1 }: CrackleOptions): Crack[] {
   const random = randomFrom(seed);
   const normal = () => random() + random() + random() - 1.5;
-  const near = new Near(spacing, spacing * 1.9);
+  const near = new Near(wide, tall, spacing, spacing * 1.9);
   const cracks: Crack[] = [];
-  const squares = (PANEL_WIDTH * PANEL_HEIGHT) / (spacing * spacing);
+  const squares = (wide * tall) / (spacing * spacing);
   const step = spacing * 0.13;
 
   const run = (x0: number, y0: number, heading: number, first: boolean, longest: number): number[] => {
@@ -152,8 +181,8 @@ export function growCracks({ spacing, upright, seed, stroked = true, thick = () 
     const beyond = STARTS_BEYOND[generation]! * spacing;
     const tries = Math.ceil(TRIES[generation]! * squares);
     for (let attempt = 0; attempt < tries; attempt++) {
-      const x = random() * PANEL_WIDTH;
-      const y = random() * PANEL_HEIGHT;
+      const x = random() * wide;
+      const y = random() * tall;
       const local = Math.min(1.7, Math.max(0.55, thick(x, y)));
       if (near.at(x, y) < Math.min(beyond * local, spacing * 1.85)) continue;
       const first = generation === 0;

@@ -1,4 +1,4 @@
-import { type Field, fieldOn, type Grid, PANEL_HEIGHT, PANEL_WIDTH } from "./grid.ts";
+import { type Field, fieldOn, type Grid } from "./grid.ts";
 import { reckon } from "./kernels.ts";
 import { clouds, noise } from "./noise.ts";
 import { hashed } from "./random.ts";
@@ -18,8 +18,8 @@ interface Lattice {
 
 const MARGIN = 3;
 
-function latticeFor(seed: number): Lattice {
-  const most = Math.max(PANEL_WIDTH, PANEL_HEIGHT);
+function latticeFor({ wide, tall }: Grid, seed: number): Lattice {
+  const most = Math.max(wide, tall);
   const columns = Math.ceil(most / LONG) + 2 * MARGIN;
   const rows = Math.ceil(most / SHORT) + 2 * MARGIN;
   const made = {
@@ -43,7 +43,7 @@ function flakesOn(grid: Grid, upright: Uint8Array, seed: number): Field {
   const flakes = fieldOn(grid);
   const bend = clouds(grid, seed + 1, 5, 3, 0.6).field();
   const other = clouds(grid, seed + 2, 5, 3, 0.6).field();
-  const { columns, along, across, own } = latticeFor(seed);
+  const { columns, along, across, own } = latticeFor(grid, seed);
   for (let row = 0; row < grid.height; row++)
     for (let column = 0; column < grid.width; column++) {
       const at = row * grid.width + column;

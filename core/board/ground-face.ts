@@ -3,7 +3,7 @@ import { spectrumOfLinear } from "../colour/reflectance.ts";
 import { linearOf } from "../colour/screen.ts";
 import { dryTerm, innerOf } from "../colour/surface-term.ts";
 import { type Ground, isTimber } from "../plan/ground.ts";
-import { away, type Field, fieldOn, PANEL_HEIGHT, PANEL_WIDTH, smoothstep } from "./grid.ts";
+import { away, type Field, fieldOn, smoothstep } from "./grid.ts";
 import { clouds, noise, streaks } from "./noise.ts";
 import { hashed, seedOf } from "./random.ts";
 import type { Relief } from "./relief.ts";
@@ -49,8 +49,8 @@ function timberFace(ground: Ground, { grid, upright }: Relief, seed: number): { 
   const fine = streaks(grid, seed + 3, 60, 0.5, upright).field();
   const pores = streaks(grid, seed + 5, 7, 0.3, upright).field();
   const knots = Array.from({ length: Math.min(6, ground.knots) }, (_, index) => ({
-    x: (0.12 + 0.76 * hashed(index, 1, seed)) * PANEL_WIDTH,
-    y: (0.15 + 0.7 * hashed(index, 2, seed)) * PANEL_HEIGHT,
+    x: (0.12 + 0.76 * hashed(index, 1, seed)) * grid.wide,
+    y: (0.15 + 0.7 * hashed(index, 2, seed)) * grid.tall,
     radius: 3.2 + 3.5 * hashed(index, 3, seed),
   }));
   const part = fieldOn(grid);

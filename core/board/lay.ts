@@ -10,7 +10,7 @@ import { reachesClass } from "../surface/places.ts";
 import { type LayingId, lays } from "../surface/techniques/lay.ts";
 import type { Share } from "../units/units.ts";
 import { crackMask, crackSpacing, cracksNamed } from "./crackle.ts";
-import { type Field, fieldOn, gridOf } from "./grid.ts";
+import { type Field, fieldOn, type Grid, gridOver } from "./grid.ts";
 import type { Bench, Laid } from "./hands/hand.ts";
 import { handOf } from "./hands/hands.ts";
 import { asField, Memory, reckon } from "./kernels.ts";
@@ -173,9 +173,9 @@ function tearing({ phase, at }: Meeting, layers: Layers): boolean[] {
  * A hand lays the medium here thicker and there thinner than its brush marks tell. That is broad: a coarse picture of it will
  * do, the same at every size of board.
  */
-const UNEVEN_PIXELS = 96;
-const unevenAt = (x: number, y: number): number => {
-  const { width, height, millimetres } = gridOf(UNEVEN_PIXELS);
+const UNEVEN_MILLIMETRES = 3.125;
+const unevenGrid = ({ wide, tall }: Grid): Grid => gridOver(wide, tall, UNEVEN_MILLIMETRES);
+const unevenAt = ({ width, height, millimetres }: Grid, x: number, y: number): number => {
   const column = Math.min(width - 1, Math.max(0, Math.floor(x / millimetres)));
   return Math.min(height - 1, Math.max(0, Math.floor(y / millimetres))) * width + column;
 };
@@ -233,13 +233,16 @@ function cracked(meeting: Meeting, { cover, thickness }: Cracked, layers: Layers
   // rounded, so that a rough picture measures the same as a fine one
   const spacing = Math.round(10 * crackSpacing(medium / count, paint / count)) / 10;
   const stroked = STROKED.has(meeting.phase.technique.id);
-  const cracks = cracksNamed(`${spacing} ${seed} ${relief.panel} ${stroked}`, () => {
-    const uneven = clouds(gridOf(UNEVEN_PIXELS), seed + 9, 55, 3, 0.6).field();
+  const cracks = cracksNamed(`${spacing} ${seed} ${relief.name} ${stroked}`, () => {
+    const coarse = unevenGrid(grid);
+    const uneven = clouds(coarse, seed + 9, 55, 3, 0.6).field();
     return {
       spacing,
+      wide: grid.wide,
+      tall: grid.tall,
       stroked,
       upright: (x, y) => upright[pixelAt(x, y)] === 1,
-      thick: (x, y) => 1 + 0.3 * uneven[unevenAt(x, y)]!,
+      thick: (x, y) => 1 + 0.3 * uneven[unevenAt(coarse, x, y)]!,
       seed: seed + 5,
     };
   });

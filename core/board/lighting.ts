@@ -1,6 +1,6 @@
 import { toScreen } from "../colour/screen.ts";
 import type { Skin } from "./composite.ts";
-import { type Field, PANEL_HEIGHT, PANEL_WIDTH } from "./grid.ts";
+import type { Field } from "./grid.ts";
 import { Memory, reckon } from "./kernels.ts";
 import type { Lighting } from "./light-place.ts";
 import type { Relief } from "./relief.ts";
@@ -57,8 +57,8 @@ export function lit(
     width,
     rows,
     millimetres,
-    PANEL_WIDTH / 2 + LAMP_AWAY * Math.cos(rise) * Math.cos(turn),
-    PANEL_HEIGHT / 2 + LAMP_AWAY * Math.cos(rise) * Math.sin(turn),
+    grid.wide / 2 + LAMP_AWAY * Math.cos(rise) * Math.cos(turn),
+    grid.tall / 2 + LAMP_AWAY * Math.cos(rise) * Math.sin(turn),
     LAMP_AWAY * Math.sin(rise),
     Math.sin(rise),
     LAMP_AWAY,

@@ -2,7 +2,7 @@ import { distanceToEdge, type Outlines } from "../plan/outline.ts";
 import { type PlaceOnFace, RELIEF_CLASSES } from "../plan/plan.ts";
 import { type ByRelief, byRelief } from "../surface/phase.ts";
 import { isPlace, isSimple, joined, type Region, takesClass } from "../surface/places.ts";
-import { type Field, fieldOn, PANEL_HEIGHT, PANEL_WIDTH, smoothstep } from "./grid.ts";
+import { type Field, fieldOn, smoothstep } from "./grid.ts";
 import type { Bench } from "./hands/hand.ts";
 import { Memory, reckon } from "./kernels.ts";
 import type { Kinds } from "./layers.ts";
@@ -138,12 +138,12 @@ function placeScore(place: PlaceOnFace, { grid, border, motif }: Relief, seed: n
       else if (place === "hands")
         score[at] =
           -Math.min(
-            Math.hypot(x - PANEL_WIDTH * 0.97, (y - PANEL_HEIGHT * 0.5) / 1.9),
-            Math.hypot(x - PANEL_WIDTH / 2, (y - PANEL_HEIGHT / 2) / 1.1) + 16,
+            Math.hypot(x - grid.wide * 0.97, (y - grid.tall * 0.5) / 1.9),
+            Math.hypot(x - grid.wide / 2, (y - grid.tall / 2) / 1.1) + 16,
           ) /
             24 +
           0.35 * wander[at]!;
-      else score[at] = -Math.hypot((x - PANEL_WIDTH * 0.31) / 1.5, y - PANEL_HEIGHT * 0.64) / 24 + 0.5 * wander[at]!;
+      else score[at] = -Math.hypot((x - grid.wide * 0.31) / 1.5, y - grid.tall * 0.64) / 24 + 0.5 * wander[at]!;
     }
   return score;
 }
@@ -162,8 +162,8 @@ function drawnScore(outlines: Outlines, { grid }: Relief): Field {
       coarse[row * across + column] = -distanceToEdge(
         outlines,
         [(column * REACH) / grid.width, (row * REACH) / grid.height],
-        PANEL_WIDTH,
-        PANEL_HEIGHT,
+        grid.wide,
+        grid.tall,
       );
   for (let row = 0; row < grid.height; row++)
     for (let column = 0; column < grid.width; column++) {

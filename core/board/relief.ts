@@ -2,11 +2,12 @@ import { RELIEF_CLASSES, type ReliefClass } from "../plan/plan.ts";
 import { blurred, highestWithin } from "./blur.ts";
 import { type Field, fieldOn, type Grid, pixelsOf, smoothstep } from "./grid.ts";
 import { letStay, type Memory, reckon } from "./kernels.ts";
-import type { Panel, PanelId, PanelShape } from "./panels/panel.ts";
+import type { Panel, PanelShape } from "./panels/panel.ts";
 
 /** A panel made ready for work: its shape, how much each place belongs to each relief class, and what a hand feels of it. */
 export interface Relief extends PanelShape {
-  panel: PanelId;
+  /** unlike that of any other face: what is kept of a face is kept under it */
+  name: string;
   grid: Grid;
   /** 0 to 1 each, together 1 at every pixel */
   belongs: Record<ReliefClass, Field>;
@@ -47,10 +48,11 @@ function sampleOf(grid: Grid, inside: Field | null): Int32Array {
   return inside === null ? sample : sample.filter((at) => inside[at]! > 0.5);
 }
 
+/** How much each place of a face belongs to each relief class, and why. */
+export type Classes = Pick<Relief, "belongs" | "recess" | "high" | "edge">;
+
 /** Curvature is felt with a fingertip and with a thumb: differences of blurs at half a millimetre and at one and a half. */
-export function reliefOf(panel: Panel, grid: Grid): Relief {
-  const shape = panel.shape(grid);
-  const { sharp } = shape;
+function classesOf({ sharp, ...shape }: PanelShape, grid: Grid): Classes {
   const height = shape.felt ?? shape.height;
   const soft = blurred(height, grid, 0.5);
   const softer = blurred(height, grid, 1.6);
@@ -78,6 +80,18 @@ export function reliefOf(panel: Panel, grid: Grid): Relief {
     belongs.high[at] = raised;
     belongs.field[at] = Math.max(0, 1 - arris - grooved - raised);
   }
+  return { belongs, recess, high, edge };
+}
+
+/** A panel made ready for work. */
+export function reliefOf(panel: { id: string; shape: Panel["shape"] }, grid: Grid): Relief {
+  const shape = panel.shape(grid);
+  return reliefWith(panel.id, shape, grid, classesOf(shape, grid));
+}
+
+/** A face made ready for work, where it is known what of it is edge, groove and flat. */
+export function reliefWith(name: string, shape: PanelShape, grid: Grid, classes: Classes): Relief {
+  const { belongs, recess, high, edge } = classes;
   const sample = sampleOf(grid, shape.inside);
   const sampledClasses = new Float32Array(4 * sample.length);
   RELIEF_CLASSES.forEach((name, run) => {
@@ -87,12 +101,9 @@ export function reliefOf(panel: Panel, grid: Grid): Relief {
   });
   const relief: Relief = {
     ...shape,
-    panel: panel.id,
+    ...classes,
+    name,
     grid,
-    belongs,
-    recess,
-    high,
-    edge,
     pressure: pressureOn(shape, grid),
     nearBorder: shape.border.map((distance) => Math.exp(-distance / 7)),
     brushed: reckon(grid, 1).plus(-0.24, edge).times(reckon(grid, 1).plus(0.2, recess)).field(),

@@ -334,8 +334,10 @@ function crazed(layer: Layer, share: Share, mayCrack: (at: number) => boolean, {
     }
   if (count === 0) return layer;
   const spacing = Math.round(10 * crackSpacing(thickness / count, thickness / count)) / 10;
-  const cracks = cracksNamed(`${spacing} ${seed} crazed`, () => ({
+  const cracks = cracksNamed(`${spacing} ${seed} ${relief.name} crazed`, () => ({
     spacing,
+    wide: grid.wide,
+    tall: grid.tall,
     stroked: false,
     upright: () => false,
     seed: seed + 5,

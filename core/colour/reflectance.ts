@@ -1,5 +1,5 @@
 import { BANDS, type Bands, type Spectrum } from "./bands.ts";
-import { type Linear, linearOf } from "./screen.ts";
+import { type Linear, linearOf, luminanceOf } from "./screen.ts";
 
 /** Solves a small dense system by elimination with pivots; null where it has no single answer. */
 export function solved(matrix: number[][], right: number[]): number[] | null {
@@ -89,7 +89,7 @@ const kept = new WeakMap<Bands, Map<string, Spectrum>>();
 export function spectrumOfLinear(colour: Linear, bands: Bands = BANDS): Spectrum {
   const floor = 1e-3;
   const held = colour.map((value) => Math.min(1 - floor, Math.max(floor, value))) as [number, number, number];
-  const grey = 0.2126 * held[0] + 0.7152 * held[1] + 0.0722 * held[2];
+  const grey = luminanceOf(held);
   for (let part = 0; part < 1; part += 0.04) {
     const found = smoothest(held.map((value) => value + part * (grey - value)) as [number, number, number], bands);
     if (found) return found;

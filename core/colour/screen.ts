@@ -16,6 +16,9 @@ export function linearOf(hex: string): Linear {
   return [channel(1), channel(3), channel(5)];
 }
 
+/** How light a colour is, from 0 for black to 1 for white: its luminance (IEC 61966-2-1). */
+export const luminanceOf = ([red, green, blue]: Linear): number => 0.2126 * red + 0.7152 * green + 0.0722 * blue;
+
 /** Light as "#rrggbb"; what a screen cannot show is brought to its edge. */
 export const hexOf = (colour: Linear): string =>
   `#${colour

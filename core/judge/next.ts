@@ -59,6 +59,7 @@ const BARRIERS: readonly Family[] = [
 ];
 
 const TAKING: readonly Technique[] = TECHNIQUES.filter((one) => one.kind === "take");
+const PREPARING: readonly Technique[] = TECHNIQUES.filter((one) => one.kind === "prepare");
 
 interface Tried {
   starts: Instant;
@@ -142,7 +143,17 @@ export interface NextOptions extends JudgeOptions {
   at?: Instant;
   /** what may be used; the plan's materials and the catalogue if left out */
   materials?: readonly Material[];
+  /** whether each material is tried in its usual techniques, or in all that lay it */
+  ways?: "usual" | "all";
+  /** what lays nothing: ways of removing if left out; with ways of preparing; or none */
+  hands?: "taking" | "taking and preparing" | "none";
 }
+
+const HANDS: Record<NonNullable<NextOptions["hands"]>, readonly Technique[]> = {
+  taking: TAKING,
+  "taking and preparing": [...PREPARING, ...TAKING],
+  none: [],
+};
 
 /** Each material once, as its tin has it, the plan's own first. */
 function allMaterials(plan: Plan, catalogue: readonly Material[]): Material[] {
@@ -169,7 +180,7 @@ export function next(plan: Plan, judged: ZoneJudgement, options: NextOptions = {
   const option = (technique: Technique, material: Material | null): Option | null => {
     const phase = trial.phase(technique, material && asMadeUp(material), NEXT_STEP);
     if (!phase) return null;
-    // a way of removing that would change nothing is not an option
+    // a way of removing or preparing that would change nothing is not an option
     if (!material && apply(line.surface, phase, now).patches === line.surface.patches) return null;
     const { starts, worst } = inItsGo(plan, judged, phase, options, trial) ?? trial.on(line, phase);
     const rule = worst?.rule ?? null;
@@ -205,11 +216,11 @@ export function next(plan: Plan, judged: ZoneJudgement, options: NextOptions = {
 
   const found: Option[] = [];
   for (const material of options.materials ?? allMaterials(plan, catalogue))
-    for (const technique of usualTechniques(material)) {
+    for (const technique of options.ways === "all" ? techniquesFor(material) : usualTechniques(material)) {
       const one = option(technique, material);
       if (one) found.push(one);
     }
-  for (const technique of TAKING) {
+  for (const technique of HANDS[options.hands ?? "taking"]) {
     const one = option(technique, null);
     if (one) found.push(one);
   }

@@ -5,18 +5,14 @@ import { LAYING } from "./techniques/lay.ts";
 import { PREPARING } from "./techniques/prepare.ts";
 import { TAKING } from "./techniques/take.ts";
 
-/** Every way of preparing, laying, taking, helping, looking and handling, in the order they come at work. */
-export const TECHNIQUES: readonly Technique[] = [
-  ...PREPARING,
-  ...LAYING,
-  ...TAKING,
-  ...HELPING,
-  ...INSPECTING,
-  ...HANDLING,
-  ...HOLDING,
-];
+const ALL = [...PREPARING, ...LAYING, ...TAKING, ...HELPING, ...INSPECTING, ...HANDLING, ...HOLDING];
 
-const byId = new Map(TECHNIQUES.map((one) => [one.id, one]));
+export type TechniqueId = (typeof ALL)[number]["id"];
+
+/** Every way of preparing, laying, taking, helping, looking and handling, in the order they come at work. */
+export const TECHNIQUES: readonly (Technique & { id: TechniqueId })[] = ALL;
+
+const byId = new Map<string, (typeof TECHNIQUES)[number]>(TECHNIQUES.map((one) => [one.id, one]));
 export const findTechnique = (id: string): Technique | undefined => byId.get(id);
 
 /** The usual way of laying what is not brushed. */

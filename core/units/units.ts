@@ -8,6 +8,8 @@ export type Instant = number;
 export type WallMinutes = number;
 /** Film thickness, in micrometres. */
 export type Micrometres = number;
+/** Length of what is measured with a tape, in millimetres. */
+export type Millimetres = number;
 /** Length, in metres. */
 export type Metres = number;
 /** Area, in square metres. */

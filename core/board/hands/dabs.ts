@@ -1,4 +1,4 @@
-import { away, type Field, fieldOn, type Grid, PANEL_HEIGHT, PANEL_WIDTH } from "../grid.ts";
+import { away, type Field, fieldOn, type Grid, panelsIn } from "../grid.ts";
 import { clouds, noise } from "../noise.ts";
 import { randomFrom } from "../random.ts";
 import type { Hand } from "./hand.ts";
@@ -84,8 +84,8 @@ export function ragged(grid: Grid, seed: number): Field {
   const field = fieldOn(grid);
   const spread = noise(grid, seed + 1, 0.7).field();
   const perMillimetre = CELLS / (2 * STAMP);
-  for (let y = -STEP / 2; y < PANEL_HEIGHT + STEP; y += STEP)
-    for (let x = -STEP / 2; x < PANEL_WIDTH + STEP; x += STEP) {
+  for (let y = -STEP / 2; y < grid.tall + STEP; y += STEP)
+    for (let x = -STEP / 2; x < grid.wide + STEP; x += STEP) {
       const cx = x + (random() - 0.5) * STEP;
       const cy = y + (random() - 0.5) * STEP;
       const face = faces[Math.floor(random() * 3)]!;
@@ -119,9 +119,9 @@ export const spatter: Hand = ({ grid, seed, letDown }) => {
   const drift = clouds(grid, seed + 1, 70, 2).field();
   const edge = noise(grid, seed + 2, 0.5).field();
   const aim = random() * Math.PI;
-  for (let drop = 0; drop < 5200; drop++) {
-    const x = random() * PANEL_WIDTH;
-    const y = random() * PANEL_HEIGHT;
+  for (let drop = 0; drop < 5200 * panelsIn(grid); drop++) {
+    const x = random() * grid.wide;
+    const y = random() * grid.tall;
     const radius = 0.2 + (0.4 - 0.3 * letDown) * random() + (1.7 - 1.2 * letDown) * random() ** 12;
     const stretch = 1 + (random() < 0.25 ? random() * 1.6 : 0.15 * random());
     const cos = Math.cos(aim + (random() - 0.5) * 0.5);
@@ -146,9 +146,9 @@ export const crumb: Hand = ({ grid, seed }) => {
   const ragged = clouds(grid, seed + 2, 0.9, 2).field();
   const score = fieldOn(grid);
   for (let at = 0; at < score.length; at++) score[at] = -3 + 0.3 * clusters[at]!;
-  for (let grain = 0; grain < 17_000; grain++) {
-    const x = random() * PANEL_WIDTH;
-    const y = random() * PANEL_HEIGHT;
+  for (let grain = 0; grain < 17_000 * panelsIn(grid); grain++) {
+    const x = random() * grid.wide;
+    const y = random() * grid.tall;
     const radius = 0.34 + 0.45 * random() + 1.5 * random() ** 9;
     const rank = random();
     const column = Math.min(grid.width - 1, Math.floor(x / grid.millimetres));

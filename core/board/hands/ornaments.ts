@@ -1,4 +1,4 @@
-import { away, type Field, fieldOn, type Grid, PANEL_HEIGHT, PANEL_WIDTH } from "../grid.ts";
+import { away, type Field, fieldOn, type Grid, panelsIn } from "../grid.ts";
 import { reckon } from "../kernels.ts";
 import { clouds, noise } from "../noise.ts";
 import { hashed, randomFrom } from "../random.ts";
@@ -31,15 +31,16 @@ function rope(along: number, across: number): number {
 
 const ORNAMENT_RADIUS = 34;
 
-const cut = new Map<number, Field>();
+const cut = new Map<string, Field>();
 
 /** The stencil that is laid over a whole face: a large rose, two small, ropes above and below. Cut once a size. */
 function stencilShape(grid: Grid): Field {
-  const known = cut.get(grid.width);
+  const name = `${grid.width} ${grid.wide} ${grid.tall}`;
+  const known = cut.get(name);
   if (known) return known;
   const shape = fieldOn(grid).fill(-1);
-  const cx = PANEL_WIDTH / 2;
-  const cy = PANEL_HEIGHT / 2;
+  const cx = grid.wide / 2;
+  const cy = grid.tall / 2;
   for (let row = 0; row < grid.height; row++)
     for (let column = 0; column < grid.width; column++) {
       const x = (column + 0.5) * grid.millimetres;
@@ -53,7 +54,7 @@ function stencilShape(grid: Grid): Field {
       shape[row * grid.width + column] = Math.max(roses * 4, lines * 1.2);
     }
   if (cut.size > 4) cut.clear();
-  cut.set(grid.width, shape);
+  cut.set(name, shape);
   return shape;
 }
 
@@ -75,8 +76,8 @@ export const stamp: Hand = ({ grid, seed }) => {
   const random = randomFrom(seed);
   const score = fieldOn(grid).fill(-1);
   const dry = clouds(grid, seed + 1, 3, 3, 0.8).field();
-  for (let y = 20; y < PANEL_HEIGHT; y += 32)
-    for (let x = 22; x < PANEL_WIDTH; x += 32) {
+  for (let y = 20; y < grid.tall; y += 32)
+    for (let x = 22; x < grid.wide; x += 32) {
       const cx = x + (random() - 0.5) * 5;
       const cy = y + (random() - 0.5) * 5;
       const turn = (random() - 0.5) * 0.5;
@@ -170,9 +171,9 @@ function rosePrint(grid: Grid, seed: number): { petals: Field; leaves: Field } {
   const random = randomFrom(seed + 9);
   const petals = fieldOn(grid);
   const leaves = fieldOn(grid);
-  for (let bloom = 0; bloom < 150; bloom++) {
-    const x = random() * PANEL_WIDTH;
-    const y = random() * PANEL_HEIGHT;
+  for (let bloom = 0; bloom < 150 * panelsIn(grid); bloom++) {
+    const x = random() * grid.wide;
+    const y = random() * grid.tall;
     const turned = random() * 2 * Math.PI;
     if (bloom % 5 < 2) {
       const radius = 9 + 7 * random();

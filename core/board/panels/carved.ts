@@ -1,4 +1,4 @@
-import { fieldOn, type Grid, smoothstep } from "../grid.ts";
+import { fieldOn, type Grid, gridOver, PANEL_HEIGHT, PANEL_WIDTH, smoothstep } from "../grid.ts";
 import { type Block, berry, curve, leaf, type Point, spiral, stem } from "./carving.ts";
 import { eachPixel, emptyShape, isOnStile, type Panel, type PanelShape, roundedOver } from "./panel.ts";
 
@@ -31,6 +31,8 @@ const SHARP_AT = [0, FRAME - 1.1, HOLLOW];
 type Sprout = readonly [part: number, side: 1 | -1, length: number, breadth: number, curl: number, lobes: number];
 
 const LEAN = 38;
+/** How far away from the carving a place is at most said to be. */
+const NOT_NEAR = 14;
 
 function sprout(block: Block, path: readonly Point[], leaves: readonly Sprout[]) {
   for (const [part, side, length, breadth, curl, lobes] of leaves) {
@@ -134,16 +136,26 @@ function carve(block: Block) {
 
 function shape(grid: Grid): PanelShape {
   const made = emptyShape(grid);
-  const block: Block = { grid, raised: fieldOn(grid), away: fieldOn(grid).fill(14) };
+  // the carving is as large as the face lets it be, and sits in its middle
+  const size = Math.min(grid.wide / PANEL_WIDTH, grid.tall / PANEL_HEIGHT);
+  const own = gridOver(PANEL_WIDTH, PANEL_HEIGHT, grid.millimetres / size);
+  const block: Block = { grid: own, raised: fieldOn(own), away: fieldOn(own).fill(NOT_NEAR) };
   carve(block);
+  const placeOf = (x: number, y: number) => {
+    const column = Math.floor((PANEL_WIDTH / 2 + (x - grid.wide / 2) / size) / own.millimetres);
+    const row = Math.floor((PANEL_HEIGHT / 2 + (y - grid.tall / 2) / size) / own.millimetres);
+    return column < 0 || row < 0 || column >= own.width || row >= own.height ? -1 : row * own.width + column;
+  };
   eachPixel(grid, (at, x, y, border) => {
     made.border[at] = border;
-    made.upright[at] = border < HOLLOW && isOnStile(x, y) ? 1 : 0;
-    made.height[at] = profile(border) + block.raised[at]! * smoothstep(0, 1, block.raised[at]!);
+    made.upright[at] = border < HOLLOW && isOnStile(grid, x, y) ? 1 : 0;
+    const on = placeOf(x, y);
+    const raised = on < 0 ? 0 : size * block.raised[on]!;
+    made.height[at] = profile(border) + raised * smoothstep(0, 1, raised);
     let sharp = 1000;
     for (const edge of SHARP_AT) sharp = Math.min(sharp, Math.abs(border - edge));
     made.sharp[at] = sharp;
-    made.motif[at] = block.away[at]!;
+    made.motif[at] = on < 0 ? NOT_NEAR : size * block.away[on]!;
   });
   return made;
 }

@@ -1,16 +1,19 @@
-import { type Grid, PANEL_HEIGHT, PANEL_WIDTH } from "../grid.ts";
+import type { Grid } from "../grid.ts";
 import { eachPixel, emptyShape, insideOf, outsideWreath, type Panel, type PanelShape, roundedOver } from "./panel.ts";
 
-/** A round top, 190 mm across: a thumbnail edge, and a turned line a little way in. */
-const RADIUS = 95;
+/** A round top, 190 mm across on a sample board: a thumbnail edge, and a turned line a little way in. */
+const MARGIN = 5;
 const THUMBNAIL = 6;
 const LINE_AT = 13;
 
 function shape(grid: Grid): PanelShape {
   const made = { ...emptyShape(grid), motif: outsideWreath(grid, [56, 48]) };
-  const inside = insideOf(grid, (x, y) => RADIUS - Math.hypot(x - PANEL_WIDTH / 2, y - PANEL_HEIGHT / 2));
+  const { wide, tall } = grid;
+  const radius = Math.min(wide, tall) / 2 - MARGIN;
+  const within = (x: number, y: number) => radius - Math.hypot(x - wide / 2, y - tall / 2);
+  const inside = insideOf(grid, within);
   eachPixel(grid, (at, x, y) => {
-    const border = Math.max(0, RADIUS - Math.hypot(x - PANEL_WIDTH / 2, y - PANEL_HEIGHT / 2));
+    const border = Math.max(0, within(x, y));
     const line = Math.abs(border - LINE_AT) / 1.2;
     made.border[at] = border;
     made.height[at] = roundedOver(border, THUMBNAIL) - (line < 1 ? 0.9 * Math.sqrt(1 - line * line) : 0);

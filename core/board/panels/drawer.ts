@@ -1,4 +1,4 @@
-import { type Grid, PANEL_HEIGHT, PANEL_WIDTH } from "../grid.ts";
+import type { Grid } from "../grid.ts";
 import { eachPixel, emptyShape, isOnStile, outsideWreath, type Panel, type PanelShape, roundedOver } from "./panel.ts";
 
 /** A lipped drawer front, 300 × 200 mm: thumbnail edge, quirk, raised field with a sunk line, turned knob, key plate. */
@@ -6,8 +6,11 @@ const THUMBNAIL = 9;
 const QUIRK = 11.5;
 const FIELD = 30;
 const LINE_AT = 40;
-const KNOB: readonly [number, number] = [PANEL_WIDTH / 2, PANEL_HEIGHT / 2 + 6];
+/** The knob sits a little below the middle. */
+const KNOB_BELOW = 6;
 const KNOB_RADIUS = 15;
+/** Too far from any knob to be on it. */
+const NO_KNOB = 1000;
 
 function profile(border: number): number {
   if (border < THUMBNAIL) {
@@ -36,13 +39,14 @@ function knob(distance: number): number {
 
 const SHARP_AT = [0.2, THUMBNAIL, FIELD];
 
-function shape(grid: Grid): PanelShape {
+/** A face with a lip and a raised field; a drawer has a knob on it, a door or a side has none. */
+export function lipped(grid: Grid, withKnob: boolean): PanelShape {
   const made = { ...emptyShape(grid), motif: outsideWreath(grid) };
   eachPixel(grid, (at, x, y, border) => {
-    const fromKnob = Math.hypot(x - KNOB[0], y - KNOB[1]);
+    const fromKnob = withKnob ? Math.hypot(x - grid.wide / 2, y - grid.tall / 2 - KNOB_BELOW) : NO_KNOB;
     const raised = knob(fromKnob);
     made.border[at] = border;
-    made.upright[at] = border < QUIRK && isOnStile(x, y) ? 1 : 0;
+    made.upright[at] = border < QUIRK && isOnStile(grid, x, y) ? 1 : 0;
     made.height[at] = profile(border) + raised;
     let sharp = Math.abs(fromKnob - KNOB_RADIUS) < 1 ? 0.6 : 1000;
     for (const edge of SHARP_AT) sharp = Math.min(sharp, Math.abs(border - edge));
@@ -51,4 +55,4 @@ function shape(grid: Grid): PanelShape {
   return made;
 }
 
-export const DRAWER: Panel = { id: "drawer", shape };
+export const DRAWER: Panel = { id: "drawer", shape: (grid) => lipped(grid, true) };

@@ -1,8 +1,8 @@
-import { type Grid, PANEL_HEIGHT, PANEL_WIDTH } from "../grid.ts";
+import type { Grid } from "../grid.ts";
 import { eachPixel, emptyShape, insideOf, isOnStile, type Panel, type PanelShape, roundedOver } from "./panel.ts";
 
 /** A mitred frame round an opening, in section from the outer border inwards: a flat, a bead, a hollow, and the sight edge. */
-const MEMBER = 52;
+export const MEMBER = 52;
 const FLAT = 20;
 const BEAD = 28;
 const HOLLOW = 44;
@@ -25,16 +25,17 @@ const SHARP_AT = [0, FLAT, HOLLOW, MEMBER - 0.3];
 
 function shape(grid: Grid): PanelShape {
   const made = emptyShape(grid);
-  const border = (x: number, y: number) => Math.min(x, y, PANEL_WIDTH - x, PANEL_HEIGHT - y);
+  const { wide, tall } = grid;
+  const border = (x: number, y: number) => Math.min(x, y, wide - x, tall - y);
   const inside = insideOf(grid, (x, y) => MEMBER - border(x, y));
   eachPixel(grid, (at, x, y, fromBorder) => {
     const within = Math.min(MEMBER, fromBorder);
     made.border[at] = Math.min(within, MEMBER - within);
     made.height[at] = profile(within);
-    made.upright[at] = isOnStile(x, y) ? 1 : 0;
+    made.upright[at] = isOnStile(grid, x, y) ? 1 : 0;
     // an ornament of a frame sits on its corners and in the middle of its members
-    const corner = Math.hypot(Math.min(x, PANEL_WIDTH - x) - MEMBER / 2, Math.min(y, PANEL_HEIGHT - y) - MEMBER / 2);
-    const middle = Math.hypot(x - PANEL_WIDTH / 2, Math.min(y, PANEL_HEIGHT - y) - MEMBER / 2);
+    const corner = Math.hypot(Math.min(x, wide - x) - MEMBER / 2, Math.min(y, tall - y) - MEMBER / 2);
+    const middle = Math.hypot(x - wide / 2, Math.min(y, tall - y) - MEMBER / 2);
     made.motif[at] = Math.min(corner, middle) - 20;
     let sharp = 1000;
     for (const edge of SHARP_AT) sharp = Math.min(sharp, Math.abs(within - edge));

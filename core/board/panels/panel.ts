@@ -1,6 +1,6 @@
-import { away, type Field, fieldOn, type Grid, PANEL_HEIGHT, PANEL_WIDTH } from "../grid.ts";
+import { away, type Field, fieldOn, type Grid } from "../grid.ts";
 
-/** The bare shape of a panel, in millimetres. */
+/** The bare shape of a panel, in millimetres. Mouldings are as broad on a face of any size. */
 export interface PanelShape {
   /** height of the face */
   height: Field;
@@ -61,17 +61,17 @@ export function insideOf(grid: Grid, within: (x: number, y: number) => number): 
 export function eachPixel(grid: Grid, visit: (at: number, x: number, y: number, border: number) => void) {
   for (let row = 0; row < grid.height; row++) {
     const y = (row + 0.5) * grid.millimetres;
-    const toBorder = Math.min(y, PANEL_HEIGHT - y);
+    const toBorder = Math.min(y, grid.tall - y);
     for (let column = 0; column < grid.width; column++) {
       const x = (column + 0.5) * grid.millimetres;
-      visit(row * grid.width + column, x, y, Math.min(toBorder, x, PANEL_WIDTH - x));
+      visit(row * grid.width + column, x, y, Math.min(toBorder, x, grid.wide - x));
     }
   }
 }
 
 /** Whether a place on a frame lies on a stile, whose grain goes up and down: corners are mitred. */
-export function isOnStile(x: number, y: number): boolean {
-  return Math.min(x, PANEL_WIDTH - x) < Math.min(y, PANEL_HEIGHT - y);
+export function isOnStile({ wide, tall }: Grid, x: number, y: number): boolean {
+  return Math.min(x, wide - x) < Math.min(y, tall - y);
 }
 
 /** A corner rounded over: 0 well inside, falling to −`radius` at the very border. */
@@ -101,7 +101,7 @@ function outsideLeaf(x: number, y: number, length: number): number {
 /** How far from a shape of the wreath the distance to it is still worked out, in millimetres. */
 const TOLD = 9;
 
-/** How far each place lies outside a wreath of flowers and leaves round the middle of the panel; less than 0 within its shapes. */
+/** How far each place lies outside a wreath of flowers and leaves round the middle of the face; less than 0 within its shapes. */
 export function outsideWreath(grid: Grid, half = WREATH): Field {
   const outside = fieldOn(grid).fill(TOLD);
   const mm = grid.millimetres;
@@ -119,7 +119,7 @@ export function outsideWreath(grid: Grid, half = WREATH): Field {
     const turn = (2 * Math.PI * (bloom + 0.16 * Math.sin(3 * bloom))) / BLOOMS;
     const radius = (half[0] / WREATH[0]) ** 0.6 * (13.5 + 1.8 * Math.sin(5 * bloom + 1));
     const place = (at: number) =>
-      [PANEL_WIDTH / 2 + half[0] * Math.cos(at), PANEL_HEIGHT / 2 + half[1] * Math.sin(at)] as const;
+      [grid.wide / 2 + half[0] * Math.cos(at), grid.tall / 2 + half[1] * Math.sin(at)] as const;
     round(...place(turn), radius + TOLD, (dx, dy) => outsideFlower(dx, dy, radius, bloom));
     // two leaves stand out from between this flower and the next
     const between = turn + Math.PI / BLOOMS;

@@ -1,13 +1,13 @@
-import { type Technique, technique } from "../technique.ts";
+import { type Row, technique } from "../technique.ts";
 
-const help = (row: Omit<Parameters<typeof technique>[0], "kind">) => technique({ ...row, kind: "help" });
-const handle = (row: Omit<Parameters<typeof technique>[0], "kind" | "minutesPerSquareMetre">) =>
+const help = <const Id extends string>(row: Omit<Row, "kind"> & { id: Id }) => technique({ ...row, kind: "help" });
+const handle = <const Id extends string>(row: Omit<Row, "kind" | "minutesPerSquareMetre"> & { id: Id }) =>
   technique({ oncePerPiece: true, ...row, kind: "handle", minutesPerSquareMetre: 0 });
 
 /** A spot is no longer cold to the palm after about this long (from memory). */
 const DRYER_AT_A_SPOT = 4;
 
-export const HELPING: readonly Technique[] = [
+export const HELPING = [
   help({
     id: "mist",
     name: "Mist with water",
@@ -74,7 +74,7 @@ export const HELPING: readonly Technique[] = [
   }),
 ];
 
-export const INSPECTING: readonly Technique[] = [
+export const INSPECTING = [
   technique({
     id: "look",
     name: "Look and decide",
@@ -94,7 +94,7 @@ export const INSPECTING: readonly Technique[] = [
   }),
 ];
 
-export const HOLDING: readonly Technique[] = [
+export const HOLDING = [
   technique({
     id: "stand",
     name: "Let it stand",
@@ -115,7 +115,7 @@ export const HOLDING: readonly Technique[] = [
   }),
 ];
 
-export const HANDLING: readonly Technique[] = [
+export const HANDLING = [
   handle({
     id: "hardware-off",
     name: "Hardware off",

@@ -1,8 +1,9 @@
-import { type Technique, technique } from "../technique.ts";
+import { type Row, technique } from "../technique.ts";
 
-const prepare = (row: Omit<Parameters<typeof technique>[0], "kind">) => technique({ ...row, kind: "prepare" });
+const prepare = <const Id extends string>(row: Omit<Row, "kind"> & { id: Id }) =>
+  technique({ ...row, kind: "prepare" });
 
-export const PREPARING: readonly Technique[] = [
+export const PREPARING = [
   prepare({
     id: "clean",
     name: "Clean off grease",

@@ -1,14 +1,19 @@
 import type { Effect } from "../phase.ts";
-import { type Technique, technique } from "../technique.ts";
+import { type Row, technique } from "../technique.ts";
 
-const take = (row: Omit<Parameters<typeof technique>[0], "kind">) => technique({ ...row, kind: "take" });
+const take = <const Id extends string>(row: Omit<Row, "kind"> & { id: Id }) => technique({ ...row, kind: "take" });
 
 /** The fold of fine paper bears on little, and there it cuts through a coat: in grooves and along what is carved (from memory). */
 const FOLDED: readonly Effect[] = [
   { does: "abrade", micrometres: 36, worked: { arris: 0, field: 0, high: 0.06, recess: 0.06 } },
 ];
 
-const sand = (grit: 150 | 220 | 320, micrometres: number, hint: string, fold: readonly Effect[] = []): Technique =>
+const sand = <const Grit extends 150 | 220 | 320>(
+  grit: Grit,
+  micrometres: number,
+  hint: string,
+  fold: readonly Effect[] = [],
+) =>
   take({
     id: `sand-${grit}`,
     name: `Sand ${grit}`,
@@ -26,7 +31,7 @@ const sand = (grit: 150 | 220 | 320, micrometres: number, hint: string, fold: re
 /** What can be worked for a while after it is laid. */
 const WORKABLE = ["paint", "tint-base", "stain", "glaze", "medium"] as const;
 
-export const TAKING: readonly Technique[] = [
+export const TAKING = [
   take({
     id: "wipe-back",
     goesWith: WORKABLE,
