@@ -1,4 +1,6 @@
 import { type KeyboardEvent, type PointerEvent, useLayoutEffect, useRef, useState } from "react";
+import { arrowWay } from "~/parts/arrows";
+import { WipeLine } from "~/parts/wipe-line";
 import { LIFE_SIZE, WHOLE } from "./board-address";
 import type { Spot } from "./photo-compare";
 import type { BoardPicture } from "./use-board";
@@ -17,12 +19,12 @@ function Picture({ picture }: { picture: BoardPicture }) {
 /** A ring over a place of a picture, moved by the arrow keys. */
 function Ring({ spot, label, onMove }: { spot: Spot; label: string; onMove: (spot: Spot) => void }) {
   const onKeyDown = (event: KeyboardEvent) => {
-    const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
+    const step = arrowWay(event.key);
     if (!step) return;
     event.preventDefault();
     event.stopPropagation();
     const hold = (value: number) => Math.min(1, Math.max(0, value));
-    onMove({ x: hold(spot.x + step[0]! / 100), y: hold(spot.y + step[1]! / 100) });
+    onMove({ x: hold(spot.x + step[0] / 100), y: hold(spot.y + step[1] / 100) });
   };
   return (
     <button
@@ -47,8 +49,6 @@ interface Props {
   onSpot: (side: "prediction" | "photo", spot: Spot) => void;
 }
 
-const NUDGE = 2;
-
 /** The board on the easel; two boards, or a board and a photo, with a line between them that can be moved across. */
 export function Easel({ pictures, photo, labels, lifeSize, drawing, spots, onSpot }: Props) {
   const [first, second] = pictures;
@@ -63,12 +63,12 @@ export function Easel({ pictures, photo, labels, lifeSize, drawing, spots, onSpo
   return (
     <div
       className="relative overflow-auto rounded-std border border-edge bg-wash"
-      style={{ maxWidth: WHOLE + 2, height: 514 }}
+      style={{ maxWidth: WHOLE + 2, ...(lifeSize ? { height: 514 } : {}) }}
     >
       <div
         ref={frame}
         className={`relative ${spots ? "cursor-crosshair" : ""}`}
-        style={{ width, height: (width * 2) / 3 }}
+        style={{ width: lifeSize ? width : "100%", aspectRatio: "3 / 2" }}
         onPointerDown={(event) => {
           if (!spots || event.target instanceof HTMLButtonElement) return;
           const spot = placeOf(event);
@@ -92,42 +92,12 @@ export function Easel({ pictures, photo, labels, lifeSize, drawing, spots, onSpo
             </div>
           )}
         </div>
-        {compared && (
-          <div
-            className="absolute inset-y-0 w-6 -translate-x-1/2 cursor-ew-resize touch-none"
-            style={{ left: `${wipe}%` }}
-            role="slider"
-            tabIndex={0}
-            aria-label="Line between the two boards"
-            aria-valuemin={0}
-            aria-valuemax={100}
-            aria-valuenow={Math.round(wipe)}
-            onPointerDown={(event) => {
-              event.stopPropagation();
-              event.currentTarget.setPointerCapture(event.pointerId);
-            }}
-            onPointerMove={(event) => {
-              if (event.currentTarget.hasPointerCapture(event.pointerId))
-                setWipe(Math.min(100, Math.max(0, placeOf(event).x * 100)));
-            }}
-            onKeyDown={(event) => {
-              if (event.key !== "ArrowLeft" && event.key !== "ArrowRight") return;
-              event.preventDefault();
-              event.stopPropagation();
-              setWipe((now) => Math.min(100, Math.max(0, now + (event.key === "ArrowLeft" ? -NUDGE : NUDGE))));
-            }}
-          >
-            <span className="absolute inset-y-0 left-1/2 w-0.5 -translate-x-1/2 bg-board shadow-[0_0_0_1px_var(--color-ink)]" />
-            <span className="absolute top-1/2 left-1/2 flex h-9 w-5 -translate-1/2 items-center justify-center rounded-full border border-ink bg-board text-note">
-              ↔
-            </span>
-          </div>
-        )}
+        {compared && <WipeLine at={wipe} onMove={setWipe} label="Line between the two boards" frame={frame} />}
       </div>
       {spots && (
         <div
           className="pointer-events-none absolute top-0 left-0 *:pointer-events-auto"
-          style={{ width, height: (width * 2) / 3 }}
+          style={{ width: lifeSize ? width : "100%", aspectRatio: "3 / 2" }}
         >
           <Ring spot={spots.prediction} label="Place on the prediction" onMove={(spot) => onSpot("prediction", spot)} />
           <Ring spot={spots.photo} label="Place on the photo" onMove={(spot) => onSpot("photo", spot)} />

@@ -3,6 +3,7 @@ import type { ZoneJudgement } from "#core/judge/judge";
 import type { PhotoShelf } from "#db/photos";
 import { useJob } from "~/editor/job-editor";
 import type { PhotoResult } from "~/http/photo-action.server";
+import { PhotoField } from "~/parts/photo-field";
 import { boardAddress } from "./board-address";
 
 /** The photos of real boards of this zone, and the form that adds one. */
@@ -90,16 +91,7 @@ export function RealBoards({
         <input type="hidden" name="zone" value={judged.zone.id} />
         <input type="hidden" name="step" value={stepId ?? ""} />
         <input type="hidden" name="edit" value={`${token}-photo-${here.length}`} />
-        <label className="text-note">
-          <span className="mb-0.5 block text-soft">Photo (up to 8 MB)</span>
-          <input
-            type="file"
-            name="photo"
-            accept="image/jpeg,image/png,image/webp,image/avif,image/heic"
-            required
-            className="max-w-full file:mr-2 file:rounded-std file:border file:border-edge file:bg-board file:px-3 file:py-1 file:font-medium"
-          />
-        </label>
+        <PhotoField label="Photo" />
         <div className="flex items-end gap-2">
           <label className="min-w-0 flex-1">
             <span className="mb-0.5 block text-note text-soft">Note: where it differs</span>

@@ -11,6 +11,8 @@ import { DaysDrawing, type Lane } from "~/drawing/days-drawing";
 import { timeAxis } from "~/drawing/time-axis";
 
 const LABELS = 132;
+/** Days drawn narrower cannot be read or dragged: the drawing scrolls in its frame instead, in pixels. */
+export const NARROWEST = 620;
 const DAYS_A_PAGE = 7;
 const AIR = 104;
 
@@ -92,15 +94,19 @@ interface Props
 /** A page of days with its bar, as wide as there is room for. */
 export function Calendar({ hours, days, lanes, air, bar, foot, ...drawing }: Props) {
   const { frame, size } = useSize();
+  const width = Math.max(NARROWEST, size.width);
   const link = useParamLink();
   const now = useNow();
   const axis = useMemo(
-    () => timeAxis(hours, days.from, days.from + days.days * DAY, LABELS, size.width - LABELS),
-    [hours, days.from, days.days, size.width],
+    () => timeAxis(hours, days.from, days.from + days.days * DAY, LABELS, width - LABELS),
+    [hours, days.from, days.days, width],
   );
   return (
-    <section className="flex min-h-0 flex-col border-r border-line px-5 pt-4 pb-3" aria-label="Calendar">
-      <div className="mb-2 flex items-baseline gap-4">
+    <section
+      className="flex min-h-0 min-w-0 flex-col border-r border-line px-5 pt-4 pb-3 max-sm:px-3"
+      aria-label="Calendar"
+    >
+      <div className="mb-2 flex flex-wrap items-baseline gap-x-4 gap-y-1.5">
         <h1 className="shrink-0 text-view">{sayDates(days.from, days.from + (days.days - 1) * DAY)}</h1>
         {days.pages > 1 && (
           <nav aria-label="Pages of the calendar" className="flex gap-2">
@@ -118,20 +124,20 @@ export function Calendar({ hours, days, lanes, air, bar, foot, ...drawing }: Pro
         )}
         {bar}
       </div>
-      <div ref={frame} className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto">
+      <div ref={frame} className="calendar-frame">
         <DaysDrawing
           {...drawing}
           axis={axis}
           lanes={lanes}
           now={now}
-          width={size.width}
+          width={width}
           height={air ? size.height - AIR : size.height}
           labelWidth={LABELS}
           linkToDay={(midnight) => link({ day: midnight / DAY })}
         />
         {air && (
           <Suspense fallback={<div style={{ height: AIR }} />}>
-            <AirChart axis={axis} {...air} left={LABELS} width={size.width - LABELS} height={AIR} />
+            <AirChart axis={axis} {...air} left={LABELS} width={width - LABELS} height={AIR} />
           </Suspense>
         )}
       </div>

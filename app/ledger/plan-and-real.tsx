@@ -53,7 +53,14 @@ export function PlanAndReal({ rows }: { rows: readonly Compared[] }) {
     .join("; ");
   return (
     <div ref={frame} className="w-full">
-      <svg width={width} height={height} role="img" aria-label={`Plan and real. ${says || "Nothing done yet"}`}>
+      <svg
+        width={width}
+        height={height}
+        viewBox={`0 0 ${width} ${height}`}
+        role="img"
+        aria-label={`Plan and real. ${says || "Nothing done yet"}`}
+        className="max-w-full"
+      >
         {days.map((day, at) => (
           <g key={day}>
             <line x1={NAMES + at * each} x2={NAMES + at * each} y1={HEAD - 6} y2={height} className="stroke-hair" />

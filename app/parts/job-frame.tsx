@@ -4,6 +4,7 @@ import { useEffect, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link, NavLink, PrefetchPageLinks, useLocation, useNavigate } from "react-router";
 import { isPlannedFor, zonesOf } from "#core/plan/plan";
+import type { Severity } from "#core/rules/rule";
 import { readWallTime, sayWallTime } from "#core/units/wall-time";
 import { sayDate, sayMoment } from "#core/units/when";
 import { useJob, useJobEditor } from "~/editor/job-editor";
@@ -13,69 +14,47 @@ import { PageHead } from "./brand";
 import { ConflictNotice } from "./conflict-notice";
 import { KeysDialog } from "./keys-dialog";
 import { SEVERITY_WORDS, SeamMark } from "./severity";
-
-export const VIEWS = [
-  { path: "piece", name: "Piece", key: "1" },
-  { path: "crust", name: "Crust", key: "2" },
-  { path: "board", name: "Board", key: "3" },
-  { path: "days", name: "Days", key: "4" },
-  { path: "shelf", name: "Shelf", key: "5" },
-  { path: "mix", name: "Mix", key: "6" },
-  { path: "materials", name: "Materials", key: "7" },
-  { path: "house", name: "House rules", key: "8" },
-] as const;
+import { ViewBar } from "./view-bar";
+import { VIEWS, viewSearch, worstOfViews } from "./views";
 
 function Tabs() {
   const { search } = useLocation();
   const { plan, judgement, planned } = useJobEditor();
-  const kept = useMemo(() => {
-    const params = new URLSearchParams(search);
-    params.delete("add");
-    return params.size > 0 ? `?${params}` : "";
-  }, [search]);
-  const worst = {
-    piece: null,
-    crust: judgement.counts.stop > 0 ? "stop" : judgement.counts.caution > 0 ? "caution" : null,
-    board: null,
-    days: planned && planned.clashes.length > 0 ? "stop" : null,
-    shelf: null,
-    mix: null,
-    materials: null,
-    house: null,
-  } as const;
+  const kept = useMemo(() => viewSearch(search), [search]);
+  const worst = worstOfViews(judgement, planned);
   return (
-    <nav aria-label="Views of this job" className="flex">
+    <nav aria-label="Views of this job" className="job-tabs">
       {VIEWS.map(({ path, name, key }) => (
         <NavLink
           key={path}
           to={`/jobs/${plan.id}/${path}${kept}`}
           className={({ isActive }) =>
-            `flex h-[51px] items-center gap-1.5 border-b-[3px] px-3 pt-[3px] text-[0.9375rem] font-medium ${isActive ? "border-b-verdigris text-ink" : "border-b-transparent text-soft hover:text-ink"}`
+            `job-frame-tab ${isActive ? "border-b-verdigris text-ink" : "border-b-transparent text-soft hover:text-ink"}`
           }
         >
           {name}
-          {worst[path] ? (
-            <span className="flex items-center">
-              <SeamMark severity={worst[path]} width={14} />
-              <span className="sr-only">has {SEVERITY_WORDS[worst[path]].many}</span>
-            </span>
-          ) : (
-            <span className="text-note font-normal" aria-hidden="true">
-              {key}
-            </span>
-          )}
+          <TabMark severity={worst[path]} keyed={key} />
         </NavLink>
       ))}
-      <NavLink
-        to={`/jobs/${plan.id}/ledger`}
-        className="flex h-[51px] items-center gap-1.5 border-b-[3px] border-b-transparent px-3 pt-[3px] text-[0.9375rem] font-medium text-soft hover:text-ink"
-      >
+      <NavLink to={`/jobs/${plan.id}/ledger`} className="job-frame-tab border-b-transparent text-soft hover:text-ink">
         Ledger
-        <span className="text-note font-normal" aria-hidden="true">
-          9
-        </span>
+        <TabMark severity={undefined} keyed="9" />
       </NavLink>
     </nav>
+  );
+}
+
+/** What is wrong on a view, or else the key that opens it. */
+function TabMark({ severity, keyed }: { severity: Severity | undefined; keyed: string }) {
+  return severity ? (
+    <span className="flex items-center">
+      <SeamMark severity={severity} width={14} />
+      <span className="sr-only">has {SEVERITY_WORDS[severity].many}</span>
+    </span>
+  ) : (
+    <span className="text-note font-normal max-lg:hidden" aria-hidden="true">
+      {keyed}
+    </span>
   );
 }
 
@@ -121,7 +100,7 @@ function Foot() {
   const { counts } = judgement;
   const zone = first && zonesOf(plan).find((one) => one.id === first.zoneId);
   return (
-    <footer className="flex h-10 shrink-0 items-center gap-6 border-t border-line bg-wash px-5">
+    <footer className="job-foot">
       {(["stop", "caution", "note"] as const).map((severity) => {
         const count = counts[severity];
         const target = findings.find((one) => one.severity === severity);
@@ -150,16 +129,16 @@ function Foot() {
           {queue.state === "unsaved" && queue.says ? queue.says : SAVED_WORDS[queue.state]}
         </output>
       )}
-      <span className="flex-1" />
+      <span className="flex-1 max-sm:hidden" />
       {first && zone && (
-        <span className="truncate">
+        <span className="truncate max-md:hidden">
           Begins <b className="font-semibold">{sayMoment(first.starts, start)}</b>, {zone.name.toLowerCase()}
         </span>
       )}
       <Leaves />
       <Link
         to={`/jobs/${plan.id}/house`}
-        className="link shrink-0 text-soft"
+        className="link shrink-0 text-soft max-md:hidden"
         title="The room's air, which every wait and window depends on"
       >
         {sayRoom(plan.pinned.room)}
@@ -206,12 +185,13 @@ function useFrameKeys() {
   useHotkeys("mod+z", () => editor.stepThrough("undo"), { preventDefault: true }, [editor]);
   useHotkeys("mod+shift+z, mod+y", () => editor.stepThrough("redo"), { preventDefault: true }, [editor]);
   useHotkeys(
-    [...VIEWS.map((view) => view.key), "9", "0"].join(", "),
+    [...VIEWS.map((view) => view.key), "9", "0", "p"].join(", "),
     (_event, { keys }) => {
       const view = VIEWS.find((one) => keys?.includes(one.key));
       if (view) navigate(`/jobs/${editor.plan.id}/${view.path}${search}`);
       else if (keys?.includes("9")) navigate(`/jobs/${editor.plan.id}/ledger`);
       else if (keys?.includes("0")) navigate("/bench");
+      else if (keys?.includes("p")) navigate(`/jobs/${editor.plan.id}/photo`);
     },
     [editor.plan.id, search],
   );
@@ -242,10 +222,10 @@ export function JobFrame({ children }: { children: ReactNode }) {
   const { plan } = useJob();
   useFrameKeys();
   return (
-    <div className="flex h-screen min-h-[640px] min-w-[1024px] flex-col">
+    <div className="job-frame">
       <PageHead title={plan.title}>
         <Tabs />
-        <div className="ml-4 flex gap-2">
+        <div className="ml-4 flex gap-2 max-lg:ml-auto">
           <Link
             to="/guide"
             className="flex size-8 items-center justify-center rounded-full border border-line bg-board hover:border-ink"
@@ -270,8 +250,9 @@ export function JobFrame({ children }: { children: ReactNode }) {
       </PageHead>
       <ConflictNotice />
       <JobPlanNotice />
-      <main className="min-h-0 flex-1">{children}</main>
+      <main className="job-main">{children}</main>
       <Foot />
+      <ViewBar />
       <OtherViews />
     </div>
   );

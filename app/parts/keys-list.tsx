@@ -3,7 +3,7 @@ import { KEY_GROUPS } from "./keys";
 /** Every key, by view; `heading` continues the levels of the page or dialog around it. */
 export function KeysList({ heading: Heading }: { heading: "h2" | "h3" }) {
   return (
-    <div className="grid grid-cols-2 gap-x-10 gap-y-5">
+    <div className="grid gap-x-10 gap-y-5 sm:grid-cols-2">
       {KEY_GROUPS.map(({ title, lines }) => (
         <section key={title}>
           <Heading className="mb-1 text-base">{title}</Heading>

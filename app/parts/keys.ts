@@ -11,6 +11,7 @@ export const KEY_GROUPS: readonly { title: string; lines: readonly KeyLine[] }[]
       { keys: ["1", "…", "8"], does: "Piece, crust, board, days, shelf, mix, materials, house rules" },
       { keys: ["9"], does: "Ledger" },
       { keys: ["0"], does: "Bench" },
+      { keys: ["P"], does: "The finish on your own photo" },
       { keys: ["Ctrl Z"], does: "Undo" },
       { keys: ["Ctrl Shift Z"], does: "Redo" },
       { keys: ["["], does: "Previous zone" },
@@ -41,6 +42,15 @@ export const KEY_GROUPS: readonly { title: string; lines: readonly KeyLine[] }[]
       { keys: ["C"], does: "Close the outline" },
       { keys: ["Backspace"], does: "Take the last corner back" },
       { keys: ["Esc"], does: "Drop the line" },
+    ],
+  },
+  {
+    title: "On your photo",
+    lines: [
+      { keys: ["←", "→"], does: "Step by step" },
+      { keys: ["Home", "End"], does: "As it is, finished" },
+      { keys: ["← → ↑ ↓"], does: "Move the corner in focus by a pixel; with Shift by ten" },
+      { keys: ["Esc"], does: "Stop pointing at corners" },
     ],
   },
   {

@@ -12,6 +12,7 @@ import { type Box, outlinePath, PlaceOutlines } from "~/drawing/place-outlines";
 import { useJob } from "~/editor/job-editor";
 import { readEditForm } from "~/forms/edit-form";
 import { EditForm, Field, TextField, useRefused } from "~/forms/edit-form-parts";
+import { arrowWay } from "./arrows";
 import { sayPercent, WHERE_WORDS } from "./step-words";
 
 /** How far a finger may stray before a point of its line is kept, in pixels of the drawing. */
@@ -67,15 +68,9 @@ function Face({ zone, place, judged, width, onDrawn }: Omit<Props, "back"> & { o
   };
   const press = (event: KeyboardEvent) => {
     const by = PRESS * (event.shiftKey ? 5 : 1);
-    const move: Record<string, Point> = {
-      ArrowLeft: [-by, 0],
-      ArrowRight: [by, 0],
-      ArrowUp: [0, -by],
-      ArrowDown: [0, by],
-    };
     const [x, y] = pencil ?? [0.5, 0.5];
-    const moved = move[event.key];
-    if (moved) setPencil([within(x + moved[0]), within(y + moved[1])]);
+    const way = arrowWay(event.key);
+    if (way) setPencil([within(x + by * way[0]), within(y + by * way[1])]);
     else if (event.key === "Enter") setLine([...line, [x, y]]);
     else if (event.key === "Backspace") setLine(line.slice(0, -1));
     else if (event.key === "c") finish(line);

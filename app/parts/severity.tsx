@@ -1,4 +1,4 @@
-import type { Severity } from "#core/rules/rule";
+import { SEVERITY_ORDER, type Severity } from "#core/rules/rule";
 
 export const SEVERITY_WORDS: Record<Severity, { one: string; many: string; text: string; edge: string; line: string }> =
   {
@@ -6,6 +6,10 @@ export const SEVERITY_WORDS: Record<Severity, { one: string; many: string; text:
     caution: { one: "caution", many: "cautions", text: "text-sienna", edge: "border-l-sienna", line: "8 4" },
     note: { one: "note", many: "notes", text: "text-soft", edge: "border-l-edge", line: "" },
   };
+
+/** The worst that was found. */
+export const worstOf = (findings: readonly { severity: Severity }[]): Severity | null =>
+  [...findings].sort((one, two) => SEVERITY_ORDER[one.severity] - SEVERITY_ORDER[two.severity])[0]?.severity ?? null;
 
 /** A small seam: whole, dashed or broken, so that a verdict never depends on colour alone. */
 export function SeamMark({ severity, width = 56 }: { severity: Severity | "none"; width?: number }) {

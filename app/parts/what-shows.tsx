@@ -6,10 +6,8 @@ import { Explained } from "./term";
 
 const WORTH_A_LINE = 0.01;
 
-/** Which layers are visible when the crust is done, as shares of the zone, from the same surface the checks use. */
-export function WhatShows({ judged }: { judged: ZoneJudgement }) {
-  const { zone, phases, after } = judged;
-  if (phases.length === 0) return null;
+/** The layers that are visible when the crust is done, with their shares of the zone, the largest first. */
+export function shownLayers({ zone, phases, after }: ZoneJudgement) {
   const layers = new Map(
     phases.flatMap(({ phase }) =>
       phase.material
@@ -17,7 +15,7 @@ export function WhatShows({ judged }: { judged: ZoneJudgement }) {
         : [],
     ),
   );
-  const shares = [...shows(after, zone.relief)]
+  return [...shows(after, zone.relief)]
     .map(([key, share]) => ({
       key,
       share,
@@ -25,6 +23,12 @@ export function WhatShows({ judged }: { judged: ZoneJudgement }) {
     }))
     .filter((one) => one.share >= WORTH_A_LINE)
     .sort((one, two) => two.share - one.share);
+}
+
+/** Which layers are visible when the crust is done, as shares of the zone, from the same surface the checks use. */
+export function WhatShows({ judged }: { judged: ZoneJudgement }) {
+  if (judged.phases.length === 0) return null;
+  const shares = shownLayers(judged);
   return (
     <section aria-label="What shows" className="mt-2">
       <h2 className="mb-1.5 text-lg">What shows</h2>

@@ -1,10 +1,9 @@
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link, useNavigate } from "react-router";
 import { zonesOf } from "#core/plan/plan";
-import { SEVERITY_ORDER } from "#core/rules/rule";
 import { useJob } from "~/editor/job-editor";
 import type { Selection } from "./selection";
-import { SEVERITY_WORDS, SeamMark } from "./severity";
+import { SEVERITY_WORDS, SeamMark, worstOf } from "./severity";
 
 /** The zones of the job, the selected one filled; each shows the worst finding on it. */
 export function ZonePicker({ selection }: { selection: Selection }) {
@@ -19,12 +18,11 @@ export function ZonePicker({ selection }: { selection: Selection }) {
   useHotkeys("[", () => go(-1), { useKey: true }, [plan, at]);
   useHotkeys("]", () => go(1), { useKey: true }, [plan, at]);
   return (
-    <nav aria-label="Zones" className="flex max-h-[92px] flex-wrap gap-1.5 overflow-y-auto">
+    <nav aria-label="Zones" className="flex max-h-[50vh] flex-wrap gap-1.5 overflow-y-auto">
       {zones.map((zone) => {
         const chosen = zone.id === selection.zone?.id;
         const findings = judgement.zones.find((one) => one.zone.id === zone.id)?.findings ?? [];
-        const worst = [...findings].sort((one, two) => SEVERITY_ORDER[one.severity] - SEVERITY_ORDER[two.severity])[0]
-          ?.severity;
+        const worst = worstOf(findings);
         return (
           <Link
             key={zone.id}

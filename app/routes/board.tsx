@@ -1,13 +1,6 @@
-import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import {
-  Link,
-  type ShouldRevalidateFunctionArgs,
-  useLoaderData,
-  useLocation,
-  useNavigate,
-  useSearchParams,
-} from "react-router";
+import { Link, type ShouldRevalidateFunctionArgs, useLoaderData, useNavigate, useSearchParams } from "react-router";
 import { boardWorkOf, MOST_SEED } from "#core/board/board-work";
 import { PANEL_IDS, PANEL_NAMES } from "#core/board/panels/panel";
 import type { ZoneJudgement } from "#core/judge/judge";
@@ -29,12 +22,14 @@ import { RealBoards } from "~/board/real-boards";
 import { Scrub, stopsOf } from "~/board/scrub";
 import { ShowsTable } from "~/board/shows-table";
 import { useBoards } from "~/board/use-board";
+import { useHeld } from "~/board/use-held";
 import { useJob } from "~/editor/job-editor";
 import { stepName } from "~/forms/edit-form";
 import { jobAction } from "~/http/job-action.server";
 import { isPhotoForm, photoAction } from "~/http/photo-action.server";
 import { planIdOf, withStore } from "~/http/trouble.server";
 import { NoZone } from "~/parts/no-zone";
+import { panes } from "~/parts/panes";
 import { useSelection } from "~/parts/selection";
 import { Explained } from "~/parts/term";
 import type { Route } from "./+types/board";
@@ -83,42 +78,6 @@ function otherSide(
 }
 
 type Name = (stepId: string) => string;
-
-/** The address follows when scrubbing pauses: until then scrubbing is the page's own affair. */
-const REST = 250;
-/** Marks an address as set by scrubbing. */
-const BY_HAND = { byHand: true };
-
-/** The phase the board shows: at once while scrubbing, and in the address soon after. */
-function useHeld(address: BoardAddress, last: number): [count: number, hold: (count: number) => void] {
-  const [params] = useSearchParams();
-  const navigate = useNavigate();
-  const [held, setHeld] = useState<number | null>(null);
-  const count = held ?? address.count;
-  const moved = held !== null && held !== address.count;
-  useEffect(() => {
-    if (!moved) return;
-    const rest = setTimeout(
-      () =>
-        navigate(boardAddress(params, { after: String(held) }), {
-          replace: true,
-          preventScrollReset: true,
-          state: BY_HAND,
-        }),
-      REST,
-    );
-    return () => clearTimeout(rest);
-  }, [moved, held, params, navigate]);
-  // following a link wins over earlier scrubbing; an address set by scrubbing that arrives late does not
-  const { state } = useLocation();
-  const byHand = (state as Partial<typeof BY_HAND> | null)?.byHand === true;
-  const from = useRef(address.count);
-  useLayoutEffect(() => {
-    if (from.current !== address.count && !byHand) setHeld(null);
-    from.current = address.count;
-  }, [address.count, byHand]);
-  return [count, (next) => setHeld(Math.min(last, Math.max(0, next)))];
-}
 
 function useBoardKeys(address: BoardAddress, count: number, hold: (count: number) => void, last: number) {
   const [params] = useSearchParams();
@@ -240,7 +199,7 @@ function BoardView({ judged }: { judged: ZoneJudgement }) {
   const address = readBoardAddress(params, judged);
   const { view, panel, seed, lifeSize } = address;
   const last = judged.phases.length;
-  const [count, hold] = useHeld(address, last);
+  const [count, hold] = useHeld(address.count, last);
   const nameOf: Name = (stepId) => {
     const step = judged.crust.steps.find((one) => one.id === stepId);
     return step ? stepName(plan, step) : stepId;
@@ -280,11 +239,14 @@ function BoardView({ judged }: { judged: ZoneJudgement }) {
   still.set("zone", judged.zone.id);
   still.set("after", String(count));
   return (
-    <div className="grid h-full grid-cols-[818px_minmax(0,1fr)]">
-      <section aria-label="Sample board" className="min-h-0 overflow-y-auto border-r border-line px-6 pt-3">
-        <div className="mb-2 flex items-center gap-2">
+    <div className="panes" style={panes("818px minmax(0, 1fr)")}>
+      <section aria-label="Sample board" className="pane px-6 pt-3 pb-4 max-sm:px-3">
+        <div className="mb-2 flex flex-wrap items-center gap-2">
           <h1 className="min-w-0 truncate text-view">{judged.zone.name}</h1>
           <span className="min-w-0 flex-1 truncate text-note text-soft">{judged.crust.name}</span>
+          <Link className="link shrink-0 text-note font-semibold" to={`/jobs/${plan.id}/photo`}>
+            On your photo
+          </Link>
           {PANEL_IDS.map((id) => (
             <Choice key={id} on={id === panel} to={boardAddress(params, { panel: id })} says={PANEL_NAMES[id].full}>
               {PANEL_NAMES[id].short}

@@ -1,38 +1,42 @@
 import { nanoid } from "nanoid";
-import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { useMemo } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link, useNavigate } from "react-router";
 import type { ZoneJudgement } from "#core/judge/judge";
+import type { Step } from "#core/plan/plan";
 import { type Finding, SEVERITY_ORDER } from "#core/rules/rule";
 import { cautionsFor } from "#core/safety/safety";
 import { sayDuration } from "#core/units/duration";
+import { AddStep } from "~/adding/add-step";
+import { WhatNext } from "~/adding/what-next";
 import { useJob } from "~/editor/job-editor";
 import { readEditForm, stepName } from "~/forms/edit-form";
 import { EditForm } from "~/forms/edit-form-parts";
 import { jobAction } from "~/http/job-action.server";
-import { AddStep } from "~/parts/add-step";
 import { Answers } from "~/parts/answers";
 import { CompareCrusts } from "~/parts/compare-crusts";
 import { CrustButtons } from "~/parts/crust-buttons";
 import { DistressReach } from "~/parts/distress-reach";
 import { FindingCard } from "~/parts/finding-card";
+import { useFold } from "~/parts/fold";
 import { HidesBeneath } from "~/parts/hides-beneath";
 import { Ladder, ladderSizes, rungMiddles, rungsOf } from "~/parts/ladder";
 import { Leaders } from "~/parts/leaders";
 import { NoZone } from "~/parts/no-zone";
+import { panes } from "~/parts/panes";
 import { SafetyNote } from "~/parts/safety-note";
-import { SectionPanel, useSection } from "~/parts/section-panel";
 import { type Selection, useSelection } from "~/parts/selection";
+import { SidePane } from "~/parts/side-pane";
 import { StepButtons, StepForm } from "~/parts/step-form";
 import { Explained } from "~/parts/term";
-import { WhatNext } from "~/parts/what-next";
+import { useRoom } from "~/parts/use-room";
 import { WhatShows } from "~/parts/what-shows";
+import { columnRoom, useSection, ZoneColumn } from "~/parts/zone-column";
 import { countOf } from "~/words/amount";
 import type { Route } from "./+types/crust";
 
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
 
-const SECTION_HEIGHT = 520;
 const LADDER_TOP = 50;
 
 function useCrustKeys(judged: ZoneJudgement | undefined, selection: Selection) {
@@ -148,7 +152,7 @@ function SelectionPanel({ judged, selection }: { judged: ZoneJudgement; selectio
   const { crust, zone, findings, phases } = judged;
   const step = crust.steps.find((one) => one.id === selection.stepId);
   if (selection.addAt !== null || crust.steps.length === 0)
-    return <AddStep crust={crust} at={selection.addAt ?? 0} selection={selection} />;
+    return <AddStep judged={judged} at={selection.addAt ?? 0} selection={selection} />;
   if (selection.aside === "next") return <WhatNext judged={judged} selection={selection} />;
   if (selection.aside === "compare") return <CompareCrusts judged={judged} selection={selection} />;
   const told = [...findings]
@@ -165,7 +169,10 @@ function SelectionPanel({ judged, selection }: { judged: ZoneJudgement; selectio
           </p>
         )}
         <Findings told={told} judged={judged} selection={selection} />
-        <WhatShows judged={judged} />
+        {/* where there is room, it is beside the small board of the zone */}
+        <div className="lg:hidden">
+          <WhatShows judged={judged} />
+        </div>
         <CrustButtons judged={judged} selection={selection} />
       </div>
     );
@@ -206,22 +213,30 @@ function SelectionPanel({ judged, selection }: { judged: ZoneJudgement; selectio
   );
 }
 
+/** What the pane beside the ladder shows, in a word or two. */
+function selectionName(
+  { crust, findings }: ZoneJudgement,
+  selection: Selection,
+  nameOf: (step: Step) => string,
+): string {
+  if (selection.addAt !== null || crust.steps.length === 0) return "Add a step";
+  if (selection.aside === "next") return "What next?";
+  if (selection.aside === "compare") return "Compare crusts";
+  const step = crust.steps.find(({ id }) => id === selection.stepId);
+  if (step) return nameOf(step);
+  const problems = findings.filter(({ severity }) => severity !== "note").length;
+  return problems > 0 ? countOf(problems, "problem") : "No problems";
+}
+
 export default function CrustRoute() {
   const { plan, send } = useJob();
   const selection = useSelection();
   const { judged } = selection;
   useCrustKeys(judged, selection);
-  const frame = useRef<HTMLDivElement>(null);
-  const [height, setHeight] = useState(708);
-  const effect = typeof window === "undefined" ? useEffect : useLayoutEffect;
-  effect(() => {
-    const measure = () => setHeight(frame.current?.clientHeight ?? 708);
-    measure();
-    window.addEventListener("resize", measure);
-    return () => window.removeEventListener("resize", measure);
-  }, []);
-  const sectionHeight = Math.max(280, Math.min(SECTION_HEIGHT, height - 170));
-  const geometry = useSection(judged, sectionHeight, selection.stepId);
+  const { frame, height, narrow } = useRoom();
+  const fold = useFold();
+  const room = columnRoom({ height, narrow });
+  const geometry = useSection(judged, room.section, selection.stepId);
   const rungs = useMemo(() => (judged ? rungsOf(judged) : []), [judged]);
   if (!judged) return <NoZone says="Add a zone, and build its crust here" />;
   const { crust, phases } = judged;
@@ -230,19 +245,26 @@ export default function CrustRoute() {
   const ladderHeight = middles.get("ground")! + sizes.row / 2;
   const hands = phases.reduce((sum, placed) => sum + placed.phase.hands, 0);
   return (
-    <div ref={frame} className="relative grid h-full grid-cols-[336px_minmax(0,1fr)_324px]">
-      <div className="min-h-0 border-r border-line">
-        <SectionPanel judged={judged} geometry={geometry} selection={selection} height={sectionHeight} />
+    <div ref={frame} className="panes relative" style={panes(`${fold.width} minmax(0, 1fr) 324px`)}>
+      <div className="pane-left">
+        {fold.folded ? (
+          <div className="p-2">{fold.button}</div>
+        ) : (
+          <ZoneColumn judged={judged} geometry={geometry} selection={selection} room={room} fold={fold.button} />
+        )}
       </div>
-      <div className="min-h-0 overflow-y-auto border-r border-line" style={{ scrollbarGutter: "stable" }}>
-        <div className="flex items-center gap-3 pr-4 pl-6" style={{ height: LADDER_TOP }}>
+      <div className="pane" style={{ scrollbarGutter: "stable" }}>
+        <div
+          className="flex items-center gap-x-3 pr-4 pl-6 max-sm:flex-wrap max-sm:py-2 max-sm:pl-4"
+          style={{ minHeight: LADDER_TOP }}
+        >
           <EditForm
             key={crust.name}
             does="rename crust"
             about={{ crustId: crust.id }}
             autosave
             label="Name of the crust"
-            className="min-w-0 flex-1"
+            className="min-w-0 flex-1 max-sm:basis-full"
           >
             {({ faults }) => (
               <>
@@ -259,11 +281,11 @@ export default function CrustRoute() {
             )}
           </EditForm>
           <span className="shrink-0 text-note text-soft">
-            {countOf(crust.steps.length, "step")} · {sayDuration(hands)} hands-on
+            {countOf(crust.steps.length, "step")} · {sayDuration(hands)}
           </span>
           <Link
             to={`/jobs/${plan.id}/finish?zone=${judged.zone.id}`}
-            className="shrink-0 font-semibold text-verdigris hover:underline"
+            className="shrink-0 py-1 font-semibold text-verdigris hover:underline"
           >
             Finishes
           </Link>
@@ -271,7 +293,7 @@ export default function CrustRoute() {
             to={selection.linkTo({ aside: "next", step: selection.stepId })}
             replace
             preventScrollReset
-            className="shrink-0 font-semibold text-verdigris hover:underline"
+            className="shrink-0 py-1 font-semibold text-verdigris hover:underline"
           >
             What next?
           </Link>
@@ -279,7 +301,7 @@ export default function CrustRoute() {
             to={selection.linkTo({ add: crust.steps.length, step: null })}
             replace
             preventScrollReset
-            className="shrink-0 font-semibold text-verdigris hover:underline"
+            className="shrink-0 py-1 font-semibold text-verdigris hover:underline"
           >
             Add step
           </Link>
@@ -308,21 +330,29 @@ export default function CrustRoute() {
         )}
         {ladderHeight > height - LADDER_TOP && <div className="h-8" />}
       </div>
-      {LADDER_TOP + ladderHeight <= height && (
-        <Leaders
-          geometry={geometry}
-          sectionTop={height - 36 - sectionHeight}
-          ladderTop={LADDER_TOP}
-          middles={middles}
-          sectionLeft={10}
-          ladderLeft={364}
-          height={height}
-          selected={selection.stepId}
-        />
+      {!fold.folded && LADDER_TOP + ladderHeight <= height && (
+        <div className="contents max-lg:hidden">
+          <Leaders
+            geometry={geometry}
+            sectionTop={room.sectionTop}
+            ladderTop={LADDER_TOP}
+            middles={middles}
+            sectionLeft={10}
+            ladderLeft={364}
+            height={height}
+            selected={selection.stepId}
+          />
+        </div>
       )}
-      <aside className="min-h-0 overflow-y-auto p-4" aria-label="Selection">
+      <SidePane
+        label="Selection"
+        button={selectionName(judged, selection, (step) => stepName(plan, step))}
+        wake={`${selection.addAt ?? ""} ${selection.aside ?? ""} ${selection.stepId ?? ""}`.trim()}
+        opened={selection.addAt !== null || crust.steps.length === 0}
+        className="p-4"
+      >
         <SelectionPanel judged={judged} selection={selection} />
-      </aside>
+      </SidePane>
     </div>
   );
 }

@@ -18,7 +18,9 @@ import { useIdeas } from "~/days/use-ideas";
 import { IdeaList, MOST_BESIDE, WaysOut, WhatIfBoard } from "~/days/what-if-panel";
 import { useJob, useJobEditor } from "~/editor/job-editor";
 import { jobAction } from "~/http/job-action.server";
+import { panes } from "~/parts/panes";
 import { SeamMark } from "~/parts/severity";
+import { SidePane } from "~/parts/side-pane";
 import { Term } from "~/parts/term";
 import { PlanPress } from "~/plan-of-work/plan-notice";
 import { countOf } from "~/words/amount";
@@ -253,7 +255,7 @@ function Days({ planned }: { planned: JobPlan }) {
     </>
   );
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_300px]">
+    <div className="panes" style={panes("minmax(0, 1fr) 300px")}>
       <div className="flex min-h-0 flex-col [&>:last-child]:min-h-0 [&>:last-child]:flex-1">
         {asking && <WhatIfBoard {...ideas} beside={beside} onUsed={showEdit} />}
         <Calendar
@@ -276,7 +278,12 @@ function Days({ planned }: { planned: JobPlan }) {
           foot={foot}
         />
       </div>
-      <aside className="min-h-0 overflow-y-auto p-4" aria-label="The day">
+      <SidePane
+        label="The day"
+        button={selected ? selected.booking.name : "The day"}
+        wake={`${selected?.booking.id ?? ""} ${asking ? "what if" : ""}`.trim()}
+        className="p-4"
+      >
         <WhenItLeaves isKept={isKept} dates={dates} visits={visitsOf(planned)} />
         {rough && withEdit && (
           <p className="mb-3 border-l-4 border-l-verdigris bg-board px-3 py-2 text-note">
@@ -321,7 +328,7 @@ function Days({ planned }: { planned: JobPlan }) {
             </p>
           )}
         </section>
-      </aside>
+      </SidePane>
     </div>
   );
 }

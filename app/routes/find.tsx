@@ -40,7 +40,7 @@ export default function FindRoute() {
   const { asked, found } = useLoaderData<typeof loader>();
   return (
     <div className="min-h-screen">
-      <PageHead title="Find" />
+      <PageHead title="Past work" />
       <main className="mx-auto max-w-4xl px-5 py-6">
         <h1 className="text-view">What was that colour, and how did you do it?</h1>
         <Form method="get" role="search" className="mt-3 flex flex-wrap items-end gap-3">

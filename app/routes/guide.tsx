@@ -51,7 +51,7 @@ function Example({ example, good }: { example: Told; good: boolean }) {
 export default function GuideRoute({ loaderData }: Route.ComponentProps) {
   const { rules } = loaderData;
   return (
-    <div className="flex h-screen flex-col">
+    <div className="flex flex-col lg:h-screen">
       <PageHead title="Guide">
         <Link to="/words" className="button mr-2">
           Words
@@ -60,8 +60,11 @@ export default function GuideRoute({ loaderData }: Route.ComponentProps) {
           Keys
         </Link>
       </PageHead>
-      <div className="grid min-h-0 flex-1 grid-cols-[230px_minmax(0,1fr)]">
-        <nav aria-label="Themes" className="min-h-0 overflow-y-auto border-r border-line px-5 py-4">
+      <div className="grid min-h-0 flex-1 lg:grid-cols-[230px_minmax(0,1fr)]">
+        <nav
+          aria-label="Themes"
+          className="min-h-0 border-line px-5 py-4 max-lg:flex max-lg:flex-wrap max-lg:gap-x-6 max-lg:border-b lg:overflow-y-auto lg:border-r"
+        >
           {THEMES.map(([prefix, title]) => (
             <div key={prefix} className="mb-2.5">
               <a href={`#theme-${prefix}`} className="font-semibold hover:underline">
@@ -74,7 +77,7 @@ export default function GuideRoute({ loaderData }: Route.ComponentProps) {
           ))}
         </nav>
         {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, and must be scrolled from the keyboard */}
-        <main tabIndex={0} className="min-h-0 overflow-y-auto px-7 pt-4 pb-16">
+        <main tabIndex={0} className="min-h-0 px-7 pt-4 pb-16 max-sm:px-4 lg:overflow-y-auto">
           <h1 className="text-view">What can go over what, and why</h1>
           <p className="mt-1 max-w-[70ch] text-soft">
             Every rule the tool checks by, with its reason, where the knowledge comes from, and examples checked as you
@@ -89,7 +92,7 @@ export default function GuideRoute({ loaderData }: Route.ComponentProps) {
                   <article
                     key={rule.id}
                     id={rule.id}
-                    className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.5fr)] gap-8 border-b border-hair py-4"
+                    className="grid gap-x-8 gap-y-3 border-b border-hair py-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.5fr)]"
                   >
                     <div>
                       <h3 className="text-lg">{rule.title}</h3>
@@ -105,7 +108,7 @@ export default function GuideRoute({ loaderData }: Route.ComponentProps) {
                         {rule.id} · {rule.origin}
                       </p>
                     </div>
-                    <div className="grid grid-cols-2 gap-5">
+                    <div className="grid gap-5 sm:grid-cols-2">
                       {rule.faulty.slice(0, rule.clean.length > 0 ? 1 : 2).map((example) => (
                         <Example key={example.shows} example={example} good={false} />
                       ))}

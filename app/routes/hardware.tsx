@@ -314,9 +314,10 @@ export default function Hardware() {
           </section>
         </Form>
         {places && holes && (
-          <div className="mt-4 overflow-x-auto print:mt-0">
+          // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, and must be scrolled from the keyboard
+          <section aria-label="Drawing" tabIndex={0} className="mt-4 overflow-x-auto print:mt-0">
             <Template width={width.value!} height={height.value!} holes={places} hole={holes.diameter} />
-          </div>
+          </section>
         )}
         <p className="mt-4 print:hidden">
           <Link to="/" className="link">

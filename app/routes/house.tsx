@@ -6,8 +6,10 @@ import { EditForm } from "~/forms/edit-form-parts";
 import { jobAction } from "~/http/job-action.server";
 import { sensorAddress } from "~/http/room-sensor.server";
 import { HoursForm } from "~/parts/hours-form";
+import { panes } from "~/parts/panes";
 import { RoomForm } from "~/parts/room-form";
 import { RoomSensor } from "~/parts/room-sensor";
+import { SidePane } from "~/parts/side-pane";
 import { Explained, Term } from "~/parts/term";
 import type { Route } from "./+types/house";
 
@@ -33,7 +35,7 @@ function Question({ name }: { name: (typeof HOUSE_RULE_KEYS)[number] }) {
   const judging = RULES.filter((rule) => rule.meta.schools.includes(name));
   return (
     <section className="border-t border-line py-3" aria-label={title}>
-      <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.35fr)] gap-6">
+      <div className="grid gap-x-6 gap-y-2 sm:grid-cols-[minmax(0,1fr)_minmax(0,1.35fr)]">
         <div>
           <h2 className="text-lg">{title}</h2>
           <p className="mt-0.5 text-note text-soft">
@@ -87,8 +89,8 @@ function Question({ name }: { name: (typeof HOUSE_RULE_KEYS)[number] }) {
 
 export default function HouseRoute({ loaderData }: Route.ComponentProps) {
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_340px]">
-      <section className="min-h-0 overflow-y-auto border-r border-line px-6 pt-4 pb-8" aria-label="House rules">
+    <div className="panes" style={panes("minmax(0, 1fr) 340px")}>
+      <section className="pane px-6 pt-4 pb-8 max-sm:px-4" aria-label="House rules">
         <h1 className="text-view">House rules</h1>
         <p className="mt-0.5 mb-3 text-soft">
           Where practitioners differ, the tool follows your <Term of="School">school</Term> and says who would do
@@ -98,7 +100,7 @@ export default function HouseRoute({ loaderData }: Route.ComponentProps) {
           <Question key={name} name={name} />
         ))}
       </section>
-      <aside className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Room and hours">
+      <SidePane label="Room and hours" className="px-5 py-4">
         <h2 className="text-lg">Air of the room</h2>
         <p className="mb-2 text-note text-soft">
           Every wait and <Term of="Window">window</Term> depends on it, hour by hour; so do the checks for cold, damp,
@@ -110,7 +112,7 @@ export default function HouseRoute({ loaderData }: Route.ComponentProps) {
         <h2 className="mt-7 text-lg">Working hours</h2>
         <p className="mb-2 text-note text-soft">When someone is at work; drying goes on all the time.</p>
         <HoursForm />
-      </aside>
+      </SidePane>
     </div>
   );
 }

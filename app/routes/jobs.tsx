@@ -1,10 +1,10 @@
 import { FileDown, Plus, Trash2 } from "lucide-react";
 import { nanoid } from "nanoid";
-import { useEffect } from "react";
-import { data, Form, Link, redirect, useNavigation, useRevalidator } from "react-router";
+import { useEffect, useState } from "react";
+import { data, Form, Link, redirect, useNavigate, useNavigation, useRevalidator } from "react-router";
 import { type Fault, readPlanFile, tooLarge } from "#core/exchange/plan-file";
 import { isShopFile, readShopFile, type ShopShelf } from "#core/exchange/shop-file";
-import { LIMITS } from "#core/plan/plan";
+import { JOB_STATES, type JobState, LIMITS } from "#core/plan/plan";
 import { readWallTime, sayWallTime } from "#core/units/wall-time";
 import { sayDate } from "#core/units/when";
 import type { Store } from "#db/open";
@@ -26,23 +26,33 @@ import { useFreshPage, useStanding } from "~/plan-of-work/use-standing";
 import { countOf } from "~/words/amount";
 import type { Route } from "./+types/jobs";
 
+/** Letters looked for at once. */
+const MOST_LETTERS = 80;
+
 export function loader({ request }: Route.LoaderArgs) {
-  const asked = Number(new URL(request.url).searchParams.get("page") ?? 0);
+  const params = new URL(request.url).searchParams;
+  const asked = Number(params.get("page") ?? 0);
   const page = Number.isInteger(asked) && asked >= 0 && asked < 10_000 ? asked : 0;
   return withStore(async (store) => {
-    const away = new URL(request.url).searchParams.get("show") === "put away";
-    const { jobs, pages, others } = await listJobs(store, { page, away });
+    const away = params.get("show") === "put away";
+    const text = (params.get("q") ?? "").trim().slice(0, MOST_LETTERS);
+    const state = JOB_STATES.find((one) => one === params.get("state")) ?? null;
+    const client = params.get("client") || null;
+    const { jobs, pages, others, states, clients } = await listJobs(store, { page, away, text, state, client });
     // whoever wrote them, another program too: anything not worked out yet is worked out
     for (const { id, pending } of jobs) if (pending) notePending(id);
-    const state = await readShopState(store);
+    const shop = await readShopState(store);
     return {
       jobs,
       pages,
       page,
       away,
       others,
-      dates: datesIn(state),
-      standing: standingIn(state),
+      states,
+      clients,
+      wanted: { text, state, client },
+      dates: datesIn(shop),
+      standing: standingIn(shop),
       removed: await listRemoved(store),
       token: nanoid(10),
     };
@@ -205,10 +215,21 @@ function JobLine({ job, planned }: { job: JobRow; planned: JobDates | undefined 
   const dates = planned?.dates ?? null;
   return (
     <tr className="group border-b border-hair hover:bg-board" data-job={job.id}>
-      <td className="w-[108px] py-2.5 pl-2">
-        <CrustStrip layers={worked?.strip ?? []} seed={job.id} />
+      <td className="job-look">
+        {job.look !== null ? (
+          <img
+            src={`/jobs/${job.id}/look.png?version=${job.look}`}
+            alt=""
+            width={108}
+            height={72}
+            loading="lazy"
+            className="aspect-[3/2] w-[108px] rounded-std border border-line object-cover"
+          />
+        ) : (
+          <CrustStrip layers={worked?.strip ?? []} seed={job.id} />
+        )}
       </td>
-      <th scope="row" className="py-2.5 pr-4 text-left">
+      <th scope="row" className="job-name">
         <Link to={`/jobs/${job.id}/crust`} className="font-head text-lg leading-tight font-semibold hover:underline">
           {job.title}
         </Link>
@@ -223,22 +244,24 @@ function JobLine({ job, planned }: { job: JobRow; planned: JobDates | undefined 
             .join(" · ")}
         </span>
       </th>
-      <td className="py-2.5 pr-4">
+      <td className="py-2.5 pr-4" data-head="Seams">
         {worked && <Verdict worked={worked} clashes={planned?.clashes ?? 0} />}
         {(pending || summary?.trouble) && <Pending trouble={pending ? null : (summary?.trouble ?? null)} />}
       </td>
-      <td className="py-2.5 pr-4 whitespace-nowrap">
+      <td className="py-2.5 pr-4 whitespace-nowrap" data-head="Begins">
         {worked?.phases === 0 ? (
           <span className="text-soft">no steps yet</span>
         ) : (
           sayDate(planned?.begins ?? starts ?? 0)
         )}
       </td>
-      <td className="py-2.5 pr-4 whitespace-nowrap">
+      <td className="py-2.5 pr-4 whitespace-nowrap" data-head="Leaves">
         <LeavesOn planned={planned} starts={starts} />
       </td>
-      <td className="py-2.5 pr-4 whitespace-nowrap">{dates && sayDate(dates.fullUse, starts)}</td>
-      <td className="py-2.5 pr-4 whitespace-nowrap">
+      <td className="py-2.5 pr-4 whitespace-nowrap" data-head="Full use">
+        {dates && sayDate(dates.fullUse, starts)}
+      </td>
+      <td className="py-2.5 pr-4 whitespace-nowrap" data-head="Due">
         <Due due={known?.due ?? null} leaves={dates?.leaves ?? null} />
       </td>
       <td className="py-2.5 pr-2">
@@ -300,6 +323,118 @@ function Empty() {
   );
 }
 
+interface JobsAsked {
+  text: string;
+  state: JobState | null;
+  client: string | null;
+  away?: boolean;
+  page?: number;
+}
+
+/** The address of a list of jobs. */
+function jobsAddress({ text, state, client, away = false, page = 0 }: JobsAsked): string {
+  const params = new URLSearchParams({
+    ...(away ? { show: "put away" } : {}),
+    ...(text ? { q: text } : {}),
+    ...(state ? { state } : {}),
+    ...(client ? { client } : {}),
+    ...(page > 0 ? { page: String(page) } : {}),
+  });
+  return params.size > 0 ? `/?${params}` : "/";
+}
+
+/** Looks for jobs by letters, state and client; what is chosen stands in the address. */
+function Finder({ wanted, states, clients, away }: Route.ComponentProps["loaderData"]) {
+  const navigate = useNavigate();
+  const there = JOB_STATES.filter((state) => (states[state] ?? 0) > 0);
+  return (
+    <>
+      <Form method="get" className="flex flex-wrap items-center gap-2" role="search" key={JSON.stringify(wanted)}>
+        {away && <input type="hidden" name="show" value="put away" />}
+        {wanted.state && <input type="hidden" name="state" value={wanted.state} />}
+        <input
+          type="search"
+          name="q"
+          aria-label="Find a job or a client"
+          placeholder="Find a job or a client"
+          defaultValue={wanted.text}
+          maxLength={MOST_LETTERS}
+          className="field !w-56"
+        />
+        {clients.length > 1 && (
+          <select
+            name="client"
+            aria-label="Client"
+            defaultValue={wanted.client ?? ""}
+            className="field !w-44"
+            onChange={(event) => {
+              const form = event.currentTarget.form;
+              if (form) navigate(`/?${new URLSearchParams(new FormData(form) as unknown as Record<string, string>)}`);
+            }}
+          >
+            <option value="">all clients</option>
+            {clients.map((client) => (
+              <option key={client} value={client}>
+                {client}
+              </option>
+            ))}
+          </select>
+        )}
+        <button className="button">Find</button>
+      </Form>
+      {!away && there.length > 1 && (
+        <nav aria-label="Jobs by state" className="flex flex-wrap gap-1.5">
+          <Link
+            to={jobsAddress({ ...wanted, state: null })}
+            className="chip"
+            aria-current={wanted.state === null ? "true" : undefined}
+          >
+            all
+          </Link>
+          {there.map((state) => (
+            <Link
+              key={state}
+              to={jobsAddress({ ...wanted, state })}
+              className="chip"
+              aria-current={wanted.state === state ? "true" : undefined}
+            >
+              {state === "idea" ? "ideas" : state} <span className="chip-count">{states[state]}</span>
+            </Link>
+          ))}
+        </nav>
+      )}
+    </>
+  );
+}
+
+/** Brings in a job, or a whole shop, from a file. */
+function ImportForm({ token, busy }: { token: string; busy: boolean }) {
+  const [chosen, setChosen] = useState("");
+  return (
+    <Form
+      method="post"
+      encType="multipart/form-data"
+      className="flex items-center gap-2"
+      aria-label="Import a crust file"
+    >
+      <input type="hidden" name="token" value={token} />
+      <label className="file-choice button">
+        <span className="max-w-40 truncate">{chosen || "Choose a file"}</span>
+        <input
+          type="file"
+          name="file"
+          accept=".json,.zip,application/json,application/zip"
+          aria-label="Crust file"
+          onChange={({ target }) => setChosen(target.files?.[0]?.name ?? "")}
+        />
+      </label>
+      <button name="do" value="import" className="button" disabled={busy}>
+        {busy ? "Reading …" : "Import"}
+      </button>
+    </Form>
+  );
+}
+
 const HEADINGS = ["", "Job", "Seams", "Begins", "Leaves", "Full use", "Due", ""];
 
 const LOOK_AGAIN_MILLISECONDS = 1500;
@@ -315,34 +450,17 @@ function useLookAgain(pending: boolean) {
 }
 
 export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
-  const { jobs, page, pages, away, others, dates, removed, token } = loaderData;
+  const { jobs, page, pages, away, others, dates, removed, token, wanted } = loaderData;
   const { known, ask } = useStanding({ standing: loaderData.standing }, "/plan-of-work", 0);
   useFreshPage(known.standing);
+  const pageLink = (to: number) => jobsAddress({ ...wanted, away, page: to });
   const busy = useNavigation().formData?.get("do") === "import";
   useLookAgain(jobs.some(({ pending }) => pending));
   return (
-    <div className="mx-auto flex min-h-screen max-w-[1240px] flex-col px-8 py-5">
-      <header className="flex items-center gap-4 border-b border-line pb-4">
+    <div className="mx-auto flex min-h-screen max-w-[1240px] flex-col px-8 py-5 max-sm:px-4 max-sm:py-3">
+      <header className="jobs-head">
         <Brand />
         <span className="flex-1" />
-        <Form
-          method="post"
-          encType="multipart/form-data"
-          className="flex items-center gap-2"
-          aria-label="Import a crust file"
-        >
-          <input type="hidden" name="token" value={token} />
-          <input
-            type="file"
-            name="file"
-            accept=".json,.zip,application/json,application/zip"
-            aria-label="Crust file"
-            className="w-56 text-note file:mr-2 file:min-h-8 file:rounded-std file:border file:border-edge file:bg-board file:px-3"
-          />
-          <button name="do" value="import" className="button" disabled={busy}>
-            {busy ? "Reading …" : "Import"}
-          </button>
-        </Form>
         <Link to="/bench" className="button">
           Bench
         </Link>
@@ -356,7 +474,7 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
           Trainer
         </Link>
         <Link to="/find" className="button">
-          Find
+          Past work
         </Link>
         <Link to="/shop" className="button">
           Hours and painters
@@ -367,7 +485,12 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
       </header>
       <PlanNotice standing={known.standing} ask={ask} />
       <main className="flex-1">
-        <h1 className="mt-5 mb-3 text-2xl">{away ? "Jobs put away" : "Jobs"}</h1>
+        <div className="mt-5 mb-3 flex flex-wrap items-end gap-x-4 gap-y-2">
+          <h1 className="text-2xl">{away ? "Jobs put away" : "Jobs"}</h1>
+          <Finder {...loaderData} />
+          <span className="flex-1" />
+          <ImportForm token={token} busy={busy} />
+        </div>
         {actionData && (
           <div role="alert" className="mb-4 border-l-4 border-l-ochre bg-board px-4 py-3">
             <p className="font-semibold">
@@ -385,10 +508,17 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
             </ul>
           </div>
         )}
-        {jobs.length === 0 && page === 0 && !away && others === 0 ? (
+        {jobs.length === 0 && (wanted.text || wanted.state || wanted.client) ? (
+          <p className="border-l-4 border-l-edge bg-board px-4 py-3">
+            No job answers to that.{" "}
+            <Link to={away ? "/?show=put+away" : "/"} className="link">
+              Show all of them
+            </Link>
+          </p>
+        ) : jobs.length === 0 && page === 0 && !away && others === 0 ? (
           <Empty />
         ) : (
-          <table className="w-full">
+          <table className="jobs-table">
             <thead className="border-b border-line text-left text-note text-soft">
               <tr>
                 {HEADINGS.map((heading, index) => (
@@ -418,7 +548,7 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
         {pages > 1 && (
           <nav aria-label="Pages of the list" className="mt-4 flex gap-4">
             {page > 0 && (
-              <Link to={`/?page=${page - 1}`} className="link">
+              <Link to={pageLink(page - 1)} className="link">
                 Previous
               </Link>
             )}
@@ -426,7 +556,7 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
               page {page + 1} of {pages}
             </span>
             {page < pages - 1 && (
-              <Link to={`/?page=${page + 1}`} className="link">
+              <Link to={pageLink(page + 1)} className="link">
                 Next
               </Link>
             )}

@@ -286,7 +286,7 @@ export default function LedgerRoute() {
                 name="find"
                 type="search"
                 className="field"
-                placeholder="Find a material, a zone, a word"
+                placeholder="Find in this ledger"
                 value={asked}
                 onChange={(event) => setAsked(event.target.value)}
               />

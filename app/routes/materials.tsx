@@ -14,6 +14,9 @@ import { Swatch } from "~/drawing/swatch";
 import { useJob } from "~/editor/job-editor";
 import { EditForm, Field, TextField } from "~/forms/edit-form-parts";
 import { jobAction } from "~/http/job-action.server";
+import { panes } from "~/parts/panes";
+import { SearchField } from "~/parts/search-field";
+import { SidePane } from "~/parts/side-pane";
 import { Explained } from "~/parts/term";
 import type { Route } from "./+types/materials";
 
@@ -355,20 +358,19 @@ export default function MaterialsRoute() {
     return `?${next}`;
   };
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_500px]">
-      <section className="min-h-0 overflow-y-auto border-r border-line px-6 pt-4 pb-8" aria-label="Materials">
-        <div className="flex items-baseline gap-4">
+    <div className="panes" style={panes("minmax(0, 1fr) 500px")}>
+      <section className="pane px-6 pt-4 pb-8 max-sm:px-4" aria-label="Materials">
+        <div className="flex flex-wrap items-baseline gap-4">
           <h1 className="text-view">Materials</h1>
           <span className="flex-1 text-note text-soft">
             {all.length} known, {pinned.length} in this job
           </span>
-          <input
-            type="search"
-            aria-label="Find a material"
+          <SearchField
+            label="Find a material"
             placeholder="Find: milk, wax, umber …"
-            className="field !w-56"
             value={typed}
-            onChange={(event) => setTyped(event.target.value)}
+            onType={setTyped}
+            className="!w-56"
           />
         </div>
         {(Object.keys(ROLE_TITLES) as Material["role"][]).map((role) => {
@@ -377,7 +379,7 @@ export default function MaterialsRoute() {
           return (
             <section key={role} aria-label={ROLE_TITLES[role]} className="mt-4">
               <h2 className="kicker border-b border-line pb-0.5 text-soft">{ROLE_TITLES[role]}</h2>
-              <ul className="grid grid-cols-2 gap-x-5">
+              <ul className="grid gap-x-5 sm:grid-cols-2">
                 {group.map((one) => (
                   <li key={one.id}>
                     <Link
@@ -401,7 +403,12 @@ export default function MaterialsRoute() {
         })}
         {shown.length === 0 && <p className="mt-6 text-soft">Nothing matches. Try fewer letters, or a kind.</p>}
       </section>
-      <aside className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Selected material">
+      <SidePane
+        label="Selected material"
+        button={chosen?.name ?? "Material"}
+        wake={params.get("material") ?? ""}
+        className="px-5 py-4"
+      >
         {chosen && (
           <>
             <div className="flex items-center gap-2.5">
@@ -448,7 +455,7 @@ export default function MaterialsRoute() {
             <Figures material={chosen} />
           </>
         )}
-      </aside>
+      </SidePane>
     </div>
   );
 }

@@ -19,6 +19,7 @@ import { MOST_PARTS, MOST_TINS, readMixParts } from "~/forms/edits/colour";
 import { jobAction } from "~/http/job-action.server";
 import { readShelf } from "~/http/shelf.server";
 import { withStore } from "~/http/trouble.server";
+import { panes } from "~/parts/panes";
 import { Term } from "~/parts/term";
 import { lastKnown } from "~/shelf/while-away";
 import { sayDifference } from "~/words/difference";
@@ -307,8 +308,8 @@ export default function MixRoute() {
   const near = nearest.filter(({ difference }) => difference <= limit);
   const addTin = all.find((one) => OPAQUE.has(one.role) && !parts.some(({ material }) => material.id === one.id));
   return (
-    <div className="grid h-full grid-cols-2">
-      <section aria-label="The mix" className="min-h-0 overflow-y-auto border-r border-line px-6 pt-4 pb-8">
+    <div className="panes" style={panes("minmax(0, 1fr) minmax(0, 1fr)")}>
+      <section aria-label="The mix" className="pane px-6 pt-4 pb-8 max-sm:px-4">
         <h1 className="text-view">Mixing bench</h1>
         <p className="mb-3 text-note text-soft">
           Parts by volume, straight from the tin. Predicted from how each paint absorbs and scatters light; keep a wet

@@ -1,10 +1,8 @@
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
-import type { ZoneJudgement } from "#core/judge/judge";
 import { stripOf } from "#core/judge/strip";
 import { PIECE_KITS } from "#core/plan/kits";
 import { PLACES, type PlaceOnFace, type Plan, type Zone, zoneArea, zonesOf, zonesWithCrust } from "#core/plan/plan";
-import { SEVERITY_ORDER, type Severity } from "#core/rules/rule";
 import { groundNamed } from "#core/rules/words";
 import { CrustStrip } from "~/drawing/crust-strip";
 import { Elevation } from "~/drawing/elevation";
@@ -13,9 +11,11 @@ import { EditForm, Field, TextField, useRefused } from "~/forms/edit-form-parts"
 import { SHAPE_SIZES, zoneFields } from "~/forms/zone-form";
 import { jobAction } from "~/http/job-action.server";
 import { GroundTestsPart } from "~/parts/ground-tests";
+import { panes } from "~/parts/panes";
 import { PlacePad } from "~/parts/place-pad";
 import { type Selection, useSelection } from "~/parts/selection";
-import { SEVERITY_WORDS, SeamMark } from "~/parts/severity";
+import { SEVERITY_WORDS, SeamMark, worstOf } from "~/parts/severity";
+import { SidePane } from "~/parts/side-pane";
 import { ZoneCrust } from "~/parts/zone-crust";
 import { ZoneFields } from "~/parts/zone-fields";
 import { countOf, sayArea } from "~/words/amount";
@@ -33,7 +33,7 @@ function ZoneLine({ zone, selection }: { zone: Zone; selection: Selection }) {
   const judged = judgement.zones.find((one) => one.zone.id === zone.id);
   const chosen = selection.zone?.id === zone.id && selection.addAt === null;
   const crust = judged?.crust;
-  const worst = worstOf(judged);
+  const worst = worstOf(judged?.findings ?? []);
   return (
     <li>
       <Link
@@ -41,7 +41,7 @@ function ZoneLine({ zone, selection }: { zone: Zone; selection: Selection }) {
         replace
         preventScrollReset
         aria-current={chosen ? "true" : undefined}
-        className={`grid grid-cols-[60px_minmax(0,1fr)_minmax(0,1fr)_76px] items-center gap-3 border-b border-l-[3px] border-b-hair py-1.5 pr-4 pl-3 ${chosen ? "border-l-verdigris bg-board" : "border-l-transparent hover:bg-board/60"}`}
+        className={`grid grid-cols-[60px_minmax(0,1fr)_76px] sm:grid-cols-[60px_minmax(0,1fr)_minmax(0,1fr)_76px] items-center gap-3 border-b border-l-[3px] border-b-hair py-1.5 pr-4 pl-3 ${chosen ? "border-l-verdigris bg-board" : "border-l-transparent hover:bg-board/60"}`}
       >
         <CrustStrip layers={judged ? stripOf(judged) : []} seed={zone.id} width={56} height={30} />
         <span className="min-w-0">
@@ -59,7 +59,7 @@ function ZoneLine({ zone, selection }: { zone: Zone; selection: Selection }) {
             {zone.ground.knots > 0 ? `, ${countOf(zone.ground.knots, "knot")}` : ""}
           </span>
         </span>
-        <span className="min-w-0 text-note text-soft">
+        <span className="min-w-0 text-note text-soft max-sm:hidden">
           <span className="block truncate">{sayShape(zone)}</span>
           <span className="block truncate">
             {crust && `${crust.name}`}
@@ -231,13 +231,6 @@ function JobForm() {
 
 const DRAWING = { width: 750, height: 400 };
 
-function worstOf(judged: ZoneJudgement | undefined): Severity | null {
-  const order = [...(judged?.findings ?? [])].sort(
-    (one, two) => SEVERITY_ORDER[one.severity] - SEVERITY_ORDER[two.severity],
-  );
-  return order[0]?.severity ?? null;
-}
-
 /** The place that is being drawn on the selected zone, as the address says. */
 function usePad({ zone, addAt }: Selection): { zone: Zone; place: PlaceOnFace } | null {
   const [params] = useSearchParams();
@@ -251,18 +244,23 @@ export default function PieceRoute() {
   const zones = zonesOf(plan);
   const adding = selection.addAt !== null || zones.length === 0;
   const pad = usePad(selection);
+  const [params] = useSearchParams();
+  const chosenInAddress = params.get("zone");
   const jobRefused = useRefused("set job");
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_480px]">
-      <section className="min-h-0 overflow-y-auto border-r border-line pb-8" aria-label="Zones of the piece">
+    <div className="panes" style={panes("minmax(0, 1fr) 480px")}>
+      <section className="pane pb-8" aria-label="Zones of the piece">
         {plan.pieces.map((piece) => (
           <div key={piece.id}>
-            <div className="flex items-baseline gap-4 px-6 pt-4">
+            <div className="flex flex-wrap items-baseline gap-x-4 px-6 pt-4 max-sm:px-4">
               <h1 className="text-view">{piece.name}</h1>
               <span className="flex-1 text-note text-soft">
                 {countOf(piece.zones.length, "zone")} ·{" "}
                 {sayArea(piece.zones.reduce((sum, zone) => sum + zoneArea(zone), 0))} to cover
               </span>
+              <Link to={`/jobs/${plan.id}/photo`} className="font-semibold text-verdigris hover:underline">
+                {plan.photos?.length ? "On the photo" : "Measure off a photo"}
+              </Link>
               <Link
                 to={selection.linkTo({ add: 0 })}
                 replace
@@ -289,10 +287,7 @@ export default function PieceRoute() {
                   {...DRAWING}
                   chosen={adding ? undefined : selection.zone?.id}
                   linkTo={(zoneId) => selection.linkTo({ zone: zoneId })}
-                  says={(zone) => {
-                    const worst = worstOf(judgement.zones.find((one) => one.zone.id === zone.id));
-                    return worst && worst !== "note" ? SEVERITY_WORDS[worst].one : "";
-                  }}
+                  worst={(zone) => worstOf(judgement.zones.find((one) => one.zone.id === zone.id)?.findings ?? [])}
                 />
               </div>
             )}
@@ -313,7 +308,12 @@ export default function PieceRoute() {
           </div>
         </details>
       </section>
-      <aside className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Selected zone">
+      <SidePane
+        label="Selected zone"
+        button={adding ? "New zone" : (selection.zone?.name ?? "Zone")}
+        wake={`${selection.addAt ?? ""} ${chosenInAddress ?? ""}`.trim()}
+        className="px-5 py-4"
+      >
         <h2 className="mb-3 text-view">{adding ? "New zone" : selection.zone?.name}</h2>
         {adding ? (
           <>
@@ -329,7 +329,7 @@ export default function PieceRoute() {
             </>
           )
         )}
-      </aside>
+      </SidePane>
     </div>
   );
 }

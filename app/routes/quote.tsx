@@ -1,6 +1,8 @@
 import { nanoid } from "nanoid";
 import { type ReactNode, Suspense } from "react";
 import { data, Form, Link, redirect, useActionData, useLoaderData, useNavigation } from "react-router";
+import { measurePhoto } from "#core/photo/measure";
+import type { PiecePhoto } from "#core/plan/photo-marks";
 import { Id } from "#core/plan/plan";
 import { CONSUMABLES } from "#core/quantity/consumables";
 import { type TriedWay, tryWays } from "#core/shelf/alternatives";
@@ -9,6 +11,7 @@ import type { Cost, CostLine, Range } from "#core/shelf/cost";
 import { type Quote, quoteOf } from "#core/shelf/quote";
 import { sayDuration, shortDuration } from "#core/units/duration";
 import { sayLongDate } from "#core/units/when";
+import { listPhotos } from "#db/photos";
 import { editPlan, getJob } from "#db/plans";
 import { book } from "#db/shelf";
 import { lazyChart } from "~/charts/lazy-chart";
@@ -23,6 +26,16 @@ import { sayDifference } from "~/words/difference";
 import { sayAmount, sayAreaIn, sayMoney, sayRoundMoney, type Voice } from "~/words/measures";
 import type { Route } from "./+types/quote";
 
+/** Pixels across of each of the two pictures: enough for a printed page. */
+const PHOTO_WIDTH = 800;
+/** Photos of the piece on one quote. */
+const MOST_PHOTOS = 2;
+/** Whether something of it can be painted: a face of a zone whose size is known. */
+const isPainted = (photo: PiecePhoto) => {
+  const { sizes } = measurePhoto(photo);
+  return photo.faces.some(({ id, zoneId }) => zoneId !== undefined && sizes.some(({ faceId }) => faceId === id));
+};
+
 export const loader = ({ params, request }: Route.LoaderArgs) =>
   withStore(async (store) => {
     const asked = new URL(request.url).searchParams;
@@ -35,10 +48,15 @@ export const loader = ({ params, request }: Route.LoaderArgs) =>
     const { cost, ...quote } = quoteOf({ plan: found.plan, book: document, job, today: todayNow() });
     // the page for the client holds no figure of the shop's own, not even where it cannot be seen
     const { measures, numbers, costing } = document;
+    const kept = new Set((await listPhotos(store, planId, "piece")).photos.map((photo) => photo.id));
+    const photos = (found.plan.photos ?? [])
+      .filter((photo) => kept.has(photo.id) && isPainted(photo))
+      .slice(0, MOST_PHOTOS)
+      .map((photo) => photo.id);
     return {
       id: planId,
       voice: voiceOf({ measures, numbers, costing }),
-      quote,
+      quote: { ...quote, photos },
       inside: shop ? { cost, hourly: costing.hourly, version: found.version } : null,
       ways: shop && asked.has("ways") ? tryWays(found.plan, own, document) : null,
     };
@@ -85,7 +103,8 @@ function When({ name, at }: { name: string; at: number | null }) {
   );
 }
 
-type Said = Omit<Quote, "cost">;
+/** What is said to the client, and the photos of the piece that the finish is laid on. */
+type Said = Omit<Quote, "cost"> & { photos: readonly string[] };
 
 /** What is said to the client: no figure of the shop's own is on it. */
 function ClientPage({ quote, id }: { quote: Said; id: string }) {
@@ -102,6 +121,17 @@ function ClientPage({ quote, id }: { quote: Said; id: string }) {
       </header>
       {quote.client && <p className="mt-3 text-base">For {quote.client}</p>}
       <section className="mt-5" aria-label="The look">
+        {quote.photos.map((photoId) => (
+          <figure key={photoId} className="mb-3">
+            <img
+              src={`/jobs/${id}/photo.jpg?photo=${photoId}&both=yes&width=${PHOTO_WIDTH}`}
+              alt="The piece as it is, and with the predicted finish"
+              loading="lazy"
+              className="w-full rounded-std border border-line"
+            />
+            <figcaption className="mt-1 text-note text-soft">Your piece as it is, and as predicted.</figcaption>
+          </figure>
+        ))}
         <ul className="grid grid-cols-4 gap-3 max-sm:grid-cols-2">
           {quote.shownBy.map((zoneId) => {
             const zone = quote.zones.find((one) => one.zoneId === zoneId)!;

@@ -6,8 +6,11 @@ import { useJobEditor } from "~/editor/job-editor";
 import { jobAction } from "~/http/job-action.server";
 import { shelfForJob } from "~/http/shelf.server";
 import { planIdOf, withStore } from "~/http/trouble.server";
-import { SectionPanel, useSection } from "~/parts/section-panel";
+import { useFold } from "~/parts/fold";
+import { panes } from "~/parts/panes";
 import { useSelection } from "~/parts/selection";
+import { useRoom } from "~/parts/use-room";
+import { columnRoom, useSection, ZoneColumn } from "~/parts/zone-column";
 import { SupplyList } from "~/shelf/supply-list";
 import { byUrgency } from "~/shelf/supply-words";
 import { ToBuyPanel } from "~/shelf/to-buy";
@@ -38,8 +41,6 @@ export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =
 
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
 
-const SECTION_HEIGHT = 430;
-
 /** How many needs stand in which way. */
 function Summary({ lines }: { lines: ReturnType<typeof supplyOf> }) {
   const count = (...standings: string[]) => lines.filter(({ standing }) => standings.includes(standing)).length;
@@ -65,7 +66,10 @@ export default function ShelfRoute() {
   const { plan, planned } = useJobEditor();
   const shelf: Shelf = useLoaderData();
   const selection = useSelection();
-  const geometry = useSection(selection.judged, SECTION_HEIGHT);
+  const { frame, height, narrow } = useRoom();
+  const fold = useFold();
+  const room = columnRoom({ height, narrow });
+  const geometry = useSection(selection.judged, room.section);
   const lines = useMemo(
     () =>
       supplyOf({
@@ -82,20 +86,22 @@ export default function ShelfRoute() {
   const consumables = lines.filter(({ material }) => material === null);
   return (
     <VoiceOf book={shelf.book}>
-      <div className="grid h-full grid-cols-[336px_minmax(0,1fr)]">
-        <div className="min-h-0 border-r border-line">
-          {selection.judged && (
-            <SectionPanel
+      <div ref={frame} className="panes" style={panes(`${fold.width} minmax(0, 1fr)`)}>
+        <div className="pane-left max-lg:hidden">
+          {fold.folded && <div className="p-2">{fold.button}</div>}
+          {selection.judged && !fold.folded && (
+            <ZoneColumn
               judged={selection.judged}
               geometry={geometry}
               selection={selection}
-              height={SECTION_HEIGHT}
+              room={room}
+              fold={fold.button}
               linkBase={`/jobs/${plan.id}/crust`}
             />
           )}
         </div>
-        <section className="min-h-0 overflow-y-auto px-7 pt-4 pb-8" aria-label="What the job needs">
-          <div className="mb-3 flex items-start gap-3">
+        <section className="pane border-r-0 px-7 pt-4 pb-8 max-sm:px-4" aria-label="What the job needs">
+          <div className="mb-3 flex flex-wrap items-start gap-3">
             <div className="min-w-0 flex-1">
               <h2 className="text-view">What the job needs</h2>
               {shelf.away ? (
@@ -121,7 +127,7 @@ export default function ShelfRoute() {
               No coats yet. Add the first step to the crust, and its amount shows here.
             </p>
           ) : (
-            <div className="grid grid-cols-[minmax(0,1fr)_236px] items-start gap-7">
+            <div className="grid items-start gap-7 xl:grid-cols-[minmax(0,1fr)_236px]">
               <div className="grid gap-6">
                 <SupplyList
                   lines={materials}

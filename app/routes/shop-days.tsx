@@ -7,7 +7,7 @@ import { DAY, HOUR, type WallMinutes } from "#core/units/units";
 import { midnightBefore, readWallTime, sayWallTime } from "#core/units/wall-time";
 import { sayClock, sayDate, sayDates, sayLongDate, sayMoment } from "#core/units/when";
 import { lazyChart } from "~/charts/lazy-chart";
-import { Toggle, useNow, useParamLink, useSize } from "~/days/calendar";
+import { NARROWEST, Toggle, useNow, useParamLink, useSize } from "~/days/calendar";
 import {
   fullTimes,
   handsByDay,
@@ -23,6 +23,8 @@ import { timeAxis } from "~/drawing/time-axis";
 import { calendarJobsIn, datesIn, readShopState, standingIn } from "~/http/plan-of-work.server";
 import { withStore } from "~/http/trouble.server";
 import { PageHead } from "~/parts/brand";
+import { panes } from "~/parts/panes";
+import { SidePane } from "~/parts/side-pane";
 import { PlanNotice, PlanPress } from "~/plan-of-work/plan-notice";
 import type { Standing } from "~/plan-of-work/standing";
 import { type AskPlan, useFreshPage, useStanding } from "~/plan-of-work/use-standing";
@@ -299,10 +301,11 @@ export default function ShopDays() {
     t: toToday,
   });
   const { frame, size } = useSize();
-  const axis = timeAxis(hoursOfAnybody(shop), span.from, span.to, LABELS, size.width - LABELS);
+  const width = Math.max(NARROWEST, size.width);
+  const axis = timeAxis(hoursOfAnybody(shop), span.from, span.to, LABELS, width - LABELS);
   const empty = jobs.every(({ job }) => job.bookings.length === 0);
   return (
-    <div className="flex h-screen min-h-[640px] min-w-[1024px] flex-col">
+    <div className="job-frame max-sm:!pb-28">
       <PageHead title="Shop calendar">
         <span className="flex gap-2">
           <Link to="/shop" className="button">
@@ -327,9 +330,12 @@ export default function ShopDays() {
           </Link>
         </main>
       ) : (
-        <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_300px]">
-          <section className="flex min-h-0 flex-col border-r border-line px-5 pt-3 pb-2" aria-label="Calendar">
-            <div className="mb-2 flex items-center gap-3">
+        <main className="panes job-main" style={panes("minmax(0, 1fr) 300px")}>
+          <section
+            className="flex min-h-0 min-w-0 flex-col border-r border-line px-5 pt-3 pb-2 max-sm:px-3"
+            aria-label="Calendar"
+          >
+            <div className="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1.5">
               <h1 className="shrink-0 text-view">
                 {minutes < DAY ? sayMoment(span.from) : sayDates(span.from, span.to - 1)}
               </h1>
@@ -347,7 +353,7 @@ export default function ShopDays() {
                 </Toggle>
               </nav>
               <span className="flex-1" />
-              <nav aria-label="How much to show" className="flex gap-1">
+              <nav aria-label="How much to show" className="flex flex-wrap gap-1">
                 {ZOOMS.map(({ id, name }, at) => (
                   <Toggle key={id} on={at === zoom} to={link({ span: id })}>
                     {name}
@@ -355,13 +361,13 @@ export default function ShopDays() {
                 ))}
               </nav>
             </div>
-            <div ref={frame} className="min-h-0 flex-1 overflow-x-hidden overflow-y-auto">
+            <div ref={frame} className="calendar-frame">
               <ShopDaysDrawing
                 axis={axis}
                 hands={hands}
                 pieces={pieces}
                 places={places}
-                width={size.width}
+                width={width}
                 height={charted ? size.height - CHART : size.height}
                 labelWidth={LABELS}
                 day={shownDay}
@@ -390,7 +396,7 @@ export default function ShopDays() {
               </Toggle>
             </p>
           </section>
-          <aside className="min-h-0 overflow-y-auto px-4 py-3" aria-label="The jobs">
+          <SidePane label="The jobs" wake={chosen ?? ""} className="px-4 py-3">
             <Verdict jobs={jobs} standing={standing} ask={ask} />
             {leftOut.length > 0 && (
               <section
@@ -414,7 +420,7 @@ export default function ShopDays() {
             <div className="mt-5">
               <Jobs jobs={jobs} />
             </div>
-          </aside>
+          </SidePane>
         </main>
       )}
     </div>

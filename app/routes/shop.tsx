@@ -63,7 +63,7 @@ function PainterFields({ painter, at, alone, faults, values }: PainterProps) {
   return (
     <fieldset className="border-t border-line py-3">
       <legend className="sr-only">{painter.name}</legend>
-      <div className="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-3">
+      <div className="grid items-end gap-3 sm:grid-cols-[minmax(0,1fr)_auto]">
         <TextField
           name={`${prefix}name`}
           label="Painter"
@@ -191,7 +191,7 @@ export default function ShopRoute() {
               {faults[""]}
             </p>
           )}
-          <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.25fr)] gap-10">
+          <div className="grid gap-10 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.25fr)]">
             <section aria-label="Hours of the shop">
               <h2 className="mb-2 text-lg">Hours of the shop</h2>
               <div className="grid grid-cols-2 gap-x-4 gap-y-2">

@@ -47,8 +47,8 @@ export default function Waiting({ loaderData: { to, row } }: Route.ComponentProp
         <p className="kicker text-soft">working it out</p>
         <h1 className="text-2xl">{row?.title ?? "Shop calendar"}</h1>
         <p className="mt-3 text-base" role="status">
-          This is a large job, and its verdicts and dates are still being worked out. The page opens by itself when they
-          are ready. Nothing you saved is affected.
+          Verdicts and dates are still being worked out. That takes longest for a large job, or while the machine is
+          busy. The page opens by itself when they are ready. Nothing you saved is affected.
         </p>
         {known && (
           <dl className="mt-6 grid grid-cols-[9rem_1fr] gap-y-1.5 border-t border-line pt-4">

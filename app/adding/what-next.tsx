@@ -8,8 +8,10 @@ import { shortDuration } from "#core/units/duration";
 import { HandMark, Swatch } from "~/drawing/swatch";
 import { useJob } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
-import type { Selection } from "./selection";
-import { SEVERITY_WORDS, SeamMark } from "./severity";
+import { SearchField } from "~/parts/search-field";
+import type { Selection } from "~/parts/selection";
+import { SEVERITY_WORDS, SeamMark } from "~/parts/severity";
+import { phasesUnder } from "./use-verdicts";
 
 const CANS: readonly { can: Option["can"]; title: string }[] = [
   { can: "now", title: "Now" },
@@ -124,10 +126,7 @@ export function WhatNext({ judged, selection }: { judged: ZoneJudgement; selecti
   const steps = judged.crust.steps;
   const held = steps.findIndex((step) => step.id === selection.stepId);
   const at = held < 0 ? steps.length : held + 1;
-  const done = useMemo(() => {
-    const under = new Set(steps.slice(0, at).map((step) => step.id));
-    return judged.phases.filter(({ phase }) => under.has(phase.step.id)).length;
-  }, [judged, steps, at]);
+  const done = useMemo(() => phasesUnder(judged, at), [judged, at]);
   const options = useMemo(
     () => next(plan, judged, { done, ...(shelfOnly ? { materials: plan.pinned.materials } : {}) }),
     [plan, judged, done, shelfOnly],
@@ -150,13 +149,12 @@ export function WhatNext({ judged, selection }: { judged: ZoneJudgement; selecti
         {under ? `After step ${at}, as planned` : "On the bare ground"}. Some checks need the whole crust and come
         later.
       </p>
-      <input
-        type="search"
-        aria-label="Find a material or a technique"
+      <SearchField
+        label="Find a material or a technique"
         placeholder="Find: wax, white, sand …"
-        className="field mt-2"
         value={typed}
-        onChange={(event) => setTyped(event.target.value)}
+        onType={setTyped}
+        className="mt-2"
       />
       <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
         <select

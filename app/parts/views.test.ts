@@ -1,0 +1,21 @@
+import { describe, expect, it } from "vitest";
+import { VIEWS, viewSearch, worstOfViews } from "./views";
+
+describe("the views of a job", () => {
+  it("have a key each, and no two the same", () => {
+    expect(new Set(VIEWS.map(({ key }) => key)).size).toBe(VIEWS.length);
+    expect(new Set(VIEWS.map(({ path }) => path)).size).toBe(VIEWS.length);
+  });
+
+  it("take along what is selected, and not what is being added", () => {
+    expect(viewSearch("?zone=back&add=3&step=bone")).toBe("?zone=back&step=bone");
+    expect(viewSearch("?add=3")).toBe("");
+    expect(viewSearch("")).toBe("");
+  });
+
+  it("say the worst that is on each: stops before cautions, and clashes on the days", () => {
+    expect(worstOfViews({ counts: { stop: 1, caution: 4, note: 9 } }, null)).toEqual({ crust: "stop" });
+    expect(worstOfViews({ counts: { stop: 0, caution: 4, note: 9 } }, { clashes: [] })).toEqual({ crust: "caution" });
+    expect(worstOfViews({ counts: { stop: 0, caution: 0, note: 9 } }, { clashes: [{}] })).toEqual({ days: "stop" });
+  });
+});
