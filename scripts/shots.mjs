@@ -18,19 +18,17 @@ const VIEWS = [
   ["shop-days", "/days?from=2026-11-30"],
   ["shelf", "/jobs/carved-settle/shelf"],
   ["quote", "/jobs/carved-settle/quote"],
+  ["materials", "/jobs/carved-settle/materials?material=chalk-bone-white"],
   ["house-rules", "/jobs/iron-strongbox/house"],
   ["guide", "/guide"],
   ["trainer", "/train"],
   ["ledger", "/jobs/lamp-shelf/ledger"],
-  ["care-card", "/jobs/harbour-stool/care"],
+  ["photo", "/jobs/carved-settle/photo"],
 ];
 
 const atBench = (phase) => `/bench?task=${encodeURIComponent(`lamp-shelf ${phase} shelf-board`)}`;
 /** The bench as it is in use: a glaze on, and its window running. */
-const BENCH = [
-  ["bench", { width: 820, height: 1180 }],
-  ["bench-phone", { width: 390, height: 844 }],
-];
+const BENCH = { width: 820, height: 1180 };
 
 ensurePackages();
 ensureChromium();
@@ -70,8 +68,19 @@ try {
     if (path.endsWith("/house")) await page.getByText("finishing loft").waitFor();
     if (path.endsWith("/ledger")) await page.waitForLoadState("networkidle");
     if (path.includes("/board")) await page.locator("[data-board=finished]").waitFor();
+    if (path.endsWith("/photo")) {
+      await page.locator("[data-painted=finished]").waitFor();
+      // half of the piece as it is, half of it finished
+      await page.getByRole("slider", { name: /^Line between/ }).focus();
+      for (let press = 0; press < 22; press++) await page.keyboard.press("ArrowRight");
+    }
     // every finish is tried on the piece, and drawn there
     if (path.includes("/finish")) await page.waitForFunction(() => document.querySelectorAll("canvas").length >= 29);
+    // the piece is painted zone by zone, and so is the small board beneath it
+    if (/\/(piece|crust|shelf)\b/.test(path)) {
+      await page.locator("svg[data-painted]").first().waitFor();
+      if (!path.includes("/piece")) await page.locator(".zone-board-picture img").waitFor();
+    }
     if (path.includes("/look?")) await page.waitForFunction(() => document.querySelectorAll("canvas").length >= 3);
     await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });
   }
@@ -84,15 +93,13 @@ try {
     await page.getByRole("button", { name: "Done", exact: true }).click();
     await logged;
   }
-  for (const [name, viewport] of BENCH) {
-    await page.setViewportSize(viewport);
-    await page.goto(server.address + atBench("wipe"));
-    await page.locator("html[data-live]").waitFor();
-    await page.getByRole("timer").waitFor();
-    await page.evaluate(() => document.fonts.ready);
-    await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });
-  }
-  console.log(`${VIEWS.length + BENCH.length} pictures in docs/screenshots`);
+  await page.setViewportSize(BENCH);
+  await page.goto(server.address + atBench("wipe"));
+  await page.locator("html[data-live]").waitFor();
+  await page.getByRole("timer").waitFor();
+  await page.evaluate(() => document.fonts.ready);
+  await page.screenshot({ path: `${root}docs/screenshots/bench.png` });
+  console.log(`${VIEWS.length + 1} pictures in docs/screenshots`);
   const boards = quietly(bin("tsx"), ["scripts/board-pictures.ts"], {});
   if (boards.code !== 0) stopWith(boards.said);
   console.log(boards.said.trim());

@@ -23,9 +23,9 @@ afterEach(async () => {
 function open(options: Partial<PoolOptions> = {}): Pool {
   const pool = new Pool({
     spawn: () => new Worker(DESK, { eval: true }),
-    desks: { quick: 2, slow: 1, planning: 1 },
+    desks: { quick: 2, slow: 1, summaries: 1, planning: 1 },
     spare: 1,
-    waiting: { quick: 10, slow: 3, planning: 3 },
+    waiting: { quick: 10, slow: 3, summaries: 3, planning: 3 },
     ...options,
   });
   pools.push(pool);
@@ -63,14 +63,24 @@ describe("desks", () => {
     await Promise.all(slow);
   });
 
+  it("let no page stand behind a summary that waits for the database", async () => {
+    const pool = open();
+    await pool.run(job(["answer"], { lane: "slow" }));
+    const done: string[] = [];
+    const summary = pool.run(job(["spin", "2500"], { lane: "summaries" })).then(() => done.push("summary"));
+    await pool.run(job(["answer"], { lane: "slow" })).then(() => done.push("page"));
+    expect(done).toEqual(["page"]);
+    await summary;
+  });
+
   it("are ended at the deadline, whatever they are at, and replaced", async () => {
-    const pool = open({ desks: { quick: 1, slow: 1, planning: 1 }, spare: 0 });
+    const pool = open({ desks: { quick: 1, slow: 1, summaries: 1, planning: 1 }, spare: 0 });
     expect(await pool.run(job(["for ever"], { deadline: 300 }))).toEqual({ is: "ended" });
     expect((await pool.run(job(["answer"]))).is).toBe("done");
   });
 
   it("that break end their job, and the next is done by another", async () => {
-    const pool = open({ desks: { quick: 1, slow: 1, planning: 1 } });
+    const pool = open({ desks: { quick: 1, slow: 1, summaries: 1, planning: 1 } });
     expect(await pool.run(job(["break"]))).toEqual({ is: "ended" });
     expect((await pool.run(job(["answer"]))).is).toBe("done");
   });
@@ -85,7 +95,7 @@ describe("desks", () => {
   });
 
   it("are added while all others are held up", async () => {
-    const pool = open({ desks: { quick: 1, slow: 1, planning: 1 }, spare: 1 });
+    const pool = open({ desks: { quick: 1, slow: 1, summaries: 1, planning: 1 }, spare: 1 });
     await pool.run(job(["answer"]));
     let held = true;
     const long = pool.run(job(["spin", "2500"])).then(() => {

@@ -26,7 +26,7 @@ export type Outcome =
 
 export interface PoolOptions {
   spawn: () => Worker;
-  /** desks for what is quick, for what is slow, and for planning the shop's work */
+  /** desks for what is quick, for what is slow, for summaries of saved jobs, and for planning the shop's work */
   desks: Record<Lane, number>;
   /** quick desks that may be added while all others are held up */
   spare: number;
@@ -42,7 +42,10 @@ interface Waiting {
   resolve: (outcome: Outcome) => void;
 }
 
-/** What is quick never waits behind what is slow, and neither behind planning, which takes as long as it likes. */
+/**
+ * What is quick never waits behind what is slow; neither waits behind summaries, which are written when the database
+ * is free, nor behind planning, which takes as long as it likes.
+ */
 export type Lane = (typeof LANES)[number];
 
 interface Desk {
@@ -54,7 +57,7 @@ interface Desk {
   knows: Set<string>;
 }
 
-const LANES = ["quick", "slow", "planning"] as const;
+const LANES = ["quick", "slow", "summaries", "planning"] as const;
 /** Milliseconds after which a job that was thought quick holds up its desk. */
 const HELD_UP = 100;
 /** The desks that are not needed at once are opened this long after the start. */
@@ -65,7 +68,7 @@ const MOST_KNOWN = 40;
 
 export class Pool {
   private readonly desks: Desk[] = [];
-  private readonly lines: Record<Lane, Waiting[]> = { quick: [], slow: [], planning: [] };
+  private readonly lines: Record<Lane, Waiting[]> = { quick: [], slow: [], summaries: [], planning: [] };
   private nextId = 1;
   private closed = false;
 
@@ -73,7 +76,7 @@ export class Pool {
     // one is enough to begin with; the others come when they are needed, or when all is quiet
     this.open("quick");
     this.rest = setTimeout(() => {
-      // a desk for planning is opened when there is something to plan
+      // the desks for summaries and planning are opened when there is something to do
       for (const lane of ["quick", "slow"] as const)
         while (!this.closed && this.countOf(lane) < options.desks[lane]) this.open(lane);
     }, REST_MILLISECONDS);

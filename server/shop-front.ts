@@ -13,7 +13,7 @@ import { type Job, type Lane, type Outcome, Pool, type PoolOptions } from "./poo
 // works anything out itself, so it always has time for the next request.
 
 /** For a machine of two cores: one can be busy with slow work, and the other always has time for a page. */
-const DESKS = { quick: 2, slow: 1, planning: 1 };
+const DESKS = { quick: 2, slow: 1, summaries: 1, planning: 1 };
 /** How long a page is waited for before the painter sees that it is still being worked out. */
 const PATIENCE = 2500;
 /** How long anything may take at all. */
@@ -80,7 +80,7 @@ const subjectOf = (path: string): string | null => {
   return id === "new" ? null : (id ?? (/^\/days(\.ics|\.data)?$/.test(path) ? "the whole shop" : null));
 };
 
-const isBoard = (path: string) => path.endsWith("/board.png");
+const isBoard = (path: string) => path.endsWith("/board.png") || path.endsWith("/photo.jpg");
 
 function send(response: ServerResponse, status: number, headers: [string, string][], body: Uint8Array | string) {
   if (response.headersSent || response.destroyed) return;
@@ -226,7 +226,7 @@ class ShopFront {
       spawn,
       desks,
       spare: 4,
-      waiting: { quick: 200, slow: 24, planning: 4 },
+      waiting: { quick: 200, slow: 24, summaries: 4, planning: 4 },
       onNote: (note) => {
         if (note.kind === "network") {
           openNetwork?.();
@@ -244,7 +244,9 @@ class ShopFront {
         }
         this.summariseSoon();
       },
-      onTook: ({ subject }, milliseconds) => {
+      onTook: ({ subject, message }, milliseconds) => {
+        // pictures and summaries take long by nature, and say nothing of how long the pages of the job do
+        if (message.kind !== "request" || isBoard(new URL(message.url).pathname)) return;
         // what was slow stays slow for a while: a page made from kept results says little about the next
         if (subject !== null)
           remember(this.took, subject, Math.max(milliseconds, FADES * (this.took.get(subject) ?? 0)));
@@ -287,7 +289,7 @@ class ShopFront {
     this.summarising = true;
     for (const planId of this.toSummarise) {
       this.toSummarise.delete(planId);
-      const came = await this.chore("summarise", [planId], "slow");
+      const came = await this.chore("summarise", [planId], "summaries");
       if (came === "ended") await this.chore("failed", [planId, NEVER.says]);
     }
     this.summarising = false;

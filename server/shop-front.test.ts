@@ -1,0 +1,78 @@
+import type { AddressInfo } from "node:net";
+import { Worker } from "node:worker_threads";
+import { afterEach, describe, expect, it } from "vitest";
+import { type Front, openFront } from "./shop-front.ts";
+
+/** A desk that paints a picture in so many milliseconds as its address says, with its thread held up, and makes any page at once. */
+const DESK = `
+const { parentPort, threadId } = require("node:worker_threads");
+parentPort.on("message", (message) => {
+  if (message.kind === "chore") return parentPort.postMessage({ kind: "done", id: message.id, value: [] });
+  const { pathname, searchParams } = new URL(message.url);
+  const until = performance.now() + Number(searchParams.get("takes") ?? 0);
+  while (performance.now() < until) {}
+  const body = new TextEncoder().encode(pathname + " by " + threadId).buffer;
+  parentPort.postMessage({ kind: "answer", id: message.id, status: 200, headers: [["content-type", "text/plain"]], body });
+});
+parentPort.postMessage({ kind: "ready" });
+`;
+
+const fronts: Front[] = [];
+afterEach(async () => {
+  await Promise.all(fronts.splice(0).map((front) => front.close()));
+});
+
+async function opened(options: { patience?: number; deadline?: number } = {}): Promise<string> {
+  const front = await openFront({ spawn: () => new Worker(DESK, { eval: true }), files: "public", ...options });
+  fronts.push(front);
+  await new Promise<void>((resolve) => front.server.listen(0, "127.0.0.1", resolve));
+  return `http://127.0.0.1:${(front.server.address() as AddressInfo).port}`;
+}
+
+const page = (address: string) => fetch(address, { headers: { Accept: "text/html" }, redirect: "manual" });
+
+describe("the front of the shop", () => {
+  it("lets the pages of a job go on while a picture of it is painted, however long the last one took", async () => {
+    const shop = await opened();
+    const picture = (takes: number) => fetch(`${shop}/jobs/settle/photo.jpg?takes=${takes}`);
+    expect((await picture(700)).status).toBe(200);
+    const done: string[] = [];
+    const painting = picture(2000).then(() => done.push("picture"));
+    for (const view of ["crust", "board", "shelf"])
+      expect(await (await page(`${shop}/jobs/settle/${view}`)).text()).toContain(view);
+    expect(done).toEqual([]);
+    await painting;
+  });
+
+  it("keeps a job whose own pages are slow away from all others", async () => {
+    const shop = await opened();
+    expect((await page(`${shop}/jobs/heavy/crust?takes=700`)).status).toBe(200);
+    const done: string[] = [];
+    const heavy = [1, 2].map((at) =>
+      page(`${shop}/jobs/heavy/crust?takes=700&at=${at}`).then(() => done.push("heavy")),
+    );
+    await page(`${shop}/jobs/light/crust`);
+    expect(done).toEqual([]);
+    await Promise.all(heavy);
+  });
+
+  it("shows a page that takes longer than one waits for as on its way, and then the page itself, worked out once", async () => {
+    const shop = await opened({ patience: 200 });
+    const address = "/jobs/settle/crust?takes=600";
+    const first = await page(shop + address);
+    expect(first.status).toBe(303);
+    expect(first.headers.get("location")).toBe(`/jobs/settle/waiting?to=${encodeURIComponent(address)}`);
+    await new Promise((resolve) => setTimeout(resolve, 700));
+    const asked = performance.now();
+    expect((await page(shop + address)).status).toBe(200);
+    expect(performance.now() - asked).toBeLessThan(500);
+  });
+
+  it("says so where a page is never finished, and goes on with the next", async () => {
+    const shop = await opened({ deadline: 300 });
+    const never = await page(`${shop}/jobs/settle/crust?takes=100000`);
+    expect(never.status).toBe(503);
+    expect(await never.text()).toMatch(/<h1/);
+    expect((await page(`${shop}/jobs/settle/board`)).status).toBe(200);
+  });
+});
