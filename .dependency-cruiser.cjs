@@ -12,6 +12,7 @@ const core = [
   ["schedule", "board"],
   ["shelf"],
   ["ledger"],
+  ["photo"],
   ["finishes"],
   ["look"],
   ["trainer"],

@@ -41,6 +41,10 @@ export const database: Trial = {
       return answer;
     };
     copyFileSync(file, join(shop.folder, "backup.db"));
+    const another = () => ask(shop.address, "/jobs/carved-settle/crust", { headers: { Accept: "text/html" } });
+    // what a page takes the first time is not what it takes while the database is held
+    await another();
+    const usual = (await another()).took;
     for (let round = 0; round < rounds; round++) {
       const { version } = await versionOf();
       const before = await edit(version);
@@ -68,9 +72,11 @@ export const database: Trial = {
       const other = createClient({ url: `file:${file}` });
       const held = await other.transaction("write");
       const waiting = edit(back.version);
-      const beside = await ask(shop.address, "/jobs/carved-settle/crust", { headers: { Accept: "text/html" } });
-      if (beside.status !== 200 || beside.took > 1000)
-        fault(`round ${round}: while held another page took ${Math.round(beside.took)} ms (${beside.status})`);
+      const beside = await another();
+      if (beside.status !== 200 || beside.took > usual + 1000)
+        fault(
+          `round ${round}: while held another page took ${Math.round(beside.took)} ms (${beside.status}), ${Math.round(usual)} ms before`,
+        );
       await pause(200);
       await held.rollback();
       other.close();

@@ -162,8 +162,7 @@ test("two windows on the shop's hours: the later one hears of the other, and los
   page,
   context,
 }) => {
-  await page.goto("/shop");
-  await page.locator("html[data-live]").waitFor();
+  await open(page, "/shop");
   const other = await context.newPage();
   await other.goto("/shop");
   await other.locator("html[data-live]").waitFor();
@@ -185,8 +184,7 @@ test("a shop file is taken in with all its jobs; a wrong one says in which job, 
     buffer: Buffer.from(content),
   });
   const send = async (name: string, content: string) => {
-    await page.goto("/");
-    await page.locator("html[data-live]").waitFor();
+    await open(page, "/");
     await page.getByLabel("Crust file", { exact: true }).setInputFiles(file(name, content));
     await page.getByRole("button", { name: "Import" }).click();
   };

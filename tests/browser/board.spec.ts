@@ -290,8 +290,7 @@ test("a material's colour is written as Lab or as two swatches", async ({ page }
   await form.getByRole("textbox").fill("Lab 80 2 12");
   await form.getByRole("button", { name: "Use it" }).click();
   await expect(form.getByText(/^Colour code: #/)).toContainText("Lab 80 2 12");
-  await page.goto("/jobs/carved-settle/materials?material=wax-dark");
-  await page.locator("html[data-live]").waitFor();
+  await open(page, "/jobs/carved-settle/materials?material=wax-dark");
   const swatches = page.getByRole("form", { name: "Swatches of Dark wax" });
   await swatches.getByLabel("One coat over white").fill("#101010");
   await swatches.getByLabel("and over black").fill("#e0d0c0");

@@ -111,11 +111,15 @@ export const test = base.extend<Options, { template: Template; shared: Shop }>({
 
 export { expect } from "@playwright/test";
 
+/** Goes to a page. On a busy machine a page that says it is on its way comes first, and goes on by itself. */
+export async function arrive(page: Page, path: string) {
+  await page.goto(path);
+  await page.waitForURL(({ pathname }) => !pathname.endsWith("/waiting"));
+}
+
 /** Opens a page and waits until its scripts handle keys. */
 export async function open(page: Page, path: string) {
-  await page.goto(path);
-  // on a busy machine a page that says it is on its way comes first
-  await page.waitForURL(({ pathname }) => !pathname.endsWith("/waiting"));
+  await arrive(page, path);
   await page.locator("html[data-live]").waitFor();
 }
 

@@ -172,3 +172,28 @@ test("without script: a standard piece, a finish from the gallery, and its crust
   await expect(page.locator("#ladder")).toContainText("Bonding primer");
   await expect(page.locator("#ladder")).toContainText("bone white");
 });
+
+test("without script: a photo is added, a face marked by figures, a length given, the finish laid on it by the shop", async ({
+  page,
+}) => {
+  await makeJob(page, { title: "Cabinet by post", piece: "Cabinet", zone: "Front", species: "pine" });
+  await page.getByRole("button", { name: "Chalk-type, slate", exact: true }).click();
+  const job = new URL(page.url()).pathname.split("/")[2]!;
+  await page.goto(`/jobs/${job}/photo`);
+  await page.getByLabel("Photo of the piece (up to 8 MB)").setInputFiles("demo/photo/chart-cabinet-photo.jpg");
+  await page.getByRole("button", { name: "Add photo" }).click();
+  await page.getByRole("button", { name: "Add face" }).click();
+  await page.getByText("Corners by figures").click();
+  const figures = page.getByRole("form", { name: "Corners by figures" });
+  await figures.getByRole("textbox").fill("20,20 80,20 20,80 80,80");
+  await figures.getByRole("button", { name: "Set" }).click();
+  await page.getByLabel("A length by tape, mm").fill("980");
+  await page.getByRole("button", { name: "Mark it" }).click();
+  await expect(page.getByText(/980.* × .* mm/).first()).toBeVisible();
+  await page.getByRole("link", { name: "See the finish" }).click();
+  const picture = page.getByRole("img", { name: /^The finish on the photo, / });
+  await expect(picture).toBeVisible();
+  await expect
+    .poll(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth), { timeout: 30_000 })
+    .toBe(1600);
+});
