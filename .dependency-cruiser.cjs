@@ -1,5 +1,5 @@
-// Proves the arrows of the code: server → app → db → core, cli → core, demo → db and core; and, inside the core,
-// that each folder imports only from those before it in this list.
+// Proves the arrows of the code: server → app → db → core, cli → core, demo → db and core; and, inside the core
+// and the app, that each folder imports only from those in its own row of these lists and the rows before it.
 const core = [
   ["units"],
   ["materials"],
@@ -19,22 +19,37 @@ const core = [
   ["exchange"],
 ];
 
-const inside = core.flatMap((names, at) =>
-  names.map((name) => ({
-    name: `core-${name}-looks-only-down`,
-    comment: `core/${name} may import itself, its own row and the rows before it`,
-    severity: "error",
-    from: { path: `^core/${name}/`, pathNot: "\\.test\\.ts$" },
-    to: {
-      path: `^core/(${
-        core
-          .slice(at + 1)
+const app = [
+  ["words", "keys"],
+  ["plan-of-work"],
+  ["editor"],
+  ["forms"],
+  ["drawing", "films", "charts"],
+  ["parts"],
+  ["board"],
+  ["adding", "bench", "days", "finishes", "photo", "shelf", "trainer"],
+  ["ledger", "look"],
+  ["http"],
+  ["routes"],
+];
+
+const downwards = (room, rows) =>
+  rows.slice(0, -1).flatMap((names, row) =>
+    names.map((name) => ({
+      name: `${room}-${name}-looks-only-down`,
+      comment: `${room}/${name} may import itself, its own row and the rows before it`,
+      severity: "error",
+      from: { path: `^${room}/${name}/`, pathNot: "\\.test\\.tsx?$" },
+      to: {
+        path: `^${room}/(${rows
+          .slice(row + 1)
           .flat()
-          .join("|") || "none"
-      })/`,
-    },
-  })),
-);
+          .join("|")})/`,
+        // what a route or an action answers with is typed where it is answered
+        ...(room === "app" && { dependencyTypesNot: ["type-only"] }),
+      },
+    })),
+  );
 
 const outside = [
   ["core", "app|db|server|cli|demo|hostile|tests|scripts"],
@@ -61,10 +76,10 @@ module.exports = {
     },
     {
       name: "core-buys-little",
-      comment: "the core stands on schema validation and colour conversion alone",
+      comment: "the core stands on schema validation, colour conversion and a bounded store alone",
       severity: "error",
       from: { path: "^core/", pathNot: "\\.test\\.ts$" },
-      to: { path: "node_modules", pathNot: "node_modules/(zod|culori|@types/culori)/" },
+      to: { path: "node_modules", pathNot: "node_modules/(zod|culori|@types/culori|lru-cache)/" },
     },
     {
       name: "core-knows-no-machine",
@@ -73,7 +88,15 @@ module.exports = {
       to: { dependencyTypes: ["core"] },
     },
     ...outside,
-    ...inside,
+    ...downwards("core", core),
+    ...downwards("app", app),
+    {
+      name: "keys-from-the-table",
+      comment: "a view listens to a key by useKey and the table of keys, so that the list under ? has it",
+      severity: "error",
+      from: { path: "^app/", pathNot: "^app/keys/use-key\\.ts$" },
+      to: { path: "node_modules/react-hotkeys-hook/" },
+    },
   ],
   options: {
     doNotFollow: { path: "node_modules" },

@@ -2,7 +2,7 @@ import type { Option } from "#core/judge/next";
 import type { Severity } from "#core/rules/rule";
 import { shortDuration } from "#core/units/duration";
 import type { Instant } from "#core/units/units";
-import { SEVERITY_WORDS, SeamMark } from "~/parts/severity";
+import { SEVERITY_WORDS, SeamMark } from "~/drawing/severity";
 
 interface Said {
   mark: Severity | null;

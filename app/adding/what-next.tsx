@@ -5,12 +5,12 @@ import type { ZoneJudgement } from "#core/judge/judge";
 import { next, type Option } from "#core/judge/next";
 import { findRule } from "#core/rules/rules";
 import { shortDuration } from "#core/units/duration";
+import { SEVERITY_WORDS, SeamMark } from "~/drawing/severity";
 import { HandMark, Swatch } from "~/drawing/swatch";
 import { useJob } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
 import { SearchField } from "~/parts/search-field";
 import type { Selection } from "~/parts/selection";
-import { SEVERITY_WORDS, SeamMark } from "~/parts/severity";
 import { phasesUnder } from "./use-verdicts";
 
 const CANS: readonly { can: Option["can"]; title: string }[] = [

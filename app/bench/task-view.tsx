@@ -2,7 +2,7 @@ import { HardHat } from "lucide-react";
 import { Link } from "react-router";
 import type { BenchTask } from "#core/ledger/bench";
 import type { Plan } from "#core/plan/plan";
-import { SeamMark } from "~/parts/severity";
+import { SeamMark } from "~/drawing/severity";
 import { LogForm } from "./log-press";
 import { Ring } from "./ring";
 import { pressing, ringOf } from "./task-words";

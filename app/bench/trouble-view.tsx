@@ -4,7 +4,7 @@ import { TROUBLES, type Trouble } from "#core/ledger/event";
 import { likelyTroubles, TROUBLE_WORDS, waysOn } from "#core/ledger/trouble";
 import type { Plan } from "#core/plan/plan";
 import { sayDuration } from "#core/units/duration";
-import { SEVERITY_WORDS, SeamMark } from "~/parts/severity";
+import { SEVERITY_WORDS, SeamMark } from "~/drawing/severity";
 import { LogForm } from "./log-press";
 
 /** What went wrong, and from there the ways on, each checked. */

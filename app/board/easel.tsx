@@ -1,5 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, useLayoutEffect, useRef, useState } from "react";
-import { arrowWay } from "~/parts/arrows";
+import { arrowWay } from "~/keys/arrows";
 import { WipeLine } from "~/parts/wipe-line";
 import { LIFE_SIZE, WHOLE } from "./board-address";
 import type { Spot } from "./photo-compare";

@@ -1,9 +1,11 @@
 import { type KeyboardEvent, type PointerEvent, useState } from "react";
 import type { Lighting } from "#core/board/light-place";
+import { arrowWay } from "~/keys/arrows";
 
 const WORDS = ["the right", "lower right", "below", "lower left", "the left", "upper left", "above", "upper right"];
 const fromWhere = (azimuth: number) => WORDS[Math.round(azimuth / 45) % 8]!;
 const TURN = 15;
+const RISE = 6;
 const RADIUS = 22;
 /** How high the light stands at the rim of the dial and in its middle. */
 const LOWEST = 14;
@@ -26,19 +28,13 @@ export function LampDial({ lighting, onTurn }: { lighting: Lighting; onTurn: (li
     };
   };
   const onKeyDown = (event: KeyboardEvent) => {
-    const steps: Record<string, [number, number]> = {
-      ArrowLeft: [-TURN, 0],
-      ArrowRight: [TURN, 0],
-      ArrowUp: [0, 6],
-      ArrowDown: [0, -6],
-    };
-    const step = steps[event.key];
-    if (!step) return;
+    const way = arrowWay(event.key);
+    if (!way) return;
     event.preventDefault();
     event.stopPropagation();
     onTurn({
-      azimuth: (lighting.azimuth + step[0] + 360) % 360,
-      elevation: Math.min(HIGHEST, Math.max(LOWEST, lighting.elevation + step[1])),
+      azimuth: (lighting.azimuth + way[0] * TURN + 360) % 360,
+      elevation: Math.min(HIGHEST, Math.max(LOWEST, lighting.elevation - way[1] * RISE)),
     });
   };
   return (

@@ -9,6 +9,8 @@ import { inOneGo } from "#core/surface/one-go";
 import type { ShopClock } from "#core/units/time-zone";
 import { DAY, HOUR, type WallMinutes } from "#core/units/units";
 import { sayClocks, sayDate } from "#core/units/when";
+import { KEYS } from "~/keys/keys";
+import { pressed } from "~/keys/use-key";
 import { AXIS_HEADER, AxisDays, AxisHours, AxisNow } from "./axis-parts";
 import type { TimeAxis } from "./time-axis";
 
@@ -63,6 +65,8 @@ interface Props {
 const TIGHT = 48 * HOUR;
 const LONG_WAIT = 12 * HOUR;
 const SNAP = 5;
+/** How far one press of a key moves work, in minutes. */
+const PRESS = 15;
 
 /** Gates of a phase, counted from when the coat below was really done. */
 export function gatesHere(
@@ -157,10 +161,12 @@ function Work({ item, props, middle, half }: { item: LaneBooking; props: Props; 
         held.current = null;
       }}
       onKeyDown={(event) => {
-        if (!movable || !event.shiftKey || (event.key !== "ArrowLeft" && event.key !== "ArrowRight")) return;
+        const { earlier, later } = KEYS.days.keys;
+        const by = pressed(earlier, event) ? -PRESS : pressed(later, event) ? PRESS : 0;
+        if (!movable || by === 0) return;
         event.preventDefault();
         event.stopPropagation();
-        onDrop(booking, booking.starts + (event.key === "ArrowLeft" ? -15 : 15));
+        onDrop(booking, booking.starts + by);
       }}
       onPointerDown={(event) => {
         if (!movable || event.button !== 0) return;

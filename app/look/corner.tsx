@@ -1,6 +1,8 @@
 import type { KeyboardEvent } from "react";
 import { colourOfWish } from "#core/look/seen";
 import type { Wishes, WishPlace } from "#core/look/spec";
+import { KEYS } from "~/keys/keys";
+import { pressed } from "~/keys/use-key";
 import { PLACE_NAMES } from "./read-look";
 
 interface Props {
@@ -58,7 +60,7 @@ export function Corner({ wishes, ground, onSet }: Props) {
     "data-place": place,
     onClick: () => onSet(place),
     onKeyDown: (event: KeyboardEvent) => {
-      if (event.key !== "Enter" && event.key !== " ") return;
+      if (!pressed(KEYS.look.keys.place, event)) return;
       event.preventDefault();
       onSet(place);
     },

@@ -1,6 +1,8 @@
 import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 import { WISH_PLACES, type WishPlace } from "#core/look/spec";
-import { arrowWay } from "~/parts/arrows";
+import { arrowWay } from "~/keys/arrows";
+import { KEYS } from "~/keys/keys";
+import { pressed } from "~/keys/use-key";
 import { PLACE_NAMES } from "./read-look";
 
 const MOST_BYTES = 8_000_000;
@@ -72,7 +74,7 @@ export function FromPicture({ onPick }: { onPick: (place: WishPlace, colour: str
         x: within(x + (move[0] * STEP) / on.width),
         y: within(y + (move[1] * STEP) / on.height),
       }));
-    } else if (event.key === "Enter" || event.key === " ") {
+    } else if (pressed(KEYS.look.keys.take, event)) {
       event.preventDefault();
       pick(at.x, at.y);
     }

@@ -8,9 +8,9 @@ import type { Finding } from "#core/rules/rule";
 import { findRule } from "#core/rules/rules";
 import { listed } from "#core/rules/words";
 import { sayDifference } from "#core/units/duration";
+import { SEVERITY_WORDS } from "~/drawing/severity";
 import { useJob } from "~/editor/job-editor";
 import { EditForm } from "~/forms/edit-form-parts";
-import { SEVERITY_WORDS } from "./severity";
 import { Explained, FirstMeetings } from "./term";
 
 /**

@@ -1,19 +1,20 @@
 import { BookOpen, CircleHelp, Redo2, Undo2 } from "lucide-react";
 import type { ReactNode } from "react";
 import { useEffect, useMemo, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 import { Link, NavLink, PrefetchPageLinks, useLocation, useNavigate } from "react-router";
 import { isPlannedFor, zonesOf } from "#core/plan/plan";
 import type { Severity } from "#core/rules/rule";
 import { readWallTime, sayWallTime } from "#core/units/wall-time";
 import { sayDate, sayMoment } from "#core/units/when";
+import { SEVERITY_WORDS, SeamMark } from "~/drawing/severity";
 import { useJob, useJobEditor } from "~/editor/job-editor";
+import { capsOf, KEYS, type Key } from "~/keys/keys";
+import { useKey } from "~/keys/use-key";
 import { PlanNotice } from "~/plan-of-work/plan-notice";
 import { sayRoom } from "~/words/room";
 import { PageHead } from "./brand";
 import { ConflictNotice } from "./conflict-notice";
 import { KeysDialog } from "./keys-dialog";
-import { SEVERITY_WORDS, SeamMark } from "./severity";
 import { ViewBar } from "./view-bar";
 import { VIEWS, viewSearch, worstOfViews } from "./views";
 
@@ -24,7 +25,7 @@ function Tabs() {
   const worst = worstOfViews(judgement, planned);
   return (
     <nav aria-label="Views of this job" className="job-tabs">
-      {VIEWS.map(({ path, name, key }) => (
+      {VIEWS.map(({ path, name }) => (
         <NavLink
           key={path}
           to={`/jobs/${plan.id}/${path}${kept}`}
@@ -33,19 +34,19 @@ function Tabs() {
           }
         >
           {name}
-          <TabMark severity={worst[path]} keyed={key} />
+          <TabMark severity={worst[path]} keyed={KEYS.job.keys[path]} />
         </NavLink>
       ))}
       <NavLink to={`/jobs/${plan.id}/ledger`} className="job-frame-tab border-b-transparent text-soft hover:text-ink">
         Ledger
-        <TabMark severity={undefined} keyed="9" />
+        <TabMark severity={undefined} keyed={KEYS.job.keys.ledger} />
       </NavLink>
     </nav>
   );
 }
 
 /** What is wrong on a view, or else the key that opens it. */
-function TabMark({ severity, keyed }: { severity: Severity | undefined; keyed: string }) {
+function TabMark({ severity, keyed }: { severity: Severity | undefined; keyed: Key }) {
   return severity ? (
     <span className="flex items-center">
       <SeamMark severity={severity} width={14} />
@@ -53,7 +54,7 @@ function TabMark({ severity, keyed }: { severity: Severity | undefined; keyed: s
     </span>
   ) : (
     <span className="text-note font-normal max-lg:hidden" aria-hidden="true">
-      {keyed}
+      {capsOf(keyed)}
     </span>
   );
 }
@@ -178,23 +179,28 @@ function Leaves() {
   );
 }
 
-function useFrameKeys() {
+function FrameKeys() {
   const editor = useJobEditor();
-  const navigate = useNavigate();
   const { search } = useLocation();
-  useHotkeys("mod+z", () => editor.stepThrough("undo"), { preventDefault: true }, [editor]);
-  useHotkeys("mod+shift+z, mod+y", () => editor.stepThrough("redo"), { preventDefault: true }, [editor]);
-  useHotkeys(
-    [...VIEWS.map((view) => view.key), "9", "0", "p"].join(", "),
-    (_event, { keys }) => {
-      const view = VIEWS.find((one) => keys?.includes(one.key));
-      if (view) navigate(`/jobs/${editor.plan.id}/${view.path}${search}`);
-      else if (keys?.includes("9")) navigate(`/jobs/${editor.plan.id}/ledger`);
-      else if (keys?.includes("0")) navigate("/bench");
-      else if (keys?.includes("p")) navigate(`/jobs/${editor.plan.id}/photo`);
-    },
-    [editor.plan.id, search],
+  const job = `/jobs/${editor.plan.id}`;
+  useKey(KEYS.job.keys.undo, () => editor.stepThrough("undo"));
+  useKey(KEYS.job.keys.redo, () => editor.stepThrough("redo"));
+  return (
+    <>
+      {VIEWS.map(({ path }) => (
+        <OpenedBy key={path} by={KEYS.job.keys[path]} to={`${job}/${path}${viewSearch(search)}`} />
+      ))}
+      <OpenedBy by={KEYS.job.keys.ledger} to={`${job}/ledger`} />
+      <OpenedBy by={KEYS.job.keys.photo} to={`${job}/photo`} />
+      <OpenedBy by={KEYS.job.keys.bench} to="/bench" />
+    </>
   );
+}
+
+function OpenedBy({ by, to }: { by: Key; to: string }) {
+  const navigate = useNavigate();
+  useKey(by, () => navigate(to));
+  return null;
 }
 
 /** Loads the other views while the page is idle, so that they also open when the server does not answer. */
@@ -220,9 +226,9 @@ function JobPlanNotice() {
 /** The frame of a job: brand and name, the views, undo and redo; the view; the foot line. */
 export function JobFrame({ children }: { children: ReactNode }) {
   const { plan } = useJob();
-  useFrameKeys();
   return (
     <div className="job-frame">
+      <FrameKeys />
       <PageHead title={plan.title}>
         <Tabs />
         <div className="ml-4 flex gap-2 max-lg:ml-auto">

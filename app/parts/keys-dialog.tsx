@@ -1,14 +1,15 @@
 import { X } from "lucide-react";
 import { Dialog } from "radix-ui";
 import { type ReactNode, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 import { Link } from "react-router";
+import { KEYS } from "~/keys/keys";
+import { useKey } from "~/keys/use-key";
 import { KeysList } from "./keys-list";
 
 /** The keys, under `?`. Before scripts run, the button is a link to a page with the same list. */
 export function KeysDialog({ children }: { children: ReactNode }) {
   const [open, setOpen] = useState(false);
-  useHotkeys("shift+slash, ?", () => setOpen(true), { useKey: true });
+  useKey(KEYS.job.keys.keys, () => setOpen(true));
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Trigger asChild onClick={(event) => event.preventDefault()}>

@@ -1,23 +1,23 @@
-import { KEY_GROUPS } from "./keys";
+import { capsOf, KEYS, type Key } from "~/keys/keys";
 
 /** Every key, by view; `heading` continues the levels of the page or dialog around it. */
 export function KeysList({ heading: Heading }: { heading: "h2" | "h3" }) {
   return (
-    <div className="grid gap-x-10 gap-y-5 sm:grid-cols-2">
-      {KEY_GROUPS.map(({ title, lines }) => (
-        <section key={title}>
+    <div className="gap-x-10 sm:columns-2">
+      {Object.values(KEYS).map(({ title, keys }) => (
+        <section key={title} className="mb-5 break-inside-avoid">
           <Heading className="mb-1 text-base">{title}</Heading>
           <dl>
-            {lines.map(({ keys, does }) => (
-              <div key={does} className="flex items-baseline gap-3 border-b border-hair py-1">
+            {Object.values<Key>(keys).map((key) => (
+              <div key={key.does} className="flex items-baseline gap-3 border-b border-hair py-1">
                 <dt className="w-28 shrink-0">
-                  {keys.map((key) => (
-                    <kbd key={key} className="mr-1 rounded-std border border-line bg-white px-1.5 font-text text-note">
-                      {key}
+                  {capsOf(key).map((cap) => (
+                    <kbd key={cap} className="mr-1 rounded-std border border-line bg-white px-1.5 font-text text-note">
+                      {cap}
                     </kbd>
                   ))}
                 </dt>
-                <dd>{does}</dd>
+                <dd>{key.does}</dd>
               </div>
             ))}
           </dl>

@@ -11,12 +11,12 @@ import type { JobPlan } from "#core/schedule/plan-of-work";
 import { findTechnique } from "#core/surface/techniques";
 import type { WallMinutes } from "#core/units/units";
 import { sayDayClock } from "#core/units/when";
+import { SEVERITY_WORDS, SeamMark } from "~/drawing/severity";
 import { GroundSwatch, HandMark, Swatch } from "~/drawing/swatch";
 import { useJob, useJobEditor } from "~/editor/job-editor";
 import { countOf } from "~/words/amount";
 import { type SeamSays, sayGo, seamSays } from "./seam-words";
 import type { Selection } from "./selection";
-import { SEVERITY_WORDS, SeamMark } from "./severity";
 import { INTENT_SHORT, sayAmount, sayShare, sayWhere } from "./step-words";
 
 export interface Rung {

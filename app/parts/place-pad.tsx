@@ -12,7 +12,9 @@ import { type Box, outlinePath, PlaceOutlines } from "~/drawing/place-outlines";
 import { useJob } from "~/editor/job-editor";
 import { readEditForm } from "~/forms/edit-form";
 import { EditForm, Field, TextField, useRefused } from "~/forms/edit-form-parts";
-import { arrowWay } from "./arrows";
+import { arrowWay } from "~/keys/arrows";
+import { KEYS } from "~/keys/keys";
+import { pressed } from "~/keys/use-key";
 import { sayPercent, WHERE_WORDS } from "./step-words";
 
 /** How far a finger may stray before a point of its line is kept, in pixels of the drawing. */
@@ -66,15 +68,16 @@ function Face({ zone, place, judged, width, onDrawn }: Omit<Props, "back"> & { o
     drawn.current.push(pointAt(event));
     setLine([...drawn.current]);
   };
+  const { keys } = KEYS.place;
   const press = (event: KeyboardEvent) => {
     const by = PRESS * (event.shiftKey ? 5 : 1);
     const [x, y] = pencil ?? [0.5, 0.5];
     const way = arrowWay(event.key);
     if (way) setPencil([within(x + by * way[0]), within(y + by * way[1])]);
-    else if (event.key === "Enter") setLine([...line, [x, y]]);
-    else if (event.key === "Backspace") setLine(line.slice(0, -1));
-    else if (event.key === "c") finish(line);
-    else if (event.key === "Escape" && line.length > 0) setLine([]);
+    else if (pressed(keys.corner, event)) setLine([...line, [x, y]]);
+    else if (pressed(keys.back, event)) setLine(line.slice(0, -1));
+    else if (pressed(keys.close, event)) finish(line);
+    else if (pressed(keys.drop, event) && line.length > 0) setLine([]);
     else return;
     if (!pencil) setPencil([x, y]);
     event.preventDefault();

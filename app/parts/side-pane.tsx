@@ -1,6 +1,7 @@
 import { ChevronUp, X } from "lucide-react";
 import { type ReactNode, useEffect, useId, useRef, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
+import { KEYS } from "~/keys/keys";
+import { useKey } from "~/keys/use-key";
 
 /**
  * What stands beside a view: a column where there is room for one; on a tablet or a phone a sheet that comes over the view when
@@ -32,7 +33,7 @@ export function SidePane({
     woken.current = wake;
     setOpen(wake !== "");
   }, [wake]);
-  useHotkeys("escape", () => setOpen(false), { enabled: open, enableOnFormTags: true });
+  useKey(KEYS.pane.keys.close, () => setOpen(false), { enabled: open, enableOnFormTags: true });
   return (
     <aside className="side-pane" aria-label={label} data-open={open ? "" : undefined}>
       <button

@@ -1,7 +1,7 @@
 import { BookOpen, CalendarDays, Ellipsis, Layers, Ruler, SwatchBook } from "lucide-react";
 import { Link, NavLink, useLocation } from "react-router";
+import { SEVERITY_WORDS, SeamMark } from "~/drawing/severity";
 import { useJobEditor } from "~/editor/job-editor";
-import { SEVERITY_WORDS, SeamMark } from "./severity";
 import { VIEWS, viewSearch, worstOfViews } from "./views";
 
 /** The views that have a place of their own in the bar, with their icons. */

@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
+import { KEYS } from "~/keys/keys";
 import { VIEWS, viewSearch, worstOfViews } from "./views";
 
 describe("the views of a job", () => {
-  it("have a key each, and no two the same", () => {
-    expect(new Set(VIEWS.map(({ key }) => key)).size).toBe(VIEWS.length);
-    expect(new Set(VIEWS.map(({ path }) => path)).size).toBe(VIEWS.length);
+  it("are opened by the figures, in the order of their tabs", () => {
+    expect(VIEWS.map(({ path }) => KEYS.job.keys[path].press[0])).toEqual(VIEWS.map((_view, at) => `${at + 1}`));
   });
 
   it("take along what is selected, and not what is being added", () => {

@@ -1,16 +1,16 @@
 import type { Judgement } from "#core/judge/judge";
 import type { Severity } from "#core/rules/rule";
 
-/** The views of a job, in the order of their tabs, with the key that opens each. */
+/** The views of a job, in the order of their tabs; the key that opens each is in keys.ts. */
 export const VIEWS = [
-  { path: "piece", name: "Piece", key: "1" },
-  { path: "crust", name: "Crust", key: "2" },
-  { path: "board", name: "Board", key: "3" },
-  { path: "days", name: "Days", key: "4" },
-  { path: "shelf", name: "Shelf", key: "5" },
-  { path: "mix", name: "Mix", key: "6" },
-  { path: "materials", name: "Materials", key: "7" },
-  { path: "house", name: "House rules", key: "8" },
+  { path: "piece", name: "Piece" },
+  { path: "crust", name: "Crust" },
+  { path: "board", name: "Board" },
+  { path: "days", name: "Days" },
+  { path: "shelf", name: "Shelf" },
+  { path: "mix", name: "Mix" },
+  { path: "materials", name: "Materials" },
+  { path: "house", name: "House rules" },
 ] as const;
 
 export type ViewPath = (typeof VIEWS)[number]["path"];

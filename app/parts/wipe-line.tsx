@@ -1,4 +1,6 @@
 import type { RefObject } from "react";
+import { KEYS } from "~/keys/keys";
+import { pressed } from "~/keys/use-key";
 
 const NUDGE = 2;
 
@@ -36,10 +38,12 @@ export function WipeLine({
           onMove(held((100 * (event.clientX - box.left)) / box.width));
       }}
       onKeyDown={(event) => {
-        if (event.key !== "ArrowLeft" && event.key !== "ArrowRight") return;
+        const { left, right } = KEYS.wipe.keys;
+        const by = pressed(left, event) ? -NUDGE : pressed(right, event) ? NUDGE : 0;
+        if (by === 0) return;
         event.preventDefault();
         event.stopPropagation();
-        onMove(held(at + (event.key === "ArrowLeft" ? -NUDGE : NUDGE)));
+        onMove(held(at + by));
       }}
     >
       <span className="absolute inset-y-0 left-1/2 w-0.5 -translate-x-1/2 bg-board shadow-[0_0_0_1px_var(--color-ink)]" />

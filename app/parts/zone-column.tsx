@@ -9,13 +9,13 @@ import { groundNamed } from "#core/rules/words";
 import { Elevation } from "~/drawing/elevation";
 import { SectionDrawing } from "~/drawing/section-drawing";
 import { layersOf, type SectionGeometry, sectionGeometry } from "~/drawing/section-profile";
+import { worstOf } from "~/drawing/severity";
 import { useJob } from "~/editor/job-editor";
 import { useSampleFilm } from "~/films/use-piece-films";
 import { stepName } from "~/forms/edit-form";
 import { countOf, sayArea } from "~/words/amount";
 import { reachOnSection } from "./distress-reach";
 import type { Selection } from "./selection";
-import { worstOf } from "./severity";
 import { shownLayers } from "./what-shows";
 import { ZonePicker } from "./zone-picker";
 

@@ -1,9 +1,10 @@
-import { useHotkeys } from "react-hotkeys-hook";
 import { Link, useNavigate } from "react-router";
 import { zonesOf } from "#core/plan/plan";
+import { SEVERITY_WORDS, SeamMark, worstOf } from "~/drawing/severity";
 import { useJob } from "~/editor/job-editor";
+import { KEYS } from "~/keys/keys";
+import { useKey } from "~/keys/use-key";
 import type { Selection } from "./selection";
-import { SEVERITY_WORDS, SeamMark, worstOf } from "./severity";
 
 /** The zones of the job, the selected one filled; each shows the worst finding on it. */
 export function ZonePicker({ selection }: { selection: Selection }) {
@@ -15,8 +16,8 @@ export function ZonePicker({ selection }: { selection: Selection }) {
     const zone = zones[(at + step + zones.length) % zones.length];
     if (zone) navigate(selection.linkTo({ zone: zone.id }), { replace: true, preventScrollReset: true });
   };
-  useHotkeys("[", () => go(-1), { useKey: true }, [plan, at]);
-  useHotkeys("]", () => go(1), { useKey: true }, [plan, at]);
+  useKey(KEYS.job.keys.previousZone, () => go(-1));
+  useKey(KEYS.job.keys.nextZone, () => go(1));
   return (
     <nav aria-label="Zones" className="flex max-h-[50vh] flex-wrap gap-1.5 overflow-y-auto">
       {zones.map((zone) => {

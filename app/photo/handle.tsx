@@ -1,6 +1,6 @@
 import { type KeyboardEvent, useEffect, useRef } from "react";
 import type { PhotoPoint } from "#core/plan/photo-marks";
-import { arrowWay } from "~/parts/arrows";
+import { arrowWay } from "~/keys/arrows";
 
 interface Props {
   at: PhotoPoint;

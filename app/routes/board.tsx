@@ -1,5 +1,4 @@
 import { useMemo, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 import { Link, type ShouldRevalidateFunctionArgs, useLoaderData, useNavigate, useSearchParams } from "react-router";
 import { boardWorkOf, MOST_SEED } from "#core/board/board-work";
 import { PANEL_IDS, PANEL_NAMES } from "#core/board/panels/panel";
@@ -28,6 +27,8 @@ import { stepName } from "~/forms/edit-form";
 import { jobAction } from "~/http/job-action.server";
 import { isPhotoForm, photoAction } from "~/http/photo-action.server";
 import { planIdOf, withStore } from "~/http/trouble.server";
+import { KEYS } from "~/keys/keys";
+import { useKey } from "~/keys/use-key";
 import { NoZone } from "~/parts/no-zone";
 import { panes } from "~/parts/panes";
 import { useSelection } from "~/parts/selection";
@@ -84,14 +85,14 @@ function useBoardKeys(address: BoardAddress, count: number, hold: (count: number
   const navigate = useNavigate();
   const go = (change: Parameters<typeof boardAddress>[1]) =>
     navigate(boardAddress(params, change), { replace: true, preventScrollReset: true });
-  const keys = [params, last, address, count, hold];
-  useHotkeys("left", () => hold(count - 1), { preventDefault: true }, keys);
-  useHotkeys("right", () => hold(count + 1), { preventDefault: true }, keys);
-  useHotkeys("home", () => hold(0), { preventDefault: true }, keys);
-  useHotkeys("end", () => hold(last), { preventDefault: true }, keys);
-  useHotkeys("v", () => go({ wet: address.view.wet ? null : "yes" }), keys);
-  useHotkeys("l", () => go({ light: address.view.light === "lamp" ? null : "lamp" }), keys);
-  useHotkeys("z", () => go({ size: address.lifeSize ? null : "life" }), keys);
+  const { keys } = KEYS.board;
+  useKey(keys.previous, () => hold(count - 1));
+  useKey(keys.next, () => hold(count + 1));
+  useKey(keys.bare, () => hold(0));
+  useKey(keys.finished, () => hold(last));
+  useKey(keys.wet, () => go({ wet: address.view.wet ? null : "yes" }));
+  useKey(keys.lamp, () => go({ light: address.view.light === "lamp" ? null : "lamp" }));
+  useKey(keys.lifeSize, () => go({ size: address.lifeSize ? null : "life" }));
 }
 
 interface ChoiceProps {

@@ -1,6 +1,5 @@
 import { nanoid } from "nanoid";
 import { useMemo } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 import { Link, useNavigate } from "react-router";
 import type { ZoneJudgement } from "#core/judge/judge";
 import type { Step } from "#core/plan/plan";
@@ -13,6 +12,8 @@ import { useJob } from "~/editor/job-editor";
 import { readEditForm, stepName } from "~/forms/edit-form";
 import { EditForm } from "~/forms/edit-form-parts";
 import { jobAction } from "~/http/job-action.server";
+import { KEYS } from "~/keys/keys";
+import { useKey } from "~/keys/use-key";
 import { Answers } from "~/parts/answers";
 import { CompareCrusts } from "~/parts/compare-crusts";
 import { CrustButtons } from "~/parts/crust-buttons";
@@ -59,34 +60,21 @@ function useCrustKeys(judged: ZoneJudgement | undefined, selection: Selection) {
     if (editor.send(done.label, done.commands) === null && done.step !== step?.id)
       go(selection.linkTo({ step: done.step ?? null }));
   };
-  const keys = [judged, selection.stepId, editor.plan];
-  useHotkeys("up", () => hold(at < 0 ? 0 : at + 1), { preventDefault: true }, keys);
-  useHotkeys("down", () => hold(at < 0 ? steps.length - 1 : at - 1), { preventDefault: true }, keys);
-  useHotkeys("alt+up", () => form({ do: "move step", to: "up" }), { preventDefault: true }, keys);
-  useHotkeys("alt+down", () => form({ do: "move step", to: "down" }), { preventDefault: true }, keys);
-  useHotkeys("delete, backspace", () => step && form({ do: "remove step" }), keys);
-  useHotkeys(
-    "enter",
-    (event) => {
-      if (
-        event.target instanceof HTMLElement &&
-        event.target.closest("a, button, summary") &&
-        !event.target.closest("[data-step]")
-      )
-        return;
-      event.preventDefault();
-      go(selection.linkTo({ add: at < 0 ? steps.length : at + 1 }));
-    },
-    keys,
+  const { keys } = KEYS.crust;
+  useKey(keys.above, () => hold(at < 0 ? 0 : at + 1));
+  useKey(keys.below, () => hold(at < 0 ? steps.length - 1 : at - 1));
+  useKey(keys.moveUp, () => form({ do: "move step", to: "up" }));
+  useKey(keys.moveDown, () => form({ do: "move step", to: "down" }));
+  useKey(keys.remove, () => step && form({ do: "remove step" }));
+  useKey(keys.addOver, () => go(selection.linkTo({ add: at < 0 ? steps.length : at + 1 })), {
+    ignoreEventWhen: ({ target }) => target instanceof Element && answersEnter(target),
+  });
+  useKey(keys.addUnder, () => go(selection.linkTo({ add: Math.max(0, at) })));
+  useKey(keys.edit, () =>
+    document.querySelector<HTMLElement>("#selection select, #selection input:not([type=hidden])")?.focus(),
   );
-  useHotkeys("shift+enter", () => go(selection.linkTo({ add: Math.max(0, at) })), { preventDefault: true }, keys);
-  useHotkeys(
-    "e",
-    () => document.querySelector<HTMLElement>("#selection select, #selection input:not([type=hidden])")?.focus(),
-    { preventDefault: true },
-  );
-  useHotkeys("f", () => document.querySelector<HTMLElement>("[data-first-fix]")?.click(), { preventDefault: true });
-  useHotkeys("n", () => {
+  useKey(keys.repair, () => document.querySelector<HTMLElement>("[data-first-fix]")?.click());
+  useKey(keys.nextFinding, () => {
     const all = editor.judgement.zones
       .flatMap((zone) => zone.findings)
       .filter((finding) => finding.severity !== "note");
@@ -95,15 +83,16 @@ function useCrustKeys(judged: ZoneJudgement | undefined, selection: Selection) {
     );
     const next = all[(here + 1) % Math.max(1, all.length)];
     if (next) go(selection.linkTo({ zone: next.zoneId, step: next.stepId }));
-  }, [...keys, editor.judgement]);
-  useHotkeys("w", () => go(selection.linkTo({ aside: "next" })), keys);
-  useHotkeys(
-    "escape",
-    () => go(selection.linkTo({ step: selection.addAt === null ? null : undefined, add: null })),
-    { enableOnFormTags: true },
-    keys,
-  );
+  });
+  useKey(keys.whatNext, () => go(selection.linkTo({ aside: "next" })));
+  useKey(keys.deselect, () => go(selection.linkTo({ step: selection.addAt === null ? null : undefined, add: null })), {
+    enableOnFormTags: true,
+  });
 }
+
+/** Whether what is in focus does something of its own on Enter. A step of the ladder does not: Enter adds over it. */
+const answersEnter = (target: Element): boolean =>
+  target.closest("a, button, summary") !== null && !target.closest("[data-step]");
 
 function whereOf({ stepId, lower, surface }: Finding, numberOf: (stepId: string) => number): string {
   if (surface) return "the finished surface";

@@ -1,5 +1,4 @@
 import { useMemo, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { stateOf } from "#core/plan/plan";
 import type { Dates } from "#core/schedule/dates";
@@ -16,10 +15,12 @@ import { lanesOf, withPhases } from "~/days/lanes";
 import { StateForm } from "~/days/state-form";
 import { useIdeas } from "~/days/use-ideas";
 import { IdeaList, MOST_BESIDE, WaysOut, WhatIfBoard } from "~/days/what-if-panel";
+import { SeamMark } from "~/drawing/severity";
 import { useJob, useJobEditor } from "~/editor/job-editor";
 import { jobAction } from "~/http/job-action.server";
+import { KEYS } from "~/keys/keys";
+import { useKey } from "~/keys/use-key";
 import { panes } from "~/parts/panes";
-import { SeamMark } from "~/parts/severity";
 import { SidePane } from "~/parts/side-pane";
 import { Term } from "~/parts/term";
 import { PlanPress } from "~/plan-of-work/plan-notice";
@@ -198,8 +199,8 @@ function Days({ planned }: { planned: JobPlan }) {
   const climate = judgement.zones[0]?.climate;
   const go = (to: string) => navigate(to, { replace: true, preventScrollReset: true });
   const showEdit = () => go(link({ as: "edited" }));
-  useHotkeys("c", () => go(link({ chain: chain ? null : "yes" })), [params]);
-  useHotkeys("o", () => go(link({ otherwise: asking ? null : "yes" })), [params]);
+  useKey(KEYS.days.keys.chain, () => go(link({ chain: chain ? null : "yes" })));
+  useKey(KEYS.days.keys.whatIf, () => go(link({ otherwise: asking ? null : "yes" })));
   const drop = (booking: Booking, starts: number) => {
     setDragged(null);
     const at = Math.max(starts, start);

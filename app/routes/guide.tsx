@@ -1,9 +1,9 @@
 import { Link } from "react-router";
 import { THEMES } from "#core/rules/themes";
 import { CrustStrip } from "~/drawing/crust-strip";
+import { SEVERITY_WORDS, SeamMark } from "~/drawing/severity";
 import { guideArticles, type Told } from "~/http/guide.server";
 import { PageHead } from "~/parts/brand";
-import { SEVERITY_WORDS, SeamMark } from "~/parts/severity";
 import { Explained } from "~/parts/term";
 import { countOf } from "~/words/amount";
 import type { Route } from "./+types/guide";

@@ -1,5 +1,4 @@
 import { useEffect, useMemo, useRef, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 import { Form, Link, useActionData, useLoaderData, useNavigate, useNavigation, useSearchParams } from "react-router";
 import { bodyColour } from "#core/colour/material-colour";
 import { measurePhoto } from "#core/photo/measure";
@@ -15,6 +14,8 @@ import { EditForm, Field } from "~/forms/edit-form-parts";
 import { jobAction } from "~/http/job-action.server";
 import { isPhotoForm, type PhotoResult, photoAction } from "~/http/photo-action.server";
 import { planIdOf, withStore } from "~/http/trouble.server";
+import { KEYS } from "~/keys/keys";
+import { useKey } from "~/keys/use-key";
 import { panes } from "~/parts/panes";
 import { PhotoField } from "~/parts/photo-field";
 import { FacesPanel } from "~/photo/faces-panel";
@@ -170,10 +171,10 @@ function OnIt({ photo, marks }: { photo: Photo; marks: PiecePhoto }) {
   const painted = useOnPhoto(pixels === "lost" ? null : pixels, marks, works, steps[count]!.counts);
   const wordsOf = useStepWords();
   const stops = steps.map((step, at) => ({ count: at, ...wordsOf(step) }));
-  useHotkeys("left", () => hold(count - 1), { preventDefault: true }, [count, last]);
-  useHotkeys("right", () => hold(count + 1), { preventDefault: true }, [count, last]);
-  useHotkeys("home", () => hold(0), { preventDefault: true }, [last]);
-  useHotkeys("end", () => hold(last), { preventDefault: true }, [last]);
+  useKey(KEYS.photo.keys.previous, () => hold(count - 1));
+  useKey(KEYS.photo.keys.next, () => hold(count + 1));
+  useKey(KEYS.photo.keys.first, () => hold(0));
+  useKey(KEYS.photo.keys.last, () => hold(last));
   const label = stops[count]!.label;
   const unsized = marks.faces.filter(
     ({ id, asItIs }) => !asItIs && !measured.sizes.some(({ faceId }) => faceId === id),
@@ -324,7 +325,7 @@ function Marking({ photo, marks }: { photo: Photo; marks: PiecePhoto }) {
     next.set("face", faceId);
     return `?${next}`;
   };
-  useHotkeys("esc", () => setPointing(false), [setPointing]);
+  useKey(KEYS.photo.keys.stop, () => setPointing(false));
   // whoever changes the face in another way is done with pointing
   const before = useRef(chosen);
   useEffect(() => {

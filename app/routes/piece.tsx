@@ -6,6 +6,7 @@ import { PLACES, type PlaceOnFace, type Plan, type Zone, zoneArea, zonesOf, zone
 import { groundNamed } from "#core/rules/words";
 import { CrustStrip } from "~/drawing/crust-strip";
 import { Elevation } from "~/drawing/elevation";
+import { SEVERITY_WORDS, SeamMark, worstOf } from "~/drawing/severity";
 import { useJob } from "~/editor/job-editor";
 import { EditForm, Field, TextField, useRefused } from "~/forms/edit-form-parts";
 import { SHAPE_SIZES, zoneFields } from "~/forms/zone-form";
@@ -14,7 +15,6 @@ import { GroundTestsPart } from "~/parts/ground-tests";
 import { panes } from "~/parts/panes";
 import { PlacePad } from "~/parts/place-pad";
 import { type Selection, useSelection } from "~/parts/selection";
-import { SEVERITY_WORDS, SeamMark, worstOf } from "~/parts/severity";
 import { SidePane } from "~/parts/side-pane";
 import { ZoneCrust } from "~/parts/zone-crust";
 import { ZoneFields } from "~/parts/zone-fields";

@@ -13,12 +13,12 @@ import { midnightBefore, sayWallTime, weekday } from "#core/units/wall-time";
 import { ledgerOf } from "#db/ledger";
 import type { Store } from "#db/open";
 import { addPlan, getJob } from "#db/plans";
+import { SEVERITY_WORDS, SeamMark } from "~/drawing/severity";
 import { fieldsOf } from "~/forms/fields";
 import { readForm } from "~/http/body.server";
 import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
 import { noteWritten } from "~/http/written.server";
 import { JobHead } from "~/parts/job-head";
-import { SEVERITY_WORDS, SeamMark } from "~/parts/severity";
 import { todayNow } from "~/shelf/today";
 import type { Route } from "./+types/recipe";
 

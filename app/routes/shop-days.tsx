@@ -1,5 +1,4 @@
-import { Suspense, useMemo, useRef } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
+import { Suspense, useMemo } from "react";
 import { Link, useLoaderData, useNavigate, useSearchParams } from "react-router";
 import { MOST_LOOKS, USUAL_LOOKS } from "#core/schedule/looks";
 import { sayDuration } from "#core/units/duration";
@@ -22,6 +21,8 @@ import { isOnDay, ShopDaysDrawing } from "~/drawing/shop-days-drawing";
 import { timeAxis } from "~/drawing/time-axis";
 import { calendarJobsIn, datesIn, readShopState, standingIn } from "~/http/plan-of-work.server";
 import { withStore } from "~/http/trouble.server";
+import { KEYS, type Key } from "~/keys/keys";
+import { useKey } from "~/keys/use-key";
 import { PageHead } from "~/parts/brand";
 import { panes } from "~/parts/panes";
 import { SidePane } from "~/parts/side-pane";
@@ -241,20 +242,12 @@ type ParamLink = ReturnType<typeof useParamLink>;
 const zoomLink = (link: ParamLink, at: number) =>
   link({ span: ZOOMS[Math.max(0, Math.min(ZOOMS.length - 1, at))]!.id });
 
-/** Keys that lead to another part of the calendar; pressed quickly, each counts from where the one before led. */
-function useCalendarKeys(leads: Record<string, string | null>) {
+/** A key that leads to another part of the calendar; pressed quickly, each counts from where the one before led. */
+function useLeads(key: Key, to: string | null) {
   const navigate = useNavigate();
-  const latest = useRef(leads);
-  latest.current = leads;
-  useHotkeys(
-    Object.keys(leads).join(),
-    ({ key }) => {
-      const to = latest.current[key];
-      if (to) navigate(to, { replace: true, preventScrollReset: true });
-    },
-    // a plus is a key here, and joins none
-    { useKey: true, splitKey: " " },
-  );
+  useKey(key, () => {
+    if (to) navigate(to, { replace: true, preventScrollReset: true });
+  });
 }
 
 type Names = ReadonlyMap<string, string>;
@@ -292,14 +285,12 @@ export default function ShopDays() {
         };
   const moveTo = (by: number) => link({ from: sayFrom(span.from + by * minutes), day: null });
   const toToday = now === null ? null : link({ from: sayFrom(now), day: Math.floor(now / DAY) });
-  useCalendarKeys({
-    "+": zoomLink(link, zoom - 1),
-    "=": zoomLink(link, zoom - 1),
-    "-": zoomLink(link, zoom + 1),
-    "[": moveTo(-1),
-    "]": moveTo(1),
-    t: toToday,
-  });
+  const { keys } = KEYS.calendar;
+  useLeads(keys.closer, zoomLink(link, zoom - 1));
+  useLeads(keys.wider, zoomLink(link, zoom + 1));
+  useLeads(keys.earlier, moveTo(-1));
+  useLeads(keys.later, moveTo(1));
+  useLeads(keys.today, toToday);
   const { frame, size } = useSize();
   const width = Math.max(NARROWEST, size.width);
   const axis = timeAxis(hoursOfAnybody(shop), span.from, span.to, LABELS, width - LABELS);

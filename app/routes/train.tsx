@@ -1,5 +1,5 @@
 import { nanoid } from "nanoid";
-import { Suspense, useEffect, useRef } from "react";
+import { Suspense, useRef } from "react";
 import { data, Form, Link, useNavigation } from "react-router";
 import { KIND_WORDS } from "#core/trainer/drill";
 import { lazyChart } from "~/charts/lazy-chart";
@@ -7,6 +7,8 @@ import { fieldsOf } from "~/forms/fields";
 import { readForm } from "~/http/body.server";
 import { answerDrill, askNext, ENOUGH, type Graded, recordOf, withoutAnswers } from "~/http/trainer.server";
 import { withStore } from "~/http/trouble.server";
+import { KEYS } from "~/keys/keys";
+import { useKey } from "~/keys/use-key";
 import { PageHead } from "~/parts/brand";
 import { Question, Shown } from "~/trainer/question";
 import { countOf } from "~/words/amount";
@@ -63,23 +65,22 @@ function Outcome({ graded }: { graded: Graded }) {
   );
 }
 
-/** Figures pick a choice, Enter hands it in or goes on. */
-function useKeys(on: unknown) {
+/** Figures pick a choice; Enter hands it in, or goes on, as the form does by itself. */
+function useAnswerKeys() {
   const form = useRef<HTMLFormElement>(null);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another question is another form
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey || !/^[1-9]$/.test(event.key)) return;
-      if (event.target instanceof HTMLInputElement && event.target.type === "text") return;
-      const choice = form.current?.querySelector<HTMLInputElement>(`input[data-key="${event.key}"]`);
+  useKey(
+    KEYS.trainer.keys.pick,
+    ({ key }) => {
+      const choice = form.current?.querySelector<HTMLInputElement>(`input[data-key="${key}"]`);
       if (!choice) return;
-      event.preventDefault();
       choice.checked = true;
       choice.focus();
-    };
-    document.addEventListener("keydown", listen);
-    return () => document.removeEventListener("keydown", listen);
-  }, [on]);
+    },
+    {
+      enableOnFormTags: ["input"],
+      ignoreEventWhen: ({ target }) => target instanceof HTMLInputElement && target.type === "text",
+    },
+  );
   return form;
 }
 
@@ -87,7 +88,7 @@ export default function TrainRoute({ loaderData, actionData }: Route.ComponentPr
   const { record, enough, more, drill, id, asked } = loaderData;
   const graded = actionData?.graded ?? null;
   const busy = useNavigation().state === "submitting";
-  const form = useKeys(graded ? null : id);
+  const form = useAnswerKeys();
   const shown = graded?.drill ?? drill;
   const next = more ? "/train?more=yes" : "/train";
   const minutes = Math.floor(record.today.seconds / 60);

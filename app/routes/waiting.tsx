@@ -3,9 +3,9 @@ import { Link } from "react-router";
 import { readWallTime } from "#core/units/wall-time";
 import { sayDate } from "#core/units/when";
 import { getRow } from "#db/plans";
+import { SEVERITY_WORDS } from "~/drawing/severity";
 import { planIdOf, withStore } from "~/http/trouble.server";
 import { Brand } from "~/parts/brand";
-import { SEVERITY_WORDS } from "~/parts/severity";
 import { countOf } from "~/words/amount";
 import type { Route } from "./+types/waiting";
 
