@@ -1,4 +1,5 @@
 import { and, count, desc, eq, gt, isNotNull, isNull, max, ne, not, sql } from "drizzle-orm";
+import { LRUCache } from "lru-cache";
 import { applyCommands } from "#core/edit/apply";
 import { type Command, Commands } from "#core/edit/command";
 import { checkPlan, readPlan, sayFault } from "#core/exchange/plan-file";
@@ -152,8 +153,7 @@ export const listRemoved = (store: Store): Promise<JobRow[]> =>
   );
 
 /** Documents as they were last read, by plan: the same text is the same plan, and need not be read again. */
-const read = new Map<string, { text: string; plan: Plan }>();
-const MOST_READ = 40;
+const read = new LRUCache<string, { text: string; plan: Plan }>({ max: 40 });
 
 /** A document that is not valid JSON is reported like any other that cannot be read. */
 function parsed(text: string): unknown {
@@ -176,8 +176,6 @@ function readDocument(text: string, id: string): Plan {
       id,
     );
   }
-  // the one read longest ago goes
-  if (read.size >= MOST_READ && !known) read.delete(read.keys().next().value!);
   read.set(id, { text, plan: done.plan });
   return done.plan;
 }

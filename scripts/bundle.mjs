@@ -29,7 +29,7 @@ export async function bundle(input, outDir, noExternal) {
 
 /** The command line as one file, and the thread that helps it to solve as another: neither may load what the other does at once. */
 export async function bundleCommandLine(outDir) {
-  const plain = ["zod", "culori"];
+  const plain = ["zod", "culori", "lru-cache"];
   await bundle({ crust: here("cli/crust.ts") }, outDir, plain);
   await bundle({ helper: here("cli/helper.ts") }, join(outDir, "helper"), plain);
 }

@@ -1,4 +1,5 @@
 import type { Worker } from "node:worker_threads";
+import { LRUCache } from "lru-cache";
 import type { AnswerMessage, FromDesk, NoteMessage, ToDesk } from "./messages";
 
 // Desks and the work that waits for them. What is known to take long has desks and a queue of its own, so that quick work never
@@ -54,7 +55,7 @@ interface Desk {
   ready: boolean;
   at: (Waiting & { id: number; since: number; timer: NodeJS.Timeout }) | null;
   /** subjects it has worked on, the latest last */
-  knows: Set<string>;
+  knows: LRUCache<string, true>;
 }
 
 const LANES = ["quick", "slow", "summaries", "planning"] as const;
@@ -114,7 +115,7 @@ export class Pool {
 
   private open(lane: Lane) {
     const worker = this.options.spawn();
-    const desk: Desk = { lane, worker, ready: false, at: null, knows: new Set() };
+    const desk: Desk = { lane, worker, ready: false, at: null, knows: new LRUCache({ max: MOST_KNOWN }) };
     this.desks.push(desk);
     worker.on("message", (message: FromDesk) => this.hear(desk, message));
     worker.on("error", (error) => console.error(error));
@@ -190,9 +191,7 @@ export class Pool {
     const timer = setTimeout(() => void desk.worker.terminate(), job.deadline);
     desk.at = { job, resolve, id, since: performance.now(), timer };
     if (job.subject !== null) {
-      desk.knows.delete(job.subject);
-      desk.knows.add(job.subject);
-      if (desk.knows.size > MOST_KNOWN) desk.knows.delete(desk.knows.keys().next().value!);
+      desk.knows.set(job.subject, true);
     }
     const message = { ...job.message, id } as ToDesk;
     desk.worker.postMessage(message, message.kind === "request" && message.body ? [message.body] : []);

@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from "node:http";
 import { setTimeout as pause } from "node:timers/promises";
+import { LRUCache } from "lru-cache";
 import sirv from "sirv";
 import { DOOR, DOOR_TOKEN, deviceIn } from "../app/http/access.server";
 import { ALLOWED, bodyLimit, type Refusal, refusalOf, tooLarge } from "../app/http/guard.server";
@@ -188,11 +189,13 @@ class ShopFront {
   private readonly patience: number;
   private readonly deadline: number;
   /** milliseconds that answers about a subject took, weighted to the latest */
-  private readonly took = new Map<string, number>();
-  private readonly weights = new Map<string, number>();
+  private readonly took = new LRUCache<string, number>({ max: MOST_REMEMBERED });
+  private readonly weights = new LRUCache<string, number>({ max: MOST_REMEMBERED });
   private readonly knocks = new Knocks();
   /** answers that came after the painter was asked to wait, and addresses that never finished */
-  private readonly late = new Map<string, { answer: AnswerMessage | null; until: number }>();
+  private readonly late = new LRUCache<string, { answer: AnswerMessage | null; until: number }>({
+    max: MOST_REMEMBERED,
+  });
   private readonly boards = new Map<string, number>();
   private readonly toSummarise = new Set<string>();
   private summarising = false;
@@ -239,7 +242,7 @@ class ShopFront {
         }
         const { planId, weight } = note;
         if (planId !== null) {
-          if (weight !== null) remember(this.weights, planId, weight);
+          if (weight !== null) this.weights.set(planId, weight);
           this.toSummarise.add(planId);
         }
         this.summariseSoon();
@@ -248,8 +251,7 @@ class ShopFront {
         // pictures and summaries take long by nature, and say nothing of how long the pages of the job do
         if (message.kind !== "request" || isBoard(new URL(message.url).pathname)) return;
         // what was slow stays slow for a while: a page made from kept results says little about the next
-        if (subject !== null)
-          remember(this.took, subject, Math.max(milliseconds, FADES * (this.took.get(subject) ?? 0)));
+        if (subject !== null) this.took.set(subject, Math.max(milliseconds, FADES * (this.took.get(subject) ?? 0)));
       },
     });
   }
@@ -257,7 +259,7 @@ class ShopFront {
   /** Learns which jobs are heavy and which summaries are missing. */
   async begin() {
     const heavy = await this.chore("weighty", []);
-    if (Array.isArray(heavy)) for (const { id, phases } of heavy) remember(this.weights, String(id), Number(phases));
+    if (Array.isArray(heavy)) for (const { id, phases } of heavy) this.weights.set(String(id), Number(phases));
     const pending = await this.chore("pending", []);
     if (Array.isArray(pending)) for (const id of pending) this.toSummarise.add(String(id));
     void this.summariseAll();
@@ -434,7 +436,7 @@ class ShopFront {
     if (outcome) return this.give(request, response, outcome);
     void work.then((came) => {
       if (came.is === "full") return;
-      remember(this.late, target, { answer: came.is === "answered" ? came.answer : null, until: Date.now() + KEPT });
+      this.late.set(target, { answer: came.is === "answered" ? came.answer : null, until: Date.now() + KEPT });
     });
     const to = encodeURIComponent(target);
     const waiting = subject === "the whole shop" ? `/waiting?to=${to}` : `/jobs/${subject}/waiting?to=${to}`;
@@ -455,12 +457,6 @@ const headerOf = (request: IncomingMessage, name: string): string | null => {
   const value = request.headers[name.toLowerCase()];
   return (Array.isArray(value) ? value[0] : value) ?? null;
 };
-
-function remember<Value>(map: Map<string, Value>, key: string, value: Value) {
-  map.delete(key);
-  map.set(key, value);
-  if (map.size > MOST_REMEMBERED) map.delete(map.keys().next().value!);
-}
 
 /** The shop's server, not yet listening. */
 export async function openFront(options: FrontOptions): Promise<Front> {

@@ -1,3 +1,4 @@
+import { LRUCache } from "lru-cache";
 import { useEffect, useRef, useState } from "react";
 import type { BoardWork, View } from "#core/board/board-work";
 import type { Measured } from "#core/board/shares";
@@ -18,20 +19,8 @@ export interface Boards {
   failed: string | null;
 }
 
+/** How many finished pictures are kept, by what they show. */
 const MOST_KEPT = 48;
-
-/** Finished pictures by what they show, the newest last. */
-class Kept {
-  private readonly pictures = new Map<string, BoardPicture>();
-  get(key: string): BoardPicture | undefined {
-    return this.pictures.get(key);
-  }
-  put(key: string, picture: BoardPicture) {
-    this.pictures.delete(key);
-    this.pictures.set(key, picture);
-    if (this.pictures.size > MOST_KEPT) this.pictures.delete(this.pictures.keys().next().value!);
-  }
-}
 
 const imageOf = ({ pixels, width, height }: Drawn) => new ImageData(new Uint8ClampedArray(pixels), width, height);
 
@@ -63,7 +52,7 @@ const nameOf = ({ work, count }: Held, { light, lighting, wet }: View, width: nu
 /** Boards drawn in a worker as they are needed; pictures of steps that were drawn before appear at once. */
 export function useBoards({ sides, view, width }: Wanted): Boards {
   const worker = useRef<Worker | null>(null);
-  const kept = useRef(new Kept());
+  const kept = useRef(new LRUCache<string, BoardPicture>({ max: MOST_KEPT }));
   const asked = useRef(0);
   const [boards, setBoards] = useState<Boards>({ pictures: [], drawing: true, failed: null });
   const names = sides.map((side) => nameOf(side, view, width));
@@ -105,7 +94,7 @@ export function useBoards({ sides, view, width }: Wanted): Boards {
       const side = sides[drawn.side]!;
       const { count, finished, measured } = drawn;
       const picture: BoardPicture = { image: imageOf(drawn), count, finished, measured };
-      if (finished) kept.current.put(nameOf({ work: side.work, count }, view, width), picture);
+      if (finished) kept.current.set(nameOf({ work: side.work, count }, view, width), picture);
       if (count !== side.count) return;
       setBoards((before) => {
         // a rough picture never replaces a finished one of the same thing

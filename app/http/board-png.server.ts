@@ -1,4 +1,5 @@
 import { createHash } from "node:crypto";
+import { LRUCache } from "lru-cache";
 import sharp from "sharp";
 import { Board } from "#core/board/board";
 import { BOARD_WIDTHS, boardWorkOf } from "#core/board/board-work";
@@ -10,18 +11,7 @@ import { readBoardAddress, WHOLE } from "~/board/board-address";
 /** Bytes of pictures kept; the one not requested for longest goes first. */
 const MOST_BYTES = 24_000_000;
 
-const kept = new Map<string, Buffer>();
-let keptBytes = 0;
-
-function keep(key: string, png: Buffer) {
-  kept.set(key, png);
-  keptBytes += png.length;
-  for (const [oldest, picture] of kept) {
-    if (keptBytes <= MOST_BYTES || oldest === key) break;
-    kept.delete(oldest);
-    keptBytes -= picture.length;
-  }
-}
+const kept = new LRUCache<string, Buffer>({ maxSize: MOST_BYTES, sizeCalculation: ({ length }) => length });
 
 const widthOf = (params: URLSearchParams) => {
   const asked = Number(params.get("width") ?? WHOLE);
@@ -51,11 +41,7 @@ export function boardKey(plan: Plan, params: URLSearchParams): string | null {
  */
 export async function boardPng(plan: Plan, params: URLSearchParams, key: string): Promise<Buffer | null> {
   const known = kept.get(key);
-  if (known) {
-    kept.delete(key);
-    kept.set(key, known);
-    return known;
-  }
+  if (known) return known;
   const judged = judgementOf(plan).zones.find(({ zone }) => zone.id === params.get("zone"));
   if (!judged) return null;
   const { panel, seed, count, view } = readBoardAddress(params, judged);
@@ -66,6 +52,6 @@ export async function boardPng(plan: Plan, params: URLSearchParams, key: string)
     .removeAlpha()
     .png()
     .toBuffer();
-  keep(key, png);
+  kept.set(key, png);
   return png;
 }

@@ -1,3 +1,4 @@
+import { LRUCache } from "lru-cache";
 import { type Learned, learnedFrom, observationsOf } from "#core/ledger/learned";
 import { replay } from "#core/ledger/replay";
 import type { Plan } from "#core/plan/plan";
@@ -6,7 +7,9 @@ import { allLedgers, type KeptLine } from "#db/ledger";
 import type { Store } from "#db/open";
 import { getJob } from "#db/plans";
 
-const kept = new Map<string, { lines: number; plan: Plan; found: ReturnType<typeof observationsOf> }>();
+const kept = new LRUCache<string, { lines: number; plan: Plan; found: ReturnType<typeof observationsOf> }>({
+  max: 1000,
+});
 
 /** What one job's ledger shows; worked out once for as many lines and the same plan. */
 function observed(plan: Plan, lines: readonly KeptLine[]) {

@@ -1,4 +1,5 @@
 import { createHash } from "node:crypto";
+import { LRUCache } from "lru-cache";
 import sharp from "sharp";
 import { measurePhoto } from "#core/photo/measure";
 import { PieceOnPhoto } from "#core/photo/on-photo";
@@ -17,7 +18,7 @@ interface Painted {
   before: Buffer;
   after: Buffer;
 }
-const kept = new Map<string, Painted>();
+const kept = new LRUCache<string, Painted>({ max: MOST_KEPT });
 
 /** What a picture depends on: the marks, the pieces, their crusts, the materials, the air, the step. Null without such a photo. */
 export function onPhotoKey(plan: Plan, params: URLSearchParams): string | null {
@@ -46,11 +47,7 @@ async function paintedPhoto(plan: Plan, jpeg: Buffer, params: URLSearchParams): 
   alone.delete("both");
   const key = onPhotoKey(plan, alone)!;
   const known = kept.get(key);
-  if (known) {
-    kept.delete(key);
-    kept.set(key, known);
-    return known;
-  }
+  if (known) return known;
   const marks = plan.photos!.find(({ id }) => id === params.get("photo"))!;
   const { data, info } = await sharp(jpeg)
     .resize(widthOf(params), null, { withoutEnlargement: true })
@@ -66,7 +63,6 @@ async function paintedPhoto(plan: Plan, jpeg: Buffer, params: URLSearchParams): 
   const piece = new PieceOnPhoto(photo, marks, measurePhoto(marks), zones);
   const painted = { width, height, before: data, after: Buffer.from(piece.picture(counts, marks.lighter).buffer) };
   kept.set(key, painted);
-  if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
   return painted;
 }
 

@@ -1,3 +1,4 @@
+import { LRUCache } from "lru-cache";
 import { useEffect, useRef, useState } from "react";
 import type { Counts, ZoneWork } from "#core/photo/on-photo";
 import type { PiecePhoto } from "#core/plan/photo-marks";
@@ -23,7 +24,7 @@ export function useOnPhoto(
 ): Painted {
   const worker = useRef<Worker | null>(null);
   const asked = useRef(0);
-  const kept = useRef(new Map<string, ImageData>());
+  const kept = useRef(new LRUCache<string, ImageData>({ max: MOST_KEPT }));
   const [painted, setPainted] = useState<Painted>({ image: null, finished: false, part: 0, failed: null });
 
   useEffect(() => {
@@ -59,10 +60,7 @@ export function useOnPhoto(
       else if (data.is === "working") setPainted((before) => ({ ...before, part: data.part }));
       else {
         const image = new ImageData(new Uint8ClampedArray(data.pixels), data.width, data.height);
-        if (data.finished) {
-          kept.current.set(wanted, image);
-          if (kept.current.size > MOST_KEPT) kept.current.delete(kept.current.keys().next().value!);
-        }
+        if (data.finished) kept.current.set(wanted, image);
         setPainted((before) => ({ ...before, image, finished: data.finished }));
       }
     };

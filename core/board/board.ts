@@ -1,3 +1,4 @@
+import { LRUCache } from "lru-cache";
 import { Climate } from "../drying/climate.ts";
 import { filmGloss } from "../surface/film.ts";
 import { type GroundState, groundAfter, untouched } from "../surface/ground-state.ts";
@@ -27,18 +28,13 @@ export interface BoardState {
   misted: Instant | null;
 }
 
-const reliefs = new Map<string, Relief>();
-const MOST_RELIEFS = 6;
+const reliefs = new LRUCache<string, Relief>({ max: 6 });
 
 /** A panel at a size, made once. */
 export function reliefAt(panel: PanelId, width: number): Relief {
   const key = `${panel} ${width}`;
-  let relief = reliefs.get(key);
-  if (!relief) {
-    if (reliefs.size >= MOST_RELIEFS) reliefs.delete(reliefs.keys().next().value!);
-    relief = reliefOf(panelNamed(panel), gridOf(width));
-    reliefs.set(key, relief);
-  }
+  const relief = reliefs.get(key) ?? reliefOf(panelNamed(panel), gridOf(width));
+  reliefs.set(key, relief);
   return relief;
 }
 

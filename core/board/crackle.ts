@@ -1,3 +1,4 @@
+import { LRUCache } from "lru-cache";
 import { away, type Field, fieldOn, type Grid } from "./grid.ts";
 import { randomFrom } from "./random.ts";
 
@@ -214,17 +215,12 @@ function grownOn({ wide, tall, spacing, upright, seed, stroked = true, thick = (
   return cracks;
 }
 
-const grown = new Map<string, Crack[]>();
-const MOST_GROWN = 8;
+const grown = new LRUCache<string, Crack[]>({ max: 8 });
 
 /** The same, kept by name: a rough picture and a fine one, and boards that differ only above, have the same cracks. */
 export function cracksNamed(name: string, options: () => CrackleOptions): readonly Crack[] {
-  let cracks = grown.get(name);
-  if (!cracks) {
-    cracks = growCracks(options());
-    grown.set(name, cracks);
-    if (grown.size > MOST_GROWN) grown.delete(grown.keys().next().value!);
-  }
+  const cracks = grown.get(name) ?? growCracks(options());
+  grown.set(name, cracks);
   return cracks;
 }
 

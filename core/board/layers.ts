@@ -1,3 +1,4 @@
+import { LRUCache } from "lru-cache";
 import type { Optics } from "../colour/film.ts";
 import { isMetallic, opticsOf, opticsOfMix } from "../colour/material-colour.ts";
 import { type Film, TRACE } from "../surface/film.ts";
@@ -124,13 +125,7 @@ const MOST_KINDS = 16;
 
 const MOST_SIZES = 3;
 
-function keep<T>(kept: Map<number, T>, count: number, value: T): T {
-  kept.set(count, value);
-  if (kept.size > MOST_SIZES) kept.delete(kept.keys().next().value!);
-  return value;
-}
-
-const lastTotals = new Map<number, { layers: Layers; total: Field }>();
+const lastTotals = new LRUCache<number, { layers: Layers; total: Field }>({ max: MOST_SIZES });
 
 const isUnder = (under: Layers, layers: Layers) =>
   under.length <= layers.length && under.every((layer, at) => layer === layers[at]);
@@ -148,10 +143,12 @@ export function totalOf(layers: Layers, grid: Grid): Field {
     const cover = film.load(layer);
     memory.run.addFilm(total, film.thickness, cover, count);
   }
-  return keep(lastTotals, count, { layers, total: memory.floats(total, count) }).total;
+  const sum = memory.floats(total, count);
+  lastTotals.set(count, { layers, total: sum });
+  return sum;
 }
 
-const lastSigns = new Map<number, { layers: Layers; signs: Int32Array }>();
+const lastSigns = new LRUCache<number, { layers: Layers; signs: Int32Array }>({ max: MOST_SIZES });
 
 const bitsOf = (index: number): number => Math.floor(hashed(index, 1, 7) * 2 ** 32) | 0;
 
@@ -174,7 +171,9 @@ function signsOf(layers: Layers, grid: Grid): Int32Array {
     if (was) set(was, index);
     if (is) set(is, index);
   }
-  return keep(lastSigns, count, { layers, signs: memory.ints(signs, count) }).signs;
+  const made = memory.ints(signs, count);
+  lastSigns.set(count, { layers, signs: made });
+  return made;
 }
 
 /** Sorts pixels by the films that lie there; null where they are all alike. */

@@ -1,3 +1,4 @@
+import { LRUCache } from "lru-cache";
 import { type Material, METALLIC_FAMILIES } from "../materials/material.ts";
 import { dryFilm } from "../quantity/spread.ts";
 import type { Share } from "../units/units.ts";
@@ -53,8 +54,7 @@ function clearSwatches(colour: string): Swatches {
   };
 }
 
-const kept = new Map<string, Optics>();
-const MOST_KEPT = 2000;
+const kept = new LRUCache<string, Optics>({ max: 2000 });
 
 /**
  * K and S of a material per micrometre of dry film: from its swatches over white and over black where it has them, else from
@@ -64,12 +64,8 @@ export function opticsOf(material: Material): Optics {
   const { colour, contrastRatio, gloss, swatches } = material;
   const micrometres = dryFilm(material);
   const key = `${colour} ${contrastRatio.typical} ${gloss.typical} ${micrometres} ${swatches?.overWhite} ${swatches?.overBlack} ${isMetallic(material)}`;
-  let optics = kept.get(key);
-  if (!optics) {
-    if (kept.size >= MOST_KEPT) kept.clear();
-    optics = opticsFrom(material, micrometres);
-    kept.set(key, optics);
-  }
+  const optics = kept.get(key) ?? opticsFrom(material, micrometres);
+  kept.set(key, optics);
   return optics;
 }
 
