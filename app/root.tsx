@@ -21,7 +21,8 @@ export function Layout({ children }: { children: ReactNode }) {
         <link rel="icon" href="/mark.svg" type="image/svg+xml" />
         <link rel="manifest" href="/manifest.webmanifest" crossOrigin="use-credentials" />
         <link rel="apple-touch-icon" href="/icon-192.png" />
-        <meta name="theme-color" content="#f3eee3" />
+        <meta name="theme-color" media="(prefers-color-scheme: light)" content="#f3eee3" />
+        <meta name="theme-color" media="(prefers-color-scheme: dark)" content="#1e1915" />
         <Meta />
         <Links />
       </head>

@@ -19,7 +19,13 @@ echarts.use([
 /** A colour of the page's own, by its name in the stylesheet. */
 export function tokenOf(name: string): string {
   if (typeof window === "undefined") return "#777";
-  return getComputedStyle(document.documentElement).getPropertyValue(`--color-${name}`).trim() || "#777";
+  // its value has one for daylight and one for a dim shop: only on an element is it one colour
+  const probe = document.createElement("i");
+  probe.style.color = `var(--color-${name})`;
+  document.body.append(probe);
+  const { color } = getComputedStyle(probe);
+  probe.remove();
+  return color || "#777";
 }
 
 interface Props {

@@ -7,6 +7,7 @@ import { sayClocks, sayDate, sayDayClock } from "#core/units/when";
 import { endsOfPhases, gatesHere, type LaneBooking, takesATime } from "~/drawing/days-drawing";
 import { useJob } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
+import { WhenInput } from "~/forms/when-input";
 
 /**
  * The selected work: when it is, how late it could be, what it waits for with the sign to look for, and the form to
@@ -112,7 +113,7 @@ export function BookingPanel({
             <>
               <Field name="starts" label="Begin at" fault={faults.starts}>
                 {(field) => (
-                  <input
+                  <WhenInput
                     {...field}
                     type="datetime-local"
                     step={60}

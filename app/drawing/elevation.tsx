@@ -120,7 +120,7 @@ export function Elevation({
       data-painted={placed.every(({ id }) => films.has(id)) ? "" : undefined}
       className="h-auto max-w-full"
     >
-      <path d={`M${margin / 2} ${floor + 1}H${width - margin / 2}`} stroke="#8d806f" strokeWidth={1} />
+      <path d={`M${margin / 2} ${floor + 1}H${width - margin / 2}`} stroke="var(--color-edge)" strokeWidth={1} />
       {placed.map((zone) => {
         const box = screen.get(zone.id)!;
         const faces = (
@@ -173,15 +173,20 @@ export function Elevation({
           height={selected.height + 6}
           rx={3}
           fill="none"
-          stroke="#2f6f62"
+          stroke="var(--color-verdigris)"
           strokeWidth={2.4}
           pointerEvents="none"
         />
       )}
       {withRod && (
         <g>
-          <path d={`M${dx} ${floor + 12}v6m0 -3h${rod * scale}m0 -3v6`} stroke="#665b4e" strokeWidth={1} fill="none" />
-          <text x={dx + rod * scale + 6} y={floor + 19} fontSize={12} fill="#665b4e">
+          <path
+            d={`M${dx} ${floor + 12}v6m0 -3h${rod * scale}m0 -3v6`}
+            stroke="var(--color-soft)"
+            strokeWidth={1}
+            fill="none"
+          />
+          <text x={dx + rod * scale + 6} y={floor + 19} fontSize={12} fill="var(--color-soft)">
             {rod >= 1000 ? `${rod / 1000} m` : `${rod} mm`}
           </text>
         </g>

@@ -14,10 +14,11 @@ export const plainPage = ({ title, says }: Pick<Refusal, "title" | "says">): str
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <title>${escaped(title)} · Jolly Crust</title>
 <style>
-body { margin: 0; background: #f3eee3; color: #2a231d; font: 1rem/1.5 Commissioner, system-ui, sans-serif; }
+:root { color-scheme: light dark; }
+body { margin: 0; background: light-dark(#f3eee3, #1e1915); color: light-dark(#2a231d, #f0e8da); font: 1rem/1.5 Commissioner, system-ui, sans-serif; }
 main { max-width: 36rem; margin: 18vh auto 0; padding: 0 2rem; }
 h1 { font: 600 1.9rem/1.2 Alegreya, Georgia, serif; }
-a { color: #2f6f62; }
+a { color: light-dark(#2f6f62, #7cc4b3); }
 </style>
 </head>
 <body>
@@ -38,14 +39,15 @@ export const pairPage = ({ code, says }: { code: string; says: string | null }):
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <title>Pair this device · Jolly Crust</title>
 <style>
-body { margin: 0; background: #f3eee3; color: #2a231d; font: 1.25rem/1.5 Commissioner, system-ui, sans-serif; }
+:root { color-scheme: light dark; }
+body { margin: 0; background: light-dark(#f3eee3, #1e1915); color: light-dark(#2a231d, #f0e8da); font: 1.25rem/1.5 Commissioner, system-ui, sans-serif; }
 main { max-width: 30rem; margin: 10vh auto 0; padding: 0 1.25rem; }
 h1 { font: 600 2rem/1.2 Alegreya, Georgia, serif; }
 label { display: block; margin-top: 1.25rem; }
-input { display: block; box-sizing: border-box; width: 100%; min-height: 64px; padding: 0 0.75rem; border: 1px solid #8d806f; border-radius: 3px; background: #fff; color: inherit; font: inherit; font-size: 1.5rem; }
-button { width: 100%; min-height: 68px; margin-top: 1.5rem; border: 0; border-radius: 3px; background: #2f6f62; color: #fff; font: inherit; font-weight: 600; }
-[role=alert] { color: #9c3f25; font-weight: 600; }
-:focus-visible { outline: 2px solid #2f6f62; outline-offset: 2px; }
+input { display: block; box-sizing: border-box; width: 100%; min-height: 64px; padding: 0 0.75rem; border: 1px solid light-dark(#8d806f, #9d907d); border-radius: 3px; background: light-dark(#fff, #16120f); color: inherit; font: inherit; font-size: 1.5rem; }
+button { width: 100%; min-height: 68px; margin-top: 1.5rem; border: 0; border-radius: 3px; background: light-dark(#2f6f62, #7cc4b3); color: light-dark(#fff, #16120f); font: inherit; font-weight: 600; }
+[role=alert] { color: light-dark(#9c3f25, #f09a7e); font-weight: 600; }
+:focus-visible { outline: 2px solid light-dark(#2f6f62, #7cc4b3); outline-offset: 2px; }
 </style>
 </head>
 <body>

@@ -16,10 +16,10 @@ export function KeysDialog({ children }: { children: ReactNode }) {
         {children}
       </Dialog.Trigger>
       <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 bg-ink/25" />
+        <Dialog.Overlay className="fixed inset-0 bg-shade/25" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed top-1/2 left-1/2 max-h-[90vh] w-[860px] max-w-[94vw] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-std border border-line bg-board p-7 shadow-xl shadow-ink/20"
+          className="fixed top-1/2 left-1/2 max-h-[90vh] w-[860px] max-w-[94vw] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-std border border-line bg-board p-7 shadow-xl shadow-shade/20"
         >
           <div className="mb-4 flex items-baseline justify-between">
             <Dialog.Title className="text-view">Keys</Dialog.Title>

@@ -52,7 +52,7 @@ function Explanation({ entry, children }: { entry: Entry; children: ReactNode })
           align="start"
           sideOffset={4}
           collisionPadding={8}
-          className="z-40 max-w-[280px] rounded-std border border-line bg-board px-3 py-2 text-note font-normal text-ink shadow-lg shadow-ink/15"
+          className="z-40 max-w-[280px] rounded-std border border-line bg-board px-3 py-2 text-note font-normal text-ink shadow-lg shadow-shade/15"
         >
           <b className="font-semibold">{entry.word}:</b> {entry.means}.
         </Tooltip.Content>

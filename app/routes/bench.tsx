@@ -68,6 +68,22 @@ function useKept(name: string, usual: string): [string, (value: string) => void]
   ];
 }
 
+/** By day or in the dark: as was chosen on this device, else by the system's wish. */
+function useLight() {
+  const [chosen, choose] = useKept(LIGHT, "");
+  const [dim, setDim] = useState(false);
+  useEffect(() => {
+    const wish = window.matchMedia("(prefers-color-scheme: dark)");
+    const follow = () => setDim(wish.matches);
+    follow();
+    wish.addEventListener("change", follow);
+    return () => wish.removeEventListener("change", follow);
+  }, []);
+  return { chosen, dark: chosen === "" ? dim : chosen === "dark", choose };
+}
+
+type Light = ReturnType<typeof useLight>;
+
 function speak(text: string) {
   const voice = typeof window === "undefined" ? undefined : window.speechSynthesis;
   if (!voice) {
@@ -85,15 +101,13 @@ function Head({
   view,
   air,
   light,
-  setLight,
   sound,
   setSound,
   task,
 }: {
   view: BenchView;
   air: { celsius: number; relativeHumidity: number } | null;
-  light: string;
-  setLight: (light: string) => void;
+  light: Light;
   sound: boolean;
   setSound: (on: boolean) => void;
   task: BenchTask | null;
@@ -152,11 +166,11 @@ function Head({
       <button
         type="button"
         className="bench-icon"
-        onClick={() => setLight(light === "dark" ? "day" : "dark")}
-        aria-label={light === "dark" ? "Daylight" : "Dark room"}
-        title={light === "dark" ? "Daylight" : "Dark room"}
+        onClick={() => light.choose(light.dark ? "day" : "dark")}
+        aria-label={light.dark ? "Daylight" : "Dark room"}
+        title={light.dark ? "Daylight" : "Dark room"}
       >
-        {light === "dark" ? (
+        {light.dark ? (
           <Sun size={24} strokeWidth={1.5} aria-hidden="true" />
         ) : (
           <Moon size={24} strokeWidth={1.5} aria-hidden="true" />
@@ -341,7 +355,7 @@ export default function BenchRoute() {
   }, [state]);
   useOffline();
   const [params, setParams] = useSearchParams();
-  const [light, setLight] = useKept(LIGHT, "day");
+  const light = useLight();
   const [hands, setHands] = useKept(HANDS, "");
   const { sound, setSound } = useSound();
   const view = useBench(state, hands || null);
@@ -357,16 +371,8 @@ export default function BenchRoute() {
   const back = () => setParams(task ? { task: task.id } : {}, { replace: true });
   return (
     <LogProvider value={logs}>
-      <div className="bench" data-light={light}>
-        <Head
-          view={view}
-          air={state.air}
-          light={light}
-          setLight={setLight}
-          sound={sound}
-          setSound={setSound}
-          task={task}
-        />
+      <div className="bench" data-light={light.chosen || undefined}>
+        <Head view={view} air={state.air} light={light} sound={sound} setSound={setSound} task={task} />
         {view.out && (
           <p role="alert" className="bench-strip" data-kind="stop">
             {view.out}

@@ -17,6 +17,7 @@ import { useOffline } from "~/bench/offline";
 import { lazyChart } from "~/charts/lazy-chart";
 import { planOfText, textOfPlan } from "~/editor/plan-text";
 import { fieldsOf } from "~/forms/fields";
+import { WhenInput } from "~/forms/when-input";
 import { benchAction } from "~/http/bench-action.server";
 import { readForm } from "~/http/body.server";
 import { learnedOf } from "~/http/ledger.server";
@@ -159,7 +160,7 @@ function LedgerLine({
             <input type="hidden" name="corrects" value={event.id} />
             <label>
               It happened at
-              <input type="datetime-local" name="when" className="field" />
+              <WhenInput type="datetime-local" name="when" className="field" />
             </label>
             {"text" in event && (
               <label>

@@ -15,6 +15,7 @@ import { Elevation } from "~/drawing/elevation";
 import { Field, TextField } from "~/forms/edit-form-parts";
 import { type Faults, type FormFields, fieldsOf } from "~/forms/fields";
 import { readNewJob, readReadyPiece } from "~/forms/job-form";
+import { WhenInput } from "~/forms/when-input";
 import { readForm } from "~/http/body.server";
 import { learnedOf } from "~/http/ledger.server";
 import { withStore } from "~/http/trouble.server";
@@ -67,7 +68,7 @@ interface Props {
 function Moment({ name, label, value, faults }: { name: string; label: string; value?: string; faults: Faults }) {
   return (
     <Field name={name} label={label} fault={faults[name]}>
-      {(field) => <input {...field} type="datetime-local" defaultValue={value} />}
+      {(field) => <WhenInput {...field} type="datetime-local" defaultValue={value} />}
     </Field>
   );
 }

@@ -9,6 +9,7 @@ import { Elevation } from "~/drawing/elevation";
 import { SEVERITY_WORDS, SeamMark, worstOf } from "~/drawing/severity";
 import { useJob } from "~/editor/job-editor";
 import { EditForm, Field, TextField, useRefused } from "~/forms/edit-form-parts";
+import { WhenInput } from "~/forms/when-input";
 import { SHAPE_SIZES, zoneFields } from "~/forms/zone-form";
 import { jobAction } from "~/http/job-action.server";
 import { GroundTestsPart } from "~/parts/ground-tests";
@@ -215,7 +216,14 @@ function JobForm() {
             ] as const
           ).map(([name, label, type, value]) => (
             <Field key={name} name={name} label={label} fault={faults[name]}>
-              {(field) => <input {...field} type={type} defaultValue={values?.[name] ?? value} />}
+              {(field) => {
+                const given = values?.[name] ?? value;
+                return type === "text" ? (
+                  <input {...field} type={type} defaultValue={given} />
+                ) : (
+                  <WhenInput {...field} type={type} defaultValue={given} />
+                );
+              }}
             </Field>
           ))}
           <noscript className="col-span-2">

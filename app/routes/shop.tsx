@@ -7,6 +7,7 @@ import { Field, TextField } from "~/forms/edit-form-parts";
 import { type Faults, type FormFields, fieldsOf } from "~/forms/fields";
 import { sayExceptions, sayHours, WEEKDAYS } from "~/forms/hours-form";
 import { prefixOf, readShopFields, sayOwnHours } from "~/forms/shop-form";
+import { WhenInput } from "~/forms/when-input";
 import { readForm } from "~/http/body.server";
 import { readShopState, standingIn } from "~/http/plan-of-work.server";
 import { withStore } from "~/http/trouble.server";
@@ -235,7 +236,9 @@ export default function ShopRoute() {
                   fault={faults.from}
                   hint="Work not marked as done then starts no earlier."
                 >
-                  {(field) => <input {...field} type="datetime-local" defaultValue={values?.from ?? shop.from ?? ""} />}
+                  {(field) => (
+                    <WhenInput {...field} type="datetime-local" defaultValue={values?.from ?? shop.from ?? ""} />
+                  )}
                 </Field>
                 <TextField
                   name="timeZone"

@@ -5,6 +5,7 @@ import { CONDITIONS, type PotOnShelf } from "#core/shelf/stock";
 import { Field, TextField } from "~/forms/edit-form-parts";
 import type { FormFields } from "~/forms/fields";
 import type { GoodName } from "~/forms/stock-form";
+import { WhenInput } from "~/forms/when-input";
 import type { StockResult } from "~/http/stock-action.server";
 
 /** What the last form of this kind came back with, if it was refused. */
@@ -118,7 +119,7 @@ function LookForm({ pot, good, to, token }: OfPot) {
         )}
       </Field>
       <Field name="opened" label="Opened on" fault={answer?.faults.opened}>
-        {(field) => <input {...field} type="date" defaultValue={answer?.values.opened ?? pot.opened ?? ""} />}
+        {(field) => <WhenInput {...field} type="date" defaultValue={answer?.values.opened ?? pot.opened ?? ""} />}
       </Field>
       <button className="button self-end">Save</button>
     </StockForm>
@@ -198,7 +199,7 @@ export function AddTin({
       />
       <TextField name="place" label="Place (optional)" value={values?.place ?? ""} fault={answer?.faults.place} />
       <Field name="opened" label="Opened on (optional)" fault={answer?.faults.opened}>
-        {(field) => <input {...field} type="date" defaultValue={values?.opened ?? ""} />}
+        {(field) => <WhenInput {...field} type="date" defaultValue={values?.opened ?? ""} />}
       </Field>
       <TextField
         name="paid"

@@ -19,6 +19,10 @@ const NEEDS_YEAR = 330 * DAY;
 /** "Mon 24 Nov"; "Mon 24 Nov 2036" where it is nearly a year or more after the date it is read beside. */
 export const sayDate = (wall: WallMinutes, beside: WallMinutes = wall) =>
   (wall - beside > NEEDS_YEAR ? DATE_AND_YEAR : DATE).format(at(wall)).replace(",", "");
+/** "Mon 24 Nov 2036" */
+export const sayFullDate = (wall: WallMinutes) => DATE_AND_YEAR.format(at(wall)).replace(",", "");
+/** "Thu 3 Dec 2036, 16:10" */
+export const sayFullMoment = (wall: WallMinutes) => `${sayFullDate(wall)}, ${sayClock(wall)}`;
 /** "Monday 24 November" */
 export const sayLongDate = (wall: WallMinutes) => LONG_DATE.format(at(wall)).replace(",", "");
 /** "Mon 13:30", for a time in the week that is on view */
