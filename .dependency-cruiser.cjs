@@ -26,7 +26,7 @@ const app = [
   ["forms"],
   ["drawing", "films", "charts"],
   ["parts"],
-  ["board"],
+  ["board", "ladder"],
   ["adding", "bench", "days", "finishes", "photo", "shelf", "trainer"],
   ["ledger", "look"],
   ["http"],

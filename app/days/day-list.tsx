@@ -5,8 +5,8 @@ import type { WallMinutes } from "#core/units/units";
 import { midnightBefore } from "#core/units/wall-time";
 import { sayClock, sayLongDate } from "#core/units/when";
 import type { LaneBooking } from "~/drawing/days-drawing";
+import { seamSays } from "~/ladder/seam-words";
 import { SafetyNote } from "~/parts/safety-note";
-import { seamSays } from "~/parts/seam-words";
 import { countOf } from "~/words/amount";
 
 interface Props {

@@ -1,5 +1,4 @@
 import { nanoid } from "nanoid";
-import { useMemo } from "react";
 import { Link, useNavigate } from "react-router";
 import type { ZoneJudgement } from "#core/judge/judge";
 import type { Step } from "#core/plan/plan";
@@ -14,6 +13,8 @@ import { EditForm } from "~/forms/edit-form-parts";
 import { jobAction } from "~/http/job-action.server";
 import { KEYS } from "~/keys/keys";
 import { useKey } from "~/keys/use-key";
+import { Ladder } from "~/ladder/ladder";
+import { useLadder } from "~/ladder/use-ladder";
 import { Answers } from "~/parts/answers";
 import { CompareCrusts } from "~/parts/compare-crusts";
 import { CrustButtons } from "~/parts/crust-buttons";
@@ -21,7 +22,6 @@ import { DistressReach } from "~/parts/distress-reach";
 import { FindingCard } from "~/parts/finding-card";
 import { useFold } from "~/parts/fold";
 import { HidesBeneath } from "~/parts/hides-beneath";
-import { Ladder, ladderSizes, rungMiddles, rungsOf } from "~/parts/ladder";
 import { Leaders } from "~/parts/leaders";
 import { NoZone } from "~/parts/no-zone";
 import { panes } from "~/parts/panes";
@@ -226,12 +226,9 @@ export default function CrustRoute() {
   const fold = useFold();
   const room = columnRoom({ height, narrow });
   const geometry = useSection(judged, room.section, selection.stepId);
-  const rungs = useMemo(() => (judged ? rungsOf(judged) : []), [judged]);
-  if (!judged) return <NoZone says="Add a zone, and build its crust here" />;
+  const layout = useLadder(judged, height - LADDER_TOP - 8, selection);
+  if (!judged || !layout) return <NoZone says="Add a zone, and build its crust here" />;
   const { crust, phases } = judged;
-  const sizes = ladderSizes(rungs.length, height - LADDER_TOP - 8);
-  const middles = rungMiddles(judged, rungs, sizes);
-  const ladderHeight = middles.get("ground")! + sizes.row / 2;
   const hands = phases.reduce((sum, placed) => sum + placed.phase.hands, 0);
   return (
     <div ref={frame} className="panes relative" style={panes(`${fold.width} minmax(0, 1fr) 324px`)}>
@@ -297,8 +294,7 @@ export default function CrustRoute() {
         </div>
         <Ladder
           judged={judged}
-          rungs={rungs}
-          sizes={sizes}
+          layout={layout}
           selection={selection}
           nameOf={(step) => stepName(plan, step)}
           onMove={(stepId, to) => {
@@ -317,15 +313,15 @@ export default function CrustRoute() {
             , or the first step on the right; work from the ground up.
           </p>
         )}
-        {ladderHeight > height - LADDER_TOP && <div className="h-8" />}
+        {layout.height > height - LADDER_TOP && <div className="h-8" />}
       </div>
-      {!fold.folded && LADDER_TOP + ladderHeight <= height && (
+      {!fold.folded && LADDER_TOP + layout.height <= height && (
         <div className="contents max-lg:hidden">
           <Leaders
             geometry={geometry}
             sectionTop={room.sectionTop}
             ladderTop={LADDER_TOP}
-            middles={middles}
+            middles={layout.middles}
             sectionLeft={10}
             ladderLeft={364}
             height={height}

@@ -11,7 +11,7 @@ import { getJob } from "#db/plans";
 import { withPhases } from "~/days/lanes";
 import { jobPlanFor } from "~/http/plan-of-work.server";
 import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
-import { seamSays } from "~/parts/seam-words";
+import { seamSays } from "~/ladder/seam-words";
 import type { Route } from "./+types/wall";
 
 /** What the sheet says of one piece of work. */

@@ -13,7 +13,7 @@ const SIZES = [
 const beyondBy = (page: Page) => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
 
 for (const [name, path] of SCREENS)
-  test(`${name}: no serious fault of access, nothing off the screen, and nothing breaks the page's own content policy`, async ({
+  test(`${name}: no serious fault of access, nothing off the screen, readable in the dark too, and nothing breaks the page's own content policy`, async ({
     page,
   }) => {
     const faults: string[] = [];
@@ -30,6 +30,10 @@ for (const [name, path] of SCREENS)
       faults.push(`${id} (${impact}) at ${nodes.map((node) => node.html.slice(0, 160)).join(" | ")}`);
     expect(faults).toEqual([]);
     expect(await beyondBy(page)).toBeLessThanOrEqual(0);
+
+    await page.emulateMedia({ colorScheme: "dark" });
+    const dark = await new AxeBuilder({ page }).withRules(["color-contrast"]).analyze();
+    expect(dark.violations.flatMap(({ nodes }) => nodes.map((node) => node.html.slice(0, 160)))).toEqual([]);
   });
 
 test.describe("before scripts load", () => {

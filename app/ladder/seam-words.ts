@@ -7,6 +7,8 @@ import { sayDurations, shortDuration } from "#core/units/duration";
 export interface SeamSays {
   severity: Severity | "none";
   text: string;
+  /** the reason, where there is room for it; empty where the text says all */
+  why: string;
   /** a window that shuts within two days: worth saying even in a long crust */
   tight: boolean;
 }
@@ -27,7 +29,8 @@ export function sayGo({ phase: { go, id } }: JudgedPhase): string | null {
 /** What the seam under a step says: the worst verdict, otherwise the wait that binds, otherwise nothing. */
 export function seamSays(first: JudgedPhase | undefined, findings: readonly Finding[]): SeamSays {
   const worst = [...findings].sort((one, two) => SEVERITY_ORDER[one.severity] - SEVERITY_ORDER[two.severity])[0];
-  if (worst && worst.severity !== "note") return { severity: worst.severity, text: worst.title, tight: true };
+  if (worst && worst.severity !== "note")
+    return { severity: worst.severity, text: worst.title, why: worst.because, tight: true };
   const windows = (first?.demands ?? []).map(window);
   const shutting = windows
     .filter((one) => one.shuts !== null && one.shuts <= TIGHT)
@@ -45,6 +48,6 @@ export function seamSays(first: JudgedPhase | undefined, findings: readonly Find
     );
   } else if (opening) parts.push(`${shortDuration(opening.opens)}: ${opening.reason}`);
   if (own) parts.push(`your wait: ${sayWait(own)}`);
-  if (worst && parts.length === 0) return { severity: "note", text: worst.title, tight: false };
-  return { severity: "none", text: parts.join(" · "), tight: shutting !== undefined };
+  if (worst && parts.length === 0) return { severity: "note", text: worst.title, why: worst.because, tight: false };
+  return { severity: "none", text: parts.join(" · "), why: worst ? worst.title : "", tight: shutting !== undefined };
 }
