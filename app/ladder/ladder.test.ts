@@ -4,8 +4,8 @@ import { judge } from "#core/judge/judge";
 import type { Step } from "#core/plan/plan";
 import { hobnailYard } from "#demo/hobnail-yard";
 import { sayRun } from "./rung-words";
-import { differingIn, foldRuns, patternOf, type Run } from "./runs";
 import { type Rung, rungsOf } from "./rungs";
+import { differingIn, foldRuns, patternOf, type Run, worstIn } from "./runs";
 import { ladderSizes, rowMiddles } from "./sizes";
 import { layOut } from "./use-ladder";
 
@@ -28,13 +28,13 @@ const rung = (how: string, number: number, what?: string): Rung => ({
 /** A ladder of these techniques, written from the ground up. */
 const ladderOf = (hows: readonly string[]) => hows.map((how, at) => rung(how, at + 1)).reverse();
 const said = (hows: readonly string[]) =>
-  foldRuns(ladderOf(hows), nobody)
+  foldRuns(ladderOf(hows))
     .map((row) => (row.is === "run" ? `${row.run.times}x${row.run.period}` : row.rung.step.how))
     .reverse();
 
 describe("runs of like steps", () => {
   it("folds the colours of a many-coats patina, each rubbed back and sealed, into one row", () => {
-    const runs = foldRuns(rungsOf(patina), nobody).flatMap((row) => (row.is === "run" ? [row.run] : []));
+    const runs = foldRuns(rungsOf(patina)).flatMap((row) => (row.is === "run" ? [row.run] : []));
     expect(runs).toHaveLength(1);
     const [run] = runs as [Run];
     expect([run.times, run.period]).toEqual([4, 3]);
@@ -55,16 +55,18 @@ describe("runs of like steps", () => {
     expect(said(["a", "a", "b", "a", "a", "b", "a", "a", "b"])).toEqual(["3x3"]);
   });
 
-  it("never folds a step with a problem at its seam", () => {
-    const rows = foldRuns(ladderOf(["wax", "wax", "wax", "wax"]), ({ number }) => number === 2);
-    expect(rows.filter(({ is }) => is === "run")).toEqual([]);
+  it("says the worst that is wrong inside it", () => {
+    const [run] = foldRuns(rungsOf(patina)).flatMap((row) => (row.is === "run" ? [row.run] : []));
+    expect(worstIn(run!)?.text).toBe("The clear coat may pull at the mustard chalk-type paint");
+    const calm = foldRuns(ladderOf(["wax", "wax", "wax"])).flatMap((row) => (row.is === "run" ? [row.run] : []));
+    expect(worstIn(calm[0]!)).toBeUndefined();
   });
 
   it("loses no step and keeps their order, whatever the crust", () => {
     fc.assert(
       fc.property(fc.array(fc.constantFrom("brush", "wax", "sand"), { maxLength: 30 }), (hows) => {
         const ladder = ladderOf(hows);
-        const steps = foldRuns(ladder, nobody).flatMap((row) => (row.is === "run" ? row.run.rungs : [row.rung]));
+        const steps = foldRuns(ladder).flatMap((row) => (row.is === "run" ? row.run.rungs : [row.rung]));
         expect(steps).toEqual(ladder);
       }),
     );

@@ -1,4 +1,5 @@
-import type { Rung } from "./rungs";
+import { isLoud, type Rung } from "./rungs";
+import type { SeamSays } from "./seam-words";
 
 /** The same few steps one after the other, again and again: coat, rub back, clear coat. */
 export interface Run {
@@ -28,10 +29,10 @@ function timesFrom(kinds: readonly (string | null)[], from: number, period: numb
   return Math.floor((end - from) / period);
 }
 
-/** The rows of a ladder with its runs folded, from the surface down. What `stays` says of is not folded away, nor split round. */
-export function foldRuns(rungs: readonly Rung[], stays: (rung: Rung) => boolean): LadderRow[] {
+/** The rows of a ladder with its runs folded, from the surface down. */
+export function foldRuns(rungs: readonly Rung[]): LadderRow[] {
   const up = [...rungs].reverse();
-  const kinds = up.map((rung) => (stays(rung) ? null : kindOf(rung)));
+  const kinds = up.map(kindOf);
   const rows: LadderRow[] = [];
   for (let at = 0; at < up.length; ) {
     let best = { period: 0, times: 0 };
@@ -49,6 +50,12 @@ export function foldRuns(rungs: readonly Rung[], stays: (rung: Rung) => boolean)
 
 /** The steps of a run that stand for it: its lowest repetition, from the ground up. */
 export const patternOf = ({ rungs, period }: Run): Rung[] => rungs.slice(-period).reverse();
+
+/** The seam inside it that most needs attention, if one does. */
+export function worstIn({ rungs }: Run): SeamSays | undefined {
+  const loud = rungs.map(({ seam }) => seam).filter(isLoud);
+  return loud.find(({ severity }) => severity === "stop") ?? loud[0];
+}
 
 /** What differs from one time to the next, from the ground up: the colours laid in turn. */
 export function differingIn({ rungs, period }: Run): Rung[] {

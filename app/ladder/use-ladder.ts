@@ -1,6 +1,6 @@
 import { useMemo } from "react";
 import type { ZoneJudgement } from "#core/judge/judge";
-import { isLoud, type Rung, rungsOf, surfaceSays } from "./rungs";
+import { type Rung, rungsOf, surfaceSays } from "./rungs";
 import { foldRuns, type LadderRow } from "./runs";
 import { type LadderSizes, ladderSizes, rowMiddles } from "./sizes";
 
@@ -18,7 +18,7 @@ export function layOut(judged: ZoneJudgement, available: number, held: (rung: Ru
   const whole: LadderRow[] = rungs.map((rung) => ({ is: "rung", rung }));
   const isWall = ladderSizes(rungs.length, available).kind === "close";
   const rows = isWall
-    ? foldRuns(rungs, ({ seam }) => isLoud(seam)).flatMap((row): LadderRow[] =>
+    ? foldRuns(rungs).flatMap((row): LadderRow[] =>
         row.is === "run" && row.run.rungs.some(held) ? row.run.rungs.map((rung) => ({ is: "rung", rung })) : [row],
       )
     : whole;

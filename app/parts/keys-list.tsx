@@ -10,7 +10,7 @@ export function KeysList({ heading: Heading }: { heading: "h2" | "h3" }) {
           <dl>
             {Object.values<Key>(keys).map((key) => (
               <div key={key.does} className="flex items-baseline gap-3 border-b border-hair py-1">
-                <dt className="w-28 shrink-0">
+                <dt className="w-36 shrink-0">
                   {capsOf(key).map((cap) => (
                     <kbd key={cap} className="mr-1 rounded-std border border-line bg-white px-1.5 font-text text-note">
                       {cap}
