@@ -29,6 +29,7 @@ const app = [
   ["board", "ladder"],
   ["adding", "bench", "days", "finishes", "photo", "shelf", "trainer"],
   ["ledger", "look"],
+  ["views"],
   ["http"],
   ["routes"],
 ];

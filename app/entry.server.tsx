@@ -16,6 +16,8 @@ export default function handleRequest(request: Request, status: number, headers:
   return new Promise<Response>((resolve, reject) => {
     const { pipe, abort } = renderToPipeableStream(<ServerRouter context={context} url={request.url} nonce={nonce} />, {
       nonce,
+      // a page is in its place before any script runs, however long it is
+      progressiveChunkSize: Number.POSITIVE_INFINITY,
       onAllReady() {
         const body = new PassThrough();
         headers.set("Content-Type", "text/html; charset=utf-8");

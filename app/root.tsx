@@ -1,11 +1,9 @@
-import { Tooltip } from "radix-ui";
-import { type ReactNode, useEffect } from "react";
-import { Links, Meta, Outlet, Scripts, ScrollRestoration, useLocation, useRouteError } from "react-router";
-import { Toaster } from "sonner";
+import { type ReactNode, Suspense, useEffect } from "react";
+import { Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteError } from "react-router";
 import type { Route } from "./+types/root";
 import "./app.css";
 import { admitDevices, guardRequests } from "./http/security.server";
-import { FirstMeetings } from "./parts/term";
+import { afterPaint } from "./parts/after-paint";
 import { TroublePage } from "./parts/trouble-page";
 
 export const middleware: Route.MiddlewareFunction[] = [guardRequests, admitDevices];
@@ -35,19 +33,24 @@ export function Layout({ children }: { children: ReactNode }) {
   );
 }
 
-export default function App() {
-  const { pathname } = useLocation();
+/** From here on scripts handle keys and buttons. Stands beside the page, so that it knows when all of that can be used. */
+function Live() {
   useEffect(() => {
-    // from here on scripts handle keys and buttons
     document.documentElement.dataset.live = "yes";
   }, []);
+  return null;
+}
+
+const Around = afterPaint(() => import("./parts/around"));
+
+export default function App() {
   return (
-    <Tooltip.Provider>
-      <FirstMeetings page={pathname}>
+    <Suspense>
+      <Around>
         <Outlet />
-      </FirstMeetings>
-      <Toaster position="bottom-center" offset={56} toastOptions={{ className: "font-text" }} />
-    </Tooltip.Provider>
+      </Around>
+      <Live />
+    </Suspense>
   );
 }
 

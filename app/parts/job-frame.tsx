@@ -1,7 +1,7 @@
 import { BookOpen, CircleHelp, Redo2, Undo2 } from "lucide-react";
 import type { ReactNode } from "react";
-import { useEffect, useMemo, useState } from "react";
-import { Link, NavLink, PrefetchPageLinks, useLocation, useNavigate } from "react-router";
+import { useMemo } from "react";
+import { Link, NavLink, useLocation, useNavigate } from "react-router";
 import { isPlannedFor, zonesOf } from "#core/plan/plan";
 import type { Severity } from "#core/rules/rule";
 import { readWallTime, sayWallTime } from "#core/units/wall-time";
@@ -203,20 +203,6 @@ function OpenedBy({ by, to }: { by: Key; to: string }) {
   return null;
 }
 
-/** Loads the other views while the page is idle, so that they also open when the server does not answer. */
-function OtherViews() {
-  const { plan } = useJob();
-  const [quiet, setQuiet] = useState(false);
-  useEffect(() => {
-    const timer = setTimeout(() => setQuiet(true), QUIET_MILLISECONDS);
-    return () => clearTimeout(timer);
-  }, []);
-  if (!quiet) return null;
-  return VIEWS.map(({ path }) => <PrefetchPageLinks key={path} page={`/jobs/${plan.id}/${path}`} />);
-}
-
-const QUIET_MILLISECONDS = 1200;
-
 /** An idea has no part in the plan of work, so that what goes on there is no matter of its pages. */
 function JobPlanNotice() {
   const { plan, plans, askPlan } = useJobEditor();
@@ -259,7 +245,6 @@ export function JobFrame({ children }: { children: ReactNode }) {
       <main className="job-main">{children}</main>
       <Foot />
       <ViewBar />
-      <OtherViews />
     </div>
   );
 }

@@ -1,12 +1,10 @@
 import { nanoid } from "nanoid";
-import { useMemo } from "react";
-import { Outlet, type ShouldRevalidateFunction, useRouteError } from "react-router";
+import { type ShouldRevalidateFunction, useRouteError } from "react-router";
 import { getJob } from "#db/plans";
-import { JobEditorProvider } from "~/editor/job-editor";
-import { planOfText, textOfPlan } from "~/editor/plan-text";
+import { textOfPlan } from "~/editor/plan-text";
 import { jobStandingFor } from "~/http/plan-of-work.server";
 import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
-import { JobFrame } from "~/parts/job-frame";
+import { afterPaint } from "~/parts/after-paint";
 import { TroublePage } from "~/parts/trouble-page";
 import type { Route } from "./+types/job";
 
@@ -32,17 +30,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: loaderData ? `${loaderData.title} · Jolly Crust` : "Jolly Crust" },
 ];
 
-export default function JobRoute({ loaderData }: Route.ComponentProps) {
-  const { text, saved, plans, token } = loaderData;
-  const job = useMemo(() => ({ plan: planOfText(text), ...saved }), [text, saved]);
-  return (
-    <JobEditorProvider key={job.plan.id} job={job} token={token} plans={plans}>
-      <JobFrame>
-        <Outlet />
-      </JobFrame>
-    </JobEditorProvider>
-  );
-}
+export default afterPaint(() => import("~/views/job"));
 
 export function ErrorBoundary() {
   return <TroublePage error={useRouteError()} />;

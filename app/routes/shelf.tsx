@@ -1,156 +1,23 @@
-import { useMemo } from "react";
-import { Link, useLoaderData } from "react-router";
-import { EMPTY_BOOK } from "#core/shelf/book";
-import { startsIn, supplyOf } from "#core/shelf/supply";
-import { useJobEditor } from "~/editor/job-editor";
 import { jobAction } from "~/http/job-action.server";
 import { shelfForJob } from "~/http/shelf.server";
 import { planIdOf, withStore } from "~/http/trouble.server";
-import { useFold } from "~/parts/fold";
-import { panes } from "~/parts/panes";
-import { useSelection } from "~/parts/selection";
-import { useRoom } from "~/parts/use-room";
-import { columnRoom, useSection, ZoneColumn } from "~/parts/zone-column";
-import { SupplyList } from "~/shelf/supply-list";
-import { byUrgency } from "~/shelf/supply-words";
-import { ToBuyPanel } from "~/shelf/to-buy";
+import { afterPaint } from "~/parts/after-paint";
 import { todayNow } from "~/shelf/today";
-import { VoiceOf } from "~/shelf/voice";
 import { lastKnown } from "~/shelf/while-away";
-import { countOf } from "~/words/amount";
 import type { Route } from "./+types/shelf";
 
 export const loader = ({ params }: Route.LoaderArgs) => withStore((store) => shelfForJob(store, planIdOf(params)));
 
-type Shelf = Awaited<ReturnType<typeof shelfForJob>> & { away?: boolean };
+export type Shelf = Awaited<ReturnType<typeof shelfForJob>> & { away?: boolean };
 
-const known = lastKnown<Shelf>(() => ({
-  book: EMPTY_BOOK,
-  version: 0,
-  pots: [],
-  others: [],
-  undo: null,
-  redo: null,
-  today: todayNow(),
-  away: true,
-}));
+const known = lastKnown<Shelf>(async () => {
+  const { EMPTY_BOOK } = await import("#core/shelf/book");
+  return { book: EMPTY_BOOK, version: 0, pots: [], others: [], undo: null, redo: null, today: todayNow(), away: true };
+});
 
 /** While the server is away the needs are still worked out; what is on the shelf is as it was last seen, or not known. */
-export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
-  known(() => serverLoader() as Promise<Shelf>, params.planId);
+export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) => known(serverLoader, params.planId);
 
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
 
-/** How many needs stand in which way. */
-function Summary({ lines }: { lines: ReturnType<typeof supplyOf> }) {
-  const count = (...standings: string[]) => lines.filter(({ standing }) => standings.includes(standing)).length;
-  const missing = count("missing", "short");
-  const old = count("old");
-  return (
-    <p className="text-note text-soft">
-      {missing === 0 && old === 0 ? (
-        "Everything is on the shelf."
-      ) : (
-        <>
-          {missing > 0 && <b className="font-semibold text-ochre">{countOf(missing, "thing")} missing or short</b>}
-          {missing > 0 && old > 0 && " · "}
-          {old > 0 && <b className="font-semibold text-sienna">{old} only in old tins</b>} · {count("enough")} there.
-        </>
-      )}{" "}
-      What other jobs want earlier is left for them.
-    </p>
-  );
-}
-
-export default function ShelfRoute() {
-  const { plan, planned } = useJobEditor();
-  const shelf: Shelf = useLoaderData();
-  const selection = useSelection();
-  const { frame, height, narrow } = useRoom();
-  const fold = useFold();
-  const room = columnRoom({ height, narrow });
-  const geometry = useSection(selection.judged, room.section);
-  const lines = useMemo(
-    () =>
-      supplyOf({
-        plans: [plan],
-        others: shelf.others,
-        book: shelf.book,
-        pots: shelf.pots,
-        startOf: startsIn(planned ? [planned] : []),
-        today: shelf.today,
-      }),
-    [plan, planned, shelf],
-  );
-  const materials = lines.filter(({ material }) => material !== null).sort(byUrgency);
-  const consumables = lines.filter(({ material }) => material === null);
-  return (
-    <VoiceOf book={shelf.book}>
-      <div ref={frame} className="panes" style={panes(`${fold.width} minmax(0, 1fr)`)}>
-        <div className="pane-left max-lg:hidden">
-          {fold.folded && <div className="p-2">{fold.button}</div>}
-          {selection.judged && !fold.folded && (
-            <ZoneColumn
-              judged={selection.judged}
-              geometry={geometry}
-              selection={selection}
-              room={room}
-              fold={fold.button}
-              linkBase={`/jobs/${plan.id}/crust`}
-            />
-          )}
-        </div>
-        <section className="pane border-r-0 px-7 pt-4 pb-8 max-sm:px-4" aria-label="What the job needs">
-          <div className="mb-3 flex flex-wrap items-start gap-3">
-            <div className="min-w-0 flex-1">
-              <h2 className="text-view">What the job needs</h2>
-              {shelf.away ? (
-                <p className="text-note font-semibold text-sienna">
-                  Jolly Crust is not answering, so what is on the shelf is not known.
-                </p>
-              ) : (
-                lines.length > 0 && <Summary lines={lines} />
-              )}
-            </div>
-            <Link to={`/jobs/${plan.id}/mix-cards`} className="button">
-              Mix cards
-            </Link>
-            <Link to={`/jobs/${plan.id}/quote`} className="button">
-              Quote
-            </Link>
-            <Link to="/shelf" className="button">
-              Whole shelf
-            </Link>
-          </div>
-          {lines.length === 0 ? (
-            <p className="max-w-md border-l-4 border-l-edge bg-board px-4 py-3">
-              No coats yet. Add the first step to the crust, and its amount shows here.
-            </p>
-          ) : (
-            <div className="grid items-start gap-7 xl:grid-cols-[minmax(0,1fr)_236px]">
-              <div className="grid gap-6">
-                <SupplyList
-                  lines={materials}
-                  book={shelf.book}
-                  today={shelf.today}
-                  label="Materials"
-                  away={shelf.away}
-                />
-                {consumables.length > 0 && (
-                  <SupplyList
-                    lines={consumables}
-                    book={shelf.book}
-                    today={shelf.today}
-                    label="Consumables"
-                    away={shelf.away}
-                  />
-                )}
-              </div>
-              {!shelf.away && <ToBuyPanel lines={lines} book={shelf.book} planId={plan.id} />}
-            </div>
-          )}
-        </section>
-      </div>
-    </VoiceOf>
-  );
-}
+export default afterPaint(() => import("~/views/shelf"));

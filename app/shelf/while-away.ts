@@ -4,7 +4,9 @@ import { isRouteErrorResponse } from "react-router";
  * What a view shows of the shelf while the server is away: what it showed last of the same job, or else what is handed in. A page that the server
  * did answer, with trouble, shows that trouble.
  */
-export function lastKnown<Data>(away: () => Data): (ask: () => Promise<Data>, of: string) => Promise<Data> {
+export function lastKnown<Data>(
+  away: () => Data | Promise<Data>,
+): (ask: () => Promise<Data>, of: string) => Promise<Data> {
   const last = new Map<string, Data>();
   return async (ask, of) => {
     try {

@@ -12,7 +12,7 @@ const TEXTS = SOURCES.flatMap(textsOf);
 const ON_SCREEN = /^(app|core|db|cli|demo|server)\/(?!.*\.test\.ts)/;
 
 /** Style sheets and paths in strings are not read by anybody; what is quoted keeps its own spelling. */
-const isCode = (text: string) => /--color|color-mix\(|<style>|^[.#@/]|\bM\d+ \d/.test(text);
+const isCode = (text: string) => /--color|prefers-color-scheme|color-mix\(|<style>|^[.#@/]|\bM\d+ \d/.test(text);
 const withoutQuotes = (text: string) => text.replace(/"[^"]*("|$)|Color Research/g, "");
 
 function found(texts: readonly Text[], list: readonly Avoided[]): string[] {
