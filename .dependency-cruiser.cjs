@@ -20,7 +20,7 @@ const core = [
 ];
 
 const app = [
-  ["words", "keys"],
+  ["words", "keys", "first"],
   ["plan-of-work"],
   ["editor"],
   ["forms"],

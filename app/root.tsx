@@ -3,8 +3,8 @@ import { Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteError } from "
 import type { Route } from "./+types/root";
 import "./app.css";
 import { admitDevices, guardRequests } from "./http/security.server";
-import { afterPaint } from "./parts/after-paint";
-import { TroublePage } from "./parts/trouble-page";
+import { afterPaint } from "~/first/after-paint";
+import { TroublePage } from "~/first/trouble-page";
 
 export const middleware: Route.MiddlewareFunction[] = [guardRequests, admitDevices];
 

@@ -4,8 +4,8 @@ import { getJob } from "#db/plans";
 import { textOfPlan } from "~/editor/plan-text";
 import { jobStandingFor } from "~/http/plan-of-work.server";
 import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
-import { afterPaint } from "~/parts/after-paint";
-import { TroublePage } from "~/parts/trouble-page";
+import { afterPaint } from "~/first/after-paint";
+import { TroublePage } from "~/first/trouble-page";
 import type { Route } from "./+types/job";
 
 export async function loader({ params }: Route.LoaderArgs) {

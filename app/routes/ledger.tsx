@@ -27,7 +27,7 @@ import { LedgerForm } from "~/ledger/ledger-form";
 import { byDay, lineSays, sayAround, shownLines } from "~/ledger/line-words";
 import { PlanAndReal } from "~/ledger/plan-and-real";
 import { JobHead } from "~/parts/job-head";
-import { TroublePage } from "~/parts/trouble-page";
+import { TroublePage } from "~/first/trouble-page";
 import { countOf } from "~/words/amount";
 import { sayRange } from "~/words/room";
 import type { Route } from "./+types/ledger";

@@ -1,7 +1,7 @@
 import { jobAction } from "~/http/job-action.server";
 import { readShelf } from "~/http/shelf.server";
 import { withStore } from "~/http/trouble.server";
-import { afterPaint } from "~/parts/after-paint";
+import { afterPaint } from "~/first/after-paint";
 import { lastKnown } from "~/shelf/while-away";
 import type { Route } from "./+types/mix";
 

@@ -1,5 +1,5 @@
 import { jobAction } from "~/http/job-action.server";
-import { afterPaint } from "~/parts/after-paint";
+import { afterPaint } from "~/first/after-paint";
 import type { Route } from "./+types/piece";
 
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);
