@@ -92,6 +92,13 @@ module.exports = {
     ...downwards("core", core),
     ...downwards("app", app),
     {
+      name: "pages-run-in-the-browser",
+      comment: "what the store knows comes to a page by its route's loader; only types are shared",
+      severity: "error",
+      from: { path: "^app/", pathNot: "^app/(http|routes)/|\\.server\\.tsx?$|^app/root\\.tsx$|\\.test\\.tsx?$" },
+      to: { path: "^db/|\\.server\\.tsx?$", dependencyTypesNot: ["type-only"] },
+    },
+    {
       name: "keys-from-the-table",
       comment: "a view listens to a key by useKey and the table of keys, so that the list under ? has it",
       severity: "error",

@@ -2,9 +2,9 @@ import { type ReactNode, Suspense, useEffect } from "react";
 import { Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteError } from "react-router";
 import type { Route } from "./+types/root";
 import "./app.css";
-import { admitDevices, guardRequests } from "./http/security.server";
 import { afterPaint } from "~/first/after-paint";
 import { TroublePage } from "~/first/trouble-page";
+import { admitDevices, guardRequests } from "./http/security.server";
 
 export const middleware: Route.MiddlewareFunction[] = [guardRequests, admitDevices];
 

@@ -1,5 +1,5 @@
-import { jobAction } from "~/http/job-action.server";
 import { afterPaint } from "~/first/after-paint";
+import { jobAction } from "~/http/job-action.server";
 import type { Route } from "./+types/crust";
 
 export const action = ({ request, params }: Route.ActionArgs) => jobAction(request, params);

@@ -1,6 +1,6 @@
+import { afterPaint } from "~/first/after-paint";
 import { jobAction } from "~/http/job-action.server";
 import { sensorAddress } from "~/http/room-sensor.server";
-import { afterPaint } from "~/first/after-paint";
 import type { Route } from "./+types/house";
 
 /** Whether the shop has a logger in the room. */

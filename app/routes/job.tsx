@@ -2,10 +2,10 @@ import { nanoid } from "nanoid";
 import { type ShouldRevalidateFunction, useRouteError } from "react-router";
 import { getJob } from "#db/plans";
 import { textOfPlan } from "~/editor/plan-text";
-import { jobStandingFor } from "~/http/plan-of-work.server";
-import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
 import { afterPaint } from "~/first/after-paint";
 import { TroublePage } from "~/first/trouble-page";
+import { jobStandingFor } from "~/http/plan-of-work.server";
+import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
 import type { Route } from "./+types/job";
 
 export async function loader({ params }: Route.LoaderArgs) {

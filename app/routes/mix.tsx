@@ -1,7 +1,7 @@
+import { afterPaint } from "~/first/after-paint";
 import { jobAction } from "~/http/job-action.server";
 import { readShelf } from "~/http/shelf.server";
 import { withStore } from "~/http/trouble.server";
-import { afterPaint } from "~/first/after-paint";
 import { lastKnown } from "~/shelf/while-away";
 import type { Route } from "./+types/mix";
 

@@ -1,8 +1,8 @@
 import { listPhotos, type PhotoShelf } from "#db/photos";
+import { afterPaint } from "~/first/after-paint";
 import { jobAction } from "~/http/job-action.server";
 import { isPhotoForm, photoAction } from "~/http/photo-action.server";
 import { planIdOf, withStore } from "~/http/trouble.server";
-import { afterPaint } from "~/first/after-paint";
 import type { Route } from "./+types/on-photo";
 
 export const loader = ({ params }: Route.LoaderArgs) =>

@@ -1,7 +1,7 @@
+import { afterPaint } from "~/first/after-paint";
 import { jobAction } from "~/http/job-action.server";
 import { shelfForJob } from "~/http/shelf.server";
 import { planIdOf, withStore } from "~/http/trouble.server";
-import { afterPaint } from "~/first/after-paint";
 import { todayNow } from "~/shelf/today";
 import { lastKnown } from "~/shelf/while-away";
 import type { Route } from "./+types/shelf";

@@ -1,0 +1,399 @@
+import { Suspense, useMemo } from "react";
+import { Link, useLoaderData, useNavigate, useSearchParams } from "react-router";
+import { MOST_LOOKS, USUAL_LOOKS } from "#core/schedule/looks";
+import { sayDuration } from "#core/units/duration";
+import { DAY, HOUR, type WallMinutes } from "#core/units/units";
+import { midnightBefore, readWallTime, sayWallTime } from "#core/units/wall-time";
+import { sayClock, sayDate, sayDates, sayLongDate, sayMoment } from "#core/units/when";
+import { lazyChart } from "~/charts/lazy-chart";
+import { NARROWEST, Toggle, useNow, useParamLink, useSize } from "~/days/calendar";
+import {
+  fullTimes,
+  handsByDay,
+  handsLanes,
+  hoursOfAnybody,
+  pieceLanes,
+  type ShopJob,
+  type Span,
+  whereOf,
+} from "~/days/shop-lanes";
+import { isOnDay, ShopDaysDrawing } from "~/drawing/shop-days-drawing";
+import { timeAxis } from "~/drawing/time-axis";
+import { KEYS, type Key } from "~/keys/keys";
+import { useKey } from "~/keys/use-key";
+import { PageHead } from "~/parts/brand";
+import { panes } from "~/parts/panes";
+import { SidePane } from "~/parts/side-pane";
+import { PlanNotice, PlanPress } from "~/plan-of-work/plan-notice";
+import type { Standing } from "~/plan-of-work/standing";
+import { type AskPlan, useFreshPage, useStanding } from "~/plan-of-work/use-standing";
+import type { loader } from "~/routes/shop-days";
+import { countOf } from "~/words/amount";
+
+/** How much of the calendar is shown, from the nearest to the farthest. */
+const ZOOMS = [
+  { id: "half", minutes: DAY / 2, name: "½ day" },
+  { id: "day", minutes: DAY, name: "day" },
+  { id: "3", minutes: 3 * DAY, name: "3 days" },
+  { id: "week", minutes: 7 * DAY, name: "week" },
+  { id: "2w", minutes: 14 * DAY, name: "2 weeks" },
+  { id: "3w", minutes: 21 * DAY, name: "3 weeks" },
+  { id: "2m", minutes: 61 * DAY, name: "2 months" },
+] as const;
+
+const USUAL_ZOOM = 3;
+
+/** A half day begins at a multiple of this. */
+const HALF = 6 * HOUR;
+
+function useSpan(jobs: readonly ShopJob[], now: WallMinutes | null) {
+  const [params] = useSearchParams();
+  const asked = ZOOMS.findIndex(({ id }) => id === params.get("span"));
+  const zoom = asked < 0 ? USUAL_ZOOM : asked;
+  const bookings = jobs.flatMap(({ job }) => job.bookings);
+  const first = bookings.reduce((least, { starts }) => Math.min(least, starts), Number.POSITIVE_INFINITY);
+  const last = bookings.reduce((most, { ends }) => Math.max(most, ends), Number.NEGATIVE_INFINITY);
+  // a calendar begins today, if there is work on both sides of it; otherwise with the first work
+  const begin = now !== null && now > first && now < last ? now : first;
+  const from = params.get("from");
+  const read = from === null ? null : readWallTime(from.length === 10 ? `${from}T00:00` : from);
+  const { minutes } = ZOOMS[zoom]!;
+  const start = read ?? begin;
+  const aligned = minutes < DAY ? Math.floor(start / HALF) * HALF : midnightBefore(start);
+  const span: Span = { from: aligned, to: aligned + minutes };
+  return { span, zoom, minutes, first, last };
+}
+
+const sayFrom = (wall: WallMinutes) => sayWallTime(wall);
+
+/** What there is to say of the plan of work first: what is late, what clashes, and why. */
+function Verdict({ jobs, standing, ask }: { jobs: readonly ShopJob[]; standing: Standing; ask: AskPlan }) {
+  const promised = jobs.filter(({ isKept }) => isKept);
+  const late = promised.filter(({ due, job }) => due !== null && lateOf(due, job) > 0);
+  const clashes = promised.flatMap((one) => one.job.clashes.map((clash) => ({ one, clash })));
+  const { kept } = standing;
+  return (
+    <section aria-label="Shop schedule" className="mb-5">
+      {kept && <p className="kicker text-soft">schedule of {sayPlanned(kept.at)}</p>}
+      <h2 className="text-view">
+        {late.length > 0
+          ? `${countOf(late.length, "job")} will be late`
+          : clashes.length > 0
+            ? "A clash to settle"
+            : "All jobs in time"}
+      </h2>
+      {late.length + clashes.length > 0 && (
+        <ul className="mt-1 flex flex-col gap-2">
+          {late.map((one) => (
+            <li key={one.id}>
+              <Link to={`/jobs/${one.id}/days`} className="hover:underline">
+                <b className="font-semibold">{one.title}</b> leaves {sayDate(one.job.dates!.leaves)}, promised for{" "}
+                {sayDate(one.due!)}.
+              </Link>
+              {one.job.clashes.slice(0, 1).map(({ says }) => (
+                <span key={says} className="block text-note text-soft">
+                  {says}
+                </span>
+              ))}
+            </li>
+          ))}
+          {clashes
+            .filter(({ one }) => !late.includes(one))
+            .slice(0, 3)
+            .map(({ one, clash }) => (
+              <li key={`${clash.planId} ${clash.says}`}>
+                <Link to={`/jobs/${one.id}/days`} className="hover:underline">
+                  <b className="font-semibold">{one.title}:</b> {clash.says}
+                </Link>
+              </li>
+            ))}
+        </ul>
+      )}
+      {kept && !standing.stale && !standing.planning && (
+        <div className="mt-2 flex flex-wrap gap-2">
+          <PlanPress
+            does={{ do: "plan", looks: Math.min(MOST_LOOKS, Math.max(USUAL_LOOKS, kept.looks) * 4) }}
+            ask={ask}
+          >
+            Search longer
+          </PlanPress>
+          {kept.hasBefore && (
+            <PlanPress does={{ do: "go back", id: kept.id }} ask={ask}>
+              Back to the previous one
+            </PlanPress>
+          )}
+        </div>
+      )}
+    </section>
+  );
+}
+
+const lateOf = (due: WallMinutes, { dates }: ShopJob["job"]) => Math.max(0, (dates?.leaves ?? 0) - due);
+
+/** A moment of the wall clock here, said as a date; the same on the server and the page where both keep the same time. */
+function sayPlanned(at: number): string {
+  return sayDate(Math.floor(at / 60_000));
+}
+
+function Jobs({ jobs }: { jobs: readonly ShopJob[] }) {
+  if (jobs.length === 0) return null;
+  return (
+    <section aria-label="When the jobs leave" className="mb-5">
+      <h2 className="text-lg">Leaving</h2>
+      <ul className="mt-1">
+        {[...jobs]
+          .sort((one, two) => (one.job.dates?.leaves ?? 0) - (two.job.dates?.leaves ?? 0))
+          .map(({ id, title, job, due, isKept, edited }) => (
+            <li key={id} className="flex items-baseline gap-2 border-t border-hair py-1" data-job={id}>
+              <span
+                aria-hidden="true"
+                className="size-3 shrink-0 self-center rounded-[2px] border border-ink/40"
+                style={{ background: job.colour }}
+              />
+              <Link to={`/jobs/${id}/days`} className="min-w-0 flex-1 truncate font-medium hover:underline">
+                {title}
+              </Link>
+              <span className="shrink-0 text-right text-note">
+                {job.dates ? (
+                  <span
+                    data-leaves={sayWallTime(job.dates.leaves)}
+                    className={due !== null && lateOf(due, job) > 0 ? "font-semibold text-ochre" : ""}
+                  >
+                    {sayDate(job.dates.leaves)}
+                    {due !== null && lateOf(due, job) > 0 && ", late"}
+                  </span>
+                ) : (
+                  "nothing to do"
+                )}
+                {!isKept && <span className="block text-soft">an idea</span>}
+                {edited && isKept && <span className="block text-soft">before the last edits</span>}
+              </span>
+            </li>
+          ))}
+      </ul>
+    </section>
+  );
+}
+
+function Day({ jobs, midnight, painters }: { jobs: readonly ShopJob[]; midnight: WallMinutes; painters: Names }) {
+  const today = jobs
+    .filter(({ isKept }) => isKept)
+    .flatMap((one) =>
+      one.job.bookings
+        .filter(({ starts, ends }) => ends > starts && isOnDay({ from: starts }, midnight))
+        .map((booking) => ({ one, booking })),
+    )
+    .sort((a, b) => a.booking.starts - b.booking.starts);
+  const hands = today.reduce((sum, { booking }) => sum + booking.ends - booking.starts, 0);
+  return (
+    <section aria-label={sayLongDate(midnight)}>
+      <h2 className="text-lg">{sayLongDate(midnight)}</h2>
+      <p className="text-note text-soft">
+        {today.length === 0 ? "No work this day." : `${countOf(today.length, "step")}, ${sayDuration(hands)} hands-on`}
+      </p>
+      <ol className="mt-1">
+        {today.map(({ one, booking }) => (
+          <li key={booking.id} className="flex gap-2 border-t border-hair py-1">
+            <span className="w-11 shrink-0 font-semibold tabular-nums">{sayClock(booking.starts)}</span>
+            <Link
+              to={`/jobs/${one.id}/days?work=${encodeURIComponent(booking.id)}&day=${Math.floor(booking.starts / DAY)}`}
+              className="min-w-0 flex-1 hover:underline"
+            >
+              {booking.name}
+              <span className="block text-note text-soft">
+                {[one.title, whereOf(one, booking), painters.size > 1 && painters.get(booking.painter)]
+                  .filter(Boolean)
+                  .join(" · ")}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+type ParamLink = ReturnType<typeof useParamLink>;
+
+const zoomLink = (link: ParamLink, at: number) =>
+  link({ span: ZOOMS[Math.max(0, Math.min(ZOOMS.length - 1, at))]!.id });
+
+/** A key that leads to another part of the calendar; pressed quickly, each counts from where the one before led. */
+function useLeads(key: Key, to: string | null) {
+  const navigate = useNavigate();
+  useKey(key, () => {
+    if (to) navigate(to, { replace: true, preventScrollReset: true });
+  });
+}
+
+type Names = ReadonlyMap<string, string>;
+
+const HoursChart = lazyChart(() => import("~/charts/hours-chart"));
+
+/** All jobs on one calendar, with the same hands and places. */
+export default function ShopDays() {
+  const { jobs, shop, leftOut, standing: first } = useLoaderData<typeof loader>();
+  const { known, ask } = useStanding({ standing: first }, "/plan-of-work", 0);
+  const { standing } = known;
+  useFreshPage(standing);
+  const [params] = useSearchParams();
+  const link = useParamLink();
+  const now = useNow();
+  const { span, zoom, minutes } = useSpan(jobs, now);
+  const chosen = params.get("job");
+  const opened = params.get("open");
+  const charted = params.get("chart") === "hours";
+  const day = Number(params.get("day")) * DAY;
+  const shownDay = params.has("day") && day >= span.from && day < span.to ? day : midnightBefore(span.from);
+  const painters = useMemo(() => new Map(shop.painters.map(({ id, name }) => [id, name])), [shop]);
+  const hands = useMemo(() => handsLanes(jobs, shop, span), [jobs, shop, span]);
+  const pieces = pieceLanes(jobs, opened, (id) => link({ open: id === opened ? null : id }));
+  const { dryingPlaces } = shop.hours;
+  const places =
+    dryingPlaces === undefined
+      ? null
+      : {
+          note: countOf(dryingPlaces, "drying place"),
+          full: fullTimes(
+            jobs.filter(({ isKept }) => isKept).flatMap(({ job }) => job.lies),
+            dryingPlaces,
+          ),
+        };
+  const moveTo = (by: number) => link({ from: sayFrom(span.from + by * minutes), day: null });
+  const toToday = now === null ? null : link({ from: sayFrom(now), day: Math.floor(now / DAY) });
+  const { keys } = KEYS.calendar;
+  useLeads(keys.closer, zoomLink(link, zoom - 1));
+  useLeads(keys.wider, zoomLink(link, zoom + 1));
+  useLeads(keys.earlier, moveTo(-1));
+  useLeads(keys.later, moveTo(1));
+  useLeads(keys.today, toToday);
+  const { frame, size } = useSize();
+  const width = Math.max(NARROWEST, size.width);
+  const axis = timeAxis(hoursOfAnybody(shop), span.from, span.to, LABELS, width - LABELS);
+  const empty = jobs.every(({ job }) => job.bookings.length === 0);
+  return (
+    <div className="job-frame max-sm:!pb-28">
+      <PageHead title="Shop calendar">
+        <span className="flex gap-2">
+          <Link to="/shop" className="button">
+            Hours and painters
+          </Link>
+          <a className="button" href="/days.ics">
+            Calendar feed
+          </a>
+        </span>
+      </PageHead>
+      <PlanNotice standing={standing} ask={ask} />
+      {empty ? (
+        <main className="flex flex-1 flex-col items-center justify-center gap-3">
+          <h1 className="text-view">{standing.stale ? "Scheduling the first jobs …" : "No work to show yet"}</h1>
+          <p className="text-soft" role="status">
+            {standing.stale
+              ? "The calendar appears here in a few seconds."
+              : "Promise a job, or add a first step to one, and its days show here beside the others'."}
+          </p>
+          <Link to="/" className="button button-main">
+            Go to the jobs
+          </Link>
+        </main>
+      ) : (
+        <main className="panes job-main" style={panes("minmax(0, 1fr) 300px")}>
+          <section
+            className="flex min-h-0 min-w-0 flex-col border-r border-line px-5 pt-3 pb-2 max-sm:px-3"
+            aria-label="Calendar"
+          >
+            <div className="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1.5">
+              <h1 className="shrink-0 text-view">
+                {minutes < DAY ? sayMoment(span.from) : sayDates(span.from, span.to - 1)}
+              </h1>
+              <nav aria-label="Move through the calendar" className="flex gap-1">
+                <Toggle on={false} to={moveTo(-1)}>
+                  Earlier
+                </Toggle>
+                {toToday !== null && (
+                  <Toggle on={false} to={toToday}>
+                    Today
+                  </Toggle>
+                )}
+                <Toggle on={false} to={moveTo(1)}>
+                  Later
+                </Toggle>
+              </nav>
+              <span className="flex-1" />
+              <nav aria-label="How much to show" className="flex flex-wrap gap-1">
+                {ZOOMS.map(({ id, name }, at) => (
+                  <Toggle key={id} on={at === zoom} to={link({ span: id })}>
+                    {name}
+                  </Toggle>
+                ))}
+              </nav>
+            </div>
+            <div ref={frame} className="calendar-frame">
+              <ShopDaysDrawing
+                axis={axis}
+                hands={hands}
+                pieces={pieces}
+                places={places}
+                width={width}
+                height={charted ? size.height - CHART : size.height}
+                labelWidth={LABELS}
+                day={shownDay}
+                now={now}
+                chosen={chosen}
+                linkToDay={(midnight) => link({ day: midnight / DAY })}
+                linkToJob={(planId) => link({ job: planId === chosen ? null : planId })}
+              />
+              {charted && (
+                <Suspense fallback={<p className="text-note text-soft">Drawing the hours …</p>}>
+                  <HoursChart
+                    days={handsByDay(jobs, shop, span)}
+                    names={shop.painters.map(({ name }) => name)}
+                    height={CHART}
+                  />
+                </Suspense>
+              )}
+            </div>
+            <p className="flex items-baseline gap-4 pt-1.5 text-note text-soft">
+              <span className="min-w-0 flex-1">
+                Blocks: work, in the colour of the piece. Upright: a coat goes on; the wedge is its drying, and the next
+                coat may start at the point. Shaded: closed, drawn twelve times narrower. Open a piece to see its zones.
+              </span>
+              <Toggle on={charted} to={link({ chart: charted ? null : "hours" })}>
+                Hands-on hours
+              </Toggle>
+            </p>
+          </section>
+          <SidePane label="The jobs" wake={chosen ?? ""} className="px-4 py-3">
+            <Verdict jobs={jobs} standing={standing} ask={ask} />
+            {leftOut.length > 0 && (
+              <section
+                className="mb-4 border border-l-4 border-line border-l-ochre bg-board px-4 py-3"
+                aria-label="Jobs left out"
+              >
+                <p className="kicker text-[0.9375rem] text-ochre">not on this calendar</p>
+                <ul className="flex flex-col gap-2">
+                  {leftOut.map(({ id, title, because }) => (
+                    <li key={id}>
+                      <b className="font-semibold">{title}</b>: {because}.{" "}
+                      <a className="link" href={`/jobs/${id}/export?as=stored`} download>
+                        Get its file out
+                      </a>
+                    </li>
+                  ))}
+                </ul>
+              </section>
+            )}
+            <Day jobs={jobs} midnight={shownDay} painters={painters} />
+            <div className="mt-5">
+              <Jobs jobs={jobs} />
+            </div>
+          </SidePane>
+        </main>
+      )}
+    </div>
+  );
+}
+
+const LABELS = 164;
+
+const CHART = 190;
