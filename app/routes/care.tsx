@@ -1,5 +1,4 @@
 import QRCode from "qrcode";
-import { useLoaderData } from "react-router";
 import { judgementOf } from "#core/schedule/kept";
 import { fittedIn, workOf } from "#core/schedule/plan-of-work";
 import { careFor } from "#core/shelf/care";
@@ -7,8 +6,8 @@ import { sayWallTime } from "#core/units/wall-time";
 import { sayLongDate } from "#core/units/when";
 import { getJob } from "#db/plans";
 import { getShop } from "#db/shop";
+import { afterPaint } from "~/first/after-paint";
 import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
-import { PrintedPage } from "~/ledger/printed-page";
 import type { Route } from "./+types/care";
 
 /** "Friday 25 December 2026": a card is read long after. */
@@ -48,44 +47,4 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `Care card: ${(loaderData as { title?: string } | undefined)?.title ?? ""}` },
 ];
 
-export default function CareRoute() {
-  const { planId, title, client, when, care, code } = useLoaderData<typeof loader>();
-  return (
-    <PrintedPage planId={planId} kind="Care card" title={title} client={client}>
-      {when.length > 0 && (
-        <dl className="mt-5 grid grid-cols-3 gap-6 max-sm:grid-cols-1">
-          {when.map(({ name, says, at }) => (
-            <div key={name} className="border-t-4 border-verdigris pt-2">
-              <dt className="text-soft">{name}</dt>
-              <dd>
-                <b className="block font-head text-xl font-semibold">{withYear(at)}</b>
-                {says}
-              </dd>
-            </div>
-          ))}
-        </dl>
-      )}
-      {care.map(({ zones, finish, says }) => (
-        <section key={`${zones.join()} ${finish}`} className="mt-6" aria-label={zones.join(", ")}>
-          <h2 className="text-xl">{zones.join(", ")}</h2>
-          <p className="text-note text-soft">Last layer: {finish.toLowerCase()}</p>
-          <ul className="mt-1 list-disc pl-5 text-base">
-            {says.map((one) => (
-              <li key={one}>{one}</li>
-            ))}
-          </ul>
-        </section>
-      ))}
-      <footer className="mt-8 flex items-end gap-6 border-t border-line pt-4">
-        <p className="flex-1 text-note text-soft">
-          These dates are worked out from the shop's own air and what was seen on the films; they are estimates. Until
-          it has cured: felt under whatever stands on it, no tape, no plastic, no polish from a can.
-        </p>
-        <figure className="w-[110px] text-center">
-          <img src={code} alt="This card as a code: the same words, for a phone" width={110} height={110} />
-          <figcaption className="mt-1 text-note text-soft">the same words</figcaption>
-        </figure>
-      </footer>
-    </PrintedPage>
-  );
-}
+export default afterPaint(() => import("~/views/care"));

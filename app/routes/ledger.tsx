@@ -5,7 +5,7 @@ import { fittedIn, workOf } from "#core/schedule/plan-of-work";
 import { ledgerOf } from "#db/ledger";
 import { editPlan, getJob } from "#db/plans";
 import { getShop } from "#db/shop";
-import { planOfText, textOfPlan } from "~/editor/plan-text";
+import { textOfPlan } from "~/editor/plan-text";
 import { afterPaint } from "~/first/after-paint";
 import { TroublePage } from "~/first/trouble-page";
 import { fieldsOf } from "~/forms/fields";
@@ -28,6 +28,7 @@ export const loader = ({ params }: Route.LoaderArgs) =>
     const asItGoes = fittedIn(workOf(job.plan, shop), {});
     return {
       text: textOfPlan(job.plan),
+      title: job.plan.title,
       version: job.version,
       lines,
       learned: await learnedOf(store),
@@ -67,11 +68,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
-  {
-    title: loaderData
-      ? `Ledger: ${planOfText((loaderData as { text: string }).text).title} · Jolly Crust`
-      : "Ledger · Jolly Crust",
-  },
+  { title: loaderData ? `Ledger: ${loaderData.title} · Jolly Crust` : "Ledger · Jolly Crust" },
 ];
 
 export function ErrorBoundary() {
