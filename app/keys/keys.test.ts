@@ -33,7 +33,7 @@ describe("the keys", () => {
     expect(capsOf(views.crust.keys.addUnder)).toEqual(["Shift Enter"]);
     expect(capsOf(views.crust.keys.moveUp)).toEqual(["Alt ↑"]);
     expect(capsOf(views.trainer.keys.pick)).toEqual(["1", "…", "9"]);
-    expect(capsOf(views.calendar.keys.closer)).toEqual(["+"]);
+    expect(capsOf(views.calendar.keys.closer)).toEqual(["+", "="]);
     expect(capsOf(views.place.keys.move)).toEqual(["←", "→", "↑", "↓"]);
   });
 

@@ -89,7 +89,7 @@ export const KEYS = {
     title: "Shop calendar",
     keys: {
       today: { press: ["t"], does: "Today" },
-      closer: { press: ["+", "shift +"], does: "Show less, down to half a day" },
+      closer: { press: ["+", "shift +", "="], does: "Show less, down to half a day" },
       wider: { press: ["-"], does: "Show more, up to two months" },
       earlier: { press: ["["], does: "Earlier" },
       later: { press: ["]"], does: "Later" },

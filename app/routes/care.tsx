@@ -2,8 +2,7 @@ import QRCode from "qrcode";
 import { judgementOf } from "#core/schedule/kept";
 import { fittedIn, workOf } from "#core/schedule/plan-of-work";
 import { careFor } from "#core/shelf/care";
-import { sayWallTime } from "#core/units/wall-time";
-import { sayLongDate } from "#core/units/when";
+import { sayLongFullDate } from "#core/units/when";
 import { getJob } from "#db/plans";
 import { getShop } from "#db/shop";
 import { afterPaint } from "~/first/after-paint";
@@ -11,8 +10,6 @@ import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
 import type { Route } from "./+types/care";
 
 /** "Friday 25 December 2026": a card is read long after. */
-const withYear = (at: number) => `${sayLongDate(at)} ${sayWallTime(at).slice(0, 4)}`;
-
 /** A code holds so much before it is too fine to be read off paper. */
 const MOST_LETTERS = 900;
 
@@ -33,7 +30,7 @@ export const loader = ({ params }: Route.LoaderArgs) =>
       : [];
     const text = [
       plan.title,
-      ...when.map(({ name, at }) => `${name}: ${withYear(at)}`),
+      ...when.map(({ name, at }) => `${name}: ${sayLongFullDate(at)}`),
       ...care.map(({ zones, says }) => `${zones.join(", ")}: ${says.join(" ")}`),
     ]
       .join("\n")

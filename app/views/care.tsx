@@ -1,12 +1,9 @@
 import { useLoaderData } from "react-router";
-import { sayWallTime } from "#core/units/wall-time";
-import { sayLongDate } from "#core/units/when";
+import { sayLongFullDate } from "#core/units/when";
 import { PrintedPage } from "~/ledger/printed-page";
 import type { loader } from "~/routes/care";
 
 /** "Friday 25 December 2026": a card is read long after. */
-const withYear = (at: number) => `${sayLongDate(at)} ${sayWallTime(at).slice(0, 4)}`;
-
 export default function CareRoute() {
   const { planId, title, client, when, care, code } = useLoaderData<typeof loader>();
   return (
@@ -17,7 +14,7 @@ export default function CareRoute() {
             <div key={name} className="border-t-4 border-verdigris pt-2">
               <dt className="text-soft">{name}</dt>
               <dd>
-                <b className="block font-head text-xl font-semibold">{withYear(at)}</b>
+                <b className="block font-head text-xl font-semibold">{sayLongFullDate(at)}</b>
                 {says}
               </dd>
             </div>

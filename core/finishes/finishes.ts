@@ -1,4 +1,4 @@
-// Written by `npm run boards`: every file in each/, by name.
+// Written by `npm run lists`: every file in each/, by name.
 import brownOnMilk from "./each/brown-on-milk.ts";
 import chippedMilk from "./each/chipped-milk.ts";
 import cloudy from "./each/cloudy.ts";

@@ -1,3 +1,4 @@
+// Written by `npm run lists`: every rule in the folders here, by theme and number.
 import { slickGround } from "./adhesion/a1-slick-ground.ts";
 import { dirtyGround } from "./adhesion/a2-dirty-ground.ts";
 import { waterOverWax } from "./adhesion/a3-water-over-wax.ts";
@@ -96,7 +97,7 @@ import { secondClearWax } from "./wax/w10-second-clear-wax.ts";
 import { wipingMarks } from "./wax/w11-wiping-marks.ts";
 import { notBuffed } from "./wax/w12-not-buffed.ts";
 
-/** Every rule the judge knows. A new one is a file beside the others and a line here. */
+/** Every rule the judge knows. */
 export const RULES: readonly Rule[] = [
   slickGround,
   dirtyGround,
@@ -118,11 +119,14 @@ export const RULES: readonly Rule[] = [
   darkensAndLightens,
   blendWhileWet,
   staysCovered,
-  laysNothing,
-  notBuffed,
+  alcoholOverOldShellac,
   recoat,
   dryBeforeSanding,
   standBeforeClearCoat,
+  laysNothing,
+  rawFibreboardEdges,
+  tooFewCoats,
+  noLongerOneGo,
   tintOnThirstyPaint,
   glazeGrabs,
   missedSlipCoat,
@@ -139,6 +143,7 @@ export const RULES: readonly Rule[] = [
   waxInHeatAndWet,
   secondClearWax,
   wipingMarks,
+  notBuffed,
   baseForCracks,
   tackWindow,
   onePass,
@@ -186,11 +191,7 @@ export const RULES: readonly Rule[] = [
   putBackTogether,
   aBrushForDarkWax,
   blockDryBeforeTurning,
-  noLongerOneGo,
   lookInTime,
-  alcoholOverOldShellac,
-  tooFewCoats,
-  rawFibreboardEdges,
   whatMayBeMixed,
   lead,
   heat,

@@ -25,6 +25,8 @@ export const sayFullDate = (wall: WallMinutes) => DATE_AND_YEAR.format(at(wall))
 export const sayFullMoment = (wall: WallMinutes) => `${sayFullDate(wall)}, ${sayClock(wall)}`;
 /** "Monday 24 November" */
 export const sayLongDate = (wall: WallMinutes) => LONG_DATE.format(at(wall)).replace(",", "");
+/** "Monday 24 November 2036" */
+export const sayLongFullDate = (wall: WallMinutes) => `${sayLongDate(wall)} ${at(wall).getUTCFullYear()}`;
 /** "Mon 13:30", for a time in the week that is on view */
 export const sayDayClock = (wall: WallMinutes) => `${DAY_NAME.format(at(wall))} ${sayClock(wall)}`;
 /** "Thu 3 Dec, 16:10" */

@@ -86,6 +86,10 @@ test("a long crust stays in view whole, with its verdicts", async ({ page }) => 
     page,
     fileOf("Many coats", [...steps, ["brush", "clear-coat-matt", { wait: { kind: "exactly", minutes: 30 } }]]),
   );
+  // the same steps coming again and again are one row, which says the worst of them and opens
+  await expect(page.locator("#ladder a[data-step]")).toHaveCount(1);
+  await expect(page.locator("#ladder")).toContainText("8 times ");
+  await page.locator("#ladder a[data-run='24']").click();
   await expect(page.locator("#ladder a[data-step]")).toHaveCount(25);
   const last = await page.locator("#ladder > li").last().boundingBox();
   const footLine = await page.getByRole(foot).boundingBox();
