@@ -68,6 +68,28 @@ describe("the front of the shop", () => {
     expect(performance.now() - asked).toBeLessThan(500);
   });
 
+  it("never shows a page that was begun before an edit to whoever asks for it after that edit", async () => {
+    const shop = await opened({ patience: 150 });
+    const address = "/jobs/settle/crust?takes=500";
+    expect((await page(shop + address)).status).toBe(303);
+    await fetch(`${shop}/jobs/settle/edit`, { method: "POST", headers: { Origin: shop }, body: "{}" });
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    // what came late is of the version before: it is worked out again, and so has to be waited for again
+    expect((await page(shop + address)).status).toBe(303);
+  });
+
+  it("has a page wait for an edit of its job that is being written, and for no other", async () => {
+    const shop = await opened();
+    const ended: string[] = [];
+    const post = (takes: number) =>
+      fetch(`${shop}/jobs/settle/edit?takes=${takes}`, { method: "POST", headers: { Origin: shop }, body: "{}" });
+    const writing = post(400).then(() => ended.push("edit"));
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    const own = page(`${shop}/jobs/settle/crust`).then(() => ended.push("its page"));
+    await Promise.all([writing, own]);
+    expect(ended).toEqual(["edit", "its page"]);
+  });
+
   it("says so where a page is never finished, and goes on with the next", async () => {
     const shop = await opened({ deadline: 300 });
     const never = await page(`${shop}/jobs/settle/crust?takes=100000`);

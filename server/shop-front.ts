@@ -76,9 +76,10 @@ const BROKEN: Refusal = {
 const pathOf = (target: string) => target.split("?", 1)[0]!;
 
 /** The job that a path is about; null for what is about none or all. */
+const THE_SHOP = "the whole shop";
 const subjectOf = (path: string): string | null => {
   const id = /^\/jobs\/([A-Za-z0-9_-]+)/.exec(path)?.[1] ?? null;
-  return id === "new" ? null : (id ?? (/^\/days(\.ics|\.data)?$/.test(path) ? "the whole shop" : null));
+  return id === "new" ? null : (id ?? (/^\/days(\.ics|\.data)?$/.test(path) ? THE_SHOP : null));
 };
 
 const isBoard = (path: string) => path.endsWith("/board.png") || path.endsWith("/photo.jpg");
@@ -183,6 +184,57 @@ class Knocks {
   }
 }
 
+/** What is being written, and has been: a page that is asked for after an edit never shows the job as it was before. */
+class Writes {
+  private readonly running = new Map<string, number>();
+  private readonly done = new LRUCache<string, number>({ max: MOST_REMEMBERED });
+  private ofTheShop = 0;
+  private waiting: (() => void)[] = [];
+
+  begin(subject: string) {
+    this.running.set(subject, (this.running.get(subject) ?? 0) + 1);
+  }
+
+  end(subject: string) {
+    const left = (this.running.get(subject) ?? 1) - 1;
+    if (left > 0) this.running.set(subject, left);
+    else this.running.delete(subject);
+    if (subject === THE_SHOP) this.ofTheShop++;
+    for (const about of new Set([subject, THE_SHOP])) this.done.set(about, (this.done.get(about) ?? 0) + 1);
+    for (const look of this.waiting) look();
+  }
+
+  /** How many there have been that may concern it: a page made at another count may be of another version. */
+  countOf(subject: string): number {
+    return (this.done.get(subject) ?? 0) + this.ofTheShop;
+  }
+
+  /** When what is being written of it has been, or at once; never later than a page is waited for. */
+  over(subject: string, patience: number): Promise<void> {
+    if (!this.running.has(subject)) return Promise.resolve();
+    return new Promise((resolve) => {
+      const end = () => {
+        clearTimeout(timer);
+        this.waiting = this.waiting.filter((other) => other !== look);
+        resolve();
+      };
+      const look = () => {
+        if (!this.running.has(subject)) end();
+      };
+      const timer = setTimeout(end, patience);
+      this.waiting.push(look);
+    });
+  }
+}
+
+/** An answer that came after the painter was asked to wait; null where none ever came. */
+interface LateAnswer {
+  answer: AnswerMessage | null;
+  until: number;
+  /** how much had been written when it was begun */
+  written: number;
+}
+
 class ShopFront {
   readonly pool: Pool;
   private readonly files: ReturnType<typeof sirv>;
@@ -193,9 +245,8 @@ class ShopFront {
   private readonly weights = new LRUCache<string, number>({ max: MOST_REMEMBERED });
   private readonly knocks = new Knocks();
   /** answers that came after the painter was asked to wait, and addresses that never finished */
-  private readonly late = new LRUCache<string, { answer: AnswerMessage | null; until: number }>({
-    max: MOST_REMEMBERED,
-  });
+  private readonly late = new LRUCache<string, LateAnswer>({ max: MOST_REMEMBERED });
+  private readonly writes = new Writes();
   private readonly boards = new Map<string, number>();
   private readonly toSummarise = new Set<string>();
   private summarising = false;
@@ -400,13 +451,20 @@ class ShopFront {
       return;
     }
     if (body === null) return refuse(request, response, tooLarge(limit));
-    this.give(request, response, await this.pool.run(this.job(request, target, "POST", body)));
+    const subject = subjectOf(pathOf(target)) ?? THE_SHOP;
+    this.writes.begin(subject);
+    const outcome = await this.pool.run(this.job(request, target, "POST", body));
+    this.writes.end(subject);
+    this.give(request, response, outcome);
   }
 
   private async page(request: IncomingMessage, response: ServerResponse, target: string, method: string) {
     const path = pathOf(target);
+    const about = subjectOf(path) ?? THE_SHOP;
+    await this.writes.over(about, this.patience);
+    const written = this.writes.countOf(about);
     const before = this.late.get(target);
-    if (before && before.until > Date.now()) {
+    if (before && before.until > Date.now() && before.written === written) {
       if (before.answer) {
         this.late.delete(target);
         return this.give(request, response, { is: "answered", answer: before.answer });
@@ -436,10 +494,10 @@ class ShopFront {
     if (outcome) return this.give(request, response, outcome);
     void work.then((came) => {
       if (came.is === "full") return;
-      this.late.set(target, { answer: came.is === "answered" ? came.answer : null, until: Date.now() + KEPT });
+      this.late.set(target, { answer: came.is === "answered" ? came.answer : null, until: Date.now() + KEPT, written });
     });
     const to = encodeURIComponent(target);
-    const waiting = subject === "the whole shop" ? `/waiting?to=${to}` : `/jobs/${subject}/waiting?to=${to}`;
+    const waiting = subject === THE_SHOP ? `/waiting?to=${to}` : `/jobs/${subject}/waiting?to=${to}`;
     return send(response, 303, [["Location", waiting]], "");
   }
 
