@@ -38,7 +38,7 @@ function run(name, command, words) {
 }
 
 await run("route types", "react-router", ["typegen"]);
-const types = run("types of the core", "tsc", ["-p", "core"]).then(() => run("types", "tsc", ["-p", "."]));
+const types = run("types of the core", "tsgo", ["-p", "core"]).then(() => run("types", "tsgo", ["-p", "."]));
 await run("format and lint", "biome", ["ci", "--colors=off", "."]);
 await run("layering", "depcruise", [
   "--config",

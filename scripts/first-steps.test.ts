@@ -67,8 +67,8 @@ describe("the first steps", () => {
 
   it("end in a project that types", { timeout: MOST }, () => {
     run(tool("@react-router/dev/bin.js"), "typegen");
-    expect(run(tool("typescript/bin/tsc"), "-p", "core")).toBe("");
-    expect(run(tool("typescript/bin/tsc"), "-p", ".")).toBe("");
+    expect(run(tool("@typescript/native-preview/bin/tsgo"), "-p", "core")).toBe("");
+    expect(run(tool("@typescript/native-preview/bin/tsgo"), "-p", ".")).toBe("");
   });
 
   it("end in a rule whose examples hold, a finish that builds everywhere, and keys that do not collide", {

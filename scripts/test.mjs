@@ -119,8 +119,8 @@ ensureChromium();
 const folder = mkdtempSync(join(tmpdir(), "crust-tests-"));
 try {
   check("route types", "react-router", ["typegen"]);
-  check("types of the core, without a browser or a machine", "tsc", ["-p", "core"]);
-  check("types", "tsc", ["-p", "."]);
+  check("types of the core, without a browser or a machine", "tsgo", ["-p", "core"]);
+  check("types", "tsgo", ["-p", "."]);
   check("format and lint", "biome", ["ci", "--colors=off", "."]);
   check("layering", "depcruise", ["--config", ".dependency-cruiser.cjs", ...LAYERS]);
   check("spelling", "cspell", ["lint", "--no-progress", "--no-summary", "."]);
