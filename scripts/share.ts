@@ -39,5 +39,6 @@ for (const file of files) {
 
 const line = (name: string, { tests, code }: { tests: number; code: number }) =>
   `${name.padEnd(14)}${String(tests).padStart(8)} of tests${String(code).padStart(9)} of code${`${Math.round((1000 * tests) / (tests + code)) / 10} %`.padStart(9)}`;
-for (const [folder, sum] of [...byFolder].sort(([one], [two]) => one.localeCompare(two))) console.log(line(folder, sum));
+for (const [folder, sum] of [...byFolder].sort(([one], [two]) => one.localeCompare(two)))
+  console.log(line(folder, sum));
 console.log(line("all", all));
