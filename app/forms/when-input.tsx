@@ -1,24 +1,25 @@
 import { type ComponentProps, useEffect, useRef, useState } from "react";
 import { readWallTime } from "#core/units/wall-time";
-import { sayFullDate, sayFullMoment } from "#core/units/when";
+import { sayDate, sayFullDate, sayFullMoment, sayMoment } from "#core/units/when";
 
 type Props = Omit<ComponentProps<"input">, "type" | "defaultValue"> & {
   type: "date" | "datetime-local";
   defaultValue?: string | undefined;
 };
 
-/** What a date or a moment in a form is called on the page; null for none, or one half typed. */
-export function sayEntered(value: string, type: Props["type"]): string | null {
+/** What a date or a moment in a form is called on the page, with its year unless that is this one; null for none, or one half typed. */
+export function sayEntered(value: string, type: Props["type"], year: number): string | null {
   const wall = readWallTime(type === "date" && value ? `${value}T00:00` : value);
   if (wall === null) return null;
-  return type === "date" ? sayFullDate(wall) : sayFullMoment(wall);
+  const [say, inFull] = type === "date" ? [sayDate, sayFullDate] : [sayMoment, sayFullMoment];
+  return Number(value.slice(0, 4)) === year ? say(wall) : inFull(wall);
 }
 
 /**
  * A date or a moment. It is typed and picked in the browser's own way, and read as every other date of the page: while it is not
  * in focus, that lies over the browser's own format.
  */
-export function WhenInput({ type, defaultValue = "", onChange, ...field }: Props) {
+export function WhenInput({ type, defaultValue = "", className = "", onChange, ...field }: Props) {
   const input = useRef<HTMLInputElement>(null);
   // before scripts run nothing lies over it: it could not follow what is typed
   const [value, setValue] = useState<string | null>(null);
@@ -29,6 +30,7 @@ export function WhenInput({ type, defaultValue = "", onChange, ...field }: Props
       <input
         {...field}
         ref={input}
+        className={value === null ? className : `${className} when-under`}
         type={type}
         defaultValue={defaultValue}
         onChange={(event) => {
@@ -38,7 +40,7 @@ export function WhenInput({ type, defaultValue = "", onChange, ...field }: Props
       />
       {value !== null && (
         <span className="when-said" aria-hidden="true">
-          {sayEntered(value, type) ?? <span className="text-soft">Pick a date</span>}
+          {sayEntered(value, type, new Date().getFullYear()) ?? <span className="text-soft">Pick a date</span>}
         </span>
       )}
     </span>

@@ -23,7 +23,7 @@ test("from an empty shop: a pale finish on bare oak goes wrong, is mended, dated
   page,
 }, info) => {
   await page.goto("/");
-  await expect(page.getByRole("heading", { name: "No jobs yet" })).toBeVisible();
+  await expect(page.getByText("No jobs yet")).toBeVisible();
   await makeJob(page, { title: "Oak coffer", piece: "Coffer", zone: "Lid" });
 
   await addOnTop(page, "bone", "Chalk-type, bone white");
