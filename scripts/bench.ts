@@ -166,6 +166,7 @@ async function serving() {
     });
     const loads: number[] = [];
     const paints: number[] = [];
+    const usable: number[] = [];
     const scripts = new Set<string>();
     for (let run = 0; run < 7; run++) {
       const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
@@ -175,6 +176,7 @@ async function serving() {
       });
       await page.goto(`${server.address}/jobs/bench/crust`, { waitUntil: "load" });
       await page.locator("html[data-live]").waitFor();
+      usable.push(await page.evaluate(() => performance.now()));
       loads.push(
         await page.evaluate(
           () => (performance.getEntriesByType("navigation")[0] as PerformanceNavigationTiming).loadEventEnd,
@@ -193,8 +195,9 @@ async function serving() {
       );
       await page.close();
     }
-    tell("job view, full load in Chromium", `${ms(median(loads))} median`);
-    tell("job view, largest paint", `${ms(median(paints))} median`, "≤ 1 s");
+    tell("job view, full load in Chromium", `${ms(median(loads))} median`, "≤ 500 ms");
+    tell("job view, until keys and buttons work", `${ms(median(usable))} median`);
+    tell("job view, largest paint", `${ms(median(paints))} median`, "≤ 500 ms");
 
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.addInitScript(NAMES);
@@ -248,10 +251,16 @@ async function serving() {
       );
     tell("board, moving between steps already drawn, key to picture", `${ms(median(scrubs))} median`, "≤ 16 ms");
     await browser.close();
-    let bytes = 0;
     const built = `build/${readFileSync("build/current", "utf8").trim()}`;
-    for (const script of scripts) bytes += gzipSync(readFileSync(`${built}/client${script}`)).length;
-    tell("scripts of the job view", `${(bytes / 1000).toFixed(0)} kB gzip`, "≤ 170 kB");
+    const weigh = (files: Iterable<string>) => {
+      let bytes = 0;
+      for (const file of files) bytes += gzipSync(readFileSync(`${built}/client${file}`)).length;
+      return `${(bytes / 1000).toFixed(0)} kB gzip`;
+    };
+    const html = await (await fetch(`${server.address}/jobs/bench/crust`)).text();
+    const first = new Set([...html.matchAll(/\/assets\/[\w.-]+\.js/g)].map(([file]) => file));
+    tell("scripts of the job view, before it is shown", weigh(first), "≤ 170 kB");
+    tell("scripts of the job view, until all of it can be used", weigh(scripts));
 
     const template = largePlan(8, 2);
     for (let index = 0; index < 2000; index++)
