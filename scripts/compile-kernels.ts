@@ -1,12 +1,30 @@
 // Compiles kernels/kernels.ts to WebAssembly and returns the TypeScript that carries it: `npm run kernels` writes that file,
 // and a test compares the two.
-import { writeFileSync } from "node:fs";
+import { readFileSync, writeFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
 import asc from "assemblyscript/asc";
 
 const root = fileURLToPath(new URL("..", import.meta.url));
 export const KERNELS_FILE = `${root}core/board/kernels.wasm.ts`;
 const LINE = 112;
+/** The longest line of code, its end counted. */
+const WIDEST = 121;
+
+/** What the kernels are called with, from their source: to the page every one of its types is a number. */
+function typesOf(source: string): string {
+  const kernels = [...source.matchAll(/^export function (\w+)\(([^)]*)\): (\w+)/gm)];
+  return kernels
+    .map(([, name, given, gives]) => {
+      const names = given!.split(",").flatMap((one) => one.split(":")[0]!.trim() || []);
+      const typed = names.map((one) => `${one}: number`);
+      const result = gives === "void" ? "void" : "number";
+      const line = `  ${name}(${typed.join(", ")}): ${result};\n`;
+      return line.length <= WIDEST
+        ? line
+        : `  ${name}(\n${typed.map((one) => `    ${one},\n`).join("")}  ): ${result};\n`;
+    })
+    .join("");
+}
 
 export async function kernelsFile(): Promise<string> {
   let binary: Uint8Array | undefined;
@@ -37,6 +55,9 @@ export async function kernelsFile(): Promise<string> {
 export const KERNELS = [
 ${lines.map((line) => `  "${line}",`).join("\n")}
 ].join("");
+
+export interface Kernels {
+${typesOf(readFileSync(`${root}kernels/kernels.ts`, "utf8"))}}
 `;
 }
 

@@ -1,39 +1,8 @@
 import type { Field } from "./grid.ts";
-import { KERNELS } from "./kernels.wasm.ts";
+import { KERNELS, type Kernels } from "./kernels.wasm.ts";
 
 // Loops over every pixel run in WebAssembly with SIMD: several times faster than here. A call copies what it needs into linear
 // memory, runs, and copies its result out, so that nothing outlives it there and fields stay ordinary arrays.
-
-type Kernel = (...numbers: number[]) => number;
-
-type KernelName =
-  | "addNoise"
-  | "fill"
-  | "addTimes"
-  | "times"
-  | "scale"
-  | "addChosen"
-  | "hold"
-  | "raise"
-  | "boxRows"
-  | "boxColumns"
-  | "findTops"
-  | "sign"
-  | "group"
-  | "addFilm"
-  | "shape"
-  | "measureCut"
-  | "cutMask"
-  | "layGround"
-  | "layFilm"
-  | "skin"
-  | "dampen"
-  | "light"
-  | "abrade"
-  | "dissolve"
-  | "holdBack"
-  | "toBytes"
-  | "classMoments";
 
 const ALPHABET = "ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789+/";
 
@@ -64,7 +33,7 @@ const MOST_STAYING = 400_000_000;
 
 interface Machine {
   memory: WebAssembly.Memory;
-  kernels: Record<KernelName, Kernel>;
+  kernels: Kernels;
   /** where fields that stay lie, and the first address after them */
   staying: Map<Laid, number>;
   free: number;
@@ -77,7 +46,7 @@ function started(): Machine {
     const { exports } = new WebAssembly.Instance(new WebAssembly.Module(bytesOf(KERNELS)));
     machine = {
       memory: exports.memory as WebAssembly.Memory,
-      kernels: exports as Record<KernelName, Kernel>,
+      kernels: exports as unknown as Kernels,
       staying: new Map(),
       free: BASE,
     };
@@ -119,7 +88,7 @@ export function letStay(fields: readonly Laid[]) {
 export class Memory {
   private readonly machine = started();
   private next = this.machine.free;
-  readonly run: Record<KernelName, Kernel> = this.machine.kernels;
+  readonly run: Kernels = this.machine.kernels;
 
   /** Room for so many bytes, cleared; its address. */
   room(bytes: number): number {

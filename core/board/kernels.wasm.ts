@@ -98,3 +98,128 @@ export const KERNELS = [
   "lAVDAACAPwuUIgsgCl8EQCABIAZBAnQiB2pDAAAAADgCACAAIAdqIAogC5M4AgBBASEHBSABIAZBAnQiCGpDAAAAACAJQwAAgD8gCiALlZOUIgkg",
   "BSAJXhs4AgAgACAIakMAAAAAOAIACwsgBkEBaiEGDAELCyAHCw==",
 ].join("");
+
+export interface Kernels {
+  addNoise(
+    field: number,
+    width: number,
+    height: number,
+    columns: number,
+    rows: number,
+    line: number,
+    ring: number,
+    seed: number,
+    amount: number,
+  ): void;
+  fill(field: number, count: number, value: number): void;
+  addTimes(to: number, from: number, count: number, factor: number): void;
+  scale(to: number, count: number, factor: number, constant: number): void;
+  addChosen(to: number, one: number, other: number, bytes: number, count: number, factor: number): void;
+  times(to: number, from: number, count: number): void;
+  hold(to: number, count: number, low: number, high: number): void;
+  raise(to: number, count: number): void;
+  boxRows(from: number, to: number, width: number, height: number, radius: number): void;
+  boxColumns(from: number, to: number, width: number, height: number, radius: number, sums: number): void;
+  findTops(tops: number, thickness: number, cover: number, count: number, index: number, trace: number): number;
+  sign(signs: number, thickness: number, cover: number, count: number, bits: number, trace: number): void;
+  group(signs: number, groups: number, count: number, list: number, listed: number): void;
+  addFilm(total: number, thickness: number, cover: number, count: number): void;
+  shape(
+    to: number,
+    arris: number,
+    field: number,
+    high: number,
+    recess: number,
+    count: number,
+    fa: number,
+    ff: number,
+    fh: number,
+    fr: number,
+  ): void;
+  measureCut(
+    score: number,
+    classes: number,
+    region: number,
+    groups: number,
+    count: number,
+    whole: number,
+    thresholds: number,
+    softness: number,
+    weight: number,
+    taken: number,
+  ): void;
+  cutMask(
+    score: number,
+    arris: number,
+    field: number,
+    high: number,
+    recess: number,
+    region: number,
+    groups: number,
+    count: number,
+    thresholds: number,
+    softness: number,
+  ): void;
+  layGround(reflectance: number, part: number, count: number, light: number, dark: number): void;
+  layFilm(
+    reflectance: number,
+    gloss: number,
+    metal: number,
+    thickness: number,
+    cover: number,
+    count: number,
+    table: number,
+    perMicrometre: number,
+    steps: number,
+    trace: number,
+    ownGloss: number,
+    ownMetal: number,
+    hidesMetal: number,
+  ): void;
+  skin(
+    reflectance: number,
+    gloss: number,
+    wet: number,
+    red: number,
+    green: number,
+    blue: number,
+    count: number,
+    rows: number,
+    entering: number,
+    matt: number,
+    sealed: number,
+    wetEntering: number,
+    wetWithin: number,
+    wetGloss: number,
+  ): void;
+  dampen(wet: number, thickness: number, cover: number, count: number, own: number, trace: number): void;
+  light(
+    pixels: number,
+    red: number,
+    green: number,
+    blue: number,
+    gloss: number,
+    metal: number,
+    height: number,
+    recess: number,
+    width: number,
+    rows: number,
+    millimetres: number,
+    lampX: number,
+    lampY: number,
+    lampZ: number,
+    flat: number,
+    lampAway: number,
+    ambient: number,
+    lobes: number,
+    metalLobe: number,
+    lobeSteps: number,
+    screen: number,
+    screenSteps: number,
+  ): void;
+  abrade(left: number, thickness: number, cover: number, count: number, hard: number, trace: number): number;
+  dissolve(held: number, mask: number, thickness: number, count: number, trace: number): void;
+  holdBack(held: number, thickness: number, cover: number, count: number, barrier: number): void;
+  toBytes(mask: number, bytes: number, count: number): void;
+  classMoments(weight: number, classes: number, count: number, moments: number, whole: number): void;
+}
