@@ -58,8 +58,12 @@ const browser = await chromium.launch({
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: "en-GB" });
   mkdirSync(`${root}docs/screenshots`, { recursive: true });
+  // all of them, or those that are named
+  const only = process.argv.slice(2);
   for (const [name, path] of VIEWS) {
+    if (only.length > 0 && !only.includes(name)) continue;
     await page.goto(server.address + path);
+    await page.waitForURL(({ pathname }) => !pathname.endsWith("/waiting"));
     await page.locator("html[data-live]").waitFor();
     await page.evaluate(() => document.fonts.ready);
     // the days are pictured when the worker has found the best order and tried what would help
@@ -84,25 +88,27 @@ try {
     if (path.includes("/look?")) await page.waitForFunction(() => document.querySelectorAll("canvas").length >= 3);
     await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });
   }
-  for (const phase of ["slip", "drift"]) {
-    await page.goto(server.address + atBench(phase));
+  if (only.length === 0) {
+    for (const phase of ["slip", "drift"]) {
+      await page.goto(server.address + atBench(phase));
+      await page.locator("html[data-live]").waitFor();
+      const logged = page.waitForResponse(
+        (answer) => answer.url().endsWith("/bench/log") && answer.request().method() === "POST",
+      );
+      await page.getByRole("button", { name: "Done", exact: true }).click();
+      await logged;
+    }
+    await page.setViewportSize(BENCH);
+    await page.goto(server.address + atBench("wipe"));
     await page.locator("html[data-live]").waitFor();
-    const logged = page.waitForResponse(
-      (answer) => answer.url().endsWith("/bench/log") && answer.request().method() === "POST",
-    );
-    await page.getByRole("button", { name: "Done", exact: true }).click();
-    await logged;
+    await page.getByRole("timer").waitFor();
+    await page.evaluate(() => document.fonts.ready);
+    await page.screenshot({ path: `${root}docs/screenshots/bench.png` });
+    console.log(`${VIEWS.length + 1} pictures in docs/screenshots`);
+    const boards = quietly(bin("tsx"), ["scripts/board-pictures.ts"], {});
+    if (boards.code !== 0) stopWith(boards.said);
+    console.log(boards.said.trim());
   }
-  await page.setViewportSize(BENCH);
-  await page.goto(server.address + atBench("wipe"));
-  await page.locator("html[data-live]").waitFor();
-  await page.getByRole("timer").waitFor();
-  await page.evaluate(() => document.fonts.ready);
-  await page.screenshot({ path: `${root}docs/screenshots/bench.png` });
-  console.log(`${VIEWS.length + 1} pictures in docs/screenshots`);
-  const boards = quietly(bin("tsx"), ["scripts/board-pictures.ts"], {});
-  if (boards.code !== 0) stopWith(boards.said);
-  console.log(boards.said.trim());
 } finally {
   await browser.close();
   server.stop();

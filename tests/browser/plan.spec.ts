@@ -84,7 +84,7 @@ test("every job has one date, in all places, after an edit, when it is used, und
   page,
   shop,
 }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(400_000);
   const before = oneEach(await dates(page));
   // the ladder's times are those of the same schedule
   const report = await commandLine(page.request);
