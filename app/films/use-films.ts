@@ -45,8 +45,9 @@ export function useFilms(wanted: readonly WantedFilm[]): ReadonlyMap<string, Fil
     let stopped = false;
     const paintAll = async () => {
       for (const { zoneId, name, work, face } of missing) {
-        const picture = await painter.paint(work, face);
-        const film = { url: URL.createObjectURL(picture) };
+        const picture = kept.has(name) ? null : await painter.paint(work, face);
+        // another drawing may have wanted the same meanwhile: the picture that is already shown is not thrown away for its like
+        const film = kept.get(name) ?? { url: URL.createObjectURL(picture!) };
         kept.set(name, film);
         if (stopped) return;
         setFilms((before) => new Map(before).set(zoneId, film));
