@@ -59,6 +59,16 @@ interface ChoiceProps {
   choices: readonly (readonly [value: string, says: string])[];
 }
 
+/** Whether hot things will stand on it. */
+export function HotThings({ on, className = "" }: { on: boolean; className?: string }) {
+  return (
+    <label className={`flex items-center gap-2 ${className}`}>
+      <input type="checkbox" name="heat" defaultChecked={on} className="size-4 accent-verdigris" />
+      hot cups or pans
+    </label>
+  );
+}
+
 export function Choice({ name, label, values, faults, usual, choices }: ChoiceProps) {
   return (
     <Field name={name} label={label} fault={faults[name]}>
@@ -264,15 +274,7 @@ export function ZoneFields({ values, faults, zone, hosts = [] }: Props) {
         <div className="col-span-2">
           <Choice name="water" label="Water" values={values} faults={faults} usual="dry" choices={WATER_CHOICES} />
         </div>
-        <label className="col-span-2 flex items-center gap-2 self-end pb-1.5">
-          <input
-            type="checkbox"
-            name="heat"
-            defaultChecked={values.heat === "on"}
-            className="size-4 accent-verdigris"
-          />
-          hot cups or pans
-        </label>
+        <HotThings on={values.heat === "on"} className="col-span-2 self-end pb-1.5" />
         <div className="col-span-2">
           <Choice
             name="near"

@@ -10,7 +10,7 @@ import type { Faults, FormFields } from "~/forms/fields";
 import { WhenInput } from "~/forms/when-input";
 import { FormTrouble, NewJobHead } from "~/parts/new-job-parts";
 import { FieldGroup } from "~/parts/plain-field";
-import { Choice, WATER_CHOICES, WEAR_CHOICES, ZoneFields } from "~/parts/zone-fields";
+import { Choice, HotThings, WATER_CHOICES, WEAR_CHOICES, ZoneFields } from "~/parts/zone-fields";
 import type { Route } from "../routes/+types/new-job";
 
 interface Props {
@@ -160,15 +160,7 @@ function ReadyPieces({ values, faults, id, start }: Props) {
           <Choice name="wear" label="Use" values={values} faults={faults} usual="gentle" choices={WEAR_CHOICES} />
           <Choice name="water" label="Water" values={values} faults={faults} usual="dry" choices={WATER_CHOICES} />
         </div>
-        <label className="flex items-center gap-2">
-          <input
-            type="checkbox"
-            name="heat"
-            defaultChecked={values.heat === "on"}
-            className="size-4 accent-verdigris"
-          />
-          hot cups or pans
-        </label>
+        <HotThings on={values.heat === "on"} />
         <TextField
           name="title"
           label="Job name (optional)"
