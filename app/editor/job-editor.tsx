@@ -82,9 +82,6 @@ export function useJobEditor(): JobEditor {
 /** The selected job, where the page is about one. */
 export const useJobIfAny = () => useContext(Editor);
 
-/** A tab that was closed just before this one opened may take a moment to disappear. */
-const LOOK_AGAIN_MILLISECONDS = 1500;
-
 const listLabels = (edits: readonly PendingEdit[]) => edits.map((edit) => edit.label).join("; ");
 
 interface ProviderProps {
@@ -113,12 +110,12 @@ export function JobEditorProvider({ job, token, plans: first, children }: Provid
     if (restored.current) return;
     restored.current = true;
     const takeOver = async () => {
-      const left = await unsent?.takeOver();
+      const left = await unsent?.takeOver(takeOver);
       const lost = [...queue.takeOver(left?.edits ?? []).map(({ label }) => label), ...(left?.unreadable ?? [])];
       if (lost.length > 0)
         toast.error(`These earlier edits no longer fit the plan: ${lost.join("; ")}.`, { duration: 20_000 });
     };
-    void takeOver().then(() => setTimeout(takeOver, LOOK_AGAIN_MILLISECONDS));
+    void takeOver();
   }, [queue, unsent]);
   useEffect(() => {
     // a page restored from the browser's memory may be of an older version than the job is now

@@ -71,6 +71,8 @@ export class Unsent {
   private kept: readonly PendingEdit[] = [];
   private drafts = new Map<string, PendingEdit>();
   private unconfirmed = 0;
+  /** tabs whose end is waited for: a page just left may take a moment to go */
+  private readonly awaited = new Set<string>();
 
   constructor(private readonly planId: string) {
     void shelf();
@@ -143,17 +145,20 @@ export class Unsent {
       });
   }
 
-  /** Takes over what closed tabs have left for this job, the oldest first; lists of open tabs stay with them. */
-  async takeOver(): Promise<LeftBehind> {
+  /**
+   * Takes over what closed tabs have left for this job, the oldest first. Lists of open tabs stay with them until they
+   * are gone too; then there is more to take over.
+   */
+  async takeOver(more: () => void): Promise<LeftBehind> {
     const found: LeftBehind = { edits: this.takeOld(), unreadable: [] };
-    await this.takeLastWords(found);
+    await this.takeLastWords(found, more);
     const database = await shelf();
     if (!database) return found;
     const left = await database.getAllFromIndex("unsent", "byJob", this.planId).catch(() => []);
     const tabs = new Map<string, number>();
     for (const { tab, at } of left) if (tab !== this.tab) tabs.set(tab, Math.min(at, tabs.get(tab) ?? at));
     for (const [tab] of [...tabs].sort(([, one], [, two]) => one - two))
-      await this.whileGone(tab, async () => {
+      await this.whenGone(tab, more, async () => {
         const transaction = database.transaction("unsent", "readwrite");
         const rows = (await transaction.store.index("byJob").getAll(this.planId)).filter((row) => row.tab === tab);
         for (const row of rows.sort((one, two) => one.order - two.order)) {
@@ -171,18 +176,23 @@ export class Unsent {
     return found;
   }
 
-  private async whileGone(tab: string, work: () => Promise<void>) {
+  /** Does this if the tab is gone; if it is still there, says so once it has gone. */
+  private async whenGone(tab: string, more: () => void, work: () => Promise<void>) {
     if (!navigator.locks) return work();
-    await navigator.locks.request(LOCK + tab, { ifAvailable: true }, async (lock) => {
+    const wasGone = await navigator.locks.request(LOCK + tab, { ifAvailable: true }, async (lock) => {
       if (lock) await work();
+      return lock !== null;
     });
+    if (wasGone || this.awaited.has(tab)) return;
+    this.awaited.add(tab);
+    void navigator.locks.request(LOCK + tab, () => {}).then(more);
   }
 
   /** What pages wrote as they were closed. */
-  private async takeLastWords(found: LeftBehind) {
+  private async takeLastWords(found: LeftBehind, more: () => void) {
     const prefix = lastWords(this.planId);
     for (const key of keysOfStorage().filter((one) => one.startsWith(prefix)))
-      await this.whileGone(key.slice(prefix.length), async () => {
+      await this.whenGone(key.slice(prefix.length), more, async () => {
         found.edits.push(...takeText(key));
       });
     if (found.edits.length > 0) this.keep([...this.kept, ...found.edits]);
