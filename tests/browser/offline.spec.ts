@@ -42,6 +42,24 @@ test("two tabs, offline, different steps, both closed: both edits are handed in,
   await again.waitForTimeout(2000);
 });
 
+test("a tab that closes leaves its edits to the one still open, however long that has been open", async ({
+  context,
+}) => {
+  const one = await context.newPage();
+  await open(one, `${crust}&step=green`);
+  await away(context);
+  await setCoats(one, "4");
+  const two = await context.newPage();
+  await open(two, crust);
+  const green = two.locator("#ladder li", { hasText: "bottle green" }).first();
+  await two.waitForTimeout(2500);
+  await expect(green).not.toContainText("4 coats");
+  await one.close();
+  await expect(green).toContainText("4 coats");
+  await back(context);
+  await saved(two);
+});
+
 test("edits left behind, whose place another has changed since, are put before the painter", async ({
   context,
   shop,
