@@ -1,15 +1,15 @@
 import { describe, expect, it } from "vitest";
+import type { DrawnAs } from "#core/plan/front";
 import type { Zone } from "#core/plan/plan";
 import { examplePlan } from "#core/rules/example";
-import { arranged, facesOf, legsOf, memberOf, type Placed } from "./arrange";
+import { arranged, type FrontZone, facesOf, legsOf, memberOf } from "./arrange";
 
 const [zone] = examplePlan({ shows: "a zone", ground: "raw timber", steps: [] }).pieces[0]!.zones;
 const like = (id: string, shape: Zone["shape"], place?: Zone["place"]): Zone => {
   const { place: _, ...rest } = zone!;
   return { ...rest, id, shape, ...(place ? { place } : {}) };
 };
-const at = (drawn: Placed["place"]["drawn"], width: number, height: number, x = 0) =>
-  ({ x, y: 0, width, height, drawn }) as const;
+const at = (drawn: DrawnAs, width: number, height: number, x = 0) => ({ x, y: 0, width, height, drawn }) as const;
 const panel = (count: number): Zone["shape"] => ({ kind: "panel", width: 900, height: 180, count });
 const BOX = { x: 10, y: 20, width: 300, height: 200 };
 
@@ -29,7 +29,7 @@ describe("zones on the front of a piece", () => {
   });
 
   it("drawers lie one above the other and fill their box, twelve at most", () => {
-    const faces = (count: number) => facesOf(like("d", panel(count), at("drawer", 900, 800)) as Placed, BOX);
+    const faces = (count: number) => facesOf(like("d", panel(count), at("drawer", 900, 800)) as FrontZone, BOX);
     expect(faces(4).length).toBe(4);
     expect(faces(40).length).toBe(12);
     const [first, second] = faces(4);
@@ -39,11 +39,11 @@ describe("zones on the front of a piece", () => {
   });
 
   it("panels stand side by side, and the leaves of a frame touch", () => {
-    const panels = facesOf(like("p", panel(3), at("moulded", 900, 800)) as Placed, BOX);
+    const panels = facesOf(like("p", panel(3), at("moulded", 900, 800)) as FrontZone, BOX);
     expect(panels.map(({ y }) => y)).toEqual([20, 20, 20]);
     expect(panels[1]!.x).toBeGreaterThan(panels[0]!.x + panels[0]!.width);
     const frame: Zone["shape"] = { kind: "frame", width: 400, height: 800, member: 60, count: 2 };
-    const [left, right] = facesOf(like("f", frame, at("frame", 800, 800)) as Placed, BOX);
+    const [left, right] = facesOf(like("f", frame, at("frame", 800, 800)) as FrontZone, BOX);
     expect(right!.x).toBeCloseTo(left!.x + left!.width, 6);
   });
 
@@ -55,7 +55,7 @@ describe("zones on the front of a piece", () => {
 
   it("two of four legs are seen, at the ends; a single one stands in the middle", () => {
     const legs = (count: number) =>
-      legsOf(like("l", { kind: "leg", diameter: 60, length: 400, count }, at("leg", 900, 400)) as Placed, BOX, 0.5);
+      legsOf(like("l", { kind: "leg", diameter: 60, length: 400, count }, at("leg", 900, 400)) as FrontZone, BOX, 0.5);
     expect(legs(4).map(({ x }) => x)).toEqual([10, 280]);
     expect(legs(1)).toEqual([{ x: 145, y: 20, width: 30, height: 200 }]);
   });

@@ -1,39 +1,20 @@
+import { type DrawnAs, type FrontPlace, frontSize } from "#core/plan/front";
 import type { Zone } from "#core/plan/plan";
 import type { Box } from "./place-outlines";
 
 /** A zone with its place on the front of the piece, in millimetres. */
-export type Placed = Zone & { place: NonNullable<Zone["place"]> };
+export type FrontZone = Zone & { place: FrontPlace };
 
 const GAP = 60;
 
-/** A place for zones that have none: beside the piece, one above the other, to the same scale. */
-export function sizeOf({ shape }: Zone): { width: number; height: number; drawn: Placed["place"]["drawn"] } {
-  switch (shape.kind) {
-    case "panel":
-      return {
-        width: shape.width,
-        height: shape.height * Math.min(shape.count, 8),
-        drawn: shape.count > 1 ? "drawer" : "panel",
-      };
-    case "frame":
-      return { width: shape.width, height: shape.height, drawn: "frame" };
-    case "box":
-      return { width: shape.width, height: shape.height, drawn: "panel" };
-    case "disc":
-      return { width: shape.diameter, height: shape.diameter, drawn: "disc" };
-    case "leg":
-      return { width: Math.max(shape.diameter * 2 * shape.count, shape.diameter), height: shape.length, drawn: "leg" };
-  }
-}
-
 /** Every zone with its place; those without one are set beside the rest. */
-export function arranged(zones: readonly Zone[]): Placed[] {
-  const known = zones.filter((zone): zone is Placed => zone.place !== undefined);
+export function arranged(zones: readonly Zone[]): FrontZone[] {
+  const known = zones.filter((zone): zone is FrontZone => zone.place !== undefined);
   let right = Math.max(0, ...known.map(({ place }) => place.x + place.width)) + (known.length > 0 ? GAP * 2 : 0);
   const rest = zones
     .filter((zone) => zone.place === undefined)
-    .map((zone): Placed => {
-      const { width, height, drawn } = sizeOf(zone);
+    .map((zone): FrontZone => {
+      const { width, height, drawn } = frontSize(zone);
       const place = { x: right, y: 0, width, height, drawn };
       right += width + GAP;
       return { ...zone, place };
@@ -45,7 +26,7 @@ export function arranged(zones: readonly Zone[]): Placed[] {
 }
 
 /** Every face of a zone on the drawing: drawers one above the other, leaves and panels side by side. */
-export function facesOf({ place: { drawn }, shape: { kind, count } }: Placed, { x, y, width, height }: Box): Box[] {
+export function facesOf({ place: { drawn }, shape: { kind, count } }: FrontZone, { x, y, width, height }: Box): Box[] {
   if (drawn === "drawer") {
     const rows = Math.min(12, count);
     const gap = Math.min(4, height / rows / 6);
@@ -60,7 +41,7 @@ export function facesOf({ place: { drawn }, shape: { kind, count } }: Placed, { 
 }
 
 /** How many of a kind are drawn side by side. */
-const MOST_BESIDE: Partial<Record<Placed["place"]["drawn"], number>> = { panel: 6, moulded: 6, carved: 6, frame: 4 };
+const MOST_BESIDE: Partial<Record<DrawnAs, number>> = { panel: 6, moulded: 6, carved: 6, frame: 4 };
 
 /** The breadth of the members of a frame, on a drawing at so many pixels a millimetre. */
 export function memberOf({ shape }: Zone, { width, height }: Box, scale: number): number {
@@ -73,7 +54,7 @@ export const thicknessOf = ({ shape }: Zone, scale: number): number =>
   shape.kind === "leg" ? Math.max(5, shape.diameter * scale) : 10;
 
 /** The legs that are seen from the front, as boxes from the rail to the floor. */
-export function legsOf(zone: Placed, { x, y, width, height }: Box, scale: number): Box[] {
+export function legsOf(zone: FrontZone, { x, y, width, height }: Box, scale: number): Box[] {
   const thick = thicknessOf(zone, scale);
   if (zone.shape.count < 2) return [{ x: x + (width - thick) / 2, y, width: thick, height }];
   return [x, x + width - thick].map((left) => ({ x: left, y, width: thick, height }));

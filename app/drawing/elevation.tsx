@@ -2,11 +2,13 @@ import { useMemo } from "react";
 import { Link } from "react-router";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { coloursSeen } from "#core/judge/look";
+import { frontSize } from "#core/plan/front";
 import type { Zone } from "#core/plan/plan";
 import type { Severity } from "#core/rules/rule";
 import { SEVERITY_WORDS, SeamMark } from "~/drawing/severity";
 import { usePieceFilms } from "~/films/use-piece-films";
-import { arranged, facesOf, memberOf, type Placed, sizeOf } from "./arrange";
+import { arranged, type FrontZone, facesOf, memberOf } from "./arrange";
+import { frontLayout } from "./front-layout";
 import { type Box, PlaceOutlines } from "./place-outlines";
 import { NO_COLOURS, ZonePart } from "./zone-part";
 
@@ -14,10 +16,10 @@ import { NO_COLOURS, ZonePart } from "./zone-part";
 
 /** One face of a zone alone, filling a box. */
 export function ZoneFace({ zone, judged, box }: { zone: Zone; judged: ZoneJudgement | undefined; box: Box }) {
-  const { width } = sizeOf(zone);
-  const drawn = zone.place?.drawn ?? sizeOf(zone).drawn;
+  const { width } = frontSize(zone);
+  const drawn = zone.place?.drawn ?? frontSize(zone).drawn;
   const one = useMemo(
-    (): Placed => ({ ...zone, shape: { ...zone.shape, count: 1 }, place: { ...box, drawn } }),
+    (): FrontZone => ({ ...zone, shape: { ...zone.shape, count: 1 }, place: { ...box, drawn } }),
     [zone, box, drawn],
   );
   const film = usePieceFilms(
@@ -40,10 +42,12 @@ interface Props {
   linkTo?: (zoneId: string) => string;
   /** the worst that was found on a zone: stops and cautions are marked on the drawing */
   worst?: (zone: Zone) => Severity | null;
+  /** with a measuring rod beneath it */
+  rodded?: boolean;
 }
 
 /** Whether nothing of the piece stands in the opening of a frame: then it is glazed, unless it is the back of a chair. */
-function isGlazed(frame: Placed, box: Box, scale: number, others: ReadonlyMap<string, Box>): boolean {
+function isGlazed(frame: FrontZone, box: Box, scale: number, others: ReadonlyMap<string, Box>): boolean {
   if (frame.place.drawn !== "frame" || frame.shape.kind !== "frame" || frame.shape.count > 1) return false;
   const member = memberOf(frame, box, scale);
   const isWithin = (low: number, size: number, from: number, whole: number) =>
@@ -80,36 +84,23 @@ export function Elevation({
   chosen,
   linkTo,
   worst = () => null,
+  rodded = linkTo !== undefined,
 }: Props) {
   const placed = useMemo(() => arranged(zones), [zones]);
   const colours = useMemo(() => new Map(judged.map((one) => [one.zone.id, coloursSeen(one.after)])), [judged]);
   const films = usePieceFilms(placed, judged);
   if (placed.length === 0) return null;
-  const left = Math.min(...placed.map(({ place }) => place.x));
-  const right = Math.max(...placed.map(({ place }) => place.x + place.width));
-  const bottom = Math.min(...placed.map(({ place }) => place.y));
-  const top = Math.max(...placed.map(({ place }) => place.y + place.height));
-  const scale = Math.min(
-    (width - 2 * margin) / Math.max(1, right - left),
-    (height - 2 * margin) / Math.max(1, top - bottom),
+  const layout = frontLayout(
+    placed.map(({ place }) => place),
+    { width, height },
+    margin,
   );
-  const dx = (width - (right - left) * scale) / 2;
-  const floor = height - (height - (top - bottom) * scale) / 2;
-  const rod = [2000, 1000, 500, 200, 100, 50, 20].find((one) => one <= (right - left) / 2.2) ?? 10;
-  const screen = new Map(
-    placed.map(({ id, place }): [string, Box] => [
-      id,
-      {
-        x: dx + (place.x - left) * scale,
-        y: floor - (place.y + place.height - bottom) * scale,
-        width: place.width * scale,
-        height: place.height * scale,
-      },
-    ]),
-  );
+  const { scale, from, floor } = layout;
+  const rod = [2000, 1000, 500, 200, 100, 50, 20].find((one) => one <= (layout.right - layout.left) / 2.2) ?? 10;
+  const screen = new Map(placed.map(({ id, place }): [string, Box] => [id, layout.boxOf(place)]));
   const hasLegs = placed.some(({ place }) => place.drawn === "leg");
   const selected = chosen ? screen.get(chosen) : undefined;
-  const withRod = linkTo && margin >= MARGIN;
+  const withRod = rodded && margin >= MARGIN;
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
@@ -181,12 +172,12 @@ export function Elevation({
       {withRod && (
         <g>
           <path
-            d={`M${dx} ${floor + 12}v6m0 -3h${rod * scale}m0 -3v6`}
+            d={`M${from} ${floor + 12}v6m0 -3h${rod * scale}m0 -3v6`}
             stroke="var(--color-soft)"
             strokeWidth={1}
             fill="none"
           />
-          <text x={dx + rod * scale + 6} y={floor + 19} fontSize={12} fill="var(--color-soft)">
+          <text x={from + rod * scale + 6} y={floor + 19} fontSize={12} fill="var(--color-soft)">
             {rod >= 1000 ? `${rod / 1000} m` : `${rod} mm`}
           </text>
         </g>

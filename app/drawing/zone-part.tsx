@@ -1,7 +1,7 @@
 import type { SVGProps } from "react";
 import type { ReliefClass } from "#core/plan/plan";
 import type { Film } from "~/films/use-films";
-import { facesOf, legsOf, memberOf, type Placed } from "./arrange";
+import { type FrontZone, facesOf, legsOf, memberOf } from "./arrange";
 import type { Box } from "./place-outlines";
 
 type Colours = Record<ReliefClass, string>;
@@ -16,7 +16,7 @@ const LEG_ENDS = 8 / 300;
 const OUTLINE = { stroke: "#2a231d", strokeOpacity: 0.5, strokeWidth: 0.7, fill: "none" } as const;
 
 interface Drawn {
-  zone: Placed;
+  zone: FrontZone;
   box: Box;
   /** pixels a millimetre of the piece */
   scale: number;

@@ -2,11 +2,14 @@ import { useMemo } from "react";
 import { boardWorkOf } from "#core/board/board-work";
 import { PIECE_SEED, pieceFace, sampleFace } from "#core/board/piece-face";
 import type { ZoneJudgement } from "#core/judge/judge";
-import { facesOf, type Placed } from "~/drawing/arrange";
+import { type FrontZone, facesOf } from "~/drawing/arrange";
 import { type Film, filmName, useFilms, type WantedFilm } from "./use-films";
 
 /** The films of the zones of a piece by the zone's id, each in the proportions of one of its faces. */
-export function usePieceFilms(zones: readonly Placed[], judged: readonly ZoneJudgement[]): ReadonlyMap<string, Film> {
+export function usePieceFilms(
+  zones: readonly FrontZone[],
+  judged: readonly ZoneJudgement[],
+): ReadonlyMap<string, Film> {
   const wanted = useMemo(
     () =>
       zones.flatMap((zone): WantedFilm[] => {

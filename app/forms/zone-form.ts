@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { Colour } from "#core/materials/material";
+import { drawnAs } from "#core/plan/front";
 import { GROUND_KINDS, type Ground, groundOf, SPECIES } from "#core/plan/ground";
 import { CARVED_RELIEF, MOULDED_RELIEF, PLACES, PLAIN_RELIEF, type Relief, WEAR, type Zone } from "#core/plan/plan";
 import { diameterOf, doubtOf } from "#core/quantity/round";
@@ -43,7 +44,7 @@ export const SHAPE_SIZES: Record<ShapeKind, { name: string; sizes: readonly { ke
 };
 
 export const RELIEFS: Record<string, { name: string; relief: Relief; carving: number }> = {
-  plain: { name: "Plain, with edges", relief: PLAIN_RELIEF, carving: 1 },
+  plain: { name: "Plain", relief: PLAIN_RELIEF, carving: 1 },
   moulded: { name: "Moulded", relief: MOULDED_RELIEF, carving: 1.1 },
   carved: { name: "Carved", relief: CARVED_RELIEF, carving: 1.3 },
 };
@@ -117,6 +118,17 @@ const alongIn = (along: string | undefined, before: Zone | undefined): Pick<Zone
   const chosen = along ?? before?.along;
   return chosen ? { along: chosen } : {};
 };
+
+/** Where the zone stands on the front; with another shape or relief it is drawn as that. */
+function placeAfter(
+  before: Zone | undefined,
+  shape: Shape,
+  relief: "plain" | "moulded" | "carved",
+): Pick<Zone, "place"> {
+  if (!before?.place) return {};
+  const isAsBefore = before.shape.kind === shape.kind && reliefOf(before) === relief;
+  return { place: isAsBefore ? before.place : { ...before.place, drawn: drawnAs(shape, relief) } };
+}
 
 /** What is taken apart or masked before a zone is worked on. */
 export const HANDS: readonly Zone["hands"][number][] = ["hardware off", "drawers out", "top off", "masked"];
@@ -195,7 +207,7 @@ export function readZoneFields(fields: FormFields, before?: Zone): ZoneRead {
       overrides: before?.overrides ?? [],
       hands: typed.hands.split(",").filter((one): one is Zone["hands"][number] => HANDS.some((hand) => hand === one)),
       movingParts: typed.movingParts === "on",
-      ...(before?.place ? { place: before.place } : {}),
+      ...placeAfter(before, shape.data, typed.reliefKind),
       ...alongIn(typed.along, before),
       ...sizesIn(fields, before),
     },

@@ -65,6 +65,14 @@ export const KEYS = {
       drop: { press: ["escape"], does: "Drop the line", inFocus: true },
     },
   },
+  front: {
+    title: "Piece view, drawing on the front",
+    keys: {
+      move: { press: ARROWS, does: "Move the pencil, or the zone, by 5 mm; with Shift by 50", inFocus: true },
+      corner: { press: ["enter"], does: "Set a corner, or put the zone down", inFocus: true },
+      drop: { press: ["escape"], does: "Leave it as it was", inFocus: true },
+    },
+  },
   photo: {
     title: "On your photo",
     keys: {

@@ -10,7 +10,9 @@ import type { Faults, FormFields } from "~/forms/fields";
 import { WhenInput } from "~/forms/when-input";
 import { FormTrouble, NewJobHead } from "~/parts/new-job-parts";
 import { FieldGroup } from "~/parts/plain-field";
-import { Choice, HotThings, WATER_CHOICES, WEAR_CHOICES, ZoneFields } from "~/parts/zone-fields";
+import { Choice } from "~/parts/zone/choice";
+import { HotThings, WATER_CHOICES, WEAR_CHOICES } from "~/parts/zone/use-fields";
+import { ZoneFields } from "~/parts/zone/zone-fields";
 import type { Route } from "../routes/+types/new-job";
 
 interface Props {

@@ -1,23 +1,36 @@
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { stripOf } from "#core/judge/strip";
 import { PIECE_KITS } from "#core/plan/kits";
-import { PLACES, type PlaceOnFace, type Plan, type Zone, zoneArea, zonesOf, zonesWithCrust } from "#core/plan/plan";
+import {
+  type Piece,
+  PLACES,
+  type PlaceOnFace,
+  type Plan,
+  type Zone,
+  zoneArea,
+  zonesOf,
+  zonesWithCrust,
+} from "#core/plan/plan";
 import { groundNamed } from "#core/rules/words";
+import { arranged } from "~/drawing/arrange";
 import { CrustStrip } from "~/drawing/crust-strip";
 import { Elevation } from "~/drawing/elevation";
+import { frontLayout } from "~/drawing/front-layout";
 import { SEVERITY_WORDS, SeamMark, worstOf } from "~/drawing/severity";
 import { useJob } from "~/editor/job-editor";
 import { EditForm, Field, TextField, useRefused } from "~/forms/edit-form-parts";
 import { WhenInput } from "~/forms/when-input";
 import { SHAPE_SIZES, zoneFields } from "~/forms/zone-form";
+import { DIMENSION_MARGIN, FrontMeasures } from "~/parts/front-measures";
+import { FrontPad } from "~/parts/front-pad";
 import { GroundTestsPart } from "~/parts/ground-tests";
 import { panes } from "~/parts/panes";
 import { PlacePad } from "~/parts/place-pad";
 import { type Selection, useSelection } from "~/parts/selection";
 import { SidePane } from "~/parts/side-pane";
+import { ZoneFields } from "~/parts/zone/zone-fields";
 import { ZoneCrust } from "~/parts/zone-crust";
-import { ZoneFields } from "~/parts/zone-fields";
 import { countOf, sayArea } from "~/words/amount";
 
 const sayShape = ({ shape }: Zone) => {
@@ -233,17 +246,92 @@ function JobForm() {
   );
 }
 
-const DRAWING = { width: 750, height: 400 };
+const DRAWING = { width: 750, height: 420 };
 
-/** The place that is being drawn on the selected zone, as the address says. */
-function usePad({ zone, addAt }: Selection): { zone: Zone; place: PlaceOnFace } | null {
+type Pad = { draws: "place"; zone: Zone; place: PlaceOnFace } | { draws: "zone" } | { draws: "where"; zone: Zone };
+
+/** What is being drawn, as the address says: a place on the selected zone, a new zone, or where the zone stands. */
+function usePad({ zone, addAt }: Selection): Pad | null {
   const [params] = useSearchParams();
-  const place = PLACES.find((one) => one === params.get("draw"));
-  return zone && place && addAt === null ? { zone, place } : null;
+  const draws = params.get("draw");
+  if (draws === "zone") return { draws };
+  if (!zone || addAt !== null) return null;
+  if (draws === "where") return { draws, zone };
+  const place = PLACES.find((one) => one === draws);
+  return place ? { draws: "place", zone, place } : null;
+}
+
+/** The front of the piece: the zones to choose from, the sizes of the selected one on its dimension lines. */
+function Front({ piece, selection, chosen }: { piece: Piece; selection: Selection; chosen: string | undefined }) {
+  const { judgement } = useJob();
+  const shown = useMemo(() => arranged(piece.zones), [piece.zones]);
+  const layout = frontLayout(
+    shown.map(({ place }) => place),
+    DRAWING,
+    DIMENSION_MARGIN,
+  );
+  const measured = shown.find(({ id }) => id === chosen);
+  return (
+    <div className="flex justify-center border-b border-line px-4">
+      <div className="relative max-w-full">
+        <Elevation
+          zones={piece.zones}
+          judged={judgement.zones}
+          {...DRAWING}
+          margin={DIMENSION_MARGIN}
+          chosen={chosen}
+          linkTo={(zoneId) => selection.linkTo({ zone: zoneId })}
+          worst={(zone) => worstOf(judgement.zones.find((one) => one.zone.id === zone.id)?.findings ?? [])}
+          rodded={!measured}
+        />
+        {measured && <FrontMeasures zone={measured} layout={layout} {...DRAWING} />}
+      </div>
+    </div>
+  );
+}
+
+/** What is over the list of zones: the piece from the front, or what is being drawn on it. */
+function FrontOrPad({
+  piece,
+  selection,
+  pad,
+  isAdding,
+}: {
+  piece: Piece;
+  selection: Selection;
+  pad: Pad | null;
+  isAdding: boolean;
+}) {
+  const { judgement } = useJob();
+  const isHere = pad && (pad.draws === "zone" ? true : piece.zones.includes(pad.zone));
+  if (isHere && pad.draws === "place")
+    return (
+      <PlacePad
+        key={`${pad.zone.id} ${pad.place}`}
+        zone={pad.zone}
+        place={pad.place}
+        width={DRAWING.width}
+        judged={judgement.zones.find((one) => one.zone.id === pad.zone.id)}
+        back={selection.linkTo({ zone: pad.zone.id })}
+      />
+    );
+  if (isHere)
+    return (
+      <FrontPad
+        key={pad.draws === "where" ? pad.zone.id : ""}
+        piece={piece}
+        zone={pad.draws === "where" ? pad.zone : undefined}
+        judged={judgement.zones}
+        {...DRAWING}
+        selection={selection}
+      />
+    );
+  if (piece.zones.length === 0) return null;
+  return <Front piece={piece} selection={selection} chosen={isAdding ? undefined : selection.zone?.id} />;
 }
 
 export default function PieceView() {
-  const { plan, judgement } = useJob();
+  const { plan } = useJob();
   const selection = useSelection();
   const zones = zonesOf(plan);
   const adding = selection.addAt !== null || zones.length === 0;
@@ -265,6 +353,20 @@ export default function PieceView() {
               <Link to={`/jobs/${plan.id}/photo`} className="font-semibold text-verdigris hover:underline">
                 {plan.photos?.length ? "On the photo" : "Measure off a photo"}
               </Link>
+              {piece.zones.some(({ id }) => id === selection.zone?.id) && (
+                <Link
+                  to={`?${new URLSearchParams({ zone: selection.zone!.id, draw: "where" })}`}
+                  replace
+                  preventScrollReset
+                  className="font-semibold text-verdigris hover:underline"
+                >
+                  Move
+                  <span className="sr-only"> {selection.zone!.name}</span>
+                </Link>
+              )}
+              <Link to="?draw=zone" replace preventScrollReset className="font-semibold text-verdigris hover:underline">
+                Draw zone
+              </Link>
               <Link
                 to={selection.linkTo({ add: 0 })}
                 replace
@@ -274,27 +376,7 @@ export default function PieceView() {
                 Add zone
               </Link>
             </div>
-            {pad && piece.zones.includes(pad.zone) && (
-              <PlacePad
-                key={`${pad.zone.id} ${pad.place}`}
-                {...pad}
-                width={DRAWING.width}
-                judged={judgement.zones.find((one) => one.zone.id === pad.zone.id)}
-                back={selection.linkTo({ zone: pad.zone.id })}
-              />
-            )}
-            {piece.zones.length > 0 && !(pad && piece.zones.includes(pad.zone)) && (
-              <div className="flex justify-center border-b border-line px-4">
-                <Elevation
-                  zones={piece.zones}
-                  judged={judgement.zones}
-                  {...DRAWING}
-                  chosen={adding ? undefined : selection.zone?.id}
-                  linkTo={(zoneId) => selection.linkTo({ zone: zoneId })}
-                  worst={(zone) => worstOf(judgement.zones.find((one) => one.zone.id === zone.id)?.findings ?? [])}
-                />
-              </div>
-            )}
+            <FrontOrPad piece={piece} selection={selection} pad={pad} isAdding={adding} />
             <ul className="pl-3">
               {piece.zones.map((zone) => (
                 <ZoneLine key={zone.id} zone={zone} selection={selection} />

@@ -4,6 +4,7 @@ import { areaOf, Shape } from "../quantity/shape.ts";
 import { plainLine, plainName, plainText } from "../units/plain-text.ts";
 import { Amount } from "./amount.ts";
 import { Effort } from "./effort.ts";
+import { FrontPlace } from "./front.ts";
 import { Ground } from "./ground.ts";
 import { Hours } from "./hours.ts";
 import { HouseRules } from "./house-rules.ts";
@@ -169,16 +170,7 @@ export const Zone = z.strictObject({
     "another zone of the piece that this one stays fitted to and is worked along with, under the same crust: knobs on their drawers",
   ),
   movingParts: z.boolean().default(false).describe("drawer sides, runners, and other faces that slide"),
-  place: z
-    .strictObject({
-      x: z.number().min(-5000).max(20_000),
-      y: z.number().min(-5000).max(20_000),
-      width: z.number().gt(0).max(20_000),
-      height: z.number().gt(0).max(20_000),
-      drawn: z.enum(["panel", "moulded", "carved", "drawer", "frame", "leg", "disc", "top", "knob"]),
-    })
-    .optional()
-    .describe("where it is on the piece's front, in millimetres from its lower left"),
+  place: FrontPlace.optional().describe("where it is on the piece's front, in millimetres from its lower left"),
 });
 export type Zone = z.infer<typeof Zone>;
 

@@ -8,6 +8,7 @@ export const SCREENS = [
   ["a look", "/jobs/carved-settle/look?zone=back&field=%23a0b09e&arris=%23442b1a"],
   ["piece", "/jobs/carved-settle/piece"],
   ["a new zone", "/jobs/carved-settle/piece?add=0"],
+  ["drawing a zone", "/jobs/dough-bin/piece?draw=zone"],
   ["drawing a place", "/jobs/dough-bin/piece?zone=bin-lid&draw=motif"],
   ["a loop at an inspection", "/jobs/sailmakers-bench/crust?zone=bench-legs&step=enough"],
   ["crust", "/jobs/carved-settle/crust"],

@@ -7,7 +7,7 @@ test.use({ demo: false });
 
 /** When the job could leave, once that is of the job as it is. */
 const finish = async (page: Page) =>
-  page.locator("[data-finish]:not([data-edited]) [data-leaves]").getAttribute("data-leaves");
+  page.locator("[data-finish][aria-busy=false]:not([data-edited]) [data-leaves]").getAttribute("data-leaves");
 
 interface Report {
   counts: Record<string, number>;

@@ -6,19 +6,19 @@ import { CATALOGUE } from "#core/materials/catalogue";
 import type { Material } from "#core/materials/material";
 import { PALETTE_COLOURS, PaletteColour } from "#core/plan/plan";
 import type { Faults } from "../fields";
-import { type FormEdit, type Place, refuse } from "./place";
+import { type FilledForm, type FormEdit, refuse } from "./form-edit";
 
 // Material colours, target colours, and mixes saved as paints.
 
-const known = ({ plan }: Place, id: string | undefined): Material | undefined =>
+const known = ({ plan }: FilledForm, id: string | undefined): Material | undefined =>
   plan.pinned.materials.find((one) => one.id === id) ?? CATALOGUE.find((one) => one.id === id);
 
 const NOT_KNOWN = "This material is not in the job or the catalogue.";
 
 /** A material's colour by picker, as written, or by its two swatches. */
-function setColour(place: Place): FormEdit {
-  const { fields } = place;
-  const before = known(place, fields.materialId);
+function setColour(filled: FilledForm): FormEdit {
+  const { fields } = filled;
+  const before = known(filled, fields.materialId);
   if (!before) return refuse(NOT_KNOWN);
   const faults: Faults = {};
   const read = (name: string): string => {
@@ -59,9 +59,9 @@ const pulled = (hex: string, seen: readonly number[], real: readonly number[]): 
 };
 
 /** Moves a material's colour as far as a real board lies from its prediction, in each of red, green and blue. */
-function correctColour(place: Place): FormEdit {
-  const { fields } = place;
-  const before = known(place, fields.materialId);
+function correctColour(filled: FilledForm): FormEdit {
+  const { fields } = filled;
+  const before = known(filled, fields.materialId);
   if (!before) return refuse(NOT_KNOWN);
   const seen = readColour(fields.predicted ?? "");
   const real = readColour(fields.real ?? "");
@@ -83,7 +83,7 @@ const saysFaults = (faults: readonly { where: string; says: string }[]) =>
   faults.map(({ where, says }) => (where ? `${where}: ${says}` : says)).join(" ");
 
 /** Imports the colours of a GIMP palette into the job. */
-function importPalette({ plan, fields }: Place): FormEdit {
+function importPalette({ plan, fields }: FilledForm): FormEdit {
   const read = readPalette(fields.palette ?? "");
   if (!read.ok) return refuse(saysFaults(read.faults), "palette");
   const fresh = read.colours.filter(
@@ -96,7 +96,7 @@ function importPalette({ plan, fields }: Place): FormEdit {
   return { ok: true, label: `Import the palette ${read.name}`, commands: [{ do: "set palette", palette }] };
 }
 
-function addWanted({ plan, fields }: Place): FormEdit {
+function addWanted({ plan, fields }: FilledForm): FormEdit {
   const colour = readColour(fields.wanted ?? "");
   if (!colour.ok) return refuse(colour.says, "wanted");
   const read = PaletteColour.safeParse({
@@ -113,7 +113,7 @@ function addWanted({ plan, fields }: Place): FormEdit {
   };
 }
 
-function dropWanted({ plan, fields }: Place): FormEdit {
+function dropWanted({ plan, fields }: FilledForm): FormEdit {
   const at = Number(fields.at);
   const gone = plan.palette[at];
   if (!gone) return refuse("That colour is already gone.");
@@ -138,9 +138,9 @@ export const MOST_PARTS = 99;
 export const MOST_TINS = 5;
 
 /** A mix saved as a paint: it behaves like the tin it has most of, in the colour of the mix. */
-function keepMix(place: Place): FormEdit {
-  const { plan, fields, newId } = place;
-  const parts = readMixParts(fields.mix ?? "", (id) => known(place, id)).slice(0, MOST_TINS);
+function keepMix(filled: FilledForm): FormEdit {
+  const { plan, fields, newId } = filled;
+  const parts = readMixParts(fields.mix ?? "", (id) => known(filled, id)).slice(0, MOST_TINS);
   if (parts.length < 2) return refuse("A mix needs at least two tins.");
   const name = (fields.mixName ?? "").trim();
   if (name === "" || name.length > 80) return refuse("Give it a name of up to 80 characters.", "mixName");
@@ -174,7 +174,7 @@ function keepMix(place: Place): FormEdit {
   };
 }
 
-export const COLOUR_FORMS: Record<string, (place: Place) => FormEdit> = {
+export const COLOUR_FORMS: Record<string, (filled: FilledForm) => FormEdit> = {
   "set colour": setColour,
   "correct colour": correctColour,
   "import palette": importPalette,

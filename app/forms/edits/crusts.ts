@@ -1,9 +1,9 @@
-import { type Crust, type Plan, type Step, type Zone, zonesWithCrust } from "#core/plan/plan";
-import { type FormEdit, inCrust, onStep, type Place, refuse, stepName } from "./place";
+import { type Crust, findCrust, type Plan, type Step, type Zone, zonesWithCrust } from "#core/plan/plan";
+import { type FilledForm, type FormEdit, inCrust, onStep, refuse, stepName } from "./form-edit";
 
 // Copying, sharing and splitting crusts, and the answers of inspections.
 
-const findZoneOf = ({ plan, fields }: Place): Zone | undefined =>
+const findZoneOf = ({ plan, fields }: FilledForm): Zone | undefined =>
   plan.pieces.flatMap((piece) => piece.zones).find((zone) => zone.id === fields.zoneId);
 
 const freshName = (plan: Plan, name: string) => {
@@ -14,10 +14,10 @@ const freshName = (plan: Plan, name: string) => {
 };
 
 /** A copy of a crust; used on a zone if one is named, which then no longer shares. */
-function duplicateCrust(place: Place): FormEdit {
-  return inCrust(place, (crust) => {
-    const { plan, newId } = place;
-    const zone = findZoneOf(place);
+function duplicateCrust(filled: FilledForm): FormEdit {
+  return inCrust(filled, (crust) => {
+    const { plan, newId } = filled;
+    const zone = findZoneOf(filled);
     const copy: Crust = { ...crust, id: newId(), name: freshName(plan, crust.name) };
     const at = plan.crusts.indexOf(crust) + 1;
     return {
@@ -33,11 +33,11 @@ function duplicateCrust(place: Place): FormEdit {
 }
 
 /** Ends a crust under a step: what lies above becomes a crust of its own, to use on other zones. */
-function splitCrust(place: Place): FormEdit {
-  return onStep(place, (crust, step, at) => {
+function splitCrust(filled: FilledForm): FormEdit {
+  return onStep(filled, (crust, step, at) => {
     if (at === 0) return refuse("There is nothing under the first step to split off.");
     if (step.branch !== undefined) return refuse("Split above or below an inspection, not between its answers.");
-    const { plan, newId } = place;
+    const { plan, newId } = filled;
     const lower: Crust = { ...crust, id: newId(), name: freshName(plan, crust.name), steps: crust.steps.slice(0, at) };
     return {
       ok: true,
@@ -49,9 +49,9 @@ function splitCrust(place: Place): FormEdit {
 }
 
 /** Uses another crust of the plan on a zone. */
-function layCrust(place: Place): FormEdit {
-  return inCrust(place, (crust) => {
-    const zone = findZoneOf(place);
+function layCrust(filled: FilledForm): FormEdit {
+  return inCrust(filled, (crust) => {
+    const zone = findZoneOf(filled);
     if (!zone) return refuse("This zone is no longer in the plan.");
     return {
       ok: true,
@@ -62,9 +62,9 @@ function layCrust(place: Place): FormEdit {
   });
 }
 
-function removeCrust(place: Place): FormEdit {
-  return inCrust(place, (crust) => {
-    if (zonesWithCrust(place.plan, crust.id).length > 0) return refuse(`"${crust.name}" is still used on a zone.`);
+function removeCrust(filled: FilledForm): FormEdit {
+  return inCrust(filled, (crust) => {
+    if (zonesWithCrust(filled.plan, crust.id).length > 0) return refuse(`"${crust.name}" is still used on a zone.`);
     return {
       ok: true,
       label: `Remove the crust ${crust.name}`,
@@ -74,15 +74,15 @@ function removeCrust(place: Place): FormEdit {
 }
 
 /** What differs on one zone from the crust it shares: a step skipped there. */
-function overrideStep(place: Place): FormEdit {
-  return onStep(place, (_crust, step) => {
-    const zone = findZoneOf(place);
+function overrideStep(filled: FilledForm): FormEdit {
+  return onStep(filled, (_crust, step) => {
+    const zone = findZoneOf(filled);
     if (!zone) return refuse("This zone is no longer in the plan.");
     const others = zone.overrides.filter((one) => one.stepId !== step.id);
-    const skip = place.fields.skip === "yes";
+    const skip = filled.fields.skip === "yes";
     return {
       ok: true,
-      label: `${skip ? "Skip" : "Use"} ${stepName(place.plan, step)} on ${zone.name}`,
+      label: `${skip ? "Skip" : "Use"} ${stepName(filled.plan, step)} on ${zone.name}`,
       commands: [
         {
           do: "patch zone",
@@ -97,9 +97,9 @@ function overrideStep(place: Place): FormEdit {
 }
 
 /** The names of an inspection's answers, and which one is planned. */
-function setAnswers(place: Place): FormEdit {
-  return onStep(place, (crust, step) => {
-    const { fields, plan, newId } = place;
+function setAnswers(filled: FilledForm): FormEdit {
+  return onStep(filled, (crust, step) => {
+    const { fields, plan, newId } = filled;
     const branches = (step.branches ?? []).flatMap((branch) => {
       const name = (fields[`way-${branch.id}`] ?? branch.name).trim().slice(0, 80);
       return name === "" ? [] : [{ ...branch, name }];
@@ -118,9 +118,9 @@ function setAnswers(place: Place): FormEdit {
 }
 
 /** Puts a step under one answer of the inspection beneath it, or under all of them. */
-function setWay(place: Place): FormEdit {
-  return onStep(place, (crust, step, at) => {
-    const { fields, plan } = place;
+function setWay(filled: FilledForm): FormEdit {
+  return onStep(filled, (crust, step, at) => {
+    const { fields, plan } = filled;
     const branch = fields.branch || null;
     const inspection = inspectionUnder(crust.steps, at);
     if (branch !== null && !inspection?.branches?.some((one) => one.id === branch))
@@ -144,7 +144,16 @@ export function inspectionUnder(steps: readonly Step[], at: number): Step | null
   return null;
 }
 
-export const CRUST_FORMS: Record<string, (place: Place) => FormEdit> = {
+function renameCrust({ plan, fields }: FilledForm): FormEdit {
+  const crust = findCrust(plan, fields.crustId ?? "");
+  const name = (fields.crustName ?? "").trim();
+  if (!crust) return refuse("This crust is no longer in the plan.");
+  if (name === "" || name.length > 80) return refuse("Give the crust a name of up to 80 characters.", "crustName");
+  return { ok: true, label: `Name the crust ${name}`, commands: [{ do: "rename crust", crustId: crust.id, name }] };
+}
+
+export const CRUST_FORMS: Record<string, (filled: FilledForm) => FormEdit> = {
+  "rename crust": renameCrust,
   "duplicate crust": duplicateCrust,
   "split crust": splitCrust,
   "use crust": layCrust,

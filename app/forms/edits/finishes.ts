@@ -1,10 +1,10 @@
 import { dress, zonesToDress } from "#core/finishes/dress";
 import { findFinish } from "#core/finishes/finishes";
 import { CATALOGUE } from "#core/materials/catalogue";
-import { type FormEdit, type Place, refuse } from "./place";
+import { type FilledForm, type FormEdit, refuse } from "./form-edit";
 
 /** Lays a finish of the gallery on the zones that are named, or on the whole piece. */
-function layFinish({ plan, fields }: Place): FormEdit {
+function layFinish({ plan, fields }: FilledForm): FormEdit {
   const finish = findFinish(fields.finish ?? "");
   if (!finish) return refuse("Choose a finish.", "finish");
   const named = (fields.zones ?? "").split(" ").filter(Boolean);

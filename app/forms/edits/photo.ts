@@ -5,7 +5,7 @@ import { readIntoZones } from "#core/photo/into-zones";
 import { KnownLength, LOOKS, PHOTO_MARKS, PhotoFace, type PhotoPoint, PiecePhoto } from "#core/plan/photo-marks";
 import { findZone, type Plan } from "#core/plan/plan";
 import { type Faults, sentence } from "../fields";
-import { type FormEdit, type Place, refuse } from "./place";
+import { type FilledForm, type FormEdit, refuse } from "./form-edit";
 
 /** Marks are kept to a thousandth of a per cent of the photo. */
 const FINE = 1e5;
@@ -32,7 +32,7 @@ const PhotoFields = z.object({
 });
 
 /** The marks of the photo that a form is about; a photo without any yet has none. */
-function photoIn({ plan, fields }: Place): PiecePhoto | null {
+function photoIn({ plan, fields }: FilledForm): PiecePhoto | null {
   const known = plan.photos?.find(({ id }) => id === fields.photoId);
   if (known) return known;
   const read = PhotoFields.safeParse(fields);
@@ -107,9 +107,9 @@ const Cells = z.coerce
 const AS_IT_IS = "as it is";
 
 /** Adds a face to a photo, or changes one: what it shows, which way it looks, where its corners are. */
-function markFace(place: Place): FormEdit {
-  const { plan, fields, newId } = place;
-  const photo = photoIn(place);
+function markFace(filled: FilledForm): FormEdit {
+  const { plan, fields, newId } = filled;
+  const photo = photoIn(filled);
   if (!photo) return refuse(NO_PHOTO);
   const before = photo.faces.find(({ id }) => id === fields.faceId);
   if (fields.faceId && !before) return refuse("This face is no longer on the photo.");
@@ -166,9 +166,9 @@ function markFace(place: Place): FormEdit {
   return setPhoto(label, { ...photo, faces }, face.data.id);
 }
 
-function forgetFace(place: Place): FormEdit {
-  const photo = photoIn(place);
-  const face = photo?.faces.find(({ id }) => id === place.fields.faceId);
+function forgetFace(filled: FilledForm): FormEdit {
+  const photo = photoIn(filled);
+  const face = photo?.faces.find(({ id }) => id === filled.fields.faceId);
   if (!photo || !face) return refuse("This face is no longer on the photo.");
   return setPhoto(`Remove ${face.name} from the photo`, {
     ...photo,
@@ -184,9 +184,9 @@ const lowerEdge = (face: PhotoFace): Pick<KnownLength, "from" | "to"> => {
 };
 
 /** Marks a length that was measured with a tape, or changes one. */
-function markLength(place: Place): FormEdit {
-  const { fields } = place;
-  const photo = photoIn(place);
+function markLength(filled: FilledForm): FormEdit {
+  const { fields } = filled;
+  const photo = photoIn(filled);
   if (!photo) return refuse(NO_PHOTO);
   const at = fields.length === undefined || fields.length === "" ? photo.known.length : Number(fields.length);
   const before = photo.known[at];
@@ -216,9 +216,9 @@ function markLength(place: Place): FormEdit {
   return setPhoto(before ? `Change a length on ${face.name}` : `Mark a length on ${face.name}`, { ...photo, known });
 }
 
-function forgetLength(place: Place): FormEdit {
-  const photo = photoIn(place);
-  const at = Number(place.fields.length);
+function forgetLength(filled: FilledForm): FormEdit {
+  const photo = photoIn(filled);
+  const at = Number(filled.fields.length);
   if (!photo?.known[at]) return refuse("This length is no longer on the photo.");
   return setPhoto("Remove a length from the photo", {
     ...photo,
@@ -226,10 +226,10 @@ function forgetLength(place: Place): FormEdit {
   });
 }
 
-function setLighter(place: Place): FormEdit {
-  const photo = photoIn(place);
+function setLighter(filled: FilledForm): FormEdit {
+  const photo = photoIn(filled);
   if (!photo) return refuse(NO_PHOTO);
-  const read = PiecePhoto.shape.lighter.safeParse(Number(place.fields.lighter));
+  const read = PiecePhoto.shape.lighter.safeParse(Number(filled.fields.lighter));
   if (!read.success) return refuse("Choose from one stop darker to one stop lighter.", "lighter");
   return setPhoto("Set how light the photo is", { ...photo, lighter: read.data });
 }
@@ -244,7 +244,7 @@ function whyNone({ photos = [] }: Plan): string {
     : "The zones have these measures already.";
 }
 
-function readMeasures({ plan, newId }: Place): FormEdit {
+function readMeasures({ plan, newId }: FilledForm): FormEdit {
   const commands = readIntoZones(plan, newId);
   return commands.length === 0
     ? refuse(whyNone(plan))

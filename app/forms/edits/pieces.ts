@@ -4,10 +4,10 @@ import { PIECE_KITS, zonesFromKit } from "#core/plan/kits";
 import { Outline, Outlines, outlineOf } from "#core/plan/outline";
 import { findZone, PLACES, type PlaceOnFace } from "#core/plan/plan";
 import { type Faults, type FormFields, sentence } from "../fields";
-import { type FormEdit, type Place, refuse } from "./place";
+import { type FilledForm, type FormEdit, refuse } from "./form-edit";
 
 /** An answer to one of the guided tests on the ground. */
-function testGround({ plan, fields }: Place): FormEdit {
+function testGround({ plan, fields }: FilledForm): FormEdit {
   const zone = findZone(plan, fields.zoneId ?? "");
   if (!zone) return refuse("This zone is no longer in the plan.");
   const name = fields.test ?? "";
@@ -29,7 +29,7 @@ function testGround({ plan, fields }: Place): FormEdit {
 }
 
 /** Adds the zones of a standard piece, on an existing crust or on a new one. */
-function addKit({ plan, fields, newId }: Place): FormEdit {
+function addKit({ plan, fields, newId }: FilledForm): FormEdit {
   const piece = plan.pieces.find((one) => one.id === fields.pieceId) ?? plan.pieces[0];
   const kit = PIECE_KITS.find((one) => one.id === fields.kit);
   if (!piece) return refuse("There is no piece to add zones to.");
@@ -112,7 +112,7 @@ function outlineIn(fields: FormFields): { outline: Outline } | { faults: Faults 
 }
 
 /** Draws a place on a zone's face, or takes what is drawn away again: the last outline, or all. */
-function drawPlace({ plan, fields }: Place): FormEdit {
+function drawPlace({ plan, fields }: FilledForm): FormEdit {
   const zone = findZone(plan, fields.zoneId ?? "");
   if (!zone) return refuse("This zone is no longer in the plan.");
   const place = PLACES.find((one) => one === fields.place);
@@ -144,7 +144,7 @@ function drawPlace({ plan, fields }: Place): FormEdit {
   return put(drawn.data, `Draw ${name}`);
 }
 
-export const PIECE_FORMS: Record<string, (place: Place) => FormEdit> = {
+export const PIECE_FORMS: Record<string, (filled: FilledForm) => FormEdit> = {
   "test ground": testGround,
   "add standard piece": addKit,
   "draw place": drawPlace,

@@ -10,7 +10,7 @@ import { readWallTime } from "#core/units/wall-time";
 import { sayMoment } from "#core/units/when";
 import { readAirCsv, sayAirCsv } from "../air-csv";
 import { type Faults, type FormFields, sentence } from "../fields";
-import { type FormEdit, type Place, refuse } from "./place";
+import { type FilledForm, type FormEdit, refuse } from "./form-edit";
 
 // The room, the cautions the painter has accepted, and her own figures for a material.
 
@@ -52,7 +52,7 @@ function courseOf(fields: FormFields, before: Room): { course?: Room["course"] }
   }
 }
 
-function setRoom({ plan, fields }: Place): FormEdit {
+function setRoom({ plan, fields }: FilledForm): FormEdit {
   const surface = (fields.surfaceCelsius ?? "").trim();
   const course = courseOf(fields, plan.pinned.room);
   if ("fault" in course) return refuse(course.fault[1], course.fault[0]);
@@ -78,7 +78,7 @@ function setRoom({ plan, fields }: Place): FormEdit {
 }
 
 /** The hours that the room's logger has kept, as the room's air. */
-function takeSensor({ plan, fields }: Place): FormEdit {
+function takeSensor({ plan, fields }: FilledForm): FormEdit {
   if (!fields.hours) return refuse(fields.says || "The room sensor has not answered yet. Try again in a moment.");
   const read = readAirCsv(fields.hours);
   if (!read.ok) return refuse(read.says);
@@ -96,7 +96,7 @@ function takeSensor({ plan, fields }: Place): FormEdit {
 }
 
 /** A time that the painter sets for a phase on a zone, or clears. */
-function setTime({ plan, fields }: Place): FormEdit {
+function setTime({ plan, fields }: FilledForm): FormEdit {
   const { zoneId = "", phaseId = "", starts = "", way } = fields;
   const read = Pin.safeParse({ zoneId, phaseId, starts: way === "free" ? plan.start : starts.slice(0, 16) });
   if (!read.success) return refuse("Write a date and time.", "starts");
@@ -111,7 +111,7 @@ function setTime({ plan, fields }: Place): FormEdit {
   };
 }
 
-function acknowledge({ plan, fields }: Place): FormEdit {
+function acknowledge({ plan, fields }: FilledForm): FormEdit {
   const danger = fields.danger ?? "";
   if (!/^[a-z-]{1,40}$/.test(danger)) return refuse("The form arrived incomplete. Reload the page and try again.");
   if (plan.acknowledged.includes(danger)) return refuse("You have already read this.");
@@ -122,7 +122,7 @@ function acknowledge({ plan, fields }: Place): FormEdit {
   };
 }
 
-const known = ({ plan }: Place, id: string | undefined): Material | undefined =>
+const known = ({ plan }: FilledForm, id: string | undefined): Material | undefined =>
   plan.pinned.materials.find((one) => one.id === id) ?? CATALOGUE.find((one) => one.id === id);
 
 /** The times on a label, in the form's fields. */
@@ -135,9 +135,9 @@ function labelFigure(text: string | undefined, before: { typical: number; safe: 
   return { typical: minutes, safe: minutes, origin: "label" as const };
 }
 
-function fromLabel(place: Place): FormEdit {
-  const { fields } = place;
-  const before = known(place, fields.materialId);
+function fromLabel(filled: FilledForm): FormEdit {
+  const { fields } = filled;
+  const before = known(filled, fields.materialId);
   if (!before) return refuse("This material is not in the job or the catalogue.");
   const faults: Faults = {};
   const drying = { ...before.drying };
@@ -208,9 +208,9 @@ function readNumbers(fields: FormFields, before: Material, faults: Faults): Part
 }
 
 /** A copy of a material under the shop's own name, to change without touching the original. */
-function houseCopy(place: Place): FormEdit {
-  const { plan, fields, newId } = place;
-  const before = known(place, fields.materialId);
+function houseCopy(filled: FilledForm): FormEdit {
+  const { plan, fields, newId } = filled;
+  const before = known(filled, fields.materialId);
   if (!before) return refuse("This material is not in the job or the catalogue.");
   const id = `${before.id.slice(0, 40)}-${
     newId()
@@ -228,8 +228,8 @@ function houseCopy(place: Place): FormEdit {
   return { ok: true, label: `Copy ${before.name}`, commands: [{ do: "pin material", material: copy }], material: id };
 }
 
-function unpin(place: Place): FormEdit {
-  const { plan, fields } = place;
+function unpin(filled: FilledForm): FormEdit {
+  const { plan, fields } = filled;
   const used = plan.crusts.some((crust) =>
     crust.steps.some((step) => materialsIn(step).includes(fields.materialId ?? "")),
   );
@@ -243,7 +243,7 @@ function unpin(place: Place): FormEdit {
   };
 }
 
-export const SHOP_FORMS: Record<string, (place: Place) => FormEdit> = {
+export const SHOP_FORMS: Record<string, (filled: FilledForm) => FormEdit> = {
   "set room": setRoom,
   "import sensor": takeSensor,
   "set time": setTime,

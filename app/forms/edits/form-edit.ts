@@ -28,18 +28,21 @@ export function pinOf(plan: Plan, materialId: string): Command[] | null {
 }
 
 /** What a form is read against. */
-export interface Place {
+export interface FilledForm {
   plan: Plan;
   fields: FormFields;
   newId: () => string;
 }
 
-export function inCrust(place: Place, work: (crust: Crust, step: Step | undefined, at: number) => FormEdit): FormEdit {
-  const crust = findCrust(place.plan, place.fields.crustId ?? "");
+export function inCrust(
+  filled: FilledForm,
+  work: (crust: Crust, step: Step | undefined, at: number) => FormEdit,
+): FormEdit {
+  const crust = findCrust(filled.plan, filled.fields.crustId ?? "");
   if (!crust) return refuse("This crust is no longer in the plan.");
-  const at = crust.steps.findIndex((step) => step.id === place.fields.stepId);
+  const at = crust.steps.findIndex((step) => step.id === filled.fields.stepId);
   return work(crust, crust.steps[at], at);
 }
 
-export const onStep = (place: Place, work: (crust: Crust, step: Step, at: number) => FormEdit): FormEdit =>
-  inCrust(place, (crust, step, at) => (step ? work(crust, step, at) : refuse("This step is no longer in the crust.")));
+export const onStep = (filled: FilledForm, work: (crust: Crust, step: Step, at: number) => FormEdit): FormEdit =>
+  inCrust(filled, (crust, step, at) => (step ? work(crust, step, at) : refuse("This step is no longer in the crust.")));
