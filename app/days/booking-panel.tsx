@@ -4,7 +4,7 @@ import { fittedTo } from "#core/plan/plan";
 import type { Booking } from "#core/schedule/schedule";
 import { readWallTime, sayWallTime } from "#core/units/wall-time";
 import { sayClocks, sayDate, sayDayClock } from "#core/units/when";
-import { endsOfPhases, gatesHere, type LaneBooking, takesATime } from "~/drawing/days-drawing";
+import { endsOfPhases, gatesHere, type LaneBooking, takesATime } from "~/drawing/lane";
 import { useJob } from "~/editor/job-editor";
 import { EditForm, Field } from "~/forms/edit-form-parts";
 import { WhenInput } from "~/forms/when-input";

@@ -7,7 +7,8 @@ import { DAY, type WallMinutes } from "#core/units/units";
 import { midnightBefore } from "#core/units/wall-time";
 import { sayDates } from "#core/units/when";
 import { lazyChart } from "~/charts/lazy-chart";
-import { DaysDrawing, type Lane } from "~/drawing/days-drawing";
+import { DaysDrawing } from "~/drawing/days-drawing";
+import type { Lane } from "~/drawing/lane";
 import { timeAxis } from "~/drawing/time-axis";
 
 const LABELS = 132;

@@ -4,7 +4,7 @@ import { sayDuration, shortDuration } from "#core/units/duration";
 import type { WallMinutes } from "#core/units/units";
 import { midnightBefore } from "#core/units/wall-time";
 import { sayClock, sayLongDate } from "#core/units/when";
-import type { LaneBooking } from "~/drawing/days-drawing";
+import type { LaneBooking } from "~/drawing/lane";
 import { seamSays } from "~/ladder/seam-words";
 import { SafetyNote } from "~/parts/safety-note";
 import { countOf } from "~/words/amount";

@@ -3,7 +3,7 @@ import { judge } from "#core/judge/judge";
 import { schedule } from "#core/schedule/schedule";
 import { readWallTime } from "#core/units/wall-time";
 import { hobnailYard } from "#demo/hobnail-yard";
-import { gatesHere } from "~/drawing/days-drawing";
+import { gatesHere } from "~/drawing/lane";
 import { LANES, lanesOf, withPhases } from "./lanes";
 
 const works = hobnailYard()

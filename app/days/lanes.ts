@@ -6,7 +6,7 @@ import type { Booking } from "#core/schedule/schedule";
 import { hoursOf, taskId, type Work } from "#core/schedule/work";
 import { ShopClock } from "#core/units/time-zone";
 import { readWallTime } from "#core/units/wall-time";
-import type { Lane, LaneBooking } from "~/drawing/days-drawing";
+import type { Lane, LaneBooking } from "~/drawing/lane";
 import { countOf } from "~/words/amount";
 
 export const LANES = ["zone", "piece"] as const;

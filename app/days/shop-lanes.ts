@@ -7,14 +7,7 @@ import type { Booking, Lies } from "#core/schedule/schedule";
 import { DAY, HOUR, type Minutes, type WallMinutes } from "#core/units/units";
 import { midnightBefore } from "#core/units/wall-time";
 import { sayClock, sayClocks, sayDate, sayMoment } from "#core/units/when";
-import {
-  type Block,
-  type Drying,
-  type Full,
-  type HandsLane,
-  type PieceLane,
-  sayBlock,
-} from "~/drawing/shop-days-drawing";
+import { type Block, type Drying, type Full, type HandsLane, type PieceLane, sayBlock } from "~/drawing/shop-lane";
 import { countOf } from "~/words/amount";
 
 /** A job as the shop's days show it: its part of the plan of work, and the names of what it works on. */

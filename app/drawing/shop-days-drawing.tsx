@@ -1,88 +1,15 @@
 import { Link } from "react-router";
-import { DAY, type WallMinutes } from "#core/units/units";
-import { sayClocks, sayDate, sayMoment } from "#core/units/when";
+import type { WallMinutes } from "#core/units/units";
+import { sayMoment } from "#core/units/when";
 import { AXIS_HEADER, AxisDays, AxisHours, AxisNow } from "./axis-parts";
+import { HANDS, Hands, Label, type Props, short } from "./shop-hands";
+import type { Drying, HandsLane } from "./shop-lane";
 import type { TimeAxis } from "./time-axis";
 
-/** Work in the hands of one painter. */
-export interface Block {
-  id: string;
-  planId: string;
-  from: WallMinutes;
-  to: WallMinutes;
-  colour: string;
-  /** when each part of it begins */
-  parts: readonly WallMinutes[];
-  /** what is done, where, for which job */
-  says: string;
-  /** the job alone, written where there is room */
-  title: string;
-}
-
-export interface HandsLane {
-  id: string;
-  name: string;
-  note: string;
-  blocks: readonly Block[];
-}
-
-/** What is laid on a piece in one session and dries from then on, whatever zones it is on. */
-export interface Drying {
-  id: string;
-  from: WallMinutes;
-  /** the last of it is laid */
-  laid: WallMinutes;
-  ready: WallMinutes;
-  colour: string;
-  says: string;
-}
-
-export interface PieceLane {
-  id: string;
-  planId: string;
-  name: string;
-  note: string;
-  /** it leaves too late, or something clashes */
-  trouble: boolean;
-  /** only an idea */
-  faint: boolean;
-  /** drawn zone by zone */
-  open: boolean;
-  /** where a press leads that opens it, or shuts it again */
-  opens: string;
-  films: readonly Drying[];
-  zones: readonly { id: string; name: string; films: readonly Drying[] }[];
-}
-
-/** A time in which every drying place is taken. */
-export interface Full {
-  from: WallMinutes;
-  to: WallMinutes;
-}
-
-interface Props {
-  axis: TimeAxis;
-  hands: readonly HandsLane[];
-  pieces: readonly PieceLane[];
-  /** null where there is no limit */
-  places: { note: string; full: readonly Full[] } | null;
-  width: number;
-  height: number;
-  labelWidth: number;
-  day: WallMinutes | null;
-  now: WallMinutes | null;
-  chosen: string | null;
-  linkToDay: (midnight: WallMinutes) => string;
-  linkToJob: (planId: string) => string;
-}
-
 const TITLE = 20;
-const HANDS = { least: 34, most: 54 };
 const PIECE = { least: 30, most: 84 };
 const ZONE = 20;
 const PLACES = 28;
-
-const short = (text: string, most: number) => (text.length > most ? `${text.slice(0, most - 1)}…` : text);
 
 const UPRIGHT = 4;
 
@@ -118,90 +45,6 @@ function Wedge({ one, axis, middle, half }: { one: Drying; axis: TimeAxis; middl
       />
     </g>
   );
-}
-
-function Label({ name, note, middle, most }: { name: string; note: string; middle: number; most: number }) {
-  return (
-    <>
-      <text x={0} y={note ? middle - 1 : middle + 5} className="fill-ink text-[14px] font-semibold">
-        {short(name, most)}
-      </text>
-      {note && (
-        <text x={0} y={middle + 14} className="fill-soft text-[12px]">
-          {short(note, most + 6)}
-        </text>
-      )}
-    </>
-  );
-}
-
-const KEEPS_LABEL = 62;
-
-function Hands({ lane, props, middle, half }: { lane: HandsLane; props: Props; middle: number; half: number }) {
-  const { axis, chosen, linkToJob } = props;
-  return lane.blocks.map((block) => {
-    const x = axis.at(block.from);
-    const wide = Math.max(3, axis.at(block.to) - x);
-    const faint = chosen !== null && chosen !== block.planId;
-    return (
-      <Link
-        key={block.id}
-        to={linkToJob(block.planId)}
-        aria-label={block.says}
-        className="group outline-none"
-        data-hands={lane.id}
-        data-from={block.from}
-        data-to={block.to}
-      >
-        <title>{block.says}</title>
-        <rect
-          x={x}
-          y={middle - half}
-          width={wide}
-          height={half * 2}
-          rx={2}
-          fill={block.colour}
-          fillOpacity={faint ? 0.25 : 1}
-          stroke="var(--color-ink)"
-          strokeOpacity={faint ? 0.3 : 0.8}
-          strokeWidth={0.9}
-        />
-        {block.parts.slice(1).map((part) => (
-          <line
-            key={part}
-            x1={axis.at(part)}
-            x2={axis.at(part)}
-            y1={middle - half}
-            y2={middle + half}
-            stroke={`color-mix(in oklab, ${block.colour} 55%, ${faint ? "white" : "black"})`}
-            strokeWidth={0.7}
-            className="pointer-events-none"
-          />
-        ))}
-        {wide > KEEPS_LABEL && !faint && (
-          <foreignObject x={x + 4} y={middle - 10} width={wide - 8} height={20} className="pointer-events-none">
-            <div
-              className="truncate rounded-[2px] bg-board/85 px-1 text-[11.5px] leading-5 text-ink"
-              style={{ width: "fit-content", maxWidth: "100%" }}
-            >
-              {block.title}
-            </div>
-          </foreignObject>
-        )}
-        <rect
-          x={x - 2}
-          y={middle - half - 2}
-          width={wide + 4}
-          height={half * 2 + 4}
-          rx={3}
-          fill="none"
-          stroke="var(--color-verdigris)"
-          strokeWidth={2}
-          className="pointer-events-none opacity-0 group-focus-visible:opacity-100"
-        />
-      </Link>
-    );
-  });
 }
 
 /**
@@ -360,10 +203,3 @@ export function ShopDaysDrawing(props: Props) {
     </svg>
   );
 }
-
-/** What a piece of work is, for whoever cannot see the drawing. */
-export const sayBlock = (what: string, where: string, job: string, from: WallMinutes, to: WallMinutes) =>
-  `${what}, ${where}, ${job}: ${sayDate(from)}, ${sayClocks(from, to)}`;
-
-export const isOnDay = (one: { from: WallMinutes }, midnight: WallMinutes) =>
-  one.from >= midnight && one.from < midnight + DAY;

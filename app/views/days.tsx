@@ -1,162 +1,30 @@
 import { useMemo, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
-import { stateOf } from "#core/plan/plan";
-import type { Dates } from "#core/schedule/dates";
 import { fittedIn, type JobPlan, visitsOf, workOf } from "#core/schedule/plan-of-work";
 import type { Booking } from "#core/schedule/schedule";
 import { hoursOf } from "#core/schedule/work";
 import { sayDifference } from "#core/units/duration";
 import { readWallTime, sayWallTime } from "#core/units/wall-time";
-import { sayDate, sayMoment } from "#core/units/when";
+import { sayMoment } from "#core/units/when";
 import { BookingPanel } from "~/days/booking-panel";
 import { Calendar, Toggle, useDays, useParamLink } from "~/days/calendar";
+import { Clashes } from "~/days/clashes";
 import { DayList } from "~/days/day-list";
 import { lanesOf, withPhases } from "~/days/lanes";
-import { StateForm } from "~/days/state-form";
+import { Dating, NoDays, WhenItLeaves } from "~/days/no-days";
 import { useIdeas } from "~/days/use-ideas";
-import { IdeaList, MOST_BESIDE, WaysOut, WhatIfBoard } from "~/days/what-if-panel";
-import { SeamMark } from "~/drawing/severity";
-import { useJob, useJobEditor } from "~/editor/job-editor";
+import { IdeaList, MOST_BESIDE, WhatIfBoard } from "~/days/what-if-panel";
+import { useJobEditor } from "~/editor/job-editor";
 import { KEYS } from "~/keys/keys";
 import { useKey } from "~/keys/use-key";
 import { panes } from "~/parts/panes";
 import { SidePane } from "~/parts/side-pane";
 import { Term } from "~/parts/term";
-import { PlanPress } from "~/plan-of-work/plan-notice";
-import { countOf } from "~/words/amount";
-
-function Clashes({ made, ...known }: ReturnType<typeof useIdeas> & { made: JobPlan; onUsed: () => void }) {
-  const { plan } = useJob();
-  if (made.clashes.length === 0) return null;
-  return (
-    <section className="mb-4 border border-l-4 border-line border-l-ochre bg-board px-4 py-3" aria-label="Clashes">
-      <p className="kicker flex items-center gap-2 text-[0.9375rem] text-ochre">
-        <SeamMark severity="stop" width={28} /> clashes
-      </p>
-      <ul className="mt-1 mb-2 flex flex-col gap-2">
-        {made.clashes.map((clash) => (
-          <li key={`${clash.zoneId}/${clash.stepId}/${clash.says}`}>
-            <Link
-              to={`/jobs/${plan.id}/crust?zone=${clash.zoneId}&step=${clash.stepId}`}
-              className="font-medium hover:underline"
-            >
-              {clash.says}
-            </Link>
-            {clash.claims.length > 1 && (
-              <details className="mt-1 text-note text-soft">
-                <summary className="cursor-pointer">These cannot all be met; remove any one and the rest fit</summary>
-                <ul className="mt-1 list-disc pl-4">
-                  {clash.claims.map((claim) => (
-                    <li key={claim}>{claim}</li>
-                  ))}
-                </ul>
-              </details>
-            )}
-          </li>
-        ))}
-      </ul>
-      <p className="mb-1 text-note font-semibold">What would help</p>
-      <WaysOut {...known} />
-    </section>
-  );
-}
-
-function NoDays() {
-  const { plan } = useJob();
-  return (
-    <div className="flex h-full flex-col items-center justify-center gap-3">
-      <h1 className="text-view">No dates yet</h1>
-      <p className="text-soft">Add the first step to the crust, and its waits and windows show on this calendar.</p>
-      <Link to={`/jobs/${plan.id}/crust`} className="button button-main">
-        Go to the crust
-      </Link>
-    </div>
-  );
-}
-
-/** There is so much work that dating it is left to the worker. */
-function Dating() {
-  const { plan } = useJob();
-  return (
-    <div className="flex h-full flex-col items-center justify-center gap-3">
-      <h1 className="text-view">Working out the days …</h1>
-      <p className="text-soft" role="status">
-        There is a lot of work in this job; the calendar appears here in a few seconds.
-      </p>
-      <p className="flex gap-3">
-        <a href={`/jobs/${plan.id}/wall`} className="button">
-          Sheet for the wall
-        </a>
-        <a href={`/jobs/${plan.id}/days.ics`} download className="button">
-          Calendar file
-        </a>
-      </p>
-    </div>
-  );
-}
 
 export default function DaysView() {
   const { planned, rough } = useJobEditor();
   if (!planned) return <Dating />;
   return planned.bookings.length + (rough?.bookings.length ?? 0) === 0 ? <NoDays /> : <Days planned={planned} />;
-}
-
-/** When it leaves, and what can be done about that: an idea can be tried in the plan of work, and promised. */
-function WhenItLeaves({ isKept, dates, visits }: { isKept: boolean; dates: Dates | null; visits: number }) {
-  const { plan, plans, askPlan } = useJobEditor();
-  const start = readWallTime(plan.start)!;
-  const due = plan.due ? readWallTime(plan.due) : null;
-  const { tried } = plans.standing;
-  const own = tried?.idea === plan.id ? tried : null;
-  return (
-    <section className="mb-4" aria-label="When it leaves">
-      {dates && (
-        <p data-leaves={sayWallTime(dates.leaves)}>
-          {isKept ? "Leaves" : "Could leave"} <b className="font-semibold">{sayDate(dates.leaves, start)}</b>
-          {due !== null && (
-            <span className={dates.leaves > due ? "font-semibold text-ochre" : "text-soft"}>
-              {" "}
-              · {dates.leaves > due ? `too late for ${sayDate(due)}` : `in time for ${sayDate(due)}`}
-            </span>
-          )}
-          <span className="block text-note text-soft">
-            Last work {sayMoment(dates.finish, start)}, on {countOf(visits, "day")} · light use from{" "}
-            {sayDate(dates.lightUse, start)} · full cure {sayDate(dates.fullUse, start)}
-            {sayDate(dates.typically.leaves) !== sayDate(dates.leaves) &&
-              ` · by the typical figures of the tins dry to leave on ${sayDate(dates.typically.leaves, start)}`}
-          </span>
-        </p>
-      )}
-      <StateForm />
-      {stateOf(plan) === "idea" && (
-        <div className="mt-2">
-          {own ? (
-            <>
-              <p className="text-note">
-                If you took this on{own.leaves === null ? "" : `, it could leave on ${sayDate(own.leaves, start)}`}.{" "}
-                {own.changes
-                  .filter(({ planId }) => planId !== plan.id)
-                  .map(({ says }) => says)
-                  .join(" ") || "No other job would move."}
-              </p>
-              <PlanPress
-                does={{ do: "promise", id: own.id }}
-                ask={askPlan}
-                main
-                onDone={() => window.location.reload()}
-              >
-                Promise it
-              </PlanPress>
-            </>
-          ) : (
-            <PlanPress does={{ do: "try", idea: plan.id }} ask={askPlan}>
-              {plans.standing.planning ? "Trying it …" : "Try it on the schedule"}
-            </PlanPress>
-          )}
-        </div>
-      )}
-    </section>
-  );
 }
 
 function Days({ planned }: { planned: JobPlan }) {

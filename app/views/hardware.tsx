@@ -1,15 +1,14 @@
-import type { ReactNode } from "react";
 import { Form, Link, useLoaderData } from "react-router";
-import { doubtOfHoles, holesFrom, type OldHole, oldHole, placesOn, screwFor } from "#core/quantity/hardware";
+import { doubtOfHoles, holesFrom, oldHole, placesOn, screwFor } from "#core/quantity/hardware";
 import { diameterOf, doubtOf, quartersOf } from "#core/quantity/round";
-import { Field, TextField } from "~/forms/edit-form-parts";
+import { TextField } from "~/forms/edit-form-parts";
+import { KNOB, Question } from "~/hardware/question";
+import { mm, OLD_WORDS, Template } from "~/hardware/template";
 import { PageHead } from "~/parts/brand";
-import type { loader, Name } from "~/routes/hardware";
+import type { loader } from "~/routes/hardware";
 import { readNumber } from "~/words/measures";
 
 const MOST = 3000;
-
-const mm = (value: number) => `${Math.round(value * 10) / 10} mm`;
 
 /** A measure as it was typed, or what is wrong with it. */
 function measure(text: string, { least = 0, optional = false } = {}): { value: number | null; fault?: string } {
@@ -19,136 +18,6 @@ function measure(text: string, { least = 0, optional = false } = {}): { value: n
     return { value: null, fault: `Write it in millimetres, from ${least} to ${MOST}.` };
   return { value };
 }
-
-const OLD_WORDS: Record<OldHole, string> = {
-  use: "They meet: use the old holes again.",
-  "plug before drilling":
-    "They nearly meet: glue a dowel into the old hole and let it set before drilling, or the drill runs into it.",
-  hidden: "The plate of the new handle hides the old hole. It can stay.",
-  plug: "The old hole would be seen: plug it with a dowel, cut it flush, fill, sand and prime it with the rest.",
-};
-
-const MARGIN = 8;
-
-/** The front at true size: its outline where it fits on the paper, its middle lines and the holes. */
-function Template({
-  width,
-  height,
-  holes,
-  hole,
-}: {
-  width: number;
-  height: number;
-  holes: { x: number; y: number }[];
-  hole: number;
-}) {
-  const xs = holes.map(({ x }) => x);
-  const middle = width / 2;
-  // only what surrounds the holes is drawn, so that it fits on a sheet
-  const half = Math.min(width / 2, Math.max(...xs.map((x) => Math.abs(x - middle))) + 40);
-  const w = 2 * half + 2 * MARGIN;
-  const h = Math.min(height, 240) + 2 * MARGIN;
-  const left = middle - half - MARGIN;
-  const y = (own: number) => MARGIN + Math.min(height, 240) - own;
-  return (
-    <svg
-      viewBox={`${left} 0 ${w} ${h}`}
-      width={`${w}mm`}
-      height={`${h}mm`}
-      role="img"
-      aria-label={`Template at true size: ${holes.length} holes of ${mm(hole)}`}
-      className="max-w-none bg-white"
-      data-template=""
-    >
-      <rect
-        x={middle - half}
-        y={MARGIN}
-        width={2 * half}
-        height={h - 2 * MARGIN}
-        fill="none"
-        stroke="#2a231d"
-        strokeWidth={0.35}
-      />
-      <path
-        d={`M${middle} ${MARGIN - 4}V${h - MARGIN + 4}`}
-        stroke="#2a231d"
-        strokeWidth={0.25}
-        strokeDasharray="3 1.5"
-      />
-      <path
-        d={`M${middle - half - 4} ${y(holes[0]!.y)}H${middle + half + 4}`}
-        stroke="#2a231d"
-        strokeWidth={0.25}
-        strokeDasharray="3 1.5"
-      />
-      {holes.map(({ x, y: own }) => (
-        <g key={x} fill="none" stroke="#2a231d" strokeWidth={0.3}>
-          <circle cx={x} cy={y(own)} r={hole / 2} />
-          <path d={`M${x - 6} ${y(own)}h12M${x} ${y(own) - 6}v12`} />
-        </g>
-      ))}
-      <path d={`M${middle - half} ${h - 3}h50`} stroke="#2a231d" strokeWidth={0.5} />
-      <text x={middle - half + 52} y={h - 1.8} fontSize={3.4} fill="#2a231d">
-        50 mm: measure this before you drill
-      </text>
-    </svg>
-  );
-}
-
-interface Asked {
-  name: Name;
-  label: string;
-  read: { fault?: string };
-  placeholder?: string;
-}
-
-/** One question: its measures, and what follows from them. */
-function Question({
-  title,
-  hint,
-  asks,
-  values,
-  children,
-}: {
-  title: string;
-  hint?: string;
-  asks: readonly Asked[];
-  values: Record<Name, string>;
-  children: ReactNode;
-}) {
-  return (
-    <section className="border border-line bg-board px-4 py-3 print:hidden" aria-label={title}>
-      <h2 className="text-lg">{title}</h2>
-      {hint && <p className="mb-2 text-note text-soft">{hint}</p>}
-      <div className="mt-2 grid grid-cols-2 gap-3">
-        {asks.map(({ name, label, read, placeholder }) => (
-          <TextField
-            key={name}
-            name={name}
-            label={label}
-            keys="decimal"
-            value={values[name]}
-            fault={read.fault}
-            placeholder={placeholder}
-          />
-        ))}
-        {title === KNOB && (
-          <Field name="tape" label="How" fault={undefined}>
-            {(field) => (
-              <select {...field} defaultValue={values.tape}>
-                <option value="across">across it</option>
-                <option value="round">with the tape round it</option>
-              </select>
-            )}
-          </Field>
-        )}
-      </div>
-      {children}
-    </section>
-  );
-}
-
-const KNOB = "Square and quarter lines of a round knob";
 
 /** Help with what is screwed on: holes, template, screws, knobs. Nothing is kept: it is worked out from what is typed. */
 export default function Hardware() {

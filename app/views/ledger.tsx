@@ -1,176 +1,20 @@
-import { Suspense, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import { Form, Link, useLoaderData, useSearchParams } from "react-router";
-import type { Learned } from "#core/ledger/learned";
 import { replay } from "#core/ledger/replay";
 import { judgementOf } from "#core/schedule/kept";
 import { phaseName } from "#core/schedule/work";
-import { sayDuration } from "#core/units/duration";
-import { readWallTime, sayWallTime } from "#core/units/wall-time";
-import { sayClock, sayDate, sayLongDate, sayMoment } from "#core/units/when";
+import { readWallTime } from "#core/units/wall-time";
+import { sayDate, sayLongDate, sayMoment } from "#core/units/when";
 import { useOffline } from "~/bench/offline";
-import { lazyChart } from "~/charts/lazy-chart";
 import { planOfText } from "~/editor/plan-text";
-import { WhenInput } from "~/forms/when-input";
 import { LedgerForm } from "~/ledger/ledger-form";
-import { byDay, lineSays, sayAround, shownLines } from "~/ledger/line-words";
+import { LedgerLine } from "~/ledger/ledger-line";
+import { byDay, lineSays, shownLines } from "~/ledger/line-words";
 import { PlanAndReal } from "~/ledger/plan-and-real";
+import { Taught } from "~/ledger/taught";
 import { JobHead } from "~/parts/job-head";
 import type { loader } from "~/routes/ledger";
 import { countOf } from "~/words/amount";
-import { sayRange } from "~/words/room";
-
-const LearnedChart = lazyChart(() => import("~/charts/learned-chart"));
-
-type Kept = Awaited<ReturnType<typeof loader>>["lines"][number];
-
-/** A line, with what can be put right in it. */
-function LedgerLine({
-  line,
-  kept,
-  planId,
-  token,
-}: {
-  line: ReturnType<typeof shownLines>[number];
-  kept: Kept | undefined;
-  planId: string;
-  token: string;
-}) {
-  const { event, withdrawn, corrections, remark, first, began } = line;
-  const { what, mark, text } = lineSays(line);
-  const wall = Math.floor(event.at / 60_000 + event.offset);
-  const shown = began === null ? wall : Math.floor(began / 60_000 + event.offset);
-  const late = kept && kept.cameAt - event.at > 10 * 60_000;
-  const claimed = kept?.claimedAt;
-  return (
-    <li className="ledger-line" data-struck={withdrawn || undefined} id={`line-${event.id}`}>
-      <time dateTime={sayWallTime(shown)}>{sayClock(shown)}</time>
-      <span className="ledger-mark" data-mark={mark} aria-hidden="true" />
-      <div className="min-w-0">
-        <p>
-          <b className="font-semibold">{what}</b>
-          {event.step?.zones ? `, ${event.step.zones.toLowerCase()}` : ""}
-          {withdrawn && <span className="text-ochre"> (did not happen)</span>}
-        </p>
-        <p className="text-note text-soft">
-          {[
-            began !== null ? `until ${sayClock(wall)}, ${sayDuration((event.at - began) / 60_000)}` : "",
-            sayAround(event),
-            late ? `handed in ${sayMoment(Math.floor(kept.cameAt / 60_000 + event.offset))}` : "",
-            claimed && Math.abs(claimed - event.at) > 60_000
-              ? `the device's clock said ${sayClock(Math.floor(claimed / 60_000 + event.offset))}`
-              : "",
-            remark ?? "",
-          ]
-            .filter((one) => one !== "")
-            .join(" · ")}
-        </p>
-        {text && <p>{text}</p>}
-        {kept?.changed && <p className="text-sienna">{kept.changed}</p>}
-        {corrections.length > 0 && (
-          <p className="text-note text-soft">
-            Put right{" "}
-            {corrections
-              .map(({ at, why }) => `${sayMoment(Math.floor(at / 60_000 + event.offset))}${why ? `: ${why}` : ""}`)
-              .join("; ")}
-            {first
-              ? `. First written as ${sayClock(Math.floor(first.at / 60_000 + first.offset))}${"text" in first && first.text ? `, "${first.text}"` : ""}`
-              : ""}
-          </p>
-        )}
-        <details className="ledger-fix">
-          <summary>Put it right</summary>
-          <LedgerForm
-            planId={planId}
-            kind="correction"
-            line={`${token}-c-${event.id}`}
-            on={event.on}
-            label={`Put right: ${what}`}
-          >
-            <input type="hidden" name="corrects" value={event.id} />
-            <label>
-              It happened at
-              <WhenInput type="datetime-local" name="when" className="field" />
-            </label>
-            {"text" in event && (
-              <label>
-                It should say
-                <input name="text" className="field" maxLength={400} />
-              </label>
-            )}
-            <label>
-              Why (optional)
-              <input name="why" className="field" maxLength={200} />
-            </label>
-            <span className="flex flex-wrap gap-2">
-              <button className="button">Put it right</button>
-              <button className="button" name="withdrawn" value={withdrawn ? "no" : "yes"}>
-                {withdrawn ? "It did happen" : "It did not happen"}
-              </button>
-            </span>
-          </LedgerForm>
-        </details>
-      </div>
-      {event.kind === "photo" && (
-        <a href={`/jobs/${planId}/photos/${event.photoId}`} className="ledger-photo">
-          <img src={`/jobs/${planId}/photos/${event.photoId}`} alt={event.text || what} loading="lazy" />
-        </a>
-      )}
-    </li>
-  );
-}
-
-function Taught({
-  learned,
-  used,
-  version,
-}: {
-  learned: readonly Learned[];
-  used: Readonly<Record<string, number>>;
-  version: number;
-}) {
-  if (learned.length === 0)
-    return (
-      <p className="text-soft">
-        Nothing yet. Every "still tacky" and "matt all over" at the bench teaches it how long things dry here.
-      </p>
-    );
-  return learned.map(({ family, before, now, factor, observations }) => {
-    const isUsed = used[family] !== undefined;
-    const airs = observations.map(({ celsius }) => celsius);
-    return (
-      <section key={family} className="mb-4" aria-label={family}>
-        <p>
-          <b className="font-semibold">{family.charAt(0).toUpperCase() + family.slice(1)}</b>: {factor.toFixed(2)} times
-          as long here as the tin says, in the same air ({countOf(observations.length, "observation")},{" "}
-          {sayRange(Math.min(...airs), Math.max(...airs), "°C")}).
-        </p>
-        <Form method="post" className="mt-1 flex flex-wrap items-center gap-3" reloadDocument>
-          <input type="hidden" name="family" value={family} />
-          <input
-            type="hidden"
-            name="edit"
-            value={`learned-${version}-${isUsed ? "tin" : "use"}-${family.replaceAll(/[^a-z]/g, "")}`.slice(0, 40)}
-          />
-          <button className="button" name="do" value={isUsed ? "tin" : "use"}>
-            {isUsed ? "Use the tin again" : "Use it in this job"}
-          </button>
-          <span className="text-note text-soft">
-            {isUsed ? `This job reckons with ${used[family]!.toFixed(2)}.` : "This job goes by the tin."}
-          </span>
-        </Form>
-        <Suspense fallback={<div className="h-[150px]" />}>
-          <LearnedChart
-            before={before}
-            now={now}
-            ratios={observations.map(({ ratio }) => ratio)}
-            height={150}
-            family={family}
-          />
-        </Suspense>
-      </section>
-    );
-  });
-}
 
 export default function LedgerRoute() {
   const { text, version, lines, learned, planned, ahead, leaves, token } = useLoaderData<typeof loader>();

@@ -1,10 +1,8 @@
 import { Suspense, useMemo } from "react";
 import { Link, useLoaderData, useNavigate, useSearchParams } from "react-router";
-import { MOST_LOOKS, USUAL_LOOKS } from "#core/schedule/looks";
-import { sayDuration } from "#core/units/duration";
 import { DAY, HOUR, type WallMinutes } from "#core/units/units";
-import { midnightBefore, readWallTime, sayWallTime } from "#core/units/wall-time";
-import { sayClock, sayDate, sayDates, sayLongDate, sayMoment } from "#core/units/when";
+import { midnightBefore, readWallTime } from "#core/units/wall-time";
+import { sayDates, sayMoment } from "#core/units/when";
 import { lazyChart } from "~/charts/lazy-chart";
 import { NARROWEST, Toggle, useNow, useParamLink, useSize } from "~/days/calendar";
 import {
@@ -15,18 +13,18 @@ import {
   pieceLanes,
   type ShopJob,
   type Span,
-  whereOf,
 } from "~/days/shop-lanes";
-import { isOnDay, ShopDaysDrawing } from "~/drawing/shop-days-drawing";
+import { Day, Jobs, sayFrom } from "~/days/shop-lists";
+import { Verdict } from "~/days/shop-verdict";
+import { ShopDaysDrawing } from "~/drawing/shop-days-drawing";
 import { timeAxis } from "~/drawing/time-axis";
 import { KEYS, type Key } from "~/keys/keys";
 import { useKey } from "~/keys/use-key";
 import { PageHead } from "~/parts/brand";
 import { panes } from "~/parts/panes";
 import { SidePane } from "~/parts/side-pane";
-import { PlanNotice, PlanPress } from "~/plan-of-work/plan-notice";
-import type { Standing } from "~/plan-of-work/standing";
-import { type AskPlan, useFreshPage, useStanding } from "~/plan-of-work/use-standing";
+import { PlanNotice } from "~/plan-of-work/plan-notice";
+import { useFreshPage, useStanding } from "~/plan-of-work/use-standing";
 import type { loader } from "~/routes/shop-days";
 import { countOf } from "~/words/amount";
 
@@ -64,155 +62,6 @@ function useSpan(jobs: readonly ShopJob[], now: WallMinutes | null) {
   return { span, zoom, minutes, first, last };
 }
 
-const sayFrom = (wall: WallMinutes) => sayWallTime(wall);
-
-/** What there is to say of the plan of work first: what is late, what clashes, and why. */
-function Verdict({ jobs, standing, ask }: { jobs: readonly ShopJob[]; standing: Standing; ask: AskPlan }) {
-  const promised = jobs.filter(({ isKept }) => isKept);
-  const late = promised.filter(({ due, job }) => due !== null && lateOf(due, job) > 0);
-  const clashes = promised.flatMap((one) => one.job.clashes.map((clash) => ({ one, clash })));
-  const { kept } = standing;
-  return (
-    <section aria-label="Shop schedule" className="mb-5">
-      {kept && <p className="kicker text-soft">schedule of {sayPlanned(kept.at)}</p>}
-      <h2 className="text-view">
-        {late.length > 0
-          ? `${countOf(late.length, "job")} will be late`
-          : clashes.length > 0
-            ? "A clash to settle"
-            : "All jobs in time"}
-      </h2>
-      {late.length + clashes.length > 0 && (
-        <ul className="mt-1 flex flex-col gap-2">
-          {late.map((one) => (
-            <li key={one.id}>
-              <Link to={`/jobs/${one.id}/days`} className="hover:underline">
-                <b className="font-semibold">{one.title}</b> leaves {sayDate(one.job.dates!.leaves)}, promised for{" "}
-                {sayDate(one.due!)}.
-              </Link>
-              {one.job.clashes.slice(0, 1).map(({ says }) => (
-                <span key={says} className="block text-note text-soft">
-                  {says}
-                </span>
-              ))}
-            </li>
-          ))}
-          {clashes
-            .filter(({ one }) => !late.includes(one))
-            .slice(0, 3)
-            .map(({ one, clash }) => (
-              <li key={`${clash.planId} ${clash.says}`}>
-                <Link to={`/jobs/${one.id}/days`} className="hover:underline">
-                  <b className="font-semibold">{one.title}:</b> {clash.says}
-                </Link>
-              </li>
-            ))}
-        </ul>
-      )}
-      {kept && !standing.stale && !standing.planning && (
-        <div className="mt-2 flex flex-wrap gap-2">
-          <PlanPress
-            does={{ do: "plan", looks: Math.min(MOST_LOOKS, Math.max(USUAL_LOOKS, kept.looks) * 4) }}
-            ask={ask}
-          >
-            Search longer
-          </PlanPress>
-          {kept.hasBefore && (
-            <PlanPress does={{ do: "go back", id: kept.id }} ask={ask}>
-              Back to the previous one
-            </PlanPress>
-          )}
-        </div>
-      )}
-    </section>
-  );
-}
-
-const lateOf = (due: WallMinutes, { dates }: ShopJob["job"]) => Math.max(0, (dates?.leaves ?? 0) - due);
-
-/** A moment of the wall clock here, said as a date; the same on the server and the page where both keep the same time. */
-function sayPlanned(at: number): string {
-  return sayDate(Math.floor(at / 60_000));
-}
-
-function Jobs({ jobs }: { jobs: readonly ShopJob[] }) {
-  if (jobs.length === 0) return null;
-  return (
-    <section aria-label="When the jobs leave" className="mb-5">
-      <h2 className="text-lg">Leaving</h2>
-      <ul className="mt-1">
-        {[...jobs]
-          .sort((one, two) => (one.job.dates?.leaves ?? 0) - (two.job.dates?.leaves ?? 0))
-          .map(({ id, title, job, due, isKept, edited }) => (
-            <li key={id} className="flex items-baseline gap-2 border-t border-hair py-1" data-job={id}>
-              <span
-                aria-hidden="true"
-                className="size-3 shrink-0 self-center rounded-[2px] border border-ink/40"
-                style={{ background: job.colour }}
-              />
-              <Link to={`/jobs/${id}/days`} className="min-w-0 flex-1 truncate font-medium hover:underline">
-                {title}
-              </Link>
-              <span className="shrink-0 text-right text-note">
-                {job.dates ? (
-                  <span
-                    data-leaves={sayWallTime(job.dates.leaves)}
-                    className={due !== null && lateOf(due, job) > 0 ? "font-semibold text-ochre" : ""}
-                  >
-                    {sayDate(job.dates.leaves)}
-                    {due !== null && lateOf(due, job) > 0 && ", late"}
-                  </span>
-                ) : (
-                  "nothing to do"
-                )}
-                {!isKept && <span className="block text-soft">an idea</span>}
-                {edited && isKept && <span className="block text-soft">before the last edits</span>}
-              </span>
-            </li>
-          ))}
-      </ul>
-    </section>
-  );
-}
-
-function Day({ jobs, midnight, painters }: { jobs: readonly ShopJob[]; midnight: WallMinutes; painters: Names }) {
-  const today = jobs
-    .filter(({ isKept }) => isKept)
-    .flatMap((one) =>
-      one.job.bookings
-        .filter(({ starts, ends }) => ends > starts && isOnDay({ from: starts }, midnight))
-        .map((booking) => ({ one, booking })),
-    )
-    .sort((a, b) => a.booking.starts - b.booking.starts);
-  const hands = today.reduce((sum, { booking }) => sum + booking.ends - booking.starts, 0);
-  return (
-    <section aria-label={sayLongDate(midnight)}>
-      <h2 className="text-lg">{sayLongDate(midnight)}</h2>
-      <p className="text-note text-soft">
-        {today.length === 0 ? "No work this day." : `${countOf(today.length, "step")}, ${sayDuration(hands)} hands-on`}
-      </p>
-      <ol className="mt-1">
-        {today.map(({ one, booking }) => (
-          <li key={booking.id} className="flex gap-2 border-t border-hair py-1">
-            <span className="w-11 shrink-0 font-semibold tabular-nums">{sayClock(booking.starts)}</span>
-            <Link
-              to={`/jobs/${one.id}/days?work=${encodeURIComponent(booking.id)}&day=${Math.floor(booking.starts / DAY)}`}
-              className="min-w-0 flex-1 hover:underline"
-            >
-              {booking.name}
-              <span className="block text-note text-soft">
-                {[one.title, whereOf(one, booking), painters.size > 1 && painters.get(booking.painter)]
-                  .filter(Boolean)
-                  .join(" · ")}
-              </span>
-            </Link>
-          </li>
-        ))}
-      </ol>
-    </section>
-  );
-}
-
 type ParamLink = ReturnType<typeof useParamLink>;
 
 const zoomLink = (link: ParamLink, at: number) =>
@@ -225,8 +74,6 @@ function useLeads(key: Key, to: string | null) {
     if (to) navigate(to, { replace: true, preventScrollReset: true });
   });
 }
-
-type Names = ReadonlyMap<string, string>;
 
 const HoursChart = lazyChart(() => import("~/charts/hours-chart"));
 

@@ -1,32 +1,22 @@
 import { nanoid } from "nanoid";
-import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
+import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { ZoneJudgement } from "#core/judge/judge";
-import { type DrawnAs, type FrontPlace, frontSize, linedUp, movedTo } from "#core/plan/front";
+import { type DrawnAs, frontSize } from "#core/plan/front";
 import type { Piece, Zone } from "#core/plan/plan";
 import { arranged } from "~/drawing/arrange";
 import { Elevation } from "~/drawing/elevation";
-import { type FrontLayout, frontLayout } from "~/drawing/front-layout";
+import { frontLayout } from "~/drawing/front-layout";
 import { useJob } from "~/editor/job-editor";
 import { readEditForm } from "~/forms/edit-form";
 import { EditForm, Field, TextField, useRefused } from "~/forms/edit-form-parts";
 import { FRONT_FIELDS } from "~/forms/edits/front";
 import type { FormFields } from "~/forms/fields";
-import { arrowWay } from "~/keys/arrows";
-import { KEYS } from "~/keys/keys";
-import { pressed } from "~/keys/use-key";
-import type { Selection } from "./selection";
-
-type Point = readonly [x: number, y: number];
+import type { Selection } from "~/parts/selection";
+import { type Area, type Edges, Sheet, say } from "./front-sheet";
 
 /** Room round the piece to draw in, in pixels of the drawing. */
 const MARGIN = 70;
-/** How near to an edge a line falls in with it, in pixels of the drawing. */
-const REACH = 9;
-/** A press of an arrow key, in millimetres; with Shift ten times that. */
-const PRESS = 5;
-/** Anything smaller was a slip of the finger. */
-const LEAST = 10;
 
 /** What can be drawn as something new, and how the drawing shows it. */
 const KINDS: readonly (readonly [DrawnAs, string])[] = [
@@ -38,29 +28,12 @@ const KINDS: readonly (readonly [DrawnAs, string])[] = [
   ["disc", "disc"],
   ["leg", "leg"],
 ];
-
-type Area = Pick<FrontPlace, "x" | "y" | "width" | "height">;
-
-const between = (one: Point, other: Point): Area => ({
-  x: Math.min(one[0], other[0]),
-  y: Math.min(one[1], other[1]),
-  width: Math.abs(one[0] - other[0]),
-  height: Math.abs(one[1] - other[1]),
-});
-const say = (millimetres: number) => String(Math.round(millimetres));
-const sayArea = ({ x, y, width, height }: Area) =>
-  `${say(width)} × ${say(height)} mm, ${say(x)} from the left, ${say(y)} from the floor`;
 const fieldsOf = ({ x, y, width, height }: Area): FormFields => ({
   left: say(x),
   floor: say(y),
   width: String(width),
   height: String(height),
 });
-
-interface Edges {
-  across: number[];
-  up: number[];
-}
 
 /** The edges of all other zones, which what is drawn lines up with, and the floor. */
 const edgesOf = (zones: readonly Zone[], but: Zone | undefined): Edges => {
@@ -70,121 +43,6 @@ const edgesOf = (zones: readonly Zone[], but: Zone | undefined): Edges => {
     up: [0, ...places.flatMap(({ y, height }) => [y, y + height])],
   };
 };
-
-interface SheetProps {
-  layout: FrontLayout;
-  size: { width: number; height: number };
-  edges: Edges;
-  /** what is moved; drawing something new where there is nothing */
-  moved: Area | null;
-  label: string;
-  onDone: (area: Area) => void;
-  onSay: (says: string | null) => void;
-}
-
-/** The transparent sheet over the drawing of a piece on which is drawn, or over which a zone is moved. */
-function Sheet({ layout, size, edges, moved, label, onDone, onSay }: SheetProps) {
-  const svg = useRef<SVGSVGElement>(null);
-  const [area, setArea] = useState<Area | null>(moved);
-  /** the first corner of something new, or where what is moved has been taken hold of */
-  const held = useRef<Point | null>(null);
-  const [pencil, setPencil] = useState<Point | null>(null);
-  const [corner, setCorner] = useState<Point | null>(null);
-  const reach = REACH / layout.scale;
-  const lined = ([x, y]: Point): Point => [linedUp(x, edges.across, reach), linedUp(y, edges.up, reach)];
-  const pointAt = ({ clientX, clientY }: PointerEvent): Point => {
-    const on = svg.current!.getBoundingClientRect();
-    return layout.millimetresAt(
-      ((clientX - on.left) / on.width) * size.width,
-      ((clientY - on.top) / on.height) * size.height,
-    );
-  };
-  const show = (next: Area | null) => {
-    setArea(next);
-    onSay(next && sayArea(next));
-  };
-  const stop = () => {
-    held.current = null;
-    setCorner(null);
-    show(moved);
-  };
-  const put = (done: Area | null) => {
-    held.current = null;
-    setCorner(null);
-    if (done && done.width >= LEAST && done.height >= LEAST) onDone(done);
-    else show(moved);
-  };
-  const follow = (event: PointerEvent) => {
-    if (!held.current) return;
-    const [x, y] = pointAt(event);
-    if (!moved) return show(between(held.current, lined([x, y])));
-    show({
-      ...moved,
-      x: movedTo(moved.x + x - held.current[0], moved.width, edges.across, reach),
-      y: movedTo(moved.y + y - held.current[1], moved.height, edges.up, reach),
-    });
-  };
-  const press = (event: KeyboardEvent) => {
-    const { keys } = KEYS.front;
-    const way = arrowWay(event.key);
-    const by = PRESS * (event.shiftKey ? 10 : 1);
-    if (way && moved && area) show({ ...area, x: area.x + way[0] * by, y: area.y - way[1] * by });
-    else if (way) {
-      const [x, y] = pencil ?? middle;
-      const next: Point = [x + way[0] * by, y - way[1] * by];
-      setPencil(next);
-      if (corner) show(between(corner, next));
-      else onSay(`${say(next[0])} from the left, ${say(next[1])} from the floor`);
-    } else if (pressed(keys.corner, event)) {
-      if (moved) put(area);
-      else if (corner && pencil) put(between(corner, pencil));
-      else {
-        setPencil(pencil ?? middle);
-        setCorner(pencil ?? middle);
-      }
-    } else if (pressed(keys.drop, event)) stop();
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
-  };
-  const middle: Point = lined([(layout.left + layout.right) / 2, (layout.bottom + layout.top) / 2]);
-  const box = area && layout.boxOf(area);
-  const at = pencil && layout.boxOf({ x: pencil[0], y: pencil[1], width: 0, height: 0 });
-  return (
-    <svg
-      ref={svg}
-      viewBox={`0 0 ${size.width} ${size.height}`}
-      // biome-ignore lint/a11y/noNoninteractiveTabindex: it is drawn on with the arrow keys
-      tabIndex={0}
-      role="application"
-      aria-label={label}
-      className={`absolute inset-0 touch-none select-none ${moved ? "cursor-move" : "cursor-crosshair"}`}
-      onPointerDown={(event) => {
-        event.currentTarget.setPointerCapture(event.pointerId);
-        setPencil(null);
-        held.current = moved ? pointAt(event) : lined(pointAt(event));
-        follow(event);
-      }}
-      onPointerMove={follow}
-      onPointerUp={() => put(held.current ? area : null)}
-      onPointerCancel={stop}
-      onKeyDown={press}
-    >
-      {box && (
-        <rect
-          {...box}
-          rx={1}
-          fill="var(--color-verdigris)"
-          fillOpacity={0.22}
-          stroke="var(--color-verdigris)"
-          strokeWidth={2}
-          strokeDasharray={moved ? "6 4" : undefined}
-        />
-      )}
-      {at && <path d={`M${at.x - 9} ${at.y}h18m-9 -9v18`} stroke="var(--color-ink)" strokeWidth={2} />}
-    </svg>
-  );
-}
 
 interface Props {
   piece: Piece;

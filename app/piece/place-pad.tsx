@@ -15,7 +15,7 @@ import { EditForm, Field, TextField, useRefused } from "~/forms/edit-form-parts"
 import { arrowWay } from "~/keys/arrows";
 import { KEYS } from "~/keys/keys";
 import { pressed } from "~/keys/use-key";
-import { sayPercent, WHERE_WORDS } from "./step-words";
+import { sayPercent, WHERE_WORDS } from "~/parts/step-words";
 
 /** How far a finger may stray before a point of its line is kept, in pixels of the drawing. */
 const STRAY = 1.5;

@@ -1,0 +1,10 @@
+import { CATALOGUE } from "#core/materials/catalogue";
+import type { Material } from "#core/materials/material";
+import { useJob } from "~/editor/job-editor";
+
+/** The materials a step can use: those of the job as it has them, then the rest of the catalogue. */
+export function useShelfMaterials(): readonly Material[] {
+  const { plan } = useJob();
+  const { materials } = plan.pinned;
+  return [...materials, ...CATALOGUE.filter((one) => !materials.some((pinned) => pinned.id === one.id))];
+}

@@ -1,0 +1,112 @@
+import { Form, useNavigation } from "react-router";
+import type { ShelfBook } from "#core/shelf/book";
+import { TextField } from "~/forms/edit-form-parts";
+import { Hidden, type Loaded, useAnswer } from "./answers";
+
+export function Suppliers({ loaded }: { loaded: Loaded }) {
+  const added = useAnswer("supplier", ["supplierId", ""]);
+  const to = "/shelf/prices";
+  return (
+    <section aria-label="Suppliers" className="border border-line bg-board px-4 py-3">
+      <h2 className="mb-1 text-lg">Suppliers</h2>
+      <ul key={loaded.version}>
+        {loaded.book.suppliers.map((one) => (
+          <Supplier key={one.id} one={one} version={loaded.version} />
+        ))}
+      </ul>
+      <Form
+        method="post"
+        className="mt-2 grid grid-cols-[minmax(0,1fr)_auto] items-end gap-2"
+        aria-label="Add a supplier"
+      >
+        <Hidden does="supplier" to={to} version={loaded.version} more={{ supplierId: "" }} />
+        <TextField
+          name="supplier"
+          label="Another supplier"
+          value={added?.values.supplier ?? ""}
+          fault={added?.faults.supplier ?? added?.faults[""]}
+        />
+        <button className="button">Add</button>
+      </Form>
+    </section>
+  );
+}
+
+function Supplier({ one, version }: { one: ShelfBook["suppliers"][number]; version: number }) {
+  const answer = useAnswer("supplier", ["supplierId", one.id]);
+  return (
+    <li className="border-b border-hair py-1">
+      <details open={answer !== null}>
+        <summary className="cursor-pointer">
+          {one.name} {one.note && <span className="text-note text-soft">· {one.note}</span>}
+        </summary>
+        <Form method="post" className="my-2 grid grid-cols-2 gap-2" aria-label={one.name}>
+          <Hidden does="supplier" to="/shelf/prices" version={version} more={{ supplierId: one.id }} />
+          <TextField
+            name="supplier"
+            label="Name"
+            value={answer?.values.supplier ?? one.name}
+            fault={answer?.faults.supplier ?? answer?.faults[""]}
+          />
+          <TextField name="supplierNote" label="Note" value={answer?.values.supplierNote ?? one.note ?? ""} />
+          <button className="button">Save</button>
+          <button className="button" name="way" value="remove">
+            Remove, with its packs
+          </button>
+        </Form>
+      </details>
+    </li>
+  );
+}
+
+export function Files({ loaded }: { loaded: Loaded }) {
+  const prices = useAnswer("import prices");
+  const stock = useAnswer("import stock");
+  const busy = useNavigation().formData?.get("do");
+  return (
+    <section aria-label="Files" className="border border-line bg-board px-4 py-3">
+      <h2 className="text-lg">CSV files</h2>
+      <p className="text-note text-soft">For a spreadsheet. A file with a wrong line is not imported at all.</p>
+      {(
+        [
+          ["import prices", "Packs and prices", "/shelf/prices.csv", prices],
+          ["import stock", "Tins on the shelf", "/shelf/stock.csv", stock],
+        ] as const
+      ).map(([does, name, href, answer]) => (
+        <Form key={does} method="post" encType="multipart/form-data" className="mt-2" aria-label={`Import: ${name}`}>
+          <Hidden
+            does={does}
+            to="/shelf/prices"
+            version={loaded.version}
+            more={{ movement: `${loaded.token}${does === "import stock" ? "s" : "p"}` }}
+          />
+          <p className="flex justify-between">
+            <b className="font-semibold">{name}</b>
+            <a href={href} download className="link">
+              Export
+            </a>
+          </p>
+          <p className="mt-1 flex items-center gap-2">
+            <input
+              type="file"
+              name="file"
+              accept=".csv,text/csv"
+              aria-label={`CSV file: ${name}`}
+              className="min-w-0 flex-1 text-note file:mr-2 file:min-h-8 file:rounded-std file:border file:border-edge file:bg-board file:px-3"
+            />
+            <button className="button" disabled={busy === does}>
+              {busy === does ? "Reading …" : "Import"}
+            </button>
+          </p>
+          {answer?.lines && (
+            <ul role="alert" className="mt-1 list-disc pl-4 text-note text-ochre">
+              {answer.lines.map((line) => (
+                <li key={line}>{line}</li>
+              ))}
+            </ul>
+          )}
+        </Form>
+      ))}
+    </section>
+  );
+}
