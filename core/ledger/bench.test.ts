@@ -6,6 +6,7 @@ import { findCrust, findZone, type Plan } from "../plan/plan.ts";
 import { DEFAULT_SHOP } from "../plan/shop.ts";
 import { fittedIn, workOf } from "../schedule/plan-of-work.ts";
 import type { PotOnShelf } from "../shelf/stock.ts";
+import { TECHNIQUES } from "../surface/techniques.ts";
 import { readWallTime, sayWallTime } from "../units/wall-time.ts";
 import { benchOf, opensOf, shutsOf } from "./bench.ts";
 import { changeWords } from "./change-words.ts";
@@ -90,6 +91,11 @@ describe("the bench", () => {
     expect(opensAfter(asked(true, minutes - 30))).toBe(opens - 30);
     // seen after all: the last word counts
     expect(opensAfter(asked(false, minutes - 20, 60), asked(true, minutes - 5))).toBe(opens - 5);
+  });
+
+  it("whatever is laid, taken off or prepared by hand names its tool, so that a new technique cannot leave it out", () => {
+    const worked = TECHNIQUES.filter(({ kind, hands }) => hands && ["coat", "take", "prepare"].includes(kind));
+    expect(worked.filter(({ bench }) => bench.tool === null).map(({ id }) => id)).toEqual([]);
   });
 
   it("without a schedule every zone still has its next step", () => {

@@ -5,6 +5,18 @@ import type { ConsumableId } from "../quantity/consumables.ts";
 import type { Millilitres, Minutes, Share } from "../units/units.ts";
 import type { ByRelief, Effect } from "./phase.ts";
 
+/** What one wants to know of a technique while one's hands are wet (common practice). */
+export interface AtTheBench {
+  /** what is in the hand */
+  tool: string | null;
+  /** which way it goes */
+  stroke: string | null;
+  /** what looks wrong and is as it should be */
+  normal: readonly string[];
+  /** what to stop at */
+  stop: readonly string[];
+}
+
 export interface Technique {
   id: string;
   name: string;
@@ -48,6 +60,7 @@ export interface Technique {
   effects: readonly Effect[];
   hazards: readonly (Hazard | "heat")[];
   hint: string;
+  bench: AtTheBench;
   /** the sign to look and feel for before or after, which overrules the clock */
   sign: string | null;
 }
@@ -61,7 +74,17 @@ export const WAXED: ByRelief = { arris: 0.35, field: 0.7, high: 0.45, recess: 2.
 export const SKIMMED: ByRelief = { arris: 1, field: 0.5, high: 1, recess: 0 };
 
 /** A technique as it is written down: what is usual may be left out. */
-export type Row = Partial<Technique> & Pick<Technique, "id" | "name" | "kind" | "minutesPerSquareMetre" | "hint">;
+export type Row = Partial<Omit<Technique, "bench">> &
+  Pick<Technique, "id" | "name" | "kind" | "minutesPerSquareMetre" | "hint"> & { bench?: Partial<AtTheBench> };
+
+const NOT_SAID: AtTheBench = { tool: null, stroke: null, normal: [], stop: [] };
+
+/** Sanding at the bench, whatever the paper. */
+export const SANDED = {
+  stroke: "along the grain, lightly",
+  normal: ["A dull, scratched face that the next coat takes away", "Pale dust in the grooves"],
+  stop: ["The paper clogs: it is not dry", "Another colour shows where it should not", "Paint rolls up in crumbs"],
+} as const satisfies Partial<AtTheBench>;
 
 /** A technique with what is usual filled in; work rates and hands by relief are common practice unless a rule says otherwise. */
 export const technique = <const Id extends string>(row: Row & { id: Id }): Technique & { id: Id } => ({
@@ -87,4 +110,5 @@ export const technique = <const Id extends string>(row: Row & { id: Id }): Techn
   hazards: [],
   sign: null,
   ...row,
+  bench: { ...NOT_SAID, ...row.bench },
 });

@@ -10,6 +10,7 @@ const DRYER_AT_A_SPOT = 4;
 export const HELPING = [
   help({
     id: "mist",
+    bench: { tool: "Mister" },
     name: "Mist with water",
     wets: "water",
     minutesPerSquareMetre: 2,
@@ -19,6 +20,7 @@ export const HELPING = [
   }),
   help({
     id: "hair-dryer",
+    bench: { tool: "Hair-dryer", normal: ["It goes matt in patches"], stop: ["The skin wrinkles, or bubbles rise"] },
     name: "Dry with a hair-dryer",
     minutesPerSquareMetre: 20,
     effects: [{ does: "force dry", minutes: DRYER_AT_A_SPOT }],
@@ -27,6 +29,11 @@ export const HELPING = [
   }),
   help({
     id: "heat-gun",
+    bench: {
+      tool: "Heat gun, lowest setting",
+      normal: ["It goes matt at once"],
+      stop: ["Bubbles, smoke or a smell of burning"],
+    },
     name: "Dry with a heat gun",
     minutesPerSquareMetre: 12,
     effects: [{ does: "force dry", minutes: DRYER_AT_A_SPOT }],
@@ -59,6 +66,7 @@ export const HELPING = [
   }),
   help({
     id: "tack-off",
+    bench: { tool: "Tack cloth, folded" },
     name: "Tack off",
     minutesPerSquareMetre: 3,
     setUp: 2,

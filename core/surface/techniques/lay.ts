@@ -5,6 +5,7 @@ const lay = <const Id extends string>(row: Omit<Row, "kind"> & { id: Id }) => te
 export const LAYING = [
   lay({
     id: "brush",
+    bench: { tool: "Flat brush", stroke: "along the grain, off the edge, and leave it alone" },
     name: "Brush",
     lays: ["primer", "paint", "tint-base", "stain", "medium", "glaze", "clear", "size", "oil", "patina"],
     profile: BRUSHED,
@@ -18,6 +19,7 @@ export const LAYING = [
   }),
   lay({
     id: "cross-hatch",
+    bench: { tool: "Flat brush, stiff", stroke: "short strokes, both ways" },
     name: "Cross-hatch",
     lays: ["paint", "tint-base"],
     load: 1.2,
@@ -31,6 +33,7 @@ export const LAYING = [
   }),
   lay({
     id: "thin-coat",
+    bench: { tool: "Flat brush, soft", stroke: "along the grain, one pass" },
     name: "Brush a thinned last coat",
     lays: ["paint"],
     load: 0.67,
@@ -45,6 +48,7 @@ export const LAYING = [
   }),
   lay({
     id: "roller",
+    bench: { tool: "Foam roller, and a brush for the grooves", stroke: "lay on crosswise, finish lengthwise" },
     name: "Roller",
     lays: ["primer", "paint", "clear"],
     load: 0.9,
@@ -59,6 +63,7 @@ export const LAYING = [
   }),
   lay({
     id: "pad",
+    bench: { tool: "Paint pad", stroke: "one way, off the edge, no going back" },
     name: "Pad",
     lays: ["paint", "glaze", "clear"],
     load: 0.7,
@@ -72,6 +77,7 @@ export const LAYING = [
   }),
   lay({
     id: "sponge",
+    bench: { tool: "Natural sponge, damp", stroke: "dab, turning your hand every time" },
     name: "Sponge on",
     lays: ["paint", "glaze"],
     load: 0.6,
@@ -86,6 +92,7 @@ export const LAYING = [
   }),
   lay({
     id: "stipple",
+    bench: { tool: "Stippling brush", stroke: "straight down, straight up" },
     name: "Stipple",
     lays: ["paint", "glaze", "tint-base"],
     load: 0.9,
@@ -99,6 +106,7 @@ export const LAYING = [
   }),
   lay({
     id: "tap",
+    bench: { tool: "Stiff brush", stroke: "straight down; never stroke" },
     name: "Tap over texture",
     lays: ["paint"],
     load: 1,
@@ -112,6 +120,10 @@ export const LAYING = [
   }),
   lay({
     id: "dry-brush",
+    bench: {
+      tool: "Dry flat brush, and a board to rub it off",
+      stroke: "skim across what stands proud, from the middle out",
+    },
     name: "Dry-brush",
     lays: ["paint", "glaze"],
     load: 0.25,
@@ -126,6 +138,7 @@ export const LAYING = [
   }),
   lay({
     id: "wash",
+    bench: { tool: "Wide soft brush", stroke: "along the grain, top to bottom" },
     name: "Wash",
     lays: ["paint", "tint-base"],
     load: 1.05,
@@ -142,6 +155,7 @@ export const LAYING = [
   }),
   lay({
     id: "rag-on",
+    bench: { tool: "Crumpled rag" },
     name: "Rag on",
     lays: ["paint", "glaze"],
     load: 0.4,
@@ -156,6 +170,7 @@ export const LAYING = [
   }),
   lay({
     id: "two-tone",
+    bench: { tool: "Wide brush, a colour on each half", stroke: "one long pull from edge to edge" },
     name: "Two-tone brush",
     lays: ["paint"],
     carriesTwo: true,
@@ -169,6 +184,10 @@ export const LAYING = [
   }),
   lay({
     id: "blend",
+    bench: {
+      tool: "Three brushes: one for each colour, one to blend",
+      stroke: "short crossing strokes where the colours meet, then one soft pass along",
+    },
     goesWith: ["paint", "tint-base", "glaze", "medium"],
     name: "Blend wet into wet",
     lays: ["paint", "glaze"],
@@ -186,6 +205,7 @@ export const LAYING = [
   }),
   lay({
     id: "spatter",
+    bench: { tool: "Stiff brush and a stick" },
     name: "Spatter",
     lays: ["paint", "tint-base", "glaze"],
     load: 0.5,
@@ -199,6 +219,7 @@ export const LAYING = [
   }),
   lay({
     id: "stencil",
+    bench: { tool: "Stencil brush", stroke: "straight down, from the edge of the stencil inwards" },
     name: "Stencil",
     lays: ["paint", "ink", "paste"],
     load: 0.5,
@@ -215,6 +236,7 @@ export const LAYING = [
   }),
   lay({
     id: "card-smear",
+    bench: { tool: "Old card", stroke: "card at a low angle, one way" },
     name: "Smear with a card",
     lays: ["paint", "paste"],
     load: 0.6,
@@ -228,6 +250,7 @@ export const LAYING = [
   }),
   lay({
     id: "trowel",
+    bench: { tool: "Palette knife", stroke: "one way, lifting off at the end" },
     name: "Lay with a knife",
     lays: ["paste"],
     profile: { arris: 0.6, field: 1, high: 0.9, recess: 1 },
@@ -239,6 +262,7 @@ export const LAYING = [
   }),
   lay({
     id: "emboss",
+    bench: { tool: "Knife, and a patterned roller" },
     name: "Emboss with a patterned roller",
     lays: ["paste"],
     profile: { arris: 0.7, field: 1, high: 1, recess: 0.6 },
@@ -252,6 +276,7 @@ export const LAYING = [
   }),
   lay({
     id: "sprinkle",
+    bench: { tool: "Fingers or a sieve" },
     goesWith: ["paint"],
     name: "Drop crumb on wet paint",
     lays: ["crumb"],
@@ -264,6 +289,7 @@ export const LAYING = [
   }),
   lay({
     id: "seal-patches",
+    bench: { tool: "Small brush" },
     name: "Seal chosen places",
     lays: ["clear", "wax", "primer"],
     load: 0.8,
@@ -278,6 +304,7 @@ export const LAYING = [
   }),
   lay({
     id: "finger",
+    bench: { tool: "Fingertip" },
     name: "Finger on",
     lays: ["wax", "paint"],
     load: 0.4,
@@ -292,6 +319,7 @@ export const LAYING = [
   }),
   lay({
     id: "spray",
+    bench: { tool: "Spray", stroke: "side to side, begin and end off the piece" },
     name: "Spray",
     lays: ["primer", "paint", "clear", "patina"],
     load: 0.7,
@@ -307,6 +335,7 @@ export const LAYING = [
   }),
   lay({
     id: "drag",
+    bench: { tool: "Scraper", stroke: "one pull from edge to edge" },
     name: "Drag with a scraper",
     lays: ["paint", "glaze"],
     load: 0.5,
@@ -320,6 +349,10 @@ export const LAYING = [
   }),
   lay({
     id: "wax",
+    bench: {
+      tool: "Wax brush, and a lint-free cloth to wipe off",
+      stroke: "work it in any way, wipe off along the grain",
+    },
     name: "Wax on, wipe off",
     lays: ["wax"],
     profile: WAXED,
@@ -332,6 +365,7 @@ export const LAYING = [
   }),
   lay({
     id: "oil-on",
+    bench: { tool: "Brush, and rags to wipe off", stroke: "along the grain, wipe across and then along" },
     name: "Oil on, wipe off",
     lays: ["oil"],
     load: 0.5,
@@ -346,6 +380,10 @@ export const LAYING = [
   }),
   lay({
     id: "lay-leaf",
+    bench: {
+      tool: "Gilder's tip or the leaf's own paper, soft brush",
+      stroke: "sheet by sheet, each lapping the last",
+    },
     name: "Lay leaf",
     lays: ["leaf"],
     profile: EVEN,
@@ -359,6 +397,7 @@ export const LAYING = [
   }),
   lay({
     id: "lay-tissue",
+    bench: { tool: "Soft brush and plastic sheet", stroke: "from the middle out" },
     goesWith: ["clear", "medium"],
     name: "Lay tissue",
     lays: ["tissue"],
@@ -371,6 +410,7 @@ export const LAYING = [
   }),
   lay({
     id: "rub-transfer",
+    bench: { tool: "Rubbing stick" },
     name: "Rub on a transfer",
     lays: ["transfer"],
     profile: EVEN,
@@ -384,6 +424,7 @@ export const LAYING = [
   }),
   lay({
     id: "stamp",
+    bench: { tool: "Stamp and pad" },
     name: "Stamp",
     lays: ["ink", "paint"],
     load: 0.5,
@@ -398,6 +439,7 @@ export const LAYING = [
   }),
   lay({
     id: "touch-up",
+    bench: { tool: "Small brush" },
     name: "Touch up",
     mends: true,
     goesWith: ["leaf"],

@@ -1,4 +1,4 @@
-import { type Row, technique } from "../technique.ts";
+import { type Row, SANDED, technique } from "../technique.ts";
 
 const prepare = <const Id extends string>(row: Omit<Row, "kind"> & { id: Id }) =>
   technique({ ...row, kind: "prepare" });
@@ -6,6 +6,7 @@ const prepare = <const Id extends string>(row: Omit<Row, "kind"> & { id: Id }) =
 export const PREPARING = [
   prepare({
     id: "clean",
+    bench: { tool: "Two cloths and a soft brush for the grooves" },
     name: "Clean off grease",
     minutesPerSquareMetre: 10,
     effects: [{ does: "clean", removes: ["grease"] }],
@@ -15,6 +16,11 @@ export const PREPARING = [
   }),
   prepare({
     id: "dewax",
+    bench: {
+      tool: "Fine steel wool, and rags turned often",
+      normal: ["Brown rags"],
+      stop: ["The finish beneath goes soft"],
+    },
     name: "Take off old wax",
     wets: "solvent",
     minutesPerSquareMetre: 25,
@@ -29,6 +35,7 @@ export const PREPARING = [
   }),
   prepare({
     id: "degloss",
+    bench: { tool: "Lint-free rag" },
     name: "Degloss",
     wets: "solvent",
     minutesPerSquareMetre: 8,
@@ -40,6 +47,7 @@ export const PREPARING = [
   }),
   prepare({
     id: "scuff",
+    bench: { tool: "150 to 220 paper", ...SANDED },
     name: "Scuff",
     minutesPerSquareMetre: 10,
     effects: [{ does: "key" }],
@@ -50,6 +58,7 @@ export const PREPARING = [
   }),
   prepare({
     id: "knock-back",
+    bench: { tool: "Scraper, and paper to feather the edges" },
     name: "Scrape off loose paint",
     minutesPerSquareMetre: 20,
     effects: [{ does: "knock back" }, { does: "key" }],
@@ -60,6 +69,11 @@ export const PREPARING = [
   }),
   prepare({
     id: "strip",
+    bench: {
+      tool: "Old brush and a blunt scraper",
+      normal: ["Blisters and slime"],
+      stop: ["It dries on the piece: lay on more"],
+    },
     name: "Strip to bare timber",
     wets: "solvent",
     minutesPerSquareMetre: 60,
@@ -72,6 +86,7 @@ export const PREPARING = [
   }),
   prepare({
     id: "repair",
+    bench: { tool: "Filling knife" },
     name: "Fill and repair",
     minutesPerSquareMetre: 15,
     uses: ["paper-150"],
@@ -79,6 +94,7 @@ export const PREPARING = [
   }),
   prepare({
     id: "fill-edges",
+    bench: { tool: "Small brush" },
     name: "Seal thirsty edges",
     minutesPerSquareMetre: 6,
     uses: ["paper-220"],

@@ -1,5 +1,5 @@
 import type { Effect } from "../phase.ts";
-import { type Row, technique } from "../technique.ts";
+import { type Row, SANDED, technique } from "../technique.ts";
 
 const take = <const Id extends string>(row: Omit<Row, "kind"> & { id: Id }) => technique({ ...row, kind: "take" });
 
@@ -16,6 +16,7 @@ const sand = <const Grit extends 150 | 220 | 320>(
 ) =>
   take({
     id: `sand-${grit}`,
+    bench: { tool: `${grit} paper`, ...SANDED },
     name: `Sand ${grit}`,
     minutesPerSquareMetre: 14,
     uses: [`paper-${grit}`, "tack-cloth"],
@@ -34,6 +35,12 @@ const WORKABLE = ["paint", "tint-base", "stain", "glaze", "medium"] as const;
 export const TAKING = [
   take({
     id: "wipe-back",
+    bench: {
+      tool: "Damp sponge or rag, wrung out",
+      stroke: "along the grooves, not into them",
+      normal: ["Milky smears while it is wet", "More comes off the beads than off the flats"],
+      stop: ["The colour beneath comes off on the sponge", "The glaze rolls up in crumbs"],
+    },
     goesWith: WORKABLE,
     name: "Wipe back",
     rubbing: 0.7,
@@ -47,6 +54,12 @@ export const TAKING = [
   }),
   take({
     id: "rag-off",
+    bench: {
+      tool: "Crumpled rag",
+      stroke: "dab, turning the rag",
+      normal: ["A hard pattern that softens as it dries"],
+      stop: ["The glaze rolls up in crumbs", "The colour beneath comes off on the rag"],
+    },
     goesWith: WORKABLE,
     name: "Rag off",
     rubbing: 0.5,
@@ -58,6 +71,12 @@ export const TAKING = [
   }),
   take({
     id: "comb",
+    bench: {
+      tool: "Comb, and a rag for its teeth",
+      stroke: "one pull from edge to edge",
+      normal: ["Small ridges at the edges"],
+      stop: ["The ridges run together: it is too wet"],
+    },
     name: "Comb",
     goesWith: WORKABLE,
     rubbing: 0.4,
@@ -70,6 +89,12 @@ export const TAKING = [
   }),
   take({
     id: "soften",
+    bench: {
+      tool: "Softening brush, dry",
+      stroke: "across the figure, then along it",
+      normal: ["The figure blurs at first"],
+      stop: ["It drags: it is too late to soften"],
+    },
     name: "Soften",
     goesWith: WORKABLE,
     rubbing: 0.15,
@@ -82,6 +107,11 @@ export const TAKING = [
   }),
   take({
     id: "leaf-off",
+    bench: {
+      tool: "Soft brush, barely damp cloth",
+      normal: ["Skewings everywhere"],
+      stop: ["Sound leaf lifts: the size is not dry"],
+    },
     name: "Brush off loose leaf",
     goesWith: ["leaf"],
     minutesPerSquareMetre: 8,
@@ -92,6 +122,12 @@ export const TAKING = [
   }),
   take({
     id: "wet-distress",
+    bench: {
+      tool: "Damp cloth",
+      stroke: "along edges and beads, a finger under the cloth",
+      normal: ["The face dulls where it is damp, and clears as it dries", "Nothing at the first rub or two"],
+      stop: ["Another colour than the one meant to show", "It goes soft beside the edge"],
+    },
     name: "Wet distress",
     rubbing: 1,
     wets: "water",
@@ -108,6 +144,7 @@ export const TAKING = [
   sand(150, 110, "through to the timber on the arrises"),
   take({
     id: "wet-sand",
+    bench: { tool: "600 paper and a little soapy water", ...SANDED },
     name: "Wet-sand",
     wets: "water",
     rubbing: 0.3,
@@ -122,6 +159,7 @@ export const TAKING = [
   }),
   take({
     id: "power-sand",
+    bench: { tool: "Small sander, fine disc", ...SANDED },
     name: "Power-sand",
     minutesPerSquareMetre: 6,
     setUp: 10,
@@ -136,6 +174,11 @@ export const TAKING = [
   }),
   take({
     id: "chip",
+    bench: {
+      tool: "Fingers, or a blade held flat",
+      normal: ["Flakes of very different sizes"],
+      stop: ["Sound paint tears off with the flake"],
+    },
     name: "Chip with fingers or blade",
     minutesPerSquareMetre: 15,
     effects: [{ does: "chip", worked: { arris: 0.7, field: 0.3, high: 0.5, recess: 0.05 } }],
@@ -144,6 +187,12 @@ export const TAKING = [
   }),
   take({
     id: "scrape",
+    bench: {
+      tool: "Scraper, brush, cloth",
+      stroke: "blade low, away from you",
+      normal: ["A pale dust in the hollows"],
+      stop: ["The crumb smears: it is not dry"],
+    },
     name: "Scrape off crumb",
     minutesPerSquareMetre: 12,
     effects: [{ does: "scrape" }],
@@ -154,6 +203,7 @@ export const TAKING = [
   }),
   take({
     id: "scrape-back",
+    bench: { tool: "Blade", stroke: "blade upright, towards you" },
     name: "Scrape back",
     minutesPerSquareMetre: 16,
     effects: [{ does: "abrade", micrometres: 80, worked: { arris: 0.6, field: 0.15, high: 0.5, recess: 0 } }],
@@ -162,6 +212,11 @@ export const TAKING = [
   }),
   take({
     id: "erase-wax",
+    bench: {
+      tool: "Clean cloth, a little clear wax",
+      normal: ["The cloth takes colour"],
+      stop: ["Paint comes off with the tint"],
+    },
     name: "Erase tinted wax with clear",
     rubbing: 0.3,
     wets: "solvent",
@@ -174,6 +229,7 @@ export const TAKING = [
   }),
   take({
     id: "foam-off",
+    bench: { tool: "Fine foam, damp" },
     name: "Take off wax with fine foam",
     rubbing: 0.3,
     minutesPerSquareMetre: 14,
@@ -183,6 +239,12 @@ export const TAKING = [
   }),
   take({
     id: "buff",
+    bench: {
+      tool: "Lint-free cloth",
+      stroke: "along the grain, full length, turning the cloth",
+      normal: ["No shine for the first strokes"],
+      stop: ["The cloth drags, or takes colour"],
+    },
     name: "Buff",
     minutesPerSquareMetre: 12,
     setUp: 2,
@@ -193,6 +255,7 @@ export const TAKING = [
   }),
   take({
     id: "steel-wool",
+    bench: { tool: "Finest steel wool", stroke: "along the grain" },
     name: "Rub with fine steel wool",
     minutesPerSquareMetre: 12,
     effects: [
@@ -205,6 +268,7 @@ export const TAKING = [
   }),
   take({
     id: "burnish",
+    bench: { tool: "Crumpled brown paper", stroke: "along the grain" },
     name: "Burnish with brown paper",
     minutesPerSquareMetre: 12,
     setUp: 2,
