@@ -5,7 +5,7 @@ import { hostname, networkInterfaces } from "node:os";
 import { dirname, join, resolve } from "node:path";
 import { generate } from "selfsigned";
 import { placeFrom } from "#db/place";
-import type { Front } from "./shop-front";
+import { type Front, HTTP_TIMES } from "./shop-front";
 
 // The door to the shop's own network: an encrypted one, with a certificate that is made at its first opening. What the shop keeps to
 // itself (the key that sessions are signed with, and that of the certificate) lies beside its data, readable by nobody else.
@@ -99,7 +99,7 @@ export async function openNetwork(front: Front, port: number): Promise<{ server:
   const { cert, key, fingerprint } = await certificateFor(here);
   const names = [...here, hostname().toLowerCase(), `${hostname().toLowerCase()}.local`];
   const own = names.map((name) => `${name}:${port}`);
-  const server = createServer({ cert, key, requestTimeout: 60_000, headersTimeout: 15_000 }, (request, response) =>
+  const server = createServer({ cert, key, ...HTTP_TIMES }, (request, response) =>
     front.fromNetwork(request, response, own),
   );
   server.maxConnections = 200;

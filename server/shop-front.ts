@@ -516,10 +516,16 @@ const headerOf = (request: IncomingMessage, name: string): string | null => {
   return (Array.isArray(value) ? value[0] : value) ?? null;
 };
 
+/**
+ * How long, in milliseconds, a request may take to arrive, and how long a connection is kept for the next one: as long as one
+ * looks at a page before the next press, so that a press hardly ever meets a connection just being closed.
+ */
+export const HTTP_TIMES = { requestTimeout: 60_000, headersTimeout: 15_000, keepAliveTimeout: 30_000 } as const;
+
 /** The shop's server, not yet listening. */
 export async function openFront(options: FrontOptions): Promise<Front> {
   const front = new ShopFront(options);
-  const server = createServer({ requestTimeout: 60_000, headersTimeout: 15_000 }, (request, response) => {
+  const server = createServer(HTTP_TIMES, (request, response) => {
     response.on("error", () => undefined);
     front.answer(request, response).catch((error) => {
       console.error(error);
