@@ -1,6 +1,9 @@
+import { mkdtempSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import type { AddressInfo } from "node:net";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { Worker } from "node:worker_threads";
-import { afterEach, describe, expect, it } from "vitest";
+import { afterEach, describe, expect, it, vi } from "vitest";
 import { type Front, openFront } from "./shop-front.ts";
 
 /** A desk that paints a picture in so many milliseconds as its address says, with its thread held up, and makes any page at once. */
@@ -76,6 +79,21 @@ describe("the front of the shop", () => {
     await new Promise((resolve) => setTimeout(resolve, 500));
     // what came late is of the version before: it is worked out again, and so has to be waited for again
     expect((await page(shop + address)).status).toBe(303);
+  });
+
+  it("never shows a page of a database that has been replaced since", async () => {
+    const folder = mkdtempSync(join(tmpdir(), "crust-front-"));
+    const [file, backup] = [join(folder, "crust.db"), join(folder, "backup.db")];
+    for (const path of [file, backup]) writeFileSync(path, "");
+    vi.stubEnv("JOLLY_CRUST_DATA", folder);
+    const shop = await opened({ patience: 150 });
+    const address = "/jobs/settle/crust?takes=500";
+    expect((await page(shop + address)).status).toBe(303);
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    renameSync(backup, file);
+    expect((await page(shop + address)).status).toBe(303);
+    vi.unstubAllEnvs();
+    rmSync(folder, { recursive: true });
   });
 
   it("has a page wait for an edit of its job that is being written, and for no other", async () => {

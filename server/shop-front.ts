@@ -3,6 +3,8 @@ import { createServer, type IncomingMessage, type Server, type ServerResponse } 
 import { setTimeout as pause } from "node:timers/promises";
 import { LRUCache } from "lru-cache";
 import sirv from "sirv";
+import { markOf } from "#db/file-identity";
+import { placeFrom } from "#db/place";
 import { DOOR, DOOR_TOKEN, deviceIn } from "../app/http/access.server";
 import { ALLOWED, bodyLimit, type Refusal, refusalOf, tooLarge } from "../app/http/guard.server";
 import { plainPage } from "../app/http/plain-page";
@@ -231,8 +233,8 @@ class Writes {
 interface LateAnswer {
   answer: AnswerMessage | null;
   until: number;
-  /** how much had been written when it was begun */
-  written: number;
+  /** what had been written when it was begun, and to which file */
+  written: string;
 }
 
 class ShopFront {
@@ -247,6 +249,8 @@ class ShopFront {
   /** answers that came after the painter was asked to wait, and addresses that never finished */
   private readonly late = new LRUCache<string, LateAnswer>({ max: MOST_REMEMBERED });
   private readonly writes = new Writes();
+  /** the embedded database; another may be put in its place while the shop is open */
+  private readonly database = placeFrom(process.env).file;
   private readonly boards = new Map<string, number>();
   private readonly toSummarise = new Set<string>();
   private summarising = false;
@@ -462,7 +466,7 @@ class ShopFront {
     const path = pathOf(target);
     const about = subjectOf(path) ?? THE_SHOP;
     await this.writes.over(about, this.patience);
-    const written = this.writes.countOf(about);
+    const written = `${this.writes.countOf(about)} ${this.database && markOf(this.database)}`;
     const before = this.late.get(target);
     if (before && before.until > Date.now() && before.written === written) {
       if (before.answer) {

@@ -7,6 +7,7 @@ import type { PendingEdit } from "~/editor/queue";
 import type { FormResult } from "~/http/job-action.server";
 import { readEditForm } from "./edit-form";
 import { type Faults, type FormFields, fieldsOf } from "./fields";
+import { searchAfter } from "./search-after";
 
 interface Props {
   does: string;
@@ -18,21 +19,6 @@ interface Props {
   /** sends the form whenever a changed field is left: autosave */
   autosave?: boolean;
   onDone?: () => void;
-}
-
-/** Selects what an edit made. */
-function afterwards(
-  pathname: string,
-  search: string,
-  done: { step?: string; zone?: string; material?: string; face?: string },
-): string {
-  const params = new URLSearchParams(search);
-  params.delete("add");
-  if (done.zone) params.set("zone", done.zone);
-  if (done.step) params.set("step", done.step);
-  if (done.material) params.set("material", done.material);
-  if (done.face) params.set("face", done.face);
-  return `${pathname}?${params}`;
 }
 
 /**
@@ -68,7 +54,7 @@ export function EditForm({ does, about = {}, children, className, label, autosav
     typing.settle();
     setFaults(refused ? { "": refused } : null);
     if (!refused && (done.step || done.zone || done.material || done.face))
-      navigate(afterwards(pathname, search, done), { replace: true, preventScrollReset: true });
+      navigate(pathname + searchAfter(search, done), { replace: true, preventScrollReset: true });
     if (!refused) onDone?.();
     return !refused;
   };

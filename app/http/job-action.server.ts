@@ -5,6 +5,7 @@ import { editPlan, getJob, stepThroughEdits, type Written } from "#db/plans";
 import { sayAirCsv } from "~/forms/air-csv";
 import { readEditForm } from "~/forms/edit-form";
 import { type Faults, type FormFields, fieldsOf } from "~/forms/fields";
+import { type Selects, searchAfter } from "~/forms/search-after";
 import { readForm } from "./body.server";
 import { askSensor, sensorAddress } from "./room-sensor.server";
 import { noSuchJob, planIdOf, withStore } from "./trouble.server";
@@ -22,7 +23,7 @@ function backTo(
   { request, planId }: { request: Request; planId: string },
   written: Written,
   fields: FormFields,
-  to: { step?: string; zone?: string; material?: string; face?: string; view?: string },
+  to: Selects & { view?: string },
 ) {
   if (written.is === "missing") throw noSuchJob(planId);
   if (written.is === "refused") return again({ "": written.because }, fields);
@@ -36,12 +37,7 @@ function backTo(
     );
   noteWritten(written.plan);
   const url = to.view ? new URL(`/jobs/${planId}/${to.view}`, request.url) : new URL(request.url);
-  if (to.zone) url.searchParams.set("zone", to.zone);
-  if (to.step) url.searchParams.set("step", to.step);
-  if (to.material) url.searchParams.set("material", to.material);
-  if (to.face) url.searchParams.set("face", to.face);
-  url.searchParams.delete("add");
-  return redirect(`${url.pathname}${url.search}`);
+  return redirect(url.pathname + searchAfter(url.search, to));
 }
 
 /** Where no script has asked the room's logger, it is asked here: its hours, or what is wrong with it. */

@@ -15,10 +15,11 @@ export const VIEWS = [
 
 export type ViewPath = (typeof VIEWS)[number]["path"];
 
-/** What of the address goes along to another view: what is selected, and not what is being added. */
+/** What of the address goes along to another view: what is selected, and not what is being added or drawn. */
 export function viewSearch(search: string): string {
   const params = new URLSearchParams(search);
   params.delete("add");
+  params.delete("draw");
   return params.size > 0 ? `?${params}` : "";
 }
 

@@ -14,6 +14,8 @@ test("the sizes of a zone are typed on the dimension lines of the drawing, and u
   await expect(page.getByLabel("Width, mm").last()).toHaveValue("1800");
   await expect(page.getByRole("list").getByText("panel or board 1800 × 420 mm")).toBeVisible();
   await saved(page);
+  // out of the field, where the keys would undo the typing
+  await page.getByRole("heading", { level: 1 }).click();
   await page.keyboard.press("Control+z");
   await expect(width).toHaveValue("1900");
   await expect(high).toHaveValue("60");

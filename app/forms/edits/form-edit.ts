@@ -6,7 +6,17 @@ import type { Faults, FormFields } from "../fields";
 
 /** What a form asks for: one edit, and what to select afterwards. */
 export type FormEdit =
-  | { ok: true; label: string; commands: Command[]; step?: string; zone?: string; material?: string; face?: string }
+  | {
+      ok: true;
+      label: string;
+      commands: Command[];
+      step?: string;
+      zone?: string;
+      material?: string;
+      face?: string;
+      /** what was being drawn is done */
+      isDrawn?: true;
+    }
   | { ok: false; faults: Faults };
 
 export const refuse = (says: string, field = ""): FormEdit => ({ ok: false, faults: { [field]: says } });

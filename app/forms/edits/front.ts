@@ -114,6 +114,7 @@ function drawZone({ plan, fields, newId }: FilledForm): FormEdit {
       { do: "insert zone", pieceId: piece.id, at: piece.zones.length, zone },
     ],
     zone: zone.id,
+    isDrawn: true,
   };
 }
 
@@ -131,6 +132,7 @@ function placeZone({ plan, fields }: FilledForm): FormEdit {
     label: `Place ${zone.name}`,
     commands: [{ do: "patch zone", zoneId: zone.id, patch: { shape: sized.data, place } }],
     zone: zone.id,
+    isDrawn: true,
   };
 }
 
