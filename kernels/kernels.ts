@@ -761,3 +761,102 @@ export function classMoments(
     }
   }
 }
+
+/**
+ * Tells the cells around one of a grid how far it is from them; each keeps the least it has been told. `around` holds
+ * the distances of a square of cells, `2 radius + 1` across, from its middle one.
+ */
+export function spread(
+  distance: usize,
+  columns: i32,
+  rows: i32,
+  around: usize,
+  radius: i32,
+  column: i32,
+  row: i32,
+): void {
+  const across = 2 * radius + 1;
+  const from = max(-radius, -column);
+  const count = min(radius, columns - 1 - column) - from + 1;
+  const last = min(radius, rows - 1 - row);
+  for (let r = max(-radius, -row); r <= last; r++) {
+    let own = at(distance, (row + r) * columns + column + from);
+    let told = at(around, (r + radius) * across + radius + from);
+    let done = 0;
+    for (; done <= count - LANES; done += LANES) {
+      v128.store(own, f32x4.min(v128.load(own), v128.load(told)));
+      own += 16;
+      told += 16;
+    }
+    for (; done < count; done++) {
+      store<f32>(own, min(load<f32>(own), load<f32>(told)));
+      own += 4;
+      told += 4;
+    }
+  }
+}
+
+/**
+ * How many half widths each pixel lies from the nearest of a crack's pieces, where that is less than before, and that half width.
+ * `points` are x, y, x, y … in millimetres, `widths` the half width of each piece between two of them.
+ */
+export function nearCrack(
+  ratio: usize,
+  halfWidth: usize,
+  width: i32,
+  height: i32,
+  millimetres: f32,
+  points: usize,
+  widths: usize,
+  pieces: i32,
+): void {
+  const lanes = f32x4(0.5, 1.5, 2.5, 3.5);
+  const none = f32x4.splat(0);
+  const all = f32x4.splat(1);
+  for (let piece = 0; piece < pieces; piece++) {
+    const ax = load<f32>(at(points, 2 * piece));
+    const ay = load<f32>(at(points, 2 * piece + 1));
+    const bx = load<f32>(at(points, 2 * piece + 2));
+    const by = load<f32>(at(points, 2 * piece + 3));
+    const own = load<f32>(at(widths, piece));
+    const reach: f32 = <f32>3.2 * own + millimetres;
+    const left = max(0, <i32>Mathf.floor((min(ax, bx) - reach) / millimetres));
+    const right = min(width - 1, <i32>Mathf.ceil((max(ax, bx) + reach) / millimetres));
+    const top = max(0, <i32>Mathf.floor((min(ay, by) - reach) / millimetres));
+    const bottom = min(height - 1, <i32>Mathf.ceil((max(ay, by) + reach) / millimetres));
+    const dx = bx - ax;
+    const dy = by - ay;
+    const whole: f32 = dx * dx + dy * dy;
+    const share: f32 = whole > 0 ? 1 / whole : 0;
+    const vdx = f32x4.splat(dx);
+    const vdy = f32x4.splat(dy);
+    const perWidth = f32x4.splat(1 / own);
+    const vown = f32x4.splat(own);
+    for (let row = top; row <= bottom; row++) {
+      const py: f32 = (<f32>row + 0.5) * millimetres - ay;
+      const vpy = f32x4.splat(py);
+      const alongY = f32x4.splat(py * dy);
+      for (let column = left; column <= right; column += LANES) {
+        // the last four of a row, where fewer are left: what is told twice is told the same
+        const first = column + LANES > width ? max(0, width - LANES) : column;
+        const px = f32x4.sub(
+          f32x4.mul(f32x4.add(f32x4.splat(<f32>first), lanes), f32x4.splat(millimetres)),
+          f32x4.splat(ax),
+        );
+        const along = f32x4.min(
+          all,
+          f32x4.max(none, f32x4.mul(f32x4.add(f32x4.mul(px, vdx), alongY), f32x4.splat(share))),
+        );
+        const offX = f32x4.sub(px, f32x4.mul(along, vdx));
+        const offY = f32x4.sub(vpy, f32x4.mul(along, vdy));
+        const value = f32x4.mul(f32x4.sqrt(f32x4.add(f32x4.mul(offX, offX), f32x4.mul(offY, offY))), perWidth);
+        const there = at(ratio, row * width + first);
+        const wide = at(halfWidth, row * width + first);
+        const before = v128.load(there);
+        const nearer = f32x4.lt(value, before);
+        v128.store(there, v128.bitselect(value, before, nearer));
+        v128.store(wide, v128.bitselect(vown, v128.load(wide), nearer));
+      }
+    }
+  }
+}

@@ -85,7 +85,7 @@ export function FrontPad({ piece, zone, judged, width, height, selection }: Prop
     <section aria-label={zone ? `Move ${zone.name}` : "Draw a zone"} className="border-b border-line px-4 pb-4">
       <div className="flex flex-wrap items-baseline gap-x-4 px-2 pt-1">
         <h2 className="text-lg">{zone ? zone.name : "A new zone"}</h2>
-        <span className="flex-1 text-note text-soft" aria-live="polite">
+        <span className="flex-1 text-note text-soft max-sm:order-last max-sm:basis-full" aria-live="polite">
           {says ??
             (zone
               ? "drag it to its place; it falls in with the edges of the others"

@@ -192,7 +192,7 @@ export function PlacePad({ back, ...props }: Props) {
         <h2 className="text-lg">
           {capital(WHERE_WORDS[place])}: {zone.name}
         </h2>
-        <span className="flex-1 text-note text-soft" aria-live="polite">
+        <span className="flex-1 text-note text-soft max-sm:order-last max-sm:basis-full" aria-live="polite">
           {says ??
             (drawn
               ? `takes ${sayPercent(sizesOf(zone)[place])} of the face, on every face of this zone alike`

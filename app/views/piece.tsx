@@ -29,7 +29,7 @@ export default function PieceView() {
           <div key={piece.id}>
             <div className="flex flex-wrap items-baseline gap-x-4 px-6 pt-4 max-sm:px-4">
               <h1 className="text-view">{piece.name}</h1>
-              <span className="flex-1 text-note text-soft">
+              <span className="flex-1 text-note text-soft max-sm:basis-full">
                 {countOf(piece.zones.length, "zone")} ·{" "}
                 {sayArea(piece.zones.reduce((sum, zone) => sum + zoneArea(zone), 0))} to cover
               </span>

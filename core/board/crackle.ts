@@ -1,5 +1,6 @@
 import { LRUCache } from "lru-cache";
 import { away, type Field, fieldOn, type Grid } from "./grid.ts";
+import { Memory } from "./kernels.ts";
 import { randomFrom } from "./random.ts";
 
 /** One crack as it runs, in millimetres: points x, y, x, y …, and half its opening at its widest. */
@@ -43,28 +44,33 @@ const OPENING = 0.15;
 /** Tries a square of one spacing, by generation. */
 const TRIES = [0.6, 2.4, 3, 4, 5];
 
-/** Grid on which growing cracks feel for one another. */
+/** Grid on which growing cracks feel for one another. Nothing else may use kernels while they grow. */
 class Near {
   readonly cell: number;
   readonly columns: number;
   readonly rows: number;
-  readonly distance: Float32Array;
   readonly taken: Int32Array;
   private readonly radius: number;
-  /** distances of a square of cells from its middle one */
-  private readonly around: Float32Array;
+  private readonly memory = new Memory();
+  /** where in memory the distances lie, and those of a square of cells from its middle one */
+  private readonly distances: number;
+  private readonly around: number;
+  private readonly distance: Field;
   constructor(wide: number, tall: number, spacing: number, reach: number) {
     this.cell = spacing * 0.18;
     this.columns = Math.ceil(wide / this.cell);
     this.rows = Math.ceil(tall / this.cell);
-    this.distance = new Float32Array(this.columns * this.rows).fill(reach);
-    this.taken = new Int32Array(this.columns * this.rows).fill(-1);
+    const cells = this.columns * this.rows;
+    this.taken = new Int32Array(cells).fill(-1);
     this.radius = Math.ceil(reach / this.cell);
     const across = 2 * this.radius + 1;
-    this.around = Float32Array.from(
+    const square = Float32Array.from(
       { length: across * across },
       (_, at) => this.cell * away((at % across) - this.radius, Math.floor(at / across) - this.radius),
     );
+    this.around = this.memory.copied(square);
+    this.distances = this.memory.space(4 * cells);
+    this.distance = this.memory.live(this.distances, cells).fill(reach);
   }
   index(x: number, y: number): number {
     const column = Math.floor(x / this.cell);
@@ -89,17 +95,8 @@ class Near {
   }
   /** Tells the places around that there is a crack here. */
   spread(x: number, y: number) {
-    const { columns, rows, distance, around, radius } = this;
-    const column = Math.floor(x / this.cell);
-    const row = Math.floor(y / this.cell);
-    const across = 2 * radius + 1;
-    const from = Math.max(-radius, -column);
-    const to = Math.min(radius, columns - 1 - column);
-    for (let r = Math.max(-radius, -row); r <= Math.min(radius, rows - 1 - row); r++) {
-      let at = (row + r) * columns + column + from;
-      let near = (r + radius) * across + radius + from;
-      for (let c = from; c <= to; c++, at++, near++) if (around[near]! < distance[at]!) distance[at] = around[near]!;
-    }
+    const { columns, rows, cell, radius, around, distances } = this;
+    this.memory.run.spread(distances, columns, rows, around, radius, Math.floor(x / cell), Math.floor(y / cell));
   }
 }
 
@@ -224,45 +221,33 @@ export function cracksNamed(name: string, options: () => CrackleOptions): readon
   return cracks;
 }
 
+/** How wide each piece of a crack is on either side of its middle: narrow at both ends, as a tear runs out. */
+function halfWidthsOf({ points, halfWidth }: Crack): Float32Array {
+  const widths = new Float32Array(points.length / 2 - 1);
+  for (let piece = 0; piece < widths.length; piece++) {
+    const part = (piece + 0.5) / widths.length;
+    const fromEnd = Math.min(0.5, 2.5 * Math.min(part, 1 - part));
+    widths[piece] = halfWidth * (0.45 + 0.55 * Math.sin(Math.PI * fromEnd));
+  }
+  return widths;
+}
+
 /** How many half widths each place lies from the middle of the nearest crack; large where none is near. */
 export function crackDistance(cracks: readonly Crack[], grid: Grid): { ratio: Field; halfWidth: Field } {
-  const ratio = fieldOn(grid).fill(1e6);
-  const halfWidth = fieldOn(grid).fill(1);
-  const mm = grid.millimetres;
-  for (const { points, halfWidth: widest } of cracks) {
-    const count = points.length / 2 - 1;
-    for (let at = 0; at < count; at++) {
-      const ax = points[2 * at]!;
-      const ay = points[2 * at + 1]!;
-      const bx = points[2 * at + 2]!;
-      const by = points[2 * at + 3]!;
-      // narrow at both ends, as a tear runs out
-      const part = (at + 0.5) / count;
-      const width =
-        widest * (0.45 + 0.55 * Math.sin(Math.PI * Math.min(0.5, Math.max(0, Math.min(part, 1 - part) * 2.5))));
-      const reach = 3.2 * width + mm;
-      const left = Math.max(0, Math.floor((Math.min(ax, bx) - reach) / mm));
-      const right = Math.min(grid.width - 1, Math.ceil((Math.max(ax, bx) + reach) / mm));
-      const top = Math.max(0, Math.floor((Math.min(ay, by) - reach) / mm));
-      const bottom = Math.min(grid.height - 1, Math.ceil((Math.max(ay, by) + reach) / mm));
-      const dx = bx - ax;
-      const dy = by - ay;
-      const whole = dx * dx + dy * dy || 1e-9;
-      for (let row = top; row <= bottom; row++)
-        for (let column = left; column <= right; column++) {
-          const px = (column + 0.5) * mm - ax;
-          const py = (row + 0.5) * mm - ay;
-          const along = Math.min(1, Math.max(0, (px * dx + py * dy) / whole));
-          const value = away(px - along * dx, py - along * dy) / width;
-          const index = row * grid.width + column;
-          if (value < ratio[index]!) {
-            ratio[index] = value;
-            halfWidth[index] = width;
-          }
-        }
-    }
+  const memory = new Memory();
+  const count = grid.width * grid.height;
+  const ratio = memory.space(4 * count);
+  const halfWidth = memory.space(4 * count);
+  memory.run.fill(ratio, count, 1e6);
+  memory.run.fill(halfWidth, count, 1);
+  for (const crack of cracks) {
+    const mark = memory.mark();
+    const widths = halfWidthsOf(crack);
+    const [points, along] = [memory.copied(crack.points), memory.copied(widths)];
+    memory.run.nearCrack(ratio, halfWidth, grid.width, grid.height, grid.millimetres, points, along, widths.length);
+    memory.release(mark);
   }
-  return { ratio, halfWidth };
+  return { ratio: memory.floats(ratio, count), halfWidth: memory.floats(halfWidth, count) };
 }
 
 /**

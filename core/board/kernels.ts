@@ -128,6 +128,11 @@ export class Memory {
     return new Float32Array(this.machine.memory.buffer, address, count).slice();
   }
 
+  /** What lies at an address, as it changes there; only until more room is reserved. */
+  live(address: number, count: number): Field {
+    return new Float32Array(this.machine.memory.buffer, address, count);
+  }
+
   doubles(address: number, count: number): Float64Array {
     return new Float64Array(this.machine.memory.buffer, address, count).slice();
   }
