@@ -253,22 +253,26 @@ const ROUNDS = 4;
 function factorsBelowOne(texture: Field, means: ByRelief, relief: Relief): ByRelief {
   const { sampledClasses, sample } = relief;
   const values = sampled(texture, sample);
+  const count = values.length;
+  const wholes = RELIEF_CLASSES.map((_, name) => {
+    let whole = 0;
+    for (let at = name * count; at < (name + 1) * count; at++) whole += sampledClasses[at]!;
+    return whole;
+  });
   let aim = means;
   for (let round = 0; ; round++) {
     const factors = classFactors(texture, aim, relief);
     if (round === ROUNDS) return factors;
-    const sums = new Float64Array(4);
-    const wholes = new Float64Array(4);
-    for (let at = 0; at < values.length; at++) {
-      let factor = 0;
-      for (let name = 0; name < 4; name++)
-        factor += factors[RELIEF_CLASSES[name]!] * sampledClasses[name * values.length + at]!;
-      const left = Math.min(1, factor * values[at]!);
-      for (let name = 0; name < 4; name++) {
-        const own = sampledClasses[name * values.length + at]!;
-        sums[name]! += own * left;
-        wholes[name]! += own;
-      }
+    const { arris, field, high, recess } = factors;
+    const sums = [0, 0, 0, 0];
+    for (let at = 0; at < count; at++) {
+      const [onArris, onField] = [sampledClasses[at]!, sampledClasses[count + at]!];
+      const [onHigh, inRecess] = [sampledClasses[2 * count + at]!, sampledClasses[3 * count + at]!];
+      const left = Math.min(1, (arris * onArris + field * onField + high * onHigh + recess * inRecess) * values[at]!);
+      sums[0]! += onArris * left;
+      sums[1]! += onField * left;
+      sums[2]! += onHigh * left;
+      sums[3]! += inRecess * left;
     }
     const was = aim;
     aim = byRelief((name) => {
