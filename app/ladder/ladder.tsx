@@ -1,4 +1,16 @@
-import { useMemo, useState } from "react";
+import {
+  type Announcements,
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  MouseSensor,
+  TouchSensor,
+  type UniqueIdentifier,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
+import { SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import { useMemo } from "react";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { materialName, type Step } from "#core/plan/plan";
 import { SeamMark } from "~/drawing/severity";
@@ -6,32 +18,15 @@ import { useJob } from "~/editor/job-editor";
 import type { Selection } from "~/parts/selection";
 import { GroundRow } from "./row";
 import { RunRow } from "./run-row";
-import { type Dragging, RungRow } from "./rung-row";
+import { RungRow } from "./rung-row";
 import type { Named } from "./rung-words";
 import { surfaceSays } from "./rungs";
 import { SeamText } from "./seam";
 import type { LadderLayout } from "./use-ladder";
 
-/** Steps are dragged to where another is; `onMove` says where to, counted from the ground. */
-function useDragging(onMove: (stepId: string, to: number) => void): Dragging {
-  const [dragged, setDragged] = useState<string | null>(null);
-  const [over, setOver] = useState<string | null>(null);
-  const end = () => {
-    setDragged(null);
-    setOver(null);
-  };
-  return {
-    dragged,
-    over,
-    begin: setDragged,
-    hover: setOver,
-    end,
-    drop: (to) => {
-      if (dragged) onMove(dragged, to);
-      end();
-    },
-  };
-}
+/** How far a pointer goes before it drags a row, in pixels, and how long a finger rests on one first: a short touch scrolls. */
+const DRAGS_FROM = { distance: 6 } as const;
+const RESTS_FIRST = { delay: 250, tolerance: 8 } as const;
 
 interface Props {
   judged: ZoneJudgement;
@@ -44,7 +39,10 @@ interface Props {
 
 /** A crust as its steps, from the surface down to the ground. */
 export function Ladder({ judged, layout: { rows, sizes }, selection, nameOf, onMove }: Props) {
-  const dragging = useDragging(onMove);
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: DRAGS_FROM }),
+    useSensor(TouchSensor, { activationConstraint: RESTS_FIRST }),
+  );
   const { plan } = useJob();
   const named = useMemo<Named>(() => {
     const byId = new Map(judged.crust.steps.map((step) => [step.id, step]));
@@ -52,7 +50,22 @@ export function Ladder({ judged, layout: { rows, sizes }, selection, nameOf, onM
     return { material: materialName(plan), step: stepNamed };
   }, [plan, judged.crust, nameOf]);
   const surface = surfaceSays(judged);
-  return (
+  const rungs = rows.flatMap((row) => (row.is === "run" ? [] : [row.rung]));
+  const drop = ({ active, over }: DragEndEvent) => {
+    const onto = rungs.find(({ step }) => step.id === over?.id);
+    if (onto && active.id !== over?.id) onMove(String(active.id), onto.number - 1);
+  };
+  const saying = (id: UniqueIdentifier | undefined) => {
+    const rung = rungs.find(({ step }) => step.id === id);
+    return rung ? nameOf(rung.step) : "";
+  };
+  const announcements: Announcements = {
+    onDragStart: ({ active }) => `${saying(active.id)} is being moved.`,
+    onDragOver: ({ over }) => (over ? `To the place of ${saying(over.id)}.` : undefined),
+    onDragEnd: ({ active, over }) => (over ? `${saying(active.id)} is where ${saying(over.id)} was.` : undefined),
+    onDragCancel: ({ active }) => `${saying(active.id)} stays where it was.`,
+  };
+  const list = (
     <ol aria-label="Steps, from the surface down to the ground" id="ladder" data-rows={sizes.kind}>
       {surface.text && (
         <li className="flex items-center gap-2 pr-4 pl-[44px]" style={{ height: sizes.surface }}>
@@ -64,12 +77,25 @@ export function Ladder({ judged, layout: { rows, sizes }, selection, nameOf, onM
         row.is === "run" ? (
           <RunRow key={row.run.rungs[0]!.step.id} run={row.run} {...{ sizes, selection, nameOf }} />
         ) : (
-          <RungRow key={row.rung.step.id} rung={row.rung} {...{ judged, sizes, selection, named, nameOf, dragging }} />
+          <RungRow key={row.rung.step.id} rung={row.rung} {...{ judged, sizes, selection, named, nameOf }} />
         ),
       )}
       <li>
         <GroundRow judged={judged} sizes={sizes} />
       </li>
     </ol>
+  );
+  return (
+    <DndContext
+      id="ladder-rows"
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      onDragEnd={drop}
+      accessibility={{ announcements, screenReaderInstructions: { draggable: "" } }}
+    >
+      <SortableContext items={rungs.map(({ step }) => step.id)} strategy={verticalListSortingStrategy}>
+        {list}
+      </SortableContext>
+    </DndContext>
   );
 }

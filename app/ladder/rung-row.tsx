@@ -1,4 +1,4 @@
-import type { DragEvent } from "react";
+import { useSortable } from "@dnd-kit/sortable";
 import { Link } from "react-router";
 import type { ZoneJudgement } from "#core/judge/judge";
 import type { Step } from "#core/plan/plan";
@@ -12,16 +12,6 @@ import { isLoud, type Rung } from "./rungs";
 import { InsertMark, Seam, SeamText } from "./seam";
 import type { LadderSizes } from "./sizes";
 
-/** What a row does with another that is dragged over it. */
-export interface Dragging {
-  dragged: string | null;
-  over: string | null;
-  begin: (stepId: string) => void;
-  hover: (stepId: string) => void;
-  drop: (number: number) => void;
-  end: () => void;
-}
-
 interface Props {
   rung: Rung;
   judged: ZoneJudgement;
@@ -29,40 +19,23 @@ interface Props {
   selection: Selection;
   named: Named;
   nameOf: (step: Step) => string;
-  dragging: Dragging;
 }
 
-const dragProps = ({ step, number }: Rung, { dragged, begin, hover, drop, end }: Dragging) => ({
-  draggable: true,
-  onDragStart: (event: DragEvent) => {
-    event.dataTransfer.effectAllowed = "move";
-    event.dataTransfer.setData("text/plain", step.id);
-    begin(step.id);
-  },
-  onDragOver: (event: DragEvent) => {
-    if (!dragged || dragged === step.id) return;
-    event.preventDefault();
-    hover(step.id);
-  },
-  onDragEnd: end,
-  onDrop: (event: DragEvent) => {
-    event.preventDefault();
-    drop(number - 1);
-  },
-});
-
 /** One step: its dab, its name and how it is done, when it begins; and the seam under it. */
-export function RungRow({ rung, judged, sizes, selection, named, nameOf, dragging }: Props) {
+export function RungRow({ rung, judged, sizes, selection, named, nameOf }: Props) {
   const { step, seam, number, joined, hands } = rung;
   const { kind } = sizes;
   const chosen = selection.stepId === step.id;
+  const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: step.id });
   const way = wayOf(judged.crust.steps, step);
   const inRow = kind === "close" && (isLoud(seam) || (seam.tight && seam.text !== ""));
   const insert = <InsertMark at={number - 1} above={`under ${nameOf(step)}`} selection={selection} />;
   return (
     <li
-      {...dragProps(rung, dragging)}
-      className={`relative ${dragging.dragged === step.id ? "opacity-50" : ""} ${dragging.over === step.id ? "bg-wash" : ""}`}
+      ref={setNodeRef}
+      {...listeners}
+      style={{ transform: transform ? `translateY(${Math.round(transform.y)}px)` : undefined, transition }}
+      className={`relative ${isDragging ? "z-10 bg-board opacity-90 shadow-md" : ""}`}
     >
       {joined && <GoBar sizes={sizes} indented={way !== null} />}
       <Row chosen={chosen} height={sizes.row}>

@@ -153,7 +153,16 @@ test("a row is dragged to another place, and the step moves there", async ({ pag
   await open(page, "/jobs/sailmakers-bench/crust?zone=bench-top");
   const names = () => page.locator("#ladder a[data-step] span.font-semibold").allTextContents();
   const before = await names();
-  await page.locator("#ladder li:has(a[data-step=smooth])").dragTo(page.locator("#ladder li:has(a[data-step=wear])"));
+  const middleOf = async (step: string) => {
+    const { x, y, width, height } = (await page.locator(`#ladder a[data-step=${step}]`).boundingBox())!;
+    return [x + width / 2, y + height / 2] as const;
+  };
+  const [from, to] = [await middleOf("smooth"), await middleOf("wear")];
+  await page.mouse.move(...from);
+  await page.mouse.down();
+  await page.mouse.move(from[0], (from[1] + to[1]) / 2, { steps: 5 });
+  await page.mouse.move(...to, { steps: 5 });
+  await page.mouse.up();
   await expect(page.getByRole("button", { name: /^Undo: Move Sand 320/ })).toBeVisible();
   expect(await names()).not.toEqual(before);
 });
