@@ -16,7 +16,7 @@ export function Brand() {
 /** The head of a page: brand, the way back to the jobs, what the page is about, and its own buttons. */
 export function PageHead({ title, children }: { title: string; children?: ReactNode }) {
   return (
-    <header className="flex min-h-[52px] shrink-0 flex-wrap items-center gap-y-2 border-b border-line px-5 max-md:py-2">
+    <header className="flex min-h-[52px] shrink-0 flex-wrap items-center gap-y-2 border-b border-line px-5 max-md:py-2 print:hidden">
       <Brand />
       <span className="ml-6 min-w-0 flex-1 truncate max-md:ml-4 max-md:basis-40">
         <Link to="/" className="link text-soft hover:text-ink">
