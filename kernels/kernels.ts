@@ -763,7 +763,7 @@ export function classMoments(
 }
 
 /**
- * Tells the cells around one of a grid how far it is from them; each keeps the least it has been told. `around` holds
+ * Tells the cells around one of a grid how far it is from them; each keeps the least of all such distances. `around` holds
  * the distances of a square of cells, `2 radius + 1` across, from its middle one.
  */
 export function spread(
@@ -781,17 +781,17 @@ export function spread(
   const last = min(radius, rows - 1 - row);
   for (let r = max(-radius, -row); r <= last; r++) {
     let own = at(distance, (row + r) * columns + column + from);
-    let told = at(around, (r + radius) * across + radius + from);
+    let other = at(around, (r + radius) * across + radius + from);
     let done = 0;
     for (; done <= count - LANES; done += LANES) {
-      v128.store(own, f32x4.min(v128.load(own), v128.load(told)));
+      v128.store(own, f32x4.min(v128.load(own), v128.load(other)));
       own += 16;
-      told += 16;
+      other += 16;
     }
     for (; done < count; done++) {
-      store<f32>(own, min(load<f32>(own), load<f32>(told)));
+      store<f32>(own, min(load<f32>(own), load<f32>(other)));
       own += 4;
-      told += 4;
+      other += 4;
     }
   }
 }
@@ -831,13 +831,13 @@ export function nearCrack(
     const vdx = f32x4.splat(dx);
     const vdy = f32x4.splat(dy);
     const perWidth = f32x4.splat(1 / own);
-    const vown = f32x4.splat(own);
+    const halves = f32x4.splat(own);
     for (let row = top; row <= bottom; row++) {
       const py: f32 = (<f32>row + 0.5) * millimetres - ay;
       const vpy = f32x4.splat(py);
       const alongY = f32x4.splat(py * dy);
       for (let column = left; column <= right; column += LANES) {
-        // the last four of a row, where fewer are left: what is told twice is told the same
+        // the last four of a row, where fewer are left: done twice, it comes out the same
         const first = column + LANES > width ? max(0, width - LANES) : column;
         const px = f32x4.sub(
           f32x4.mul(f32x4.add(f32x4.splat(<f32>first), lanes), f32x4.splat(millimetres)),
@@ -855,7 +855,7 @@ export function nearCrack(
         const before = v128.load(there);
         const nearer = f32x4.lt(value, before);
         v128.store(there, v128.bitselect(value, before, nearer));
-        v128.store(wide, v128.bitselect(vown, v128.load(wide), nearer));
+        v128.store(wide, v128.bitselect(halves, v128.load(wide), nearer));
       }
     }
   }
