@@ -1,4 +1,4 @@
-import type { Place } from "./open";
+import type { Place } from "./place";
 
 /** The store cannot do what was asked; the message says where and what to do. */
 export class StorageTrouble extends Error {

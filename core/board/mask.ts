@@ -1,6 +1,6 @@
 import { distanceToEdge, type Outlines } from "../plan/outline.ts";
 import { type PlaceOnFace, RELIEF_CLASSES } from "../plan/plan.ts";
-import { type ByRelief, byRelief } from "../surface/phase.ts";
+import { type ByRelief, byRelief } from "../surface/effect.ts";
 import { isPlace, isSimple, joined, type Region, takesClass } from "../surface/places.ts";
 import { type Field, fieldOn, smoothstep } from "./grid.ts";
 import type { Bench } from "./hands/hand.ts";

@@ -1,4 +1,5 @@
 import { RELIEF_CLASSES } from "../plan/plan.ts";
+import { type ByRelief, byRelief, type Effect } from "../surface/effect.ts";
 import { type Film, TRACE } from "../surface/film.ts";
 import {
   type Flaking,
@@ -10,7 +11,6 @@ import {
   workedOn,
 } from "../surface/laws/law.ts";
 import { lawOf } from "../surface/laws/laws.ts";
-import { type ByRelief, byRelief, type Effect } from "../surface/phase.ts";
 import { reachesClass } from "../surface/places.ts";
 import { EVEN } from "../surface/technique.ts";
 import type { Share } from "../units/units.ts";

@@ -3,8 +3,7 @@ import type { Zone } from "../plan/plan.ts";
 import { leastOf } from "../plan/wait.ts";
 import { coatOf } from "../surface/film.ts";
 import { MIST_LASTS } from "../surface/laws/misting.ts";
-import type { Go } from "../surface/one-go.ts";
-import type { Phase } from "../surface/phase.ts";
+import type { Go, Phase } from "../surface/phase.ts";
 import type { Instant, Minutes } from "../units/units.ts";
 
 /** Nobody works a face in more sections than this: with less time than they leave, it cannot be done this way. */

@@ -1,8 +1,8 @@
 import { readWallTime } from "../units/wall-time.ts";
+import type { Booking, Lies, Schedule } from "./booking.ts";
 import type { Clash } from "./clash-words.ts";
 import { handsOfPainter, sharedOut, type Taken } from "./crew.ts";
 import type { ShopNetwork } from "./network.ts";
-import type { Booking, Lies, Schedule } from "./schedule.ts";
 import type { Activity, Minute, Network } from "./solve/network.ts";
 import { slackOf } from "./solve/slack.ts";
 import { visitsOf } from "./solve/tidy.ts";

@@ -1,5 +1,5 @@
 import { type Effort, PRESSED } from "../plan/effort.ts";
-import { type ByRelief, byRelief, type Effect } from "./phase.ts";
+import { type ByRelief, byRelief, type Effect } from "./effect.ts";
 
 const MOST_RUBBING = 1;
 

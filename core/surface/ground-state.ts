@@ -1,7 +1,8 @@
 import { type Ground, isTimber } from "../plan/ground.ts";
 import type { Share } from "../units/units.ts";
+import type { Contaminant, Effect } from "./effect.ts";
 import type { Film } from "./film.ts";
-import type { Contaminant, Effect, Phase } from "./phase.ts";
+import type { Phase } from "./phase.ts";
 import { type Region, sameRegion } from "./places.ts";
 import type { Stack } from "./stack.ts";
 

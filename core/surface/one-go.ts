@@ -4,14 +4,6 @@ import type { Minutes } from "../units/units.ts";
 import type { Phase } from "./phase.ts";
 import { findTechnique } from "./techniques.ts";
 
-/** Phases that are worked as one, section by section: each section goes through all of them before the next is begun. */
-export interface Go {
-  /** phase ids, in order */
-  ids: readonly string[];
-  /** how many sections the zone is worked in */
-  sections: number;
-}
-
 /** With a longer wait of the author's before it, a step is not taken for one go with what was laid before (from memory). */
 const USUAL_PAUSE: Minutes = 20;
 /** With a longer pause than this inside it, work is not one go, whatever is said (from memory). */

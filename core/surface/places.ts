@@ -1,7 +1,7 @@
 import { shareInside } from "../plan/outline.ts";
 import { isReliefClass, PLACES, type PlaceOnFace, type ReliefClass, type Where, type Zone } from "../plan/plan.ts";
 import type { Share } from "../units/units.ts";
-import type { ByRelief } from "./phase.ts";
+import type { ByRelief } from "./effect.ts";
 
 /** Where a step goes: one place or several, without what is left out of them. */
 export interface Region {

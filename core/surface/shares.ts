@@ -1,7 +1,7 @@
 import { RELIEF_CLASSES, type ReliefClass } from "../plan/plan.ts";
 import type { Share } from "../units/units.ts";
+import type { ByRelief } from "./effect.ts";
 import { hiding } from "./film.ts";
-import type { ByRelief } from "./phase.ts";
 import type { Region } from "./places.ts";
 import type { Patch } from "./stack.ts";
 import { patchesWhere, type Surface } from "./surface.ts";

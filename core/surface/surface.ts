@@ -3,6 +3,7 @@ import type { Material } from "../materials/material.ts";
 import type { Ground } from "../plan/ground.ts";
 import { type PlaceOnFace, RELIEF_CLASSES, type ReliefClass } from "../plan/plan.ts";
 import type { Instant, Share } from "../units/units.ts";
+import type { Effect } from "./effect.ts";
 import { drawnTogether, type Film, freshFilm, TRACE } from "./film.ts";
 import { type GroundState, groundAfter, groundAt, untouched } from "./ground-state.ts";
 import {
@@ -18,7 +19,7 @@ import {
 import { lawOf } from "./laws/laws.ts";
 import { CRACK_SHARE, cracksOver, isThirsty, soaksIn, UNEVEN } from "./laws/laying.ts";
 import { mistedAfter } from "./laws/misting.ts";
-import type { Effect, Phase } from "./phase.ts";
+import type { Phase } from "./phase.ts";
 import { bitOf, isSimple, PLACE_SHARE, placesIn, type Region, reachesClass, takesClass, takesIn } from "./places.ts";
 import { laidOn, PATCH_LIMIT, type Patch, type PatchLimit, type Stack, tidied, withTop } from "./stack.ts";
 

@@ -3,7 +3,7 @@ import type { StepKind } from "../plan/plan.ts";
 import type { Skill } from "../plan/shop.ts";
 import type { ConsumableId } from "../quantity/consumables.ts";
 import type { Millilitres, Minutes, Share } from "../units/units.ts";
-import type { ByRelief, Effect } from "./phase.ts";
+import type { ByRelief, Effect } from "./effect.ts";
 
 /** What one wants to know of a technique while one's hands are wet (common practice). */
 export interface AtTheBench {

@@ -2,7 +2,7 @@ import { GROUND_KINDS, SPECIES } from "#core/plan/ground";
 import { Field, TextField } from "~/forms/edit-form-parts";
 import { FieldGroup } from "../plain-field";
 import { Choice } from "./choice";
-import type { ZoneFieldsProps } from "./zone-fields";
+import type { ZoneFieldsProps } from "./zone-fields-props";
 
 /** What a zone is made of, and what is on it. */
 export function GroundFields({ values, faults }: ZoneFieldsProps) {

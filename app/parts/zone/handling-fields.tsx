@@ -5,7 +5,7 @@ import { sayDuration } from "#core/units/duration";
 import { HANDS } from "~/forms/zone-form";
 import { FieldGroup } from "../plain-field";
 import { Choice } from "./choice";
-import type { ZoneFieldsProps } from "./zone-fields";
+import type { ZoneFieldsProps } from "./zone-fields-props";
 
 /** What one way of handling a zone takes, before and after its coats together. */
 const sayTakes = (zone: Zone, way: Zone["hands"][number]) => {

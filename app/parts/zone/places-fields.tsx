@@ -5,7 +5,7 @@ import { PLACE_SHARE, sizesOf } from "#core/surface/places";
 import { TextField } from "~/forms/edit-form-parts";
 import { FieldGroup } from "../plain-field";
 import { sayPercent, WHERE_WORDS } from "../step-words";
-import type { ZoneFieldsProps } from "./zone-fields";
+import type { ZoneFieldsProps } from "./zone-fields-props";
 
 /** How large the places on a zone are, or a link to where each is drawn. */
 export function PlacesFields({ values, faults, zone }: ZoneFieldsProps) {

@@ -4,7 +4,7 @@ import { Field, TextField } from "~/forms/edit-form-parts";
 import { RELIEFS, SHAPE_SIZES } from "~/forms/zone-form";
 import { FieldGroup } from "../plain-field";
 import { Choice } from "./choice";
-import type { ZoneFieldsProps } from "./zone-fields";
+import type { ZoneFieldsProps } from "./zone-fields-props";
 
 const isShape = (text: string | undefined): text is ShapeKind => text !== undefined && text in SHAPE_SIZES;
 

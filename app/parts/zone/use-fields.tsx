@@ -1,7 +1,7 @@
 import { WEAR } from "#core/plan/plan";
 import { FieldGroup } from "../plain-field";
 import { Choice } from "./choice";
-import type { ZoneFieldsProps } from "./zone-fields";
+import type { ZoneFieldsProps } from "./zone-fields-props";
 
 const WEAR_WORDS = {
   display: "to look at only",

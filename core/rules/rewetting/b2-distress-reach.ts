@@ -1,8 +1,9 @@
 import { holdsFrom } from "../../drying/solubility.ts";
 import { RELIEF_CLASSES } from "../../plan/plan.ts";
+import type { Effect } from "../../surface/effect.ts";
 import type { Film } from "../../surface/film.ts";
 import { lawOf } from "../../surface/laws/laws.ts";
-import type { Effect, Phase } from "../../surface/phase.ts";
+import type { Phase } from "../../surface/phase.ts";
 import type { Stack } from "../../surface/stack.ts";
 import { opened, patchesWhere } from "../../surface/surface.ts";
 import { sayDuration } from "../../units/duration.ts";

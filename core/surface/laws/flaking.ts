@@ -1,7 +1,7 @@
 import type { Material } from "../../materials/material.ts";
+import { byRelief, type Effect } from "../effect.ts";
 import type { Film } from "../film.ts";
 import { absorbencyOn, type GroundState, toothOn } from "../ground-state.ts";
-import { byRelief, type Effect } from "../phase.ts";
 import type { Flaking } from "./law.ts";
 
 /** Under this tooth a film or a ground lets a blade lift what lies on it. */

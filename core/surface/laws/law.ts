@@ -1,9 +1,10 @@
 import type { Material } from "../../materials/material.ts";
 import type { ReliefClass } from "../../plan/plan.ts";
 import type { Instant, Micrometres, Share } from "../../units/units.ts";
+import type { ByRelief, Effect } from "../effect.ts";
 import type { Film, LaidOn } from "../film.ts";
 import type { GroundState } from "../ground-state.ts";
-import type { ByRelief, Effect, Phase } from "../phase.ts";
+import type { Phase } from "../phase.ts";
 import type { Region } from "../places.ts";
 
 // What an effect does, said once. A law says how much comes, goes or changes of a film, from the film's state and what works on

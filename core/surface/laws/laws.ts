@@ -1,4 +1,4 @@
-import type { Effect } from "../phase.ts";
+import type { Effect } from "../effect.ts";
 import { flaking, scraping } from "./flaking.ts";
 import type { Law } from "./law.ts";
 import { depositing, sticking } from "./laying.ts";

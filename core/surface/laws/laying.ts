@@ -1,8 +1,8 @@
 import type { Material } from "../../materials/material.ts";
 import type { Instant, Share } from "../../units/units.ts";
+import type { Effect } from "../effect.ts";
 import { dried, type Film, isWet, type LaidOn } from "../film.ts";
 import { absorbencyOn, type GroundState } from "../ground-state.ts";
-import type { Effect } from "../phase.ts";
 import type { Laying } from "./law.ts";
 
 /** From here a surface is thirsty: stain, wax and glaze go in rather than lie on top (from memory). */

@@ -1,6 +1,6 @@
 import { opens } from "../../drying/solubility.ts";
+import type { Effect } from "../effect.ts";
 import { ripeness } from "../film.ts";
-import type { Effect } from "../phase.ts";
 import type { Opening } from "./law.ts";
 
 /** A wet cloth goes through what still dissolves, down to the first film that holds (common practice). */

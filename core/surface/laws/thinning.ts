@@ -1,6 +1,6 @@
 import { opens, solubility } from "../../drying/solubility.ts";
+import type { Effect } from "../effect.ts";
 import { dried, type Film, ripeness } from "../film.ts";
-import type { Effect } from "../phase.ts";
 import type { Thinning, Working } from "./law.ts";
 import { isDamp } from "./misting.ts";
 

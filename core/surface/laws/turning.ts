@@ -1,6 +1,6 @@
 import type { Instant, Share } from "../../units/units.ts";
+import type { Effect } from "../effect.ts";
 import { type Film, isWet, warmedFilm } from "../film.ts";
-import type { Effect } from "../phase.ts";
 import type { Turning } from "./law.ts";
 
 const turning = <D extends Effect["does"]>(

@@ -1,4 +1,4 @@
-import type { Effect } from "../phase.ts";
+import type { Effect } from "../effect.ts";
 import type { Wearing } from "./law.ts";
 
 /** Paper grades are rated on a film this hard: chalk-type paint (from memory). */

@@ -1,4 +1,4 @@
-import type { Effect } from "../phase.ts";
+import type { Effect } from "../effect.ts";
 import { type Row, SANDED, technique } from "../technique.ts";
 
 const take = <const Id extends string>(row: Omit<Row, "kind"> & { id: Id }) => technique({ ...row, kind: "take" });
