@@ -5,11 +5,11 @@ import { type Client, createClient } from "@libsql/client";
 import { drizzle, type LibSQLDatabase } from "drizzle-orm/libsql";
 import { migrate } from "drizzle-orm/libsql/migrator";
 import { markOf, type OpenFile, openFileAt, setAsideLeftLog, setAsideLog, writeMarks } from "./file-identity";
-import type { Place } from "./place";
+import type { DatabasePlace } from "./place";
 import * as schema from "./schema";
 import { isBusy, isStorageError, StorageTrouble, saidOf } from "./trouble";
 
-export { type Place, placeFrom } from "./place";
+export { type DatabasePlace, placeFrom } from "./place";
 
 export type Database = LibSQLDatabase<typeof schema>;
 
@@ -22,7 +22,7 @@ const BUSY_MILLISECONDS = 20;
 const MIGRATIONS = resolve("db/migrations");
 
 export interface Store {
-  readonly place: Place;
+  readonly place: DatabasePlace;
   readonly migrations: string;
   db: Database;
   client: Client;
@@ -37,7 +37,7 @@ const CONNECTIONS = 2;
  * A client with all its connections open. One that it opened later would open whatever is at the path by then: perhaps another
  * file, with the log of this one beside it.
  */
-async function newClient(place: Place): Promise<Client> {
+async function newClient(place: DatabasePlace): Promise<Client> {
   const client = createClient({
     url: place.url,
     authToken: place.token,
@@ -87,7 +87,7 @@ const hasContent = (file: string) => (statSync(file, { throwIfNoEntry: false })?
 
 /** Opens what is at the place. Only where nothing ever was may a new file be made. */
 async function connect(
-  place: Place,
+  place: DatabasePlace,
   migrations: string,
   mayCreate: boolean,
 ): Promise<Pick<Store, "client" | "db" | "open">> {
@@ -119,7 +119,7 @@ async function connect(
  * Opens the store, creating folder and tables where they are missing. Throws StorageTrouble with a sentence that
  * helps.
  */
-export async function openStore(place: Place, migrations = MIGRATIONS): Promise<Store> {
+export async function openStore(place: DatabasePlace, migrations = MIGRATIONS): Promise<Store> {
   try {
     return { place, migrations, ...(await connect(place, migrations, !place.wasThere)) };
   } catch (error) {

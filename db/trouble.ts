@@ -1,4 +1,4 @@
-import type { Place } from "./place";
+import type { DatabasePlace } from "./place";
 
 /** The store cannot do what was asked; the message says where and what to do. */
 export class StorageTrouble extends Error {
@@ -40,7 +40,7 @@ const STORAGE_CODE =
 export const isStorageError = (error: unknown): boolean => codesOf(error).some((code) => STORAGE_CODE.test(code));
 
 /** A sentence for what went wrong with the store, from the codes of the file system and the database. */
-export function saidOf(error: unknown, place: Place): string {
+export function saidOf(error: unknown, place: DatabasePlace): string {
   const codes = codesOf(error);
   const where = place.file ?? "The database server";
   const inside = place.file ?? "the database server";

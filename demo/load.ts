@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { readFile } from "node:fs/promises";
-import type { LedgerEvent, Place } from "#core/ledger/event";
+import type { LedgerEvent, WorkRef } from "#core/ledger/event";
 import type { Plan } from "#core/plan/plan";
 import { logLines, tellChanges } from "#db/ledger";
 import { makePlan } from "#db/make-plan";
@@ -18,7 +18,7 @@ import { hobnailBook, hobnailMovements } from "./shelf";
 async function addLedger(store: Store, plan: Plan, events: readonly LedgerEvent[]) {
   for (const event of events) {
     if (event.kind !== "photo") continue;
-    const [{ zoneId, phaseId }] = event.on as [Place];
+    const [{ zoneId, phaseId }] = event.on as [WorkRef];
     const picture = await demoPhoto(plan, zoneId, phaseId, event.at % 97);
     const stepId = phaseId.split("/", 1)[0]!;
     await addPhoto(store, plan.id, { id: event.photoId, zoneId, stepId, note: event.text ?? "", ...picture });

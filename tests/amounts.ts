@@ -1,5 +1,5 @@
 import type { Layer } from "#core/board/layers";
-import type { Relief } from "#core/board/relief";
+import type { PanelRelief } from "#core/board/relief";
 import type { ReliefClass } from "#core/plan/plan";
 import { filmsOf } from "#core/surface/stack";
 import type { Surface } from "#core/surface/surface";
@@ -29,7 +29,7 @@ export function amountsOn(surface: Surface, relief: ReliefClass): Map<string, nu
 }
 
 /** Mean micrometres of each phase's film on the picture of a relief class. */
-export function amountsDrawn(layers: readonly Layer[], relief: ReliefClass, { belongs, sample }: Relief) {
+export function amountsDrawn(layers: readonly Layer[], relief: ReliefClass, { belongs, sample }: PanelRelief) {
   const of = new Map<string, number>();
   let all = 0;
   for (const at of sample) all += belongs[relief][at]!;

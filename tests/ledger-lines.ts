@@ -1,4 +1,4 @@
-import type { LedgerEvent, Place } from "../core/ledger/event";
+import type { LedgerEvent, WorkRef } from "../core/ledger/event";
 import type { Plan } from "../core/plan/plan";
 import { type ExampleStack, examplePlan } from "../core/rules/example";
 import { readWallTime } from "../core/units/wall-time";
@@ -19,7 +19,7 @@ export function lineAt<K extends LedgerEvent["kind"]>(
   plan: Plan,
   kind: K,
   minutes: number,
-  on: readonly Place[],
+  on: readonly WorkRef[],
   rest: Rest<K>,
   id = `e${String(++count).padStart(5, "0")}`,
 ): Kind<K> {

@@ -1,5 +1,5 @@
 import { type Layers, topsOf } from "#core/board/layers";
-import type { Relief } from "#core/board/relief";
+import type { PanelRelief } from "#core/board/relief";
 import { RELIEF_CLASSES, type ReliefClass } from "#core/plan/plan";
 import { FILM_STATES, type Film } from "#core/surface/film";
 import type { Surface } from "#core/surface/surface";
@@ -30,7 +30,7 @@ export function statesOnSurface(surface: Surface): States {
 }
 
 /** As it is drawn, measured on the pixels. */
-export function statesOnBoard(layers: Layers, { belongs, grid, sample }: Relief): States {
+export function statesOnBoard(layers: Layers, { belongs, grid, sample }: PanelRelief): States {
   const states = empty();
   const tops = topsOf(layers, grid);
   for (const name of RELIEF_CLASSES) {

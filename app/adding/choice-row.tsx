@@ -7,7 +7,7 @@ import { techniquesFor } from "#core/surface/techniques";
 import type { Instant } from "#core/units/units";
 import { HandMark, Swatch } from "~/drawing/swatch";
 import { useJob } from "~/editor/job-editor";
-import { type Coat, pickOf } from "./choices";
+import { type CoatChoice, pickOf } from "./choices";
 import { useVerdicts } from "./use-verdicts";
 import { sayOption, Verdict } from "./verdict";
 
@@ -49,7 +49,7 @@ function Ways({
   at,
   since,
 }: {
-  coat: Coat;
+  coat: CoatChoice;
   judged: ZoneJudgement;
   at: number;
   since: Instant;
@@ -91,7 +91,7 @@ export function CoatRow({
   withReason,
   judged,
   at,
-}: Shared & { coat: Coat; judged: ZoneJudgement; at: number }) {
+}: Shared & { coat: CoatChoice; judged: ZoneJudgement; at: number }) {
   const verdict = useId();
   const [open, setOpen] = useState(false);
   const { material, ways } = coat;

@@ -4,15 +4,15 @@ import type { Technique } from "#core/surface/technique";
 import { TECHNIQUES, techniquesFor } from "#core/surface/techniques";
 
 /** A material, and the ways to lay it that were asked for, the usual one first. */
-export interface Coat {
+export interface CoatChoice {
   material: Material;
   ways: readonly Technique[];
 }
 
 /** What can be added to a crust: a coat of something, or a hand that lays nothing. */
-export type Choice = Coat | Technique;
+export type Choice = CoatChoice | Technique;
 
-export const isCoat = (choice: Choice): choice is Coat => "material" in choice;
+export const isCoat = (choice: Choice): choice is CoatChoice => "material" in choice;
 export const pickOf = (technique: Technique, material: Material | null) =>
   material ? `${technique.id}|${material.id}` : technique.id;
 
@@ -26,7 +26,7 @@ export const wordsIn = (typed: string): string[] =>
     .filter(Boolean);
 
 /** A material answers to words of its own; the words left over must name a way to lay it. */
-function coatFor(material: Material, words: readonly string[]): Coat | null {
+function coatFor(material: Material, words: readonly string[]): CoatChoice | null {
   const own = `${material.name} ${material.family} ${material.role}`.toLowerCase();
   const left = words.filter((word) => !own.includes(word));
   const ways = techniquesFor(material).filter(({ name }) => left.every((word) => name.toLowerCase().includes(word)));
@@ -55,7 +55,7 @@ export function mostLikely(
   follows: readonly Follows[],
   { beneath, ofJob }: { beneath: string | null; ofJob: ReadonlySet<string> },
 ): Choice[] {
-  const nearness = ({ material }: Coat) => (material.id === beneath ? 0 : ofJob.has(material.id) ? 1 : 2);
+  const nearness = ({ material }: CoatChoice) => (material.id === beneath ? 0 : ofJob.has(material.id) ? 1 : 2);
   return follows
     .flatMap((one): Choice[] => {
       if ("technique" in one) return choices.filter((choice) => !isCoat(choice) && choice.id === one.technique);

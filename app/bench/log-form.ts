@@ -1,6 +1,6 @@
 import { z } from "zod";
 import type { Command } from "#core/edit/command";
-import { type LedgerEvent, Place, READINGS, TROUBLES } from "#core/ledger/event";
+import { type LedgerEvent, READINGS, TROUBLES, WorkRef } from "#core/ledger/event";
 import { ownCrust } from "#core/ledger/own-crust";
 import { TROUBLE_WORDS, waysOn } from "#core/ledger/trouble";
 import { findCrust, findZone, Id, type Plan, SIGN_STAGES } from "#core/plan/plan";
@@ -35,16 +35,16 @@ const refuse = (says: string): ReadLog => ({ ok: false, says });
 const INCOMPLETE = "The form arrived incomplete. Reload the page and try again.";
 
 /** "zone:phase,zone:phase" */
-export const writePlaces = (on: readonly Place[]): string =>
+export const writePlaces = (on: readonly WorkRef[]): string =>
   on.map(({ zoneId, phaseId }) => `${zoneId}:${phaseId}`).join();
 
-function readPlaces(text: string | undefined): Place[] | null {
+function readPlaces(text: string | undefined): WorkRef[] | null {
   const pairs = (text ?? "")
     .split(",")
     .filter((pair) => pair !== "")
     .map((pair) => {
       const [zoneId = "", phaseId = ""] = pair.split(":");
-      return Place.safeParse({ zoneId, phaseId });
+      return WorkRef.safeParse({ zoneId, phaseId });
     });
   return pairs.every(({ success }) => success) ? pairs.map(({ data }) => data!) : null;
 }
@@ -52,7 +52,7 @@ function readPlaces(text: string | undefined): Place[] | null {
 type Line = Pick<LedgerEvent, "id" | "at" | "offset" | "on"> & { by?: string };
 
 /** The edit that a decision at an inspection makes to what lies ahead; null where it is as expected. */
-function decided(plan: Plan, on: readonly Place[], answer: { branch?: string; again?: boolean }): Command[] | string {
+function decided(plan: Plan, on: readonly WorkRef[], answer: { branch?: string; again?: boolean }): Command[] | string {
   const [first] = on;
   const zone = first && findZone(plan, first.zoneId);
   const crust = zone && findCrust(plan, zone.crustId);

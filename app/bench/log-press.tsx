@@ -1,5 +1,5 @@
 import { createContext, type ReactNode, useContext, useRef, useState } from "react";
-import type { Place } from "#core/ledger/event";
+import type { WorkRef } from "#core/ledger/event";
 import type { FormFields } from "~/forms/fields";
 import { fieldsOf } from "~/forms/fields";
 import { writePlaces } from "./log-form";
@@ -32,7 +32,7 @@ export function LogForm({
   onLogged,
   children,
 }: {
-  about: { planId: string; on: readonly Place[] };
+  about: { planId: string; on: readonly WorkRef[] };
   kind: string;
   fields?: Readonly<Record<string, string>>;
   /** where the page goes on to, without scripts */

@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import { Form } from "react-router";
-import type { Place } from "#core/ledger/event";
+import type { WorkRef } from "#core/ledger/event";
 import { writePlaces } from "~/bench/log-form";
 
 const MOST_ID = 60;
@@ -19,7 +19,7 @@ export function LedgerForm({
   kind: string;
   /** the line's id: a form sent twice is one line */
   line: string;
-  on?: readonly Place[];
+  on?: readonly WorkRef[];
   label: string;
   className?: string;
   children: ReactNode;

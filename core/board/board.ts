@@ -7,10 +7,10 @@ import { mistedAfter } from "../surface/laws/misting.ts";
 import { PLACE_SHARE, sizesOf } from "../surface/places.ts";
 import type { Instant } from "../units/units.ts";
 import { type BoardWork, inCommon, USUAL_VIEW, type View } from "./board-work.ts";
-import { type Laid, laidGround, type Skin, seen } from "./composite.ts";
+import { type LaidFilms, laidGround, type Skin, seen } from "./composite.ts";
 import { type Field, type Grid, gridOf } from "./grid.ts";
 import { type GroundFace, groundFace } from "./ground-face.ts";
-import type { Bench } from "./hands/hand.ts";
+import type { WorkedBoard } from "./hands/hand.ts";
 import { reckon } from "./kernels.ts";
 import { lay } from "./lay.ts";
 import { type Layer, type Layers, letDownBy, topAt, totalOf } from "./layers.ts";
@@ -18,7 +18,7 @@ import { lit, shownHeight } from "./lighting.ts";
 import type { PanelId } from "./panels/panel.ts";
 import { panelNamed } from "./panels/panels.ts";
 import { seedOf } from "./random.ts";
-import { type Relief, reliefOf } from "./relief.ts";
+import { type PanelRelief, reliefOf } from "./relief.ts";
 import { take } from "./take.ts";
 
 /** A board at one step: its films, its ground as preparing has left it, and when it was last misted. */
@@ -28,10 +28,10 @@ export interface BoardState {
   misted: Instant | null;
 }
 
-const reliefs = new LRUCache<string, Relief>({ max: 6 });
+const reliefs = new LRUCache<string, PanelRelief>({ max: 6 });
 
 /** A panel at a size, made once. */
-export function reliefAt(panel: PanelId, width: number): Relief {
+export function reliefAt(panel: PanelId, width: number): PanelRelief {
   const key = `${panel} ${width}`;
   const relief = reliefs.get(key) ?? reliefOf(panelNamed(panel), gridOf(width));
   reliefs.set(key, relief);
@@ -41,7 +41,7 @@ export function reliefAt(panel: PanelId, width: number): Relief {
 /** The first films of a stack as they lie over the ground, so that a change above them need not begin there. */
 interface Kept {
   layers: Layers;
-  laid: Laid;
+  laid: LaidFilms;
 }
 
 /** What builds a face up so thick that its own peaks and dips take over from the carving's. */
@@ -63,7 +63,7 @@ const sameFilm = (one: Layer | undefined, two: Layer | undefined) =>
  * every step's films are kept until the board is dropped.
  */
 export class Board {
-  readonly relief: Relief;
+  readonly relief: PanelRelief;
   readonly grid: Grid;
   private readonly states: BoardState[];
   private readonly climate: Climate;
@@ -74,7 +74,7 @@ export class Board {
   constructor(
     readonly work: BoardWork,
     /** pixels across of its sample panel, or another face it is laid on */
-    on: number | Relief,
+    on: number | PanelRelief,
   ) {
     this.relief = typeof on === "number" ? reliefAt(work.panel, on) : on;
     this.grid = this.relief.grid;
@@ -107,7 +107,7 @@ export class Board {
     const { phase, starts } = this.work.phases[index]!;
     let now = layers;
     for (const effect of phase.effects) {
-      const bench: Bench = {
+      const bench: WorkedBoard = {
         relief: this.relief,
         grid: this.grid,
         seed: seedOf(`${this.work.seed} ${phase.id} ${effect.does}`),

@@ -8,7 +8,7 @@ import { STANDARD_CLIMATE } from "../drying/climate.ts";
 import { CATALOGUE } from "../materials/catalogue.ts";
 import type { Material } from "../materials/material.ts";
 import { type Film, filmGloss } from "../surface/film.ts";
-import { type Laid, laidGround, seen } from "./composite.ts";
+import { type LaidFilms, laidGround, seen } from "./composite.ts";
 import type { GroundFace } from "./ground-face.ts";
 import type { Layer } from "./layers.ts";
 
@@ -57,7 +57,7 @@ const faceOf = (colour: string, gloss = 0): GroundFace => ({
   metallic: false,
 });
 
-const seenOver = (under: Laid, layers: Layer[], wet: Layer | null = null) =>
+const seenOver = (under: LaidFilms, layers: Layer[], wet: Layer | null = null) =>
   seen({ under, from: 0, layers, light: "daylight", wet }).skin;
 
 const material = (id: string) => CATALOGUE.find((one) => one.id === id)!;

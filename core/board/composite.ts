@@ -55,7 +55,7 @@ export interface Skin {
 }
 
 /** Films laid over the ground: eight bands a pixel, and how what lies on top shines. */
-export interface Laid {
+export interface LaidFilms {
   reflectance: Float32Array;
   gloss: Field;
   metal: Field;
@@ -64,7 +64,7 @@ export interface Laid {
 const asFloats = (spectrum: Float64Array) => Float32Array.from(spectrum);
 
 /** The bare ground. */
-export function laidGround(face: GroundFace): Laid {
+export function laidGround(face: GroundFace): LaidFilms {
   const { light, dark, part } = face;
   const count = part.length;
   const memory = new Memory();
@@ -92,7 +92,7 @@ function wetnessOf(layers: Layers, wet: Layer, count: number): Field {
 /** What is wanted of a stack of films. */
 export interface Seeing {
   /** what lies beneath, and how many of the films that already is */
-  under: Laid;
+  under: LaidFilms;
   from: number;
   layers: Layers;
   light: Light;
@@ -104,7 +104,7 @@ export interface Seeing {
  * Lays films one over the other, R = R0 + T² Rg / (1 − R0 Rg) and as much of it as covers, then takes the light out through the
  * surface and turns bands into red, green and blue. Gives back too what lies under the last film, for that is changed most.
  */
-export function seen({ under, from, layers, light, wet }: Seeing): { skin: Skin; beneath: Laid } {
+export function seen({ under, from, layers, light, wet }: Seeing): { skin: Skin; beneath: LaidFilms } {
   const count = under.gloss.length;
   const wetness = wet ? wetnessOf(layers, wet, count) : null;
   const memory = new Memory();

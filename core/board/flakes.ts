@@ -2,7 +2,7 @@ import { type Field, fieldOn, type Grid } from "./grid.ts";
 import { reckon } from "./kernels.ts";
 import { clouds, noise } from "./noise.ts";
 import { hashed } from "./random.ts";
-import type { Relief } from "./relief.ts";
+import type { PanelRelief } from "./relief.ts";
 
 /** Size of a flake along and across the grain, in millimetres. */
 const LONG = 4.2;
@@ -72,7 +72,7 @@ function flakesOn(grid: Grid, upright: Uint8Array, seed: number): Field {
 }
 
 /** Where flakes let go first: at edges and in clusters, whole flakes at a time, with crisp, angular borders. */
-export const flakeScore = ({ grid, upright, edge, high, recess }: Relief, seed: number): Field =>
+export const flakeScore = ({ grid, upright, edge, high, recess }: PanelRelief, seed: number): Field =>
   reckon(grid)
     .plus(0.62, clouds(grid, seed + 5, 30, 4, 0.62))
     .plus(0.75, edge)

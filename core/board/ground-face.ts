@@ -6,7 +6,7 @@ import { type Ground, isTimber } from "../plan/ground.ts";
 import { away, type Field, fieldOn, smoothstep } from "./grid.ts";
 import { clouds, noise, streaks } from "./noise.ts";
 import { hashed, seedOf } from "./random.ts";
-import type { Relief } from "./relief.ts";
+import type { PanelRelief } from "./relief.ts";
 
 /** The bare ground as it looks: two colours, and at each pixel how far it goes from one to the other. */
 export interface GroundFace {
@@ -44,7 +44,7 @@ function darker(hex: string, part: number, gloss: number): Float64Array {
 }
 
 /** Year rings cut lengthwise: lines that bow, with pores along them and knots that push them aside. */
-function timberFace(ground: Ground, { grid, upright }: Relief, seed: number): { part: Field; marks: Field } {
+function timberFace(ground: Ground, { grid, upright }: PanelRelief, seed: number): { part: Field; marks: Field } {
   const bow = clouds(grid, seed, 90, 2, 0.5, 2.6).field();
   const fine = streaks(grid, seed + 3, 60, 0.5, upright).field();
   const pores = streaks(grid, seed + 5, 7, 0.3, upright).field();
@@ -81,7 +81,7 @@ function timberFace(ground: Ground, { grid, upright }: Relief, seed: number): { 
   return { part, marks };
 }
 
-function mottledFace({ grid }: Relief, seed: number, size: number, amount: number, relief: number) {
+function mottledFace({ grid }: PanelRelief, seed: number, size: number, amount: number, relief: number) {
   const part = clouds(grid, seed, size, 5, 0.6).field();
   const fine = noise(grid, seed + 9, 0.6).field();
   const marks = fieldOn(grid);
@@ -92,7 +92,7 @@ function mottledFace({ grid }: Relief, seed: number, size: number, amount: numbe
   return { part, marks };
 }
 
-function brushedFace({ grid, upright }: Relief, seed: number, amount: number, relief: number) {
+function brushedFace({ grid, upright }: PanelRelief, seed: number, amount: number, relief: number) {
   const part = streaks(grid, seed, 70, 0.55, upright).field();
   const marks = fieldOn(grid);
   for (let at = 0; at < part.length; at++) {
@@ -103,7 +103,7 @@ function brushedFace({ grid, upright }: Relief, seed: number, amount: number, re
 }
 
 /** The face of a ground, drawn from its kind, colour and knots; the same seed gives the same board. */
-export function groundFace(ground: Ground, stripped: boolean, relief: Relief, seed: number): GroundFace {
+export function groundFace(ground: Ground, stripped: boolean, relief: PanelRelief, seed: number): GroundFace {
   const own = seedOf(`ground ${ground.kind}`) ^ seed;
   const kind = stripped && ground.species ? "raw timber" : ground.kind;
   const gloss = SHEEN[kind] ?? MATT;

@@ -35,7 +35,7 @@ interface Machine {
   memory: WebAssembly.Memory;
   kernels: Kernels;
   /** where fields that stay lie, and the first address after them */
-  staying: Map<Laid, number>;
+  staying: Map<MemoryArray, number>;
   free: number;
 }
 
@@ -54,9 +54,9 @@ function started(): Machine {
   return machine;
 }
 
-type Laid = Float32Array | Float64Array | Int16Array | Int32Array | Uint8Array;
+type MemoryArray = Float32Array | Float64Array | Int16Array | Int32Array | Uint8Array;
 
-const bytesIn = (array: Laid) => new Uint8Array(array.buffer, array.byteOffset, array.byteLength);
+const bytesIn = (array: MemoryArray) => new Uint8Array(array.buffer, array.byteOffset, array.byteLength);
 
 function grown(memory: WebAssembly.Memory, bytes: number) {
   if (bytes > memory.buffer.byteLength) memory.grow(Math.ceil((bytes - memory.buffer.byteLength) / PAGE) + 64);
@@ -68,7 +68,7 @@ const aligned = (bytes: number) => Math.ceil(bytes / LINE) * LINE;
  * Lets fields that never change, such as a panel's own, stay in memory. Call this while no `Memory` is in use. What
  * was let stay before may be forgotten; it is then copied in again at each call.
  */
-export function letStay(fields: readonly Laid[]) {
+export function letStay(fields: readonly MemoryArray[]) {
   const at = started();
   const bytes = fields.reduce((sum, field) => sum + aligned(field.byteLength), 0);
   if (at.free + bytes > MOST_STAYING) {
@@ -103,24 +103,24 @@ export class Memory {
   }
 
   /** An array's address in memory: copied in now, unless it stays there. It must not be written to. */
-  put(array: Laid): number {
+  put(array: MemoryArray): number {
     return this.machine.staying.get(array) ?? this.copied(array);
   }
 
   /** A copy of an array in memory, to be worked on; its address. */
-  copied(array: Laid): number {
+  copied(array: MemoryArray): number {
     const address = this.reserve(array.byteLength);
     this.replace(address, array);
     return address;
   }
 
   /** The same as `put`, and 0 for nothing. */
-  putOrNone(array: Laid | null | undefined): number {
+  putOrNone(array: MemoryArray | null | undefined): number {
     return array ? this.put(array) : 0;
   }
 
   /** Makes what lies at an address another array of the same size. */
-  replace(address: number, array: Laid) {
+  replace(address: number, array: MemoryArray) {
     new Uint8Array(this.machine.memory.buffer, address, array.byteLength).set(bytesIn(array));
   }
 
@@ -182,7 +182,7 @@ export abstract class Source {
 
 type Operand = Field | Source;
 
-type Step =
+type ReckonStep =
   | { does: "plus"; factor: number; operand: Operand }
   | { does: "times"; operand: Operand }
   | { does: "scaled"; factor: number; constant: number }
@@ -191,7 +191,7 @@ type Step =
 
 /** A field computed from others: sums, products, powers of e. Written down first, and run in one go. */
 export class Reckoning extends Source {
-  private readonly steps: Step[] = [];
+  private readonly steps: ReckonStep[] = [];
   constructor(
     readonly count: number,
     private readonly constant = 0,

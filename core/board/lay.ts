@@ -12,19 +12,19 @@ import { type LayingId, lays } from "../surface/techniques/lay.ts";
 import type { Share } from "../units/units.ts";
 import { crackMask, crackSpacing, cracksNamed } from "./crackle.ts";
 import { type Field, fieldOn, type Grid, gridOver } from "./grid.ts";
-import type { Bench, Laid } from "./hands/hand.ts";
+import type { CoatSpread, WorkedBoard } from "./hands/hand.ts";
 import { handOf } from "./hands/hands.ts";
 import { asField, Memory, reckon } from "./kernels.ts";
 import { isMetal, kindsOf, type Layer, type Layers, opticsLaid, topAt, topsOf, turnedWhere } from "./layers.ts";
 import { cloudScore, maskOf, regionOf, sampled } from "./mask.ts";
 import { clouds } from "./noise.ts";
-import { classesIn, type Relief } from "./relief.ts";
+import { classesIn, type PanelRelief } from "./relief.ts";
 
 /**
  * Factors of each relief class so that a texture comes out, class by class, at the mean the technique's profile tells.
  * Classes run into one another at their borders, so the four are solved together.
  */
-export function classFactors(weight: Field, profile: ByRelief, { sampledClasses, sample }: Relief): ByRelief {
+export function classFactors(weight: Field, profile: ByRelief, { sampledClasses, sample }: PanelRelief): ByRelief {
   const memory = new Memory();
   const moments = memory.room(8 * 16);
   const whole = memory.room(8 * 4);
@@ -50,7 +50,7 @@ export function classFactors(weight: Field, profile: ByRelief, { sampledClasses,
 }
 
 /** Multiplies a texture by factors that change from class to class as the panel does. */
-export function shaped(weight: Field, factors: ByRelief, amount: number, relief: Relief): Field {
+export function shaped(weight: Field, factors: ByRelief, amount: number, relief: PanelRelief): Field {
   const memory = new Memory();
   const to = memory.copied(weight);
   memory.run.shape(
@@ -115,7 +115,7 @@ function holdsWhere<E extends Effect>(
   law: Laying<E>,
   meeting: Meeting,
   layers: Layers,
-  bench: Bench,
+  bench: WorkedBoard,
 ): Uint8Array | null {
   const fits = [null, ...layers.map(({ film }) => film)].map((film) => law.holds(effect, film, meeting));
   if (fits.every(Boolean)) return null;
@@ -136,9 +136,9 @@ function coverOf<E extends Effect>(
   law: Laying<E>,
   share: ByRelief,
   meeting: Meeting,
-  laid: Laid,
+  laid: CoatSpread,
   layers: Layers,
-  bench: Bench,
+  bench: WorkedBoard,
 ): Field | null {
   const { relief, seed } = bench;
   const region = regionOf(meeting.phase.where, bench);
@@ -211,7 +211,7 @@ interface Cracked {
 }
 
 /** Opens the coat along grown cracks where it lies on a medium at its tack; what lay in them draws together beside them. */
-function cracked(meeting: Meeting, { cover, thickness }: Cracked, layers: Layers, bench: Bench): Cracked {
+function cracked(meeting: Meeting, { cover, thickness }: Cracked, layers: Layers, bench: WorkedBoard): Cracked {
   const tears = tearing(meeting, layers);
   if (!tears.includes(true)) return { cover, thickness };
   const { relief, grid, seed } = bench;
@@ -254,7 +254,7 @@ function cracked(meeting: Meeting, { cover, thickness }: Cracked, layers: Layers
 }
 
 /** A medium that has torn a coat tears no other: what the coat has reached of it is spent. */
-function spent(meeting: Meeting, reached: Field | null, layers: Layers, { grid }: Bench): Layers {
+function spent(meeting: Meeting, reached: Field | null, layers: Layers, { grid }: WorkedBoard): Layers {
   const tears = tearing(meeting, layers);
   if (!tears.includes(true)) return layers;
   const tops = topsOf(layers, grid);
@@ -274,7 +274,7 @@ function spent(meeting: Meeting, reached: Field | null, layers: Layers, { grid }
 const HARDLY = 0.004;
 
 /** A cover of its own for each way of meeting that there is room for; the one cover for all where there is only one way. */
-function coversByWay({ ways, wayOn }: Meets, cover: Uint8Array | null, layers: Layers, { grid }: Bench) {
+function coversByWay({ ways, wayOn }: Meets, cover: Uint8Array | null, layers: Layers, { grid }: WorkedBoard) {
   if (ways.length === 1) return [{ way: ways[0]!, cover }];
   const tops = topsOf(layers, grid);
   const onTop = new Float64Array(wayOn.length);
@@ -293,7 +293,7 @@ function coversByWay({ ways, wayOn }: Meets, cover: Uint8Array | null, layers: L
 const UNEVEN_SIZE = 42;
 
 /** A weight that wanders as a hand lays it that means to be uneven. */
-function thinAndThick(weight: Field, { grid, seed }: Bench): Field {
+function thinAndThick(weight: Field, { grid, seed }: WorkedBoard): Field {
   const wander = clouds(grid, seed + 31, UNEVEN_SIZE, 3).field();
   let sum = 0;
   for (const value of wander) sum += value * value;
@@ -310,7 +310,7 @@ export function lay<E extends Effect>(
   law: Laying<E>,
   meeting: Meeting,
   layers: Layers,
-  bench: Bench,
+  bench: WorkedBoard,
 ): Layers {
   const { phase, at } = meeting;
   const { material, technique } = phase;
@@ -361,7 +361,12 @@ function coverWithin(mask: Field, film: Layer): Uint8Array {
 }
 
 /** The second colour of a brush that carries two, beside the first and not mixed into it. */
-function secondColour({ apart, breaks, softness }: Laid, first: Layer, phase: Phase, { relief }: Bench): Layer[] {
+function secondColour(
+  { apart, breaks, softness }: CoatSpread,
+  first: Layer,
+  phase: Phase,
+  { relief }: WorkedBoard,
+): Layer[] {
   if (!apart || !phase.beside || !breaks) return [];
   const share = byRelief(() => phase.beside!.share);
   const where = maskOf({ score: asField(breaks), share, softness }, relief);
@@ -371,7 +376,7 @@ function secondColour({ apart, breaks, softness }: Laid, first: Layer, phase: Ph
 const PRINT_HIDES = 0.75;
 
 /** What is printed on a sheet, as films of its own that lie where the sheet does. */
-function printed({ prints = [] }: Laid, sheet: Layer, phase: Phase, { grid }: Bench): Layer[] {
+function printed({ prints = [] }: CoatSpread, sheet: Layer, phase: Phase, { grid }: WorkedBoard): Layer[] {
   const { gloss } = phase.material!;
   return prints.map(({ where, colour }) => ({
     film: sheet.film,

@@ -5,7 +5,7 @@ import type { Skin } from "./composite.ts";
 import { gridOf, pixelsOf } from "./grid.ts";
 import { type Lighting, USUAL_LIGHTING } from "./light-place.ts";
 import { lit, shownHeight } from "./lighting.ts";
-import type { Relief } from "./relief.ts";
+import type { PanelRelief } from "./relief.ts";
 
 const grid = gridOf(150);
 const COUNT = pixelsOf(grid);
@@ -13,7 +13,7 @@ const MIDDLE = Math.floor(grid.height / 2) * grid.width + Math.floor(grid.width 
 
 const field = (value: number) => new Float32Array(COUNT).fill(value);
 // lighting asks a relief for its grid and its grooves alone
-const flat = { grid, recess: field(0), height: field(0) } as Relief;
+const flat = { grid, recess: field(0), height: field(0) } as PanelRelief;
 
 const skinOf = (more: Partial<Record<keyof Skin, number>> = {}): Skin => ({
   red: field(more.red ?? 0.4),
@@ -64,7 +64,7 @@ describe("light on a board", () => {
   });
 
   it("falls into grooves less", () => {
-    const grooved = { ...flat, recess: field(1) } as Relief;
+    const grooved = { ...flat, recess: field(1) } as PanelRelief;
     expect(at(light(skinOf(), field(0), USUAL_LIGHTING, grooved), MIDDLE)[0]!).toBeLessThan(
       at(light(skinOf()), MIDDLE)[0]! - 20,
     );
@@ -91,7 +91,7 @@ describe("light on a board", () => {
           const count = pixelsOf(small);
           const fill = (value: number) => new Float32Array(count).fill(value);
           const skin: Skin = { red: fill(0.5), green: fill(0.5), blue: fill(0.5), gloss: fill(0.2), metal: fill(0) };
-          const relief = { grid: small, recess: fill(0), height: fill(0) } as Relief;
+          const relief = { grid: small, recess: fill(0), height: fill(0) } as PanelRelief;
           const pixels = lit(skin, fill(1), relief, { azimuth, elevation });
           for (let place = 0; place < count; place++) {
             if (pixels[4 * place + 3] !== 255) return false;
@@ -107,7 +107,7 @@ describe("light on a board", () => {
 
   it("shows films steeper than they are, and the panel as it is", () => {
     const films = field(100);
-    const height = shownHeight({ ...flat, height: field(2) } as Relief, films, field(0));
+    const height = shownHeight({ ...flat, height: field(2) } as PanelRelief, films, field(0));
     expect(height[MIDDLE]).toBeCloseTo(2 + 0.35, 5);
   });
 });

@@ -3,7 +3,7 @@ import type { Skin } from "./composite.ts";
 import type { Field } from "./grid.ts";
 import { Memory, reckon } from "./kernels.ts";
 import type { Lighting } from "./light-place.ts";
-import type { Relief } from "./relief.ts";
+import type { PanelRelief } from "./relief.ts";
 
 /** Films are shown steeper than they are, or their edges could not be seen (trial boards: about three and a half times). */
 const FILM_STEEPER = 3.5;
@@ -26,7 +26,7 @@ for (let gloss = 0; gloss < LOBES; gloss++)
 const METAL_GLEAM = lobe(14);
 
 /** Height of everything together, in millimetres as shown: panel, tool marks and films. */
-export const shownHeight = (relief: Relief, films: Field, marks: Field): Field =>
+export const shownHeight = (relief: PanelRelief, films: Field, marks: Field): Field =>
   reckon(relief.grid)
     .plus(1, relief.height)
     .plus(FILM_STEEPER / MICROMETRES, films)
@@ -37,7 +37,7 @@ export const shownHeight = (relief: Relief, films: Field, marks: Field): Field =
 export function lit(
   skin: Skin,
   height: Field,
-  { recess, inside, grid }: Relief,
+  { recess, inside, grid }: PanelRelief,
   { azimuth, elevation }: Lighting,
 ): Uint8ClampedArray<ArrayBuffer> {
   const { width, height: rows, millimetres } = grid;

@@ -3,11 +3,11 @@ import { type PlaceOnFace, RELIEF_CLASSES } from "../plan/plan.ts";
 import { type ByRelief, byRelief } from "../surface/effect.ts";
 import { isPlace, isSimple, joined, type Region, takesClass } from "../surface/places.ts";
 import { type Field, fieldOn, smoothstep } from "./grid.ts";
-import type { Bench } from "./hands/hand.ts";
+import type { WorkedBoard } from "./hands/hand.ts";
 import { Memory, reckon } from "./kernels.ts";
 import type { Kinds } from "./layers.ts";
 import { clouds, noise } from "./noise.ts";
-import { classesIn, type Relief } from "./relief.ts";
+import { classesIn, type PanelRelief } from "./relief.ts";
 
 // Where something works is drawn by a score; how much of each relief class it covers comes from the effect. A mask is the score
 // cut at thresholds that give each class its share, so that the picture and the surface agree.
@@ -39,7 +39,7 @@ export function sampled(field: ArrayLike<number>, sample: Int32Array): Float32Ar
 }
 
 /** Thresholds by group and class, halved in on until every class has its share. */
-function thresholds(cut: Cut, { sampledClasses, sample }: Relief): Float32Array {
+function thresholds(cut: Cut, { sampledClasses, sample }: PanelRelief): Float32Array {
   const { score, share, softness, region, kinds } = cut;
   const values = sampled(score, sample);
   let least = Number.POSITIVE_INFINITY;
@@ -103,7 +103,7 @@ function thresholds(cut: Cut, { sampledClasses, sample }: Relief): Float32Array 
 }
 
 /** Cuts a score into a mask, 0 to 1 a pixel, that takes its share of every relief class. */
-export function maskOf(cut: Cut, relief: Relief): Field {
+export function maskOf(cut: Cut, relief: PanelRelief): Field {
   const { score, share, softness, region, kinds } = cut;
   const { grid } = relief;
   if (!region && RELIEF_CLASSES.every((name) => share[name] >= 1)) return fieldOn(grid).fill(1);
@@ -124,7 +124,7 @@ export function maskOf(cut: Cut, relief: Relief): Field {
 }
 
 /** Where the named places of a face lie on a panel: a score that is highest in their middle. */
-function placeScore(place: PlaceOnFace, { grid, border, motif }: Relief, seed: number): Field {
+function placeScore(place: PlaceOnFace, { grid, border, motif }: PanelRelief, seed: number): Field {
   const wander = clouds(grid, seed + 77, 26, 3).field();
   const score = fieldOn(grid);
   for (let row = 0; row < grid.height; row++)
@@ -152,7 +152,7 @@ function placeScore(place: PlaceOnFace, { grid, border, motif }: Relief, seed: n
 const REACH = 4;
 
 /** A place drawn by hand: a score that falls from its middle outwards, in millimetres of the panel. */
-function drawnScore(outlines: Outlines, { grid }: Relief): Field {
+function drawnScore(outlines: Outlines, { grid }: PanelRelief): Field {
   const score = fieldOn(grid);
   const across = Math.ceil(grid.width / REACH) + 1;
   const down = Math.ceil(grid.height / REACH) + 1;
@@ -177,7 +177,7 @@ function drawnScore(outlines: Outlines, { grid }: Relief): Field {
   return score;
 }
 
-type Places = Pick<Bench, "relief" | "boardSeed" | "sizes" | "outlines">;
+type Places = Pick<WorkedBoard, "relief" | "boardSeed" | "sizes" | "outlines">;
 
 /** How soft a place's edge is: hands leave off by and by, a line is a line. */
 const EDGE: Record<PlaceOnFace, number> = { border: 0.04, hands: 0.25, motif: 0.04, patch: 0.25 };
@@ -218,7 +218,7 @@ export function regionOf(region: Region, bench: Places): Field | null {
 }
 
 /** A score without any pattern of its own: fine and coarse clouds. */
-export const cloudScore = ({ grid }: Relief, seed: number, size: number): Field =>
+export const cloudScore = ({ grid }: PanelRelief, seed: number, size: number): Field =>
   reckon(grid)
     .plus(1, clouds(grid, seed, size, 4))
     .plus(0.18, noise(grid, seed + 5, 0.9))

@@ -5,7 +5,7 @@ import { lipped } from "./panels/drawer.ts";
 import { MEMBER } from "./panels/frame.ts";
 import type { PanelId, PanelShape } from "./panels/panel.ts";
 import { panelNamed } from "./panels/panels.ts";
-import { type Relief, reliefOf } from "./relief.ts";
+import { type PanelRelief, reliefOf } from "./relief.ts";
 
 // The faces of a piece in small: each in its own proportions, with mouldings, grain and wear as broad as on a sample
 // board, so that a piece drawn in a few hundred pixels still shows its finish.
@@ -64,7 +64,7 @@ function shapeOf({ panel, plain, wide, tall }: PieceFace, grid: Grid): PanelShap
 }
 
 /** A face made ready for work, of about so many pixels in all. */
-export function pieceRelief(face: PieceFace, pixels: number): Relief {
+export function pieceRelief(face: PieceFace, pixels: number): PanelRelief {
   const grid = gridOver(face.wide, face.tall, Math.sqrt((face.wide * face.tall) / pixels));
   const id = `${face.panel} ${face.plain} ${Math.round(face.wide)} ${Math.round(face.tall)}`;
   return reliefOf({ id, shape: (on) => shapeOf(face, on) }, grid);

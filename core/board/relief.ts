@@ -5,7 +5,7 @@ import { letStay, type Memory, reckon } from "./kernels.ts";
 import type { Panel, PanelShape } from "./panels/panel.ts";
 
 /** A panel made ready for work: its shape, how much each place belongs to each relief class, and what a hand feels of it. */
-export interface Relief extends PanelShape {
+export interface PanelRelief extends PanelShape {
   /** unlike that of any other face: what is kept of a face is kept under it */
   name: string;
   grid: Grid;
@@ -49,7 +49,7 @@ function sampleOf(grid: Grid, inside: Field | null): Int32Array {
 }
 
 /** How much each place of a face belongs to each relief class, and why. */
-export type Classes = Pick<Relief, "belongs" | "recess" | "high" | "edge">;
+export type Classes = Pick<PanelRelief, "belongs" | "recess" | "high" | "edge">;
 
 /** Curvature is felt with a fingertip and with a thumb: differences of blurs at half a millimetre and at one and a half. */
 function classesOf({ sharp, ...shape }: PanelShape, grid: Grid): Classes {
@@ -84,13 +84,13 @@ function classesOf({ sharp, ...shape }: PanelShape, grid: Grid): Classes {
 }
 
 /** A panel made ready for work. */
-export function reliefOf(panel: { id: string; shape: Panel["shape"] }, grid: Grid): Relief {
+export function reliefOf(panel: { id: string; shape: Panel["shape"] }, grid: Grid): PanelRelief {
   const shape = panel.shape(grid);
   return reliefWith(panel.id, shape, grid, classesOf(shape, grid));
 }
 
 /** A face made ready for work, where it is known what of it is edge, groove and flat. */
-export function reliefWith(name: string, shape: PanelShape, grid: Grid, classes: Classes): Relief {
+export function reliefWith(name: string, shape: PanelShape, grid: Grid, classes: Classes): PanelRelief {
   const { belongs, recess, high, edge } = classes;
   const sample = sampleOf(grid, shape.inside);
   const sampledClasses = new Float32Array(4 * sample.length);
@@ -99,7 +99,7 @@ export function reliefWith(name: string, shape: PanelShape, grid: Grid, classes:
       sampledClasses[run * sample.length + index] = belongs[name][at]!;
     });
   });
-  const relief: Relief = {
+  const relief: PanelRelief = {
     ...shape,
     ...classes,
     name,
@@ -141,7 +141,7 @@ function pressureOn({ sharp, ...shape }: PanelShape, grid: Grid): Field {
 }
 
 /** Share of the panel in each relief class. */
-export function classShares({ belongs, sample }: Relief): Record<ReliefClass, number> {
+export function classShares({ belongs, sample }: PanelRelief): Record<ReliefClass, number> {
   const shares = { arris: 0, field: 0, high: 0, recess: 0 };
   for (const relief of RELIEF_CLASSES) {
     let sum = 0;
@@ -152,7 +152,7 @@ export function classShares({ belongs, sample }: Relief): Record<ReliefClass, nu
 }
 
 /** Addresses of the four classes in memory, in their order. */
-export const classesIn = (memory: Memory, { belongs }: Relief): [number, number, number, number] => [
+export const classesIn = (memory: Memory, { belongs }: PanelRelief): [number, number, number, number] => [
   memory.put(belongs.arris),
   memory.put(belongs.field),
   memory.put(belongs.high),

@@ -4,7 +4,7 @@ import { hiding } from "../surface/film.ts";
 import type { Surface } from "../surface/surface.ts";
 import type { Share } from "../units/units.ts";
 import type { Layers } from "./layers.ts";
-import { classShares, type Relief } from "./relief.ts";
+import { classShares, type PanelRelief } from "./relief.ts";
 
 /** What the eye sees in one relief class, as shares by step id; "ground" for what was there before. */
 export type ShownInClass = Map<string, Share>;
@@ -18,7 +18,7 @@ const add = (shown: ShownInClass, key: string, share: Share) => {
 const empty = (): Shown => ({ arris: new Map(), field: new Map(), high: new Map(), recess: new Map() });
 
 /** What shows on a board, measured on its pixels: through translucent films by how much each lets through. */
-export function shownOnBoard(layers: Layers, { belongs, sample }: Relief): Shown {
+export function shownOnBoard(layers: Layers, { belongs, sample }: PanelRelief): Shown {
   const shown = empty();
   const lets = layers.map(({ film: { material } }) => ({
     coat: dryFilm(material),
@@ -63,7 +63,7 @@ export interface Measured {
   classes: ReliefShares;
 }
 
-export const measuredOnBoard = (layers: Layers, relief: Relief): Measured => ({
+export const measuredOnBoard = (layers: Layers, relief: PanelRelief): Measured => ({
   shown: shownOnBoard(layers, relief),
   classes: classShares(relief),
 });

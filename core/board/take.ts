@@ -19,13 +19,13 @@ import { flakeScore } from "./flakes.ts";
 import type { Field } from "./grid.ts";
 import { ragged } from "./hands/dabs.ts";
 import { dips, hollows } from "./hands/fluid.ts";
-import type { Bench } from "./hands/hand.ts";
+import type { WorkedBoard } from "./hands/hand.ts";
 import { Memory, reckon } from "./kernels.ts";
 import { classFactors, shaped } from "./lay.ts";
 import { FilmRoom, kindsOf, type Layer, type Layers, topsOf, turnedWhere } from "./layers.ts";
 import { maskOf, regionOf, sampled } from "./mask.ts";
 import { clouds, noise, streaks } from "./noise.ts";
-import type { Relief } from "./relief.ts";
+import type { PanelRelief } from "./relief.ts";
 
 /** Share of each class that a taking works on. */
 const shareWorked = (worked: ByRelief, { phase: { where } }: Meeting): ByRelief =>
@@ -34,7 +34,7 @@ const shareWorked = (worked: ByRelief, { phase: { where } }: Meeting): ByRelief 
 const MOST_PRESSURE = 2.6;
 
 /** Where a damp cloth bears: softly over what stands proud, in clouds. */
-function clothScore({ relief, grid, seed }: Bench): Field {
+function clothScore({ relief, grid, seed }: WorkedBoard): Field {
   return reckon(grid)
     .plus(1, relief.pressure)
     .held(0, MOST_PRESSURE)
@@ -51,7 +51,7 @@ function clothScore({ relief, grid, seed }: Bench): Field {
  * Where paper or a blade bears: hard on edges, in fine lines along the stroke. Of a groove, where it comes there at all, it
  * finds the bottom: the fold of the paper draws a line along it.
  */
-function paperScore(bench: Bench, coarse: number): Field {
+function paperScore(bench: WorkedBoard, coarse: number): Field {
   const { relief, grid, seed } = bench;
   return reckon(grid)
     .plus(1, relief.pressure)
@@ -75,7 +75,14 @@ const CRISP = 0.07;
 const COARSE = 40;
 
 /** Where something works, cut from where it bears so that every relief class gives its share. */
-function workedWhere(score: Field, softness: number, worked: ByRelief, meeting: Meeting, layers: Layers, bench: Bench) {
+function workedWhere(
+  score: Field,
+  softness: number,
+  worked: ByRelief,
+  meeting: Meeting,
+  layers: Layers,
+  bench: WorkedBoard,
+) {
   const share = shareWorked(worked, meeting);
   const region = regionOf(meeting.phase.where, bench);
   const kinds = kindsOf(layers, bench.grid, bench.relief.sample);
@@ -83,7 +90,13 @@ function workedWhere(score: Field, softness: number, worked: ByRelief, meeting: 
 }
 
 /** Films wear from the top down, until the effort is spent. */
-function wear<E extends Effect>(effect: E, law: Wearing<E>, meeting: Meeting, layers: Layers, bench: Bench): Layers {
+function wear<E extends Effect>(
+  effect: E,
+  law: Wearing<E>,
+  meeting: Meeting,
+  layers: Layers,
+  bench: WorkedBoard,
+): Layers {
   const effort = law.effort(effect);
   const score = paperScore(bench, effort > COARSE ? 2 : 1);
   const mask = workedWhere(score, FEATHER, law.worked(effect), meeting, layers, bench);
@@ -107,7 +120,13 @@ function wear<E extends Effect>(effect: E, law: Wearing<E>, meeting: Meeting, la
 const BARRIER = 1;
 
 /** A wet cloth opens soluble films from the top until one holds. */
-function open<E extends Effect>(effect: E, law: Opening<E>, meeting: Meeting, layers: Layers, bench: Bench): Layers {
+function open<E extends Effect>(
+  effect: E,
+  law: Opening<E>,
+  meeting: Meeting,
+  layers: Layers,
+  bench: WorkedBoard,
+): Layers {
   const mask = workedWhere(clothScore(bench), WET_FEATHER, law.worked(effect), meeting, layers, bench);
   const count = mask.length;
   const memory = new Memory();
@@ -172,7 +191,13 @@ function couldLetGo<E extends Effect>(effect: E, law: Flaking<E>, meeting: Meeti
 }
 
 /** Films come away in flakes, down to the lowest that lets go. */
-function flake<E extends Effect>(effect: E, law: Flaking<E>, meeting: Meeting, layers: Layers, bench: Bench): Layers {
+function flake<E extends Effect>(
+  effect: E,
+  law: Flaking<E>,
+  meeting: Meeting,
+  layers: Layers,
+  bench: WorkedBoard,
+): Layers {
   const loose = couldLetGo(effect, law, meeting, layers);
   if (loose.length === 0) return layers;
   const looseAt = looseness(effect, law, meeting, layers);
@@ -221,7 +246,7 @@ function flake<E extends Effect>(effect: E, law: Flaking<E>, meeting: Meeting, l
 const COMB = { long: 260, apart: 2.6 };
 
 /** What a tool leaves of a wet film, about 1: a rag more in hollows, a dabbing rag its folds, a comb its ridges, a softener all alike. */
-function wipeTexture(bench: Bench, how: string): Field {
+function wipeTexture(bench: WorkedBoard, how: string): Field {
   const { relief, grid, seed } = bench;
   if (how === "comb")
     return reckon(grid, 1)
@@ -250,7 +275,7 @@ function wipeTexture(bench: Bench, how: string): Field {
 const ROUNDS = 4;
 
 /** Factors of each relief class so that a texture, cut off at 1, comes out at these means: a cloth leaves no more than there was. */
-function factorsBelowOne(texture: Field, means: ByRelief, relief: Relief): ByRelief {
+function factorsBelowOne(texture: Field, means: ByRelief, relief: PanelRelief): ByRelief {
   const { sampledClasses, sample } = relief;
   const values = sampled(texture, sample);
   const count = values.length;
@@ -287,14 +312,20 @@ function factorsBelowOne(texture: Field, means: ByRelief, relief: Relief): ByRel
 const isWhole = (share: ByRelief) => RELIEF_CLASSES.every((name) => share[name] >= 1);
 
 /** Where a step that works everywhere alike is at work, 0 to 1 a pixel; null for the whole face. */
-function partWhere(meeting: Meeting, layers: Layers, bench: Bench, softness: number): Field | null {
+function partWhere(meeting: Meeting, layers: Layers, bench: WorkedBoard, softness: number): Field | null {
   const { grid, seed } = bench;
   if (regionOf(meeting.phase.where, bench) === null && isWhole(shareWorked(EVEN, meeting))) return null;
   return workedWhere(clouds(grid, seed + 70, 30, 4).field(), softness, EVEN, meeting, layers, bench);
 }
 
 /** The film on top is taken down to a part of itself, where it can be. */
-function thin<E extends Effect>(effect: E, law: Thinning<E>, meeting: Meeting, layers: Layers, bench: Bench): Layers {
+function thin<E extends Effect>(
+  effect: E,
+  law: Thinning<E>,
+  meeting: Meeting,
+  layers: Layers,
+  bench: WorkedBoard,
+): Layers {
   const leaves = layers.map(({ film }) => byRelief((name) => law.left(effect, film, name, meeting)));
   if (leaves.every(isWhole)) return layers;
   const { relief, grid } = bench;
@@ -328,7 +359,12 @@ function thin<E extends Effect>(effect: E, law: Thinning<E>, meeting: Meeting, l
 }
 
 /** A film that opens in a net of cracks where it may: they run in no direction, closer where it lies thin. */
-function crazed(layer: Layer, share: Share, mayCrack: (at: number) => boolean, { relief, grid, seed }: Bench): Layer {
+function crazed(
+  layer: Layer,
+  share: Share,
+  mayCrack: (at: number) => boolean,
+  { relief, grid, seed }: WorkedBoard,
+): Layer {
   let thickness = 0;
   let count = 0;
   for (const at of relief.sample)
@@ -358,7 +394,13 @@ function crazed(layer: Layer, share: Share, mayCrack: (at: number) => boolean, {
 }
 
 /** The films on top, where something changes about them: dried, keyed, polished, turned. What is not on top stays as it was. */
-function turn<E extends Effect>(effect: E, law: Turning<E>, meeting: Meeting, layers: Layers, bench: Bench): Layers {
+function turn<E extends Effect>(
+  effect: E,
+  law: Turning<E>,
+  meeting: Meeting,
+  layers: Layers,
+  bench: WorkedBoard,
+): Layers {
   const films = layers.map(({ film }) => law.turned(effect, film));
   if (films.every((film, index) => film === layers[index]!.film)) return layers;
   const { grid } = bench;
@@ -374,7 +416,7 @@ function turn<E extends Effect>(effect: E, law: Turning<E>, meeting: Meeting, la
 }
 
 /** Everything comes off where the step works. */
-function strip(meeting: Meeting, layers: Layers, bench: Bench): Layers {
+function strip(meeting: Meeting, layers: Layers, bench: WorkedBoard): Layers {
   const where = partWhere(meeting, layers, bench, CRISP);
   if (where === null) return [];
   return layers.map((layer) => ({
@@ -386,7 +428,7 @@ function strip(meeting: Meeting, layers: Layers, bench: Bench): Layers {
 }
 
 /** What an effect takes off or changes, by its law. Everything that it leaves alone is the same layer, bit for bit. */
-export function take(effect: Effect, meeting: Meeting, layers: Layers, bench: Bench): Layers {
+export function take(effect: Effect, meeting: Meeting, layers: Layers, bench: WorkedBoard): Layers {
   if (layers.length === 0) return layers;
   const law = lawOf(effect);
   switch (law.way) {

@@ -4,13 +4,14 @@ import { DAY, HOUR } from "../units/units.ts";
 import { type Air, dewPoint, STANDARD_AIR, wetBulb } from "./air.ts";
 import { Climate, STANDARD_CLIMATE } from "./climate.ts";
 import { openBetween, openFrom } from "./gate.ts";
-import { type Coat, dryerRate, dryingRate, stretchOf } from "./law.ts";
+import { type DryingCoat, dryerRate, dryingRate, stretchOf } from "./law.ts";
 
-const water: Coat = { leaves: "water", load: 1, drawnBy: 0, warmed: 0 };
-const oil: Coat = { ...water, leaves: "solvent" };
+const water: DryingCoat = { leaves: "water", load: 1, drawnBy: 0, warmed: 0 };
+const oil: DryingCoat = { ...water, leaves: "solvent" };
 const steady = (celsius: number, relativeHumidity: number, speed = 0) =>
   new Climate({ usual: [{ celsius, relativeHumidity, speed }] });
-const takes = (climate: Climate, coat: Coat = water, minutes = 2 * HOUR) => climate.takes(coat, "recoat", 0, minutes);
+const takes = (climate: Climate, coat: DryingCoat = water, minutes = 2 * HOUR) =>
+  climate.takes(coat, "recoat", 0, minutes);
 
 const anyAir = fc.record({
   celsius: fc.double({ min: -5, max: 40, noNaN: true }),
@@ -27,7 +28,7 @@ const anyCourse = fc.record({
     { nil: undefined },
   ),
 });
-const anyCoat: fc.Arbitrary<Coat> = fc.record({
+const anyCoat: fc.Arbitrary<DryingCoat> = fc.record({
   leaves: fc.constantFrom("water" as const, "solvent" as const),
   load: fc.double({ min: 0.4, max: 2.5, noNaN: true }),
   drawnBy: fc.double({ min: 0, max: 1, noNaN: true }),

@@ -1,7 +1,7 @@
 import { DAY, HOUR, type Instant, type Minutes, type WallMinutes } from "../units/units.ts";
 import { type Air, STANDARD_AIR } from "./air.ts";
 import type { Gate, Range, Stage } from "./gate.ts";
-import { type Coat, dryerRate, dryingRate, evaporationPart, stretchOf } from "./law.ts";
+import { type DryingCoat, dryerRate, dryingRate, evaporationPart, stretchOf } from "./law.ts";
 
 /** The air of a room over time, by the hour: a usual day that repeats, and hours that are known better. */
 export interface Course {
@@ -135,7 +135,7 @@ export class Climate {
   }
 
   /** How far a stage of a coat has come between two instants, in reference minutes. */
-  dried(coat: Coat, stage: Stage, from: Instant, to: Instant): Minutes {
+  dried(coat: DryingCoat, stage: Stage, from: Instant, to: Instant): Minutes {
     if (byTheClock(coat, stage)) return to - from;
     const part = evaporationPart(coat, stage);
     const reference = this.steady
@@ -145,7 +145,7 @@ export class Climate {
   }
 
   /** Minutes from an instant until a stage that takes so many reference minutes is reached. */
-  takes(coat: Coat, stage: Stage, from: Instant, reference: Minutes): Minutes {
+  takes(coat: DryingCoat, stage: Stage, from: Instant, reference: Minutes): Minutes {
     if (byTheClock(coat, stage)) return reference;
     const part = evaporationPart(coat, stage);
     const left = toGather(coat, stage, reference);
@@ -155,7 +155,7 @@ export class Climate {
   }
 
   /** Minutes before an instant at which a coat must have begun, for a stage of so many reference minutes to be reached then. */
-  took(coat: Coat, stage: Stage, to: Instant, reference: Minutes): Minutes {
+  took(coat: DryingCoat, stage: Stage, to: Instant, reference: Minutes): Minutes {
     if (byTheClock(coat, stage)) return reference;
     const part = evaporationPart(coat, stage);
     const left = toGather(coat, stage, reference);
@@ -164,7 +164,13 @@ export class Climate {
     return this.zero + to - sum.at(sum.by(this.zero + to) - left);
   }
 
-  private range({ typical, safe }: Range, round: (minutes: number) => number, coat: Coat, stage: Stage, from: Instant) {
+  private range(
+    { typical, safe }: Range,
+    round: (minutes: number) => number,
+    coat: DryingCoat,
+    stage: Stage,
+    from: Instant,
+  ) {
     const minutes = (reference: Minutes) => round(this.takes(coat, stage, from, reference));
     return { typical: minutes(typical), safe: minutes(safe) };
   }
@@ -173,7 +179,7 @@ export class Climate {
    * A label's gates in this room, for a coat that begins to dry at an instant; opened late and shut early, to the
    * minute.
    */
-  gates(gates: readonly Gate[], coat: Coat, from: Instant): readonly Gate[] {
+  gates(gates: readonly Gate[], coat: DryingCoat, from: Instant): readonly Gate[] {
     if (coat.leaves === "nothing" || (this.steady && gates.every(({ stage }) => this.asOnTheTin(coat, stage))))
       return gates;
     return gates.map(({ stage, opens, shuts }) => ({
@@ -183,7 +189,7 @@ export class Climate {
     }));
   }
 
-  private asOnTheTin(coat: Coat, stage: Stage): boolean {
+  private asOnTheTin(coat: DryingCoat, stage: Stage): boolean {
     return (
       byTheClock(coat, stage) ||
       (coat.warmed === 0 && this.rate(evaporationPart(coat, stage)) === 1 && stretchOf(coat, stage) === 1)
@@ -192,14 +198,14 @@ export class Climate {
 }
 
 /** What no air hastens: a habit, and what does not dry at all. */
-const byTheClock = ({ leaves }: Coat, stage: Stage): boolean => leaves === "nothing" || stage === "habit";
+const byTheClock = ({ leaves }: DryingCoat, stage: Stage): boolean => leaves === "nothing" || stage === "habit";
 
 /** Reference minutes that warm air has put a coat ahead of the clock. */
-const ahead = (coat: Coat, stage: Stage): Minutes =>
+const ahead = (coat: DryingCoat, stage: Stage): Minutes =>
   coat.warmed === 0 ? 0 : coat.warmed * Math.max(0, dryerRate(coat, stage) - 1);
 
 /** Reference minutes that the air has to bring for a stage: more for a thick coat, fewer after warm air. */
-const toGather = (coat: Coat, stage: Stage, reference: Minutes): Minutes =>
+const toGather = (coat: DryingCoat, stage: Stage, reference: Minutes): Minutes =>
   Math.max(0, reference * stretchOf(coat, stage) - ahead(coat, stage));
 
 // a rounding error is not a minute

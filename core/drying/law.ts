@@ -3,7 +3,7 @@ import { type Air, evaporation, STANDARD_AIR } from "./air.ts";
 import type { Stage } from "./gate.ts";
 
 /** What a coat's drying depends on, besides the air. */
-export interface Coat {
+export interface DryingCoat {
   /** what has to leave it: water, or something that only warmth drives, or nothing that the air could hasten */
   leaves: "water" | "solvent" | "nothing";
   /** thickness against the usual coat of the material */
@@ -58,7 +58,7 @@ const LEAST_EVAPORATION = 0.02;
 const STANDARD_EVAPORATION = evaporation(STANDARD_AIR);
 
 /** The part of evaporation in a stage of such a coat, 0 to 1. */
-export const evaporationPart = ({ leaves }: Coat, stage: Stage): number =>
+export const evaporationPart = ({ leaves }: DryingCoat, stage: Stage): number =>
   leaves === "water" ? BY_EVAPORATION[stage] : 0;
 
 /**
@@ -72,7 +72,7 @@ export function dryingRate(part: number, air: Air, filmCelsius: number = air.cel
 }
 
 /** How much longer than usual a stage takes for the coat's thickness and for what it lies on, whatever the air. */
-export function stretchOf({ load, drawnBy, leaves }: Coat, stage: Stage): number {
+export function stretchOf({ load, drawnBy, leaves }: DryingCoat, stage: Stage): number {
   if (leaves === "nothing") return 1;
   const thickness = load ** BY_THICKNESS[stage];
   if (leaves !== "water" || drawnBy <= DRAWS_FROM || !AT_THE_FACE.has(stage)) return thickness;
@@ -84,7 +84,7 @@ const DRYER = { celsius: 45, relativeHumidity: 16, speed: 3 } as const;
 const dryerRates = new Map<number, number>();
 
 /** Reference minutes that a minute of warm air from a hair-dryer is worth at a stage. */
-export function dryerRate(coat: Coat, stage: Stage): number {
+export function dryerRate(coat: DryingCoat, stage: Stage): number {
   const part = evaporationPart(coat, stage);
   let rate = dryerRates.get(part);
   if (rate === undefined) {

@@ -67,13 +67,13 @@ interface Setting {
 }
 
 /** What a zone's judgement leaves for the next: never part of a result. */
-interface Memory {
+interface KeptJudgement {
   setting: Setting;
   remembered: Line["remembered"];
   /** findings before the louder ones silence the rest */
   found: ReadonlyMap<string, Finding>;
 }
-const memories = new WeakMap<ZoneJudgement, Memory>();
+const memories = new WeakMap<ZoneJudgement, KeptJudgement>();
 
 const sortings = new WeakMap<readonly Rule[], SortedRules>();
 export function sortedRules(rules: readonly Rule[]): SortedRules {
@@ -205,7 +205,7 @@ function judgedFrom(
   zone: Zone,
   crust: Crust,
   setting: Setting,
-  before?: { previous: ZoneJudgement; memory: Memory },
+  before?: { previous: ZoneJudgement; memory: KeptJudgement },
 ): ZoneJudgement {
   const { materials, rules } = setting;
   // what was done in an order of its own is judged from the ground

@@ -1,6 +1,6 @@
 import type { Climate } from "../drying/climate.ts";
 import { type Gate, gateVerdict, nextOpening, type Stage, typically } from "../drying/gate.ts";
-import type { Coat } from "../drying/law.ts";
+import type { DryingCoat } from "../drying/law.ts";
 import type { Material } from "../materials/material.ts";
 import type { HouseRules } from "../plan/house-rules.ts";
 import { RELIEF_CLASSES, type Relief, type Zone } from "../plan/plan.ts";
@@ -12,10 +12,10 @@ import {
   type Draft,
   type Finding,
   type Finish,
-  type Placed,
   type Rule,
   SEVERITY_ORDER,
   type Seam,
+  type TimedPhase,
   type Top,
   type Wait,
 } from "../rules/rule.ts";
@@ -41,20 +41,20 @@ import { onOneSection, sectionsOf } from "./sections.ts";
 export interface PlacedWait extends Wait {
   /** the gates in minutes of standard air, and what the coat waited for dries by */
   label: readonly Gate[];
-  coat: Coat;
+  coat: DryingCoat;
 }
 
 /** A phase on the nominal line, with the waits that hold it back. */
-export interface JudgedPhase extends Placed {
+export interface JudgedPhase extends TimedPhase {
   /** when it ends on the first section of its go; the same as `ends` where it is no part of one */
   sectionEnds: Instant;
   demands: readonly PlacedWait[];
   /** how what it lays dries; null where it lays nothing */
-  coat: Coat | null;
+  coat: DryingCoat | null;
 }
 
 /** What a line is judged by: everything but its phases. */
-export interface Bench {
+export interface JudgedBy {
   zone: Zone;
   crustId: string;
   houseRules: HouseRules;
@@ -211,7 +211,7 @@ const bare = ({ rule, from, to, lower, gates, reason, label, coat }: PlacedDeman
 });
 
 /** What waits for work that lays nothing goes by the clock alone. */
-const BY_THE_CLOCK: Coat = { leaves: "nothing", load: 1, drawnBy: 0, warmed: 0 };
+const BY_THE_CLOCK: DryingCoat = { leaves: "nothing", load: 1, drawnBy: 0, warmed: 0 };
 
 interface SharedLook {
   phase: Phase;
@@ -278,13 +278,13 @@ export class Line {
   readonly remembered: { at: number; surface: Surface }[] = [];
   private endsOf = new Map<string, Instant>();
   private readonly stepEnds = new Map<string, Instant>();
-  private readonly coats = new Map<string, Coat>();
+  private readonly coats = new Map<string, DryingCoat>();
   free: Instant = 0;
   /** the longest that a phase of the go at hand had to wait for what lay there before it */
   private heldBack: Minutes = 0;
 
   constructor(
-    private readonly bench: Bench,
+    private readonly bench: JudgedBy,
     public surface: Surface,
   ) {}
 
@@ -503,7 +503,7 @@ export class Line {
   }
 
   /** What a phase lays, as it dries here: on a bare ground, what the ground soaks up counts. */
-  private coatLaid(phase: Phase): Coat | null {
+  private coatLaid(phase: Phase): DryingCoat | null {
     if (phase.material === null) return null;
     let drawn = 0;
     for (const { stack, share } of this.tops(phase.where).tops)

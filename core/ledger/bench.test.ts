@@ -11,7 +11,7 @@ import { readWallTime, sayWallTime } from "../units/wall-time.ts";
 import { benchOf, opensOf, shutsOf } from "./bench.ts";
 import { changeWords } from "./change-words.ts";
 import { countdownsFor } from "./countdown.ts";
-import { type LedgerEvent, type Place, TROUBLES } from "./event.ts";
+import { type LedgerEvent, TROUBLES, type WorkRef } from "./event.ts";
 import { find } from "./find.ts";
 import { ownCrust } from "./own-crust.ts";
 import { planFromRecipe, recipeOf, scaleOf } from "./recipe.ts";
@@ -36,7 +36,7 @@ const crackled = planOf([
   ["brush", "crackle-medium"],
   ["brush", "mineral-oyster"],
 ]);
-const on = (phaseId: string): Place[] => [{ zoneId: "z1", phaseId }];
+const on = (phaseId: string): WorkRef[] => [{ zoneId: "z1", phaseId }];
 const startOf = (plan: Plan) => readWallTime(plan.start)!;
 
 const bookingsOf = (plan: Plan) => fittedIn(workOf(plan, DEFAULT_SHOP), {}).bookings;

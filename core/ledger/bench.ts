@@ -13,7 +13,7 @@ import type { Millilitres, Minutes, WallMinutes } from "../units/units.ts";
 import { readWallTime } from "../units/wall-time.ts";
 import { type BenchCard, benchCard } from "./card.ts";
 import { type Countdown, countdownsFor } from "./countdown.ts";
-import { type Place, placeKey } from "./event.ts";
+import { placeKey, type WorkRef } from "./event.ts";
 import type { LedgerState, Worked } from "./replay.ts";
 
 // The bench: what is in hand, what can be taken up next, and what is drying, of all jobs under way. It follows from the plans, their
@@ -41,7 +41,7 @@ export interface BenchTask {
   piece: string;
   zones: readonly string[];
   /** what a press of Done writes down */
-  on: readonly Place[];
+  on: readonly WorkRef[];
   stepId: string;
   phaseId: string;
   card: BenchCard;
@@ -150,20 +150,25 @@ class JobBench {
     return factsOf(this.plan).get(zoneId) ?? NO_FACTS;
   }
 
-  private isDone({ zoneId, phaseId }: Place): boolean {
+  private isDone({ zoneId, phaseId }: WorkRef): boolean {
     return this.facts(zoneId).has(phaseId);
   }
 
-  private worked(place: Place): Worked | undefined {
+  private worked(place: WorkRef): Worked | undefined {
     return this.state.work.get(placeKey(place));
   }
 
-  private placed({ zoneId, phaseId }: Place): JudgedPhase | undefined {
+  private placed({ zoneId, phaseId }: WorkRef): JudgedPhase | undefined {
     return this.zones.get(zoneId)?.judged.phases.find(({ phase }) => phase.id === phaseId);
   }
 
   /** What is done together by the schedule; each zone by itself where there is none. */
-  private groups(): { does: readonly Place[]; starts: WallMinutes | null; painter: string | null; sections: number }[] {
+  private groups(): {
+    does: readonly WorkRef[];
+    starts: WallMinutes | null;
+    painter: string | null;
+    sections: number;
+  }[] {
     const start = readWallTime(this.plan.start)!;
     const groups = this.job.bookings
       .filter(({ kind, section }) => kind === "zone" && (section === null || section.at === 1))
@@ -190,8 +195,8 @@ class JobBench {
   }
 
   private task(
-    first: Place,
-    on: readonly Place[],
+    first: WorkRef,
+    on: readonly WorkRef[],
     { starts, painter, sections }: { starts: WallMinutes | null; painter: string | null; sections: number },
   ): BenchTask {
     const { plan } = this;
@@ -246,7 +251,7 @@ class JobBench {
   }
 
   /** The waits of all zones of a task as one: it opens when the last has, and shuts with the first. */
-  private countdowns(on: readonly Place[]): Countdown[] {
+  private countdowns(on: readonly WorkRef[]): Countdown[] {
     const all = on.flatMap((place) => {
       const zone = this.zones.get(place.zoneId)!;
       const placed = this.placed(place);

@@ -31,8 +31,8 @@ export const LedgerAir = z.strictObject({
 export type LedgerAir = z.infer<typeof LedgerAir>;
 
 /** A coat, or other piece of work, on a zone. */
-export const Place = Pin.pick({ zoneId: true, phaseId: true });
-export type Place = z.infer<typeof Place>;
+export const WorkRef = Pin.pick({ zoneId: true, phaseId: true });
+export type WorkRef = z.infer<typeof WorkRef>;
 
 /** The step as it was when the line was written: what is edited later does not change what was done. */
 export const StepThen = z.strictObject({
@@ -77,7 +77,7 @@ const line = {
   device: Id.optional(),
   by: plainName(40).optional().describe("whose hands"),
   air: LedgerAir.optional(),
-  on: z.array(Place).max(LEDGER_LIMITS.places).describe("the coats it is about; none for the whole job"),
+  on: z.array(WorkRef).max(LEDGER_LIMITS.places).describe("the coats it is about; none for the whole job"),
   step: StepThen.optional(),
 };
 
@@ -147,4 +147,4 @@ export type EventKind = LedgerEvent["kind"];
 /** What the clock on the shop's wall showed, in minutes. */
 export const wallOf = ({ at, offset }: Pick<LedgerEvent, "at" | "offset">): number => at / 60_000 + offset;
 
-export const placeKey = ({ zoneId, phaseId }: Place): string => `${zoneId} ${phaseId}`;
+export const placeKey = ({ zoneId, phaseId }: WorkRef): string => `${zoneId} ${phaseId}`;

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { lineAt, planOf } from "../../tests/ledger-lines";
 import { readWallTime } from "../units/wall-time.ts";
-import { LedgerEvent, type Place } from "./event.ts";
+import { LedgerEvent, type WorkRef } from "./event.ts";
 import { replay } from "./replay.ts";
 import { withLedger } from "./with-ledger.ts";
 
@@ -12,7 +12,7 @@ const plan = planOf([
   ["brush", "chalk-bone-white"],
   ["wax", "wax-clear"],
 ]);
-const on = (phaseId: string): Place[] => [{ zoneId: "z1", phaseId }];
+const on = (phaseId: string): WorkRef[] => [{ zoneId: "z1", phaseId }];
 const at = (minutes: number) => (readWallTime(plan.start)! + minutes) * 60_000;
 
 describe("what was written down at the bench", () => {

@@ -1,5 +1,5 @@
 import type { SignSeen } from "../plan/plan.ts";
-import type { EventKind, LedgerEvent, Place } from "./event.ts";
+import type { EventKind, LedgerEvent, WorkRef } from "./event.ts";
 import { placeKey } from "./event.ts";
 
 // What the ledger says now: a fold over its lines by when they happened, and among those of one instant by id. In whatever order
@@ -14,7 +14,7 @@ export interface SignOf {
 }
 
 /** One coat on one zone as it was really done. */
-export interface Worked extends Place {
+export interface Worked extends WorkRef {
   /** when it was begun; null where only its end was written down */
   begun: number | null;
   /** null while it is in hand */
@@ -64,7 +64,7 @@ function corrected(first: LedgerEvent, corrections: readonly Correction[]): Line
   return { event, first: event === first ? null : first, withdrawn, corrections, remark: null };
 }
 
-const empty = (place: Place, offset: number): Worked => ({
+const empty = (place: WorkRef, offset: number): Worked => ({
   ...place,
   begun: null,
   ended: null,

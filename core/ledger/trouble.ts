@@ -8,7 +8,7 @@ import type { Material } from "../materials/material.ts";
 import { watered } from "../plan/mix.ts";
 import { findCrust, findZone, type Plan, type Step } from "../plan/plan.ts";
 import { choose, insertAt, type NewStep, ofFamily } from "../rules/repair.ts";
-import type { Place, Severity } from "../rules/rule.ts";
+import type { RepairBasis, Severity } from "../rules/rule.ts";
 import type { Minutes, WallMinutes } from "../units/units.ts";
 import { readWallTime } from "../units/wall-time.ts";
 import type { Trouble } from "./event.ts";
@@ -59,9 +59,9 @@ interface Idea {
   id: string;
   label: string;
   says: string;
-  steps?: (place: Place, on: Ground) => readonly NewStep[];
+  steps?: (place: RepairBasis, on: Ground) => readonly NewStep[];
   /** another change of what lies ahead */
-  commands?: (place: Place, on: Ground) => Command[];
+  commands?: (place: RepairBasis, on: Ground) => Command[];
   waits?: Minutes;
   /** only where this holds */
   when?: (on: Ground) => boolean;
@@ -347,7 +347,7 @@ const IDEAS: Record<Trouble, readonly Idea[]> = {
   ],
 };
 
-function veil(place: Place, step: Step, colour: Material): Command[] {
+function veil(place: RepairBasis, step: Step, colour: Material): Command[] {
   const at = place.crust.steps.findIndex(({ id }) => id === step.id) + 1;
   return insertAt(place, at, [{ how: "wash", what: colour, where: somewhere(0.5) }]).map((command) =>
     command.do === "insert step" ? { ...command, step: { ...command.step, mix: watered(1, 3) } } : command,
@@ -426,7 +426,7 @@ export function waysOn(
       return [{ ...plain, commands: [], costs: idea.waits ?? 0, severity: null, warning: null, look: null }];
     const own = ownCrust(plan, zoneIds);
     if ("because" in own) return [];
-    const place: Place = { crust: own.crust, shelf: shelfOf(plan, catalogue) };
+    const place: RepairBasis = { crust: own.crust, shelf: shelfOf(plan, catalogue) };
     const at = own.crust.steps.findIndex(({ id }) => id === stepId) + 1;
     const change = idea.commands?.(place, on) ?? insertAt(place, at, idea.steps!(place, on));
     if (change.length === 0) return [];

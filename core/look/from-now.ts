@@ -9,7 +9,7 @@ import type { Material } from "../materials/material.ts";
 import { watered } from "../plan/mix.ts";
 import { findCrust, findZone, type Plan, RELIEF_CLASSES, type ReliefClass } from "../plan/plan.ts";
 import { insertAt, type NewStep, ofFamily, patchStep } from "../rules/repair.ts";
-import type { Place } from "../rules/rule.ts";
+import type { RepairBasis } from "../rules/rule.ts";
 import { DAY, type Minutes, type WallMinutes } from "../units/units.ts";
 import { answersTo, apartOf, type SeenWish } from "./seen.ts";
 import type { Wishes } from "./spec.ts";
@@ -45,7 +45,7 @@ interface Idea {
 }
 
 interface At {
-  place: Place;
+  place: RepairBasis;
   /** what is seen on the flats now */
   colour: string;
   /** the paint that shows there */
@@ -274,7 +274,7 @@ export function waysFromNow(plan: Plan, { zoneId, now, wishes, catalogue }: From
   if (!colours) return [];
   const planned = judgedOn(plan, zoneId, options);
   const through = doneThrough(plan, zoneId, own.crust.steps);
-  const place: Place = { crust: own.crust, shelf: shelfOf(plan, catalogue) };
+  const place: RepairBasis = { crust: own.crust, shelf: shelfOf(plan, catalogue) };
   const known = [...place.shelf.pinned.values(), ...place.shelf.catalogue];
   const isPaint = new Map(
     known.filter(({ role }) => role === "paint" || role === "tint-base").map((one) => [one.id, one]),

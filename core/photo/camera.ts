@@ -3,10 +3,10 @@ import type { Looks, PhotoFace, PhotoPoint, PiecePhoto } from "../plan/photo-mar
 // A camera that is known: for the photos of the demo, and for tests. Where places of the room come to lie in a picture.
 
 /** A place in the room, in millimetres: x to the right along the front of the piece, y up, z towards whoever looks at it. */
-export type Place = readonly [x: number, y: number, z: number];
+export type PointInRoom = readonly [x: number, y: number, z: number];
 
 export interface Camera {
-  stands: Place;
+  stands: PointInRoom;
   /** degrees it is turned to the left, and tilted down */
   turned: number;
   tilted: number;
@@ -17,7 +17,7 @@ export interface Camera {
 }
 
 /** How a place lies to the camera: to the right, down, and in front of it. */
-export function seenFrom({ stands, turned, tilted }: Camera, [x, y, z]: Place): Place {
+export function seenFrom({ stands, turned, tilted }: Camera, [x, y, z]: PointInRoom): PointInRoom {
   const [dx, dy, dz] = [x - stands[0], y - stands[1], z - stands[2]];
   const [turn, tilt] = [(turned * Math.PI) / 180, (tilted * Math.PI) / 180];
   const right = dx * Math.cos(turn) - dz * Math.sin(turn);
@@ -26,7 +26,7 @@ export function seenFrom({ stands, turned, tilted }: Camera, [x, y, z]: Place): 
 }
 
 /** Where a place lies in the picture, as parts of its width and height. */
-export function pictured(camera: Camera, place: Place): PhotoPoint {
+export function pictured(camera: Camera, place: PointInRoom): PhotoPoint {
   const [right, down, ahead] = seenFrom(camera, place);
   const longest = Math.max(camera.width, camera.height);
   return [
@@ -40,7 +40,7 @@ export const marked = (
   camera: Camera,
   id: string,
   looks: Looks,
-  corners: readonly Place[],
+  corners: readonly PointInRoom[],
   more: Partial<PhotoFace> = {},
 ): PhotoFace => ({
   id,

@@ -1,7 +1,7 @@
 import { blurred } from "../board/blur.ts";
 import { type Field, fieldOn, smoothstep } from "../board/grid.ts";
 import { emptyShape, outsideWreath, type PanelShape } from "../board/panels/panel.ts";
-import { type Relief, reliefWith } from "../board/relief.ts";
+import { type PanelRelief, reliefWith } from "../board/relief.ts";
 import type { Zone } from "../plan/plan.ts";
 import type { Straightened } from "./straightened.ts";
 
@@ -60,7 +60,7 @@ export function faceRelief(
   { grid, detail }: Straightened,
   zone: Pick<Zone, "relief">,
   face: FaceShape,
-): Relief {
+): PanelRelief {
   const shape: PanelShape = { ...emptyShape(grid), motif: outsideWreath(grid) };
   const inside = face.round || face.opening ? fieldOn(grid) : null;
   for (let row = 0; row < grid.height; row++)

@@ -4,18 +4,18 @@ import { Commands } from "../edit/command.ts";
 import type { PhotoFace } from "../plan/photo-marks.ts";
 import { Plan, type Zone, zoneArea, zonesOf } from "../plan/plan.ts";
 import { examplePlan } from "../rules/example.ts";
-import { type Camera, marked, type Place, photoOf, pictured } from "./camera.ts";
+import { type Camera, marked, type PointInRoom, photoOf, pictured } from "./camera.ts";
 import { newZonesOn, readIntoZones, zoneReadings } from "./into-zones.ts";
 
 const CAMERA: Camera = { stands: [1900, 1350, 2300], turned: 31, tilted: 17, focal: 0.76, width: 1600, height: 1200 };
 const [W, H, D] = [1000, 850, 480];
-const rectangle = (x: number, y: number, width: number, height: number): Place[] => [
+const rectangle = (x: number, y: number, width: number, height: number): PointInRoom[] => [
   [x, y + height, 0],
   [x + width, y + height, 0],
   [x + width, y, 0],
   [x, y, 0],
 ];
-const SIDE: Place[] = [
+const SIDE: PointInRoom[] = [
   [W, H, 0],
   [W, H, -D],
   [W, 0, -D],

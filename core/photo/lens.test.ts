@@ -1,17 +1,17 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { type Camera, marked, type Place } from "./camera.ts";
+import { type Camera, marked, type PointInRoom } from "./camera.ts";
 import { type FaceMap, faceMap } from "./face-map.ts";
 import { FOCAL, lens } from "./lens.ts";
 import { spread } from "./spread.ts";
 
-const FRONT: Place[] = [
+const FRONT: PointInRoom[] = [
   [0, 850, 0],
   [1000, 850, 0],
   [1000, 0, 0],
   [0, 0, 0],
 ];
-const SIDE: Place[] = [
+const SIDE: PointInRoom[] = [
   [1000, 850, 0],
   [1000, 850, -480],
   [1000, 0, -480],
@@ -19,7 +19,7 @@ const SIDE: Place[] = [
 ];
 const ASKEW: Camera = { stands: [1900, 1350, 2300], turned: 31, tilted: 17, focal: 0.76, width: 1600, height: 1200 };
 
-const mapOf = (camera: Camera, id: string, looks: "front" | "side", places: Place[]): FaceMap => {
+const mapOf = (camera: Camera, id: string, looks: "front" | "side", places: PointInRoom[]): FaceMap => {
   const map = faceMap(camera, marked(camera, id, looks, places));
   if ("fault" in map) throw new Error(map.fault);
   return map;
@@ -33,7 +33,9 @@ describe("the lens, from the right angles of a piece", () => {
     fc.assert(
       fc.property(fc.double({ min: 0.55, max: 1.6, noNaN: true }), (focal) => {
         // from further away with a longer lens, so that the piece still fills the photo
-        const stands = ASKEW.stands.map((at, axis) => (axis === 1 ? at : (at * focal) / 0.76)) as unknown as Place;
+        const stands = ASKEW.stands.map((at, axis) =>
+          axis === 1 ? at : (at * focal) / 0.76,
+        ) as unknown as PointInRoom;
         expect(focalOf(facesBy({ ...ASKEW, stands, focal })) / focal).toBeCloseTo(1, 1);
       }),
       { numRuns: 40 },

@@ -1,31 +1,31 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { PhotoFace, PhotoPoint } from "../plan/photo-marks.ts";
-import { type Camera, marked, type Place, photoOf, pictured } from "./camera.ts";
+import { type Camera, marked, type PointInRoom, photoOf, pictured } from "./camera.ts";
 import { measurePhoto } from "./measure.ts";
 
 // A chest 1,000 wide, 850 high and 480 deep, its lower left front corner at nought, and what a camera sees of it.
 
 const [W, H, D] = [1000, 850, 480];
-const FRONT: Place[] = [
+const FRONT: PointInRoom[] = [
   [0, H, 0],
   [W, H, 0],
   [W, 0, 0],
   [0, 0, 0],
 ];
-const SIDE: Place[] = [
+const SIDE: PointInRoom[] = [
   [W, H, 0],
   [W, H, -D],
   [W, 0, -D],
   [W, 0, 0],
 ];
-const TOP: Place[] = [
+const TOP: PointInRoom[] = [
   [0, H, -D],
   [W, H, -D],
   [W, H, 0],
   [0, H, 0],
 ];
-const DRAWER: Place[] = [
+const DRAWER: PointInRoom[] = [
   [60, 700, 0],
   [940, 700, 0],
   [940, 520, 0],
@@ -42,7 +42,7 @@ const PHONE: Camera = {
   height: 1200,
 };
 
-const known = (camera: Camera, faceId: string, from: Place, to: Place) => ({
+const known = (camera: Camera, faceId: string, from: PointInRoom, to: PointInRoom) => ({
   faceId,
   from: pictured(camera, from),
   to: pictured(camera, to),
@@ -187,7 +187,7 @@ describe("measures off a photo", () => {
         [W - 110, H - 110, 0],
         [W - 110, 110, 0],
         [110, 110, 0],
-      ].map((corner) => pictured(PHONE, corner as unknown as Place)),
+      ].map((corner) => pictured(PHONE, corner as unknown as PointInRoom)),
     });
     const { of } = sizesOf(photoOf(PHONE, [frame, marked(PHONE, "side", "side", SIDE)], [widthOf(PHONE)]));
     expect(of("front").member).toBeCloseTo(110, 0);

@@ -7,7 +7,7 @@ import { coloursSeen } from "../judge/look.ts";
 import type { PhotoFace, PiecePhoto } from "../plan/photo-marks.ts";
 import type { Plan } from "../plan/plan.ts";
 import { examplePlan } from "../rules/example.ts";
-import { type Camera, marked, type Place, photoOf } from "./camera.ts";
+import { type Camera, marked, type PointInRoom, photoOf } from "./camera.ts";
 import { measurePhoto } from "./measure.ts";
 import { PieceOnPhoto } from "./on-photo.ts";
 import { photoSteps } from "./steps.ts";
@@ -16,7 +16,7 @@ import { LIGHT_OF, type Pixels } from "./straightened.ts";
 // A face of 600 × 400 mm seen askew, grey where it is lit and darker to the right, before a wall of one colour.
 
 const CAMERA: Camera = { stands: [900, 500, 900], turned: 30, tilted: 12, focal: 0.9, width: 320, height: 240 };
-const FACE: Place[] = [
+const FACE: PointInRoom[] = [
   [0, 400, 0],
   [600, 400, 0],
   [600, 0, 0],
@@ -118,8 +118,8 @@ describe("a finish on a photo", () => {
   });
 
   it("goes round what is left as it is, and through the opening of a frame", () => {
-    const inner = [0.35, 0.65].flatMap((y) => [0.35, 0.65].map((x): Place => [600 * x, 400 * (1 - y), 0]));
-    const [a, b, c, d] = inner as [Place, Place, Place, Place];
+    const inner = [0.35, 0.65].flatMap((y) => [0.35, 0.65].map((x): PointInRoom => [600 * x, 400 * (1 - y), 0]));
+    const [a, b, c, d] = inner as [PointInRoom, PointInRoom, PointInRoom, PointInRoom];
     const handle = marked(CAMERA, "handle", "front", [a, b, d, c], { asItIs: true });
     const left = painted([["brush", "chalk-slate", { coats: 2 }]], [face(), handle]);
     const at = middle(handle.points);

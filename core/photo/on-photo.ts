@@ -2,7 +2,7 @@ import { Board } from "../board/board.ts";
 import { type BoardWork, USUAL_VIEW } from "../board/board-work.ts";
 import { type Field, gridOver } from "../board/grid.ts";
 import type { Layers } from "../board/layers.ts";
-import type { Relief } from "../board/relief.ts";
+import type { PanelRelief } from "../board/relief.ts";
 import type { PiecePhoto } from "../plan/photo-marks.ts";
 import type { Zone } from "../plan/plan.ts";
 import { centred, type FaceMap, faceMap } from "./face-map.ts";
@@ -37,7 +37,7 @@ interface Ready extends FaceOn {
   /** photo, face, size and zone in words: the same words are the same face */
   key: string;
   straight: Straightened;
-  relief: Relief;
+  relief: PanelRelief;
   spots: Spots;
 }
 

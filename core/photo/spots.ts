@@ -1,5 +1,5 @@
 import type { Grid } from "../board/grid.ts";
-import type { Relief } from "../board/relief.ts";
+import type { PanelRelief } from "../board/relief.ts";
 import { toScreen } from "../colour/screen.ts";
 import { back, type XY } from "./homography.ts";
 import type { FaceOn } from "./measure.ts";
@@ -27,7 +27,7 @@ const roomFor = (count: number): Spots => ({
 export function spotsOf(
   photo: Pick<Pixels, "width" | "height">,
   { cells }: FaceOn,
-  { grid, inside }: Pick<Relief, "grid" | "inside">,
+  { grid, inside }: Pick<PanelRelief, "grid" | "inside">,
 ): Spots {
   const longest = Math.max(photo.width, photo.height);
   const [lastTop, lastLeft] = [Math.max(...cells.map(({ top }) => top)), Math.max(...cells.map(({ left }) => left))];

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { type Camera, marked, type Place, photoOf, pictured } from "./camera.ts";
+import { type Camera, marked, type PointInRoom, photoOf, pictured } from "./camera.ts";
 import { faceMap } from "./face-map.ts";
 import { faceRelief } from "./face-relief.ts";
 import { type FaceOn, measurePhoto, millimetreMaps } from "./measure.ts";
@@ -10,7 +10,7 @@ import { lightOf, type Pixels, straightened } from "./straightened.ts";
 
 const [W, H] = [600, 400];
 const LINE = { from: 296, to: 304 };
-const BOARD: Place[] = [
+const BOARD: PointInRoom[] = [
   [0, H, 0],
   [W, H, 0],
   [W, 0, 0],

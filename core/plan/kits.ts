@@ -1,10 +1,9 @@
+import type { FrontPlace } from "./front.ts";
 import { type Ground, groundOf } from "./ground.ts";
 import { CARVED_RELIEF, MOULDED_RELIEF, PLAIN_RELIEF, type Relief, type Zone } from "./plan.ts";
 
 // Standard pieces: zones with sizes, relief and their place on the front elevation, worked out from a few
 // measurements.
-
-type Placed = NonNullable<Zone["place"]>;
 
 export interface PieceKit {
   id: string;
@@ -16,7 +15,7 @@ export interface PieceKit {
 interface KitZone {
   name: string;
   shape: Zone["shape"];
-  place: Placed;
+  place: FrontPlace;
   relief?: Relief;
   carving?: number;
   orientation?: Zone["orientation"];
@@ -28,7 +27,7 @@ const W = { key: "kitWidth", label: "Width" };
 const H = { key: "kitHeight", label: "Height" };
 const D = { key: "kitDepth", label: "Depth" };
 
-const at = (drawn: Placed["drawn"], x: number, y: number, width: number, height: number): Placed => ({
+const at = (drawn: FrontPlace["drawn"], x: number, y: number, width: number, height: number): FrontPlace => ({
   x: Math.round(x),
   y: Math.round(y),
   width: Math.max(1, Math.round(width)),

@@ -1,7 +1,7 @@
 import type { HouseRules } from "../plan/house-rules.ts";
 import { isDamp } from "../surface/laws/misting.ts";
 import { insertBefore, ofFamily, withIntent } from "./repair.ts";
-import type { FilmSeam, Fix, Place } from "./rule.ts";
+import type { FilmSeam, Fix, RepairBasis } from "./rule.ts";
 import { named } from "./words.ts";
 
 // What the schools do about glaze on thirsty paint; rules D1 and D2 share it.
@@ -12,7 +12,7 @@ export const acceptsThirst = (seam: FilmSeam) =>
   (seam.houseRules.porousGlaze === "mist" && isDamp(seam.before.misted, seam.at));
 
 /** The repairs, the house rule's own first. */
-export function porousGlazeFixes(place: Place, stepId: string, houseRules: HouseRules): Fix[] {
+export function porousGlazeFixes(place: RepairBasis, stepId: string, houseRules: HouseRules): Fix[] {
   const slip = ofFamily(place.shelf, "clear glaze medium");
   const film = ofFamily(place.shelf, "water-borne clear coat");
   const ways: Partial<Record<HouseRules["porousGlaze"], Fix>> = {

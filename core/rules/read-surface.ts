@@ -9,7 +9,7 @@ import { sameRegion } from "../surface/places.ts";
 import type { Stack } from "../surface/stack.ts";
 import { bareSurface, patchesWhere } from "../surface/surface.ts";
 import type { Share } from "../units/units.ts";
-import type { FilmSeam, Finish, Placed, Seam, Top } from "./rule.ts";
+import type { FilmSeam, Finish, Seam, TimedPhase, Top } from "./rule.ts";
 import { groundNamed, named } from "./words.ts";
 
 // Small questions that several rules ask of the surface.
@@ -114,7 +114,7 @@ export const keyedTooth = (seam: Seam, stack: Stack): number =>
  */
 export const metBefore = (
   { past, phase: { id, where } }: FilmSeam,
-  fits: (phase: Placed["phase"]) => boolean,
+  fits: (phase: TimedPhase["phase"]) => boolean,
 ): boolean =>
   past.some(
     ({ phase }) =>

@@ -4,7 +4,7 @@ import type { Crust, Intent, Step } from "../plan/plan.ts";
 import type { Phase } from "../surface/phase.ts";
 import { findTechnique } from "../surface/techniques.ts";
 import type { Minutes } from "../units/units.ts";
-import type { Fix, Place, Shelf } from "./rule.ts";
+import type { Fix, RepairBasis, Shelf } from "./rule.ts";
 import { named } from "./words.ts";
 
 // Building blocks of fixes. Every fix is a list of edit commands, so it can be undone like any other edit.
@@ -37,7 +37,7 @@ export interface NewStep {
 }
 
 /** Adds steps, the first of them at this index, and pins the materials they need. */
-export function insertAt(place: Place, at: number, steps: readonly NewStep[]): Command[] {
+export function insertAt(place: RepairBasis, at: number, steps: readonly NewStep[]): Command[] {
   return steps.flatMap(({ how, what, coats = 1, intents = [], where = EVERYWHERE }, index): Command[] => {
     const step: Step = {
       id: freshId(place.crust, how, index),
@@ -53,36 +53,36 @@ export function insertAt(place: Place, at: number, steps: readonly NewStep[]): C
   });
 }
 
-export const insertBefore = (place: Place, stepId: string, steps: readonly NewStep[]) =>
+export const insertBefore = (place: RepairBasis, stepId: string, steps: readonly NewStep[]) =>
   insertAt(place, Math.max(0, indexOfStep(place.crust, stepId)), steps);
 
 export const patchStep = (
-  place: Place,
+  place: RepairBasis,
   stepId: string,
   patch: Extract<Command, { do: "patch step" }>["patch"],
 ): Command[] => [{ do: "patch step", crustId: place.crust.id, stepId, patch }];
 
 /** Makes a step wait at least so long after the one before it. */
-export const waitBefore = (place: Place, stepId: string, minutes: Minutes): Command[] =>
+export const waitBefore = (place: RepairBasis, stepId: string, minutes: Minutes): Command[] =>
   patchStep(place, stepId, { wait: { kind: "at least", minutes: Math.ceil(minutes / 30) * 30 } });
 
-export const leaveOut = (place: Place, stepId: string): Command[] => [
+export const leaveOut = (place: RepairBasis, stepId: string): Command[] => [
   { do: "remove step", crustId: place.crust.id, stepId },
 ];
 
-export const moveBefore = (place: Place, stepId: string, otherId: string): Command[] => {
+export const moveBefore = (place: RepairBasis, stepId: string, otherId: string): Command[] => {
   const from = indexOfStep(place.crust, stepId);
   const to = indexOfStep(place.crust, otherId);
   return [{ do: "move step", crustId: place.crust.id, stepId, to: from < to ? to - 1 : to }];
 };
 
-export function withIntent(place: Place, stepId: string, intent: Intent): Command[] {
+export function withIntent(place: RepairBasis, stepId: string, intent: Intent): Command[] {
   const step = place.crust.steps[indexOfStep(place.crust, stepId)];
   return patchStep(place, stepId, { intents: [...new Set([...(step?.intents ?? []), intent])] });
 }
 
 /** A clear coat between the layers, if one is available. */
-export function sealFirst(place: Place, stepId: string, look?: string): Fix[] {
+export function sealFirst(place: RepairBasis, stepId: string, look?: string): Fix[] {
   const sealer = ofFamily(place.shelf, "water-borne clear coat");
   if (!sealer) return [];
   return [
@@ -95,16 +95,17 @@ export function sealFirst(place: Place, stepId: string, look?: string): Fix[] {
 }
 
 /** Removes the author's own wait, so that the step falls into its window. */
-export const dropWait = (place: Place, stepId: string, label: string): Fix[] => [
+export const dropWait = (place: RepairBasis, stepId: string, label: string): Fix[] => [
   { label, commands: patchStep(place, stepId, { wait: null }) },
 ];
 
 /** Steps after the last one. */
-export const appended = (place: Place, steps: readonly NewStep[]) => insertAt(place, place.crust.steps.length, steps);
+export const appended = (place: RepairBasis, steps: readonly NewStep[]) =>
+  insertAt(place, place.crust.steps.length, steps);
 
 /** Uses another material in a step, pinning it if the plan does not have it yet. */
 export const layInstead = (
-  place: Place,
+  place: RepairBasis,
   stepId: string,
   material: Material,
   patch: Parameters<typeof patchStep>[2] = {},
@@ -114,7 +115,7 @@ export const layInstead = (
 ];
 
 /** Whether something later takes this coat off in places: only then is wax under it a resist. */
-export function isTakenOff({ crust }: Place, { step, material }: Phase): boolean {
+export function isTakenOff({ crust }: RepairBasis, { step, material }: Phase): boolean {
   const above = crust.steps.slice(crust.steps.findIndex(({ id }) => id === step.id) + 1);
   return material?.role === "paint" && above.some(({ kind, how }) => kind === "take" && how !== "buff");
 }

@@ -25,7 +25,7 @@ export interface Fix {
 }
 
 /** What a repair is worked out from: the crust as it is now, and the materials it may use. */
-export interface Place {
+export interface RepairBasis {
   crust: Crust;
   shelf: Shelf;
 }
@@ -44,7 +44,7 @@ export interface Draft {
   /** tells two findings of one rule on one step apart */
   part?: string;
   /** the usual repairs; worked out only when they are needed, for the crust as it is then */
-  fixes?(place: Place): Fix[];
+  fixes?(place: RepairBasis): Fix[];
 }
 
 export interface Finding extends Draft {
@@ -92,7 +92,7 @@ export interface Demand extends Wait {
 }
 
 /** A phase with its place on the zone's nominal line. */
-export interface Placed {
+export interface TimedPhase {
   phase: Phase;
   starts: Instant;
   ends: Instant;
@@ -126,7 +126,7 @@ export interface FilmSeam {
   relief: Relief;
   /** while demands are collected: the earliest the painter is free; while checking: when the phase starts */
   at: Instant;
-  past: readonly Placed[];
+  past: readonly TimedPhase[];
 }
 
 /** The same with the zone and its ground. */
@@ -142,7 +142,7 @@ export interface Finish {
   room: Room;
   after: Surface;
   tops: readonly Top[];
-  past: readonly Placed[];
+  past: readonly TimedPhase[];
 }
 
 /** What a repair may use: the plan's own materials first, then the catalogue. */

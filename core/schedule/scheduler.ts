@@ -9,7 +9,7 @@ import { relaxed, undated, type Yielding, yielding } from "./giving-way.ts";
 import { type DryModes, modeOf, networkOfWork, type ShopNetwork } from "./network.ts";
 import { type Claim, clashOf } from "./solve/clash.ts";
 import { type Activity, FAR, fitsOf, handedOut, type Lag, type Minute, type Network } from "./solve/network.ts";
-import { type Placed, Serial } from "./solve/serial.ts";
+import { Serial, type Timetable } from "./solve/serial.ts";
 import { slackOf } from "./solve/slack.ts";
 import { type Solution, solve } from "./solve/solve.ts";
 import { tidied } from "./solve/tidy.ts";
@@ -68,8 +68,8 @@ interface Quick {
 /** A schedule by placing in turn, the best of a few; null where a wait was missed or a due date, with what was. */
 function quickly(network: Network, patience: readonly number[] = PATIENCE): Quick {
   const serial = new Serial(network, fitsOf(network));
-  let best: Placed | null = null;
-  let late: Placed | null = null;
+  let best: Timetable | null = null;
+  let late: Timetable | null = null;
   let missed: Missed[] = [];
   for (const share of patience) {
     const placed = serial.run(share, () => 0);
@@ -87,7 +87,7 @@ function quickly(network: Network, patience: readonly number[] = PATIENCE): Quic
     } else if (missed.length === 0) missed = [...placed.missed, ...displaced];
     else break;
   }
-  const byId = (placed: Placed | null) =>
+  const byId = (placed: Timetable | null) =>
     placed && Object.fromEntries(network.activities.map(({ id }, at) => [id, placed.starts[at]!]));
   return { starts: byId(best), missed: (best ?? late) ? [] : missed, late: best ? null : byId(late) };
 }
@@ -455,6 +455,6 @@ function shared(network: Network): Network {
   if (!network.activities.some(({ ways }) => ways)) return network;
   const serial = new Serial(network, fitsOf(network));
   const placed = PATIENCE.map((share) => serial.run(share, () => 0));
-  const cost = ({ missed, late, makespan }: Placed) => (missed.length + late.length) * FAR + makespan;
+  const cost = ({ missed, late, makespan }: Timetable) => (missed.length + late.length) * FAR + makespan;
   return handedOut(network, placed.reduce((best, one) => (cost(one) < cost(best) ? one : best)).ways);
 }

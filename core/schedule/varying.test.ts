@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { Climate } from "../drying/climate.ts";
 import { openBetween } from "../drying/gate.ts";
-import type { Coat } from "../drying/law.ts";
+import type { DryingCoat } from "../drying/law.ts";
 import { HOUR } from "../units/units.ts";
 import { boundsOf, varyingLag } from "./varying.ts";
 
@@ -24,7 +24,7 @@ const climate = fc
     zero: fc.integer({ min: 0, max: 1440 }),
   })
   .map(({ usual, known, zero }) => new Climate({ usual, known }, zero));
-const coat: Coat = { leaves: "water", load: 1, drawnBy: 0, warmed: 0 };
+const coat: DryingCoat = { leaves: "water", load: 1, drawnBy: 0, warmed: 0 };
 const window = fc
   .tuple(fc.integer({ min: 0, max: 600 }), fc.integer({ min: 1, max: 3000 }))
   .map(([opens, more]) =>

@@ -1,6 +1,6 @@
 import type { Climate } from "../drying/climate.ts";
 import type { Gate, Stage } from "../drying/gate.ts";
-import type { Coat } from "../drying/law.ts";
+import type { DryingCoat } from "../drying/law.ts";
 import { DAY, HOUR, type Minutes } from "../units/units.ts";
 import type { Minute, VaryingLag } from "./solve/network.ts";
 
@@ -10,7 +10,12 @@ import type { Minute, VaryingLag } from "./solve/network.ts";
  * A gate of the label for a coat in a room, for any beginning; `zero` is instant 0 of the climate on the network's
  * clock.
  */
-export function varyingLag(climate: Climate, coat: Coat, { stage, opens, shuts }: Gate, zero: Minute): VaryingLag {
+export function varyingLag(
+  climate: Climate,
+  coat: DryingCoat,
+  { stage, opens, shuts }: Gate,
+  zero: Minute,
+): VaryingLag {
   const later = (minutes: number) => Math.ceil(minutes - 1e-6);
   const sooner = (minutes: number) => Math.floor(minutes + 1e-6);
   const end = (finish: Minute, reference: Minutes, round: (minutes: number) => number) =>
@@ -42,7 +47,7 @@ const bounds = new WeakMap<Climate, Map<string, [least: Minutes, most: Minutes]>
  * The shortest and longest that so many reference minutes can take, whenever they begin. Air changes on the hour, so a wait is
  * a broken line over its beginning, and its extremes lie where it begins or ends on one.
  */
-export function boundsOf(climate: Climate, coat: Coat, stage: Stage, reference: Minutes): [Minutes, Minutes] {
+export function boundsOf(climate: Climate, coat: DryingCoat, stage: Stage, reference: Minutes): [Minutes, Minutes] {
   const known = bounds.get(climate) ?? new Map<string, [Minutes, Minutes]>();
   bounds.set(climate, known);
   const key = `${coat.leaves} ${coat.load} ${coat.drawnBy} ${coat.warmed} ${stage} ${reference}`;

@@ -2,7 +2,7 @@ import { materialsOf } from "../judge/judge.ts";
 import type { Material } from "../materials/material.ts";
 import type { Plan } from "../plan/plan.ts";
 import type { Micrometres, Millilitres, Share, SquareMetres } from "../units/units.ts";
-import { type Coat, coatsIn, type Drawn, sheetsFor, tinsOf, type Unit } from "./usage.ts";
+import { type CoatOnZone, coatsIn, type Drawn, sheetsFor, tinsOf, type Unit } from "./usage.ts";
 
 /** One step on one zone, and what it takes of a material, in the material's unit. */
 export interface Use {
@@ -56,7 +56,7 @@ export const TOUCH_UP: Millilitres = 15;
 const PUT_ASIDE: ReadonlySet<Material["role"]> = new Set(["paint", "tint-base", "glaze"]);
 
 /** What a coat takes of one of its tins, in the tin's unit. */
-function takenBy(coat: Coat, { material, unit, perMillilitre }: Drawn): { net: number; careful: number } {
+function takenBy(coat: CoatOnZone, { material, unit, perMillilitre }: Drawn): { net: number; careful: number } {
   if (unit === "sheets") {
     const sheets = sheetsFor(coat, material);
     return { net: sheets, careful: sheets * (1 + coat.phase.technique.loss) };
@@ -65,10 +65,11 @@ function takenBy(coat: Coat, { material, unit, perMillilitre }: Drawn): { net: n
 }
 
 /** Coats that are laid in one session: what stays in the brush stays there once for all zones of a job. */
-const sessionOf = ({ planId, phase: { step, coat, round } }: Coat): string => `${planId} ${step.id} ${coat} ${round}`;
+const sessionOf = ({ planId, phase: { step, coat, round } }: CoatOnZone): string =>
+  `${planId} ${step.id} ${coat} ${round}`;
 
 /** Coats of one step on one zone that are alike: those that are shown as one line. */
-const lineOf = ({ planId, zone, phase: { step }, done }: Coat, material: Material) =>
+const lineOf = ({ planId, zone, phase: { step }, done }: CoatOnZone, material: Material) =>
   `${planId} ${zone.id} ${step.id} ${material.id} ${done}`;
 
 class Gathering {
@@ -79,7 +80,7 @@ class Gathering {
 
   constructor(private readonly keptBack: Millilitres) {}
 
-  take(coat: Coat, tin: Drawn) {
+  take(coat: CoatOnZone, tin: Drawn) {
     const { material, unit } = tin;
     const need = this.needOf(material, unit);
     const { loss } = coat.phase.technique;
@@ -116,7 +117,7 @@ class Gathering {
     return need;
   }
 
-  private note(coat: Coat, { material, perMillilitre }: Drawn, net: number) {
+  private note(coat: CoatOnZone, { material, perMillilitre }: Drawn, net: number) {
     const key = lineOf(coat, material);
     const { phase, zone, planId, covered, film, done } = coat;
     const known = this.uses.get(key);
@@ -146,7 +147,7 @@ class Gathering {
     this.needs.get(material.id)!.uses.push(use);
   }
 
-  private putAside({ planId }: Coat, { material, unit, perMillilitre }: Drawn, need: Need) {
+  private putAside({ planId }: CoatOnZone, { material, unit, perMillilitre }: Drawn, need: Need) {
     const key = `${planId} ${material.id}`;
     if (this.aside.has(key) || unit === "sheets" || !PUT_ASIDE.has(material.role)) return;
     this.aside.add(key);
@@ -190,10 +191,10 @@ export function needsOf(plans: readonly Plan[], touchUp: Millilitres = TOUCH_UP)
   return gathering.done();
 }
 
-const known = new WeakMap<Plan, readonly Coat[]>();
+const known = new WeakMap<Plan, readonly CoatOnZone[]>();
 
 /** The coats of a plan, worked out once for each version of it. */
-export function coatsOf(plan: Plan): readonly Coat[] {
+export function coatsOf(plan: Plan): readonly CoatOnZone[] {
   let coats = known.get(plan);
   if (!coats) {
     coats = coatsIn(plan, materialsOf(plan));

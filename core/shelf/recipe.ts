@@ -7,7 +7,7 @@ import { findZone, type Plan } from "../plan/plan.ts";
 import type { Phase } from "../surface/phase.ts";
 import { DAY, HOUR, type Millilitres, type Minutes, type SquareMetres } from "../units/units.ts";
 import { coatsOf } from "./needs.ts";
-import { type Coat, inTins } from "./usage.ts";
+import { type CoatOnZone, inTins } from "./usage.ts";
 
 /** A spoon and a scoop as they lie on the bench, in millilitres (common practice). */
 export const SPOON: Millilitres = 5;
@@ -244,7 +244,7 @@ export const isMixed = (pot: Pot): boolean =>
   pot.strength !== 1 ||
   inTins(pot).some(([material]) => isPowder(material) || isHomeMade(material) || material.recipe !== undefined);
 
-const madeFor = ({ net, phase: { technique } }: Coat) => net * (1 + technique.loss);
+const madeFor = ({ net, phase: { technique } }: CoatOnZone) => net * (1 + technique.loss);
 
 /** The mixes that are stirred for a plan, in the order they are first wanted: each with its uses and what each session takes. */
 export function batchesOf(plan: Plan): Batch[] {

@@ -27,7 +27,7 @@ export function inUnit(material: Material, millilitres: Millilitres): number {
 const LAP = 5;
 
 /** One coat on one zone: what it is laid over, and what that takes. */
-export interface Coat {
+export interface CoatOnZone {
   planId: string;
   pieceId: string;
   zone: Zone;
@@ -57,14 +57,14 @@ const laysNothing = ({ where, technique }: Phase) =>
   isSimple(where) && isReliefClass(where.on) && technique.profile[where.on] === 0;
 
 /** Every coat of a plan as it is compiled for its zone: without what the zone skips and the answers that are not expected. */
-export function coatsIn(plan: Plan, materials: ReadonlyMap<string, Material>): Coat[] {
+export function coatsIn(plan: Plan, materials: ReadonlyMap<string, Material>): CoatOnZone[] {
   const done = new Set(plan.done?.map(({ zoneId, phaseId }) => `${zoneId} ${phaseId}`));
   return plan.pieces.flatMap((piece) =>
     piece.zones.flatMap((zone) => {
       const crust = findCrust(plan, zone.crustId);
       if (!crust) return [];
       const area = zoneArea(zone);
-      return compile(crust, zone, materials).phases.flatMap((phase): Coat[] => {
+      return compile(crust, zone, materials).phases.flatMap((phase): CoatOnZone[] => {
         const { material, where, load } = phase;
         if (material === null || laysNothing(phase)) return [];
         const covered = area * shareWhere(where, zone.relief, sizesOf(zone)) * where.share;
@@ -160,7 +160,7 @@ function designsOn({
   zone,
   phase,
   covered,
-}: Pick<Coat, "zone" | "phase" | "covered">): { size: Size; count: number }[] {
+}: Pick<CoatOnZone, "zone" | "phase" | "covered">): { size: Size; count: number }[] {
   const { on } = phase.where;
   const { shape } = zone;
   const drawn = isPlace(on) ? zone.outlines?.[on] : undefined;
@@ -181,7 +181,7 @@ function designsOn({
  * Sheets that a coat takes, not rounded: leaf by what a sheet covers without its laps, tissue and transfers by how often the
  * design fits on a sheet.
  */
-export function sheetsFor(coat: Coat, material: Material): number {
+export function sheetsFor(coat: CoatOnZone, material: Material): number {
   const sheet = sheetOf(material);
   if (!sheet || coat.covered === 0) return 0;
   if (material.role === "leaf") {

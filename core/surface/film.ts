@@ -1,6 +1,6 @@
 import type { Climate } from "../drying/climate.ts";
 import type { Stage } from "../drying/gate.ts";
-import type { Coat } from "../drying/law.ts";
+import type { DryingCoat } from "../drying/law.ts";
 import type { Material } from "../materials/material.ts";
 import { dryFilm } from "../quantity/spread.ts";
 import type { Instant, Micrometres, Minutes, Share } from "../units/units.ts";
@@ -15,7 +15,7 @@ export interface Film extends FilmState {
   micrometres: Micrometres;
   laidAt: Instant;
   /** what it dries by, and in which air */
-  coat: Coat;
+  coat: DryingCoat;
   climate: Climate;
   /** laid so that what lies on it comes away again, or laid to come away itself */
   resist: boolean;
@@ -70,7 +70,7 @@ function loadOf({ load: coats, pot }: Pick<Phase, "load" | "pot">, material: Mat
 }
 
 /** What a coat of this material dries by. */
-export const coatOf = (phase: Pick<Phase, "load" | "pot">, material: Material, drawnBy: Share): Coat => ({
+export const coatOf = (phase: Pick<Phase, "load" | "pot">, material: Material, drawnBy: Share): DryingCoat => ({
   leaves: LEAVES[material.carrier],
   load: loadOf(phase, material),
   drawnBy,

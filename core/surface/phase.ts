@@ -1,7 +1,7 @@
 import type { Material } from "../materials/material.ts";
 import type { Pot } from "../mixing/pot.ts";
-import type { Intent, ReliefClass, Step } from "../plan/plan.ts";
-import type { Micrometres, Minutes, Share } from "../units/units.ts";
+import type { Intent, Step } from "../plan/plan.ts";
+import type { Minutes, Share } from "../units/units.ts";
 import type { Effect } from "./effect.ts";
 import type { Region } from "./places.ts";
 import type { Technique } from "./technique.ts";

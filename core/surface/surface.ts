@@ -252,7 +252,7 @@ function withPlace<Any extends Films>(surface: Any, place: PlaceOnFace): Any {
 }
 
 /** What the last phase has left of these patches: zones of one size under one crust go the same way. */
-interface Step {
+interface LastPhase {
   phase: Phase;
   at: Instant;
   misted: Instant | null;
@@ -261,7 +261,7 @@ interface Step {
   ground: string;
   patches: Surface["patches"];
 }
-const lastStep = new WeakMap<Surface["patches"], Step>();
+const lastStep = new WeakMap<Surface["patches"], LastPhase>();
 
 /** All that a phase asks of the ground under these patches, as a word that is the same where grounds answer alike. */
 function askedOfGround({ patches, ground: whole }: Surface, { effects, material, where }: Phase): string {

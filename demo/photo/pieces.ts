@@ -1,11 +1,11 @@
-import { type Camera, marked, type Place, pictured } from "#core/photo/camera";
+import { type Camera, marked, type PointInRoom, pictured } from "#core/photo/camera";
 import { groundOf } from "#core/plan/ground";
 import type { PhotoFace, PiecePhoto } from "#core/plan/photo-marks";
 import type { Surface } from "./room";
 
 // Two pieces of Hobnail Yard as they came in, and what a painter marked on their photos.
 
-type Corners = readonly [Place, Place, Place, Place];
+type Corners = readonly [PointInRoom, PointInRoom, PointInRoom, PointInRoom];
 
 /** A face that looks forwards, from its lower left. */
 const front = (x: number, y: number, z: number, width: number, height: number): Corners => [
@@ -76,7 +76,7 @@ export interface PhotoOfPiece {
   marks: Pick<PiecePhoto, "faces" | "known">;
 }
 
-const tape = (camera: Camera, faceId: string, from: Place, to: Place): PiecePhoto["known"][number] => ({
+const tape = (camera: Camera, faceId: string, from: PointInRoom, to: PointInRoom): PiecePhoto["known"][number] => ({
   faceId,
   from: pictured(camera, from),
   to: pictured(camera, to),

@@ -5,7 +5,7 @@ import { eachPixel, emptyShape, type PanelShape, roundedOver } from "#core/board
 import { reliefOf } from "#core/board/relief";
 import { toLinear, toScreen } from "#core/colour/screen";
 import { STANDARD_AIR } from "#core/drying/air";
-import { type Camera, type Place, pictured, seenFrom } from "#core/photo/camera";
+import { type Camera, type PointInRoom, pictured, seenFrom } from "#core/photo/camera";
 import { back, type Corners, mapped, toCorners } from "#core/photo/homography";
 import type { Ground } from "#core/plan/ground";
 
@@ -17,7 +17,7 @@ type Profile = "plain" | "moulded" | "carved" | { member: number } | { boards: n
 
 /** A flat face in the room, its corners from the upper left as one looks at it. */
 export interface Surface {
-  corners: readonly [Place, Place, Place, Place];
+  corners: readonly [PointInRoom, PointInRoom, PointInRoom, PointInRoom];
   ground: Ground;
   profile: Profile;
   /** how much of the light of the window falls on it */
@@ -140,7 +140,7 @@ export function photographed({ camera, surfaces, stands, floor }: Scene) {
       for (let column = Math.max(0, Math.floor(Math.min(...xs))); column < Math.min(width, Math.max(...xs)); column++) {
         const [u, v] = mapped(inverse, [column + 0.5, row + 0.5]);
         if (!(u >= 0 && u < 1 && v >= 0 && v < 1)) continue;
-        const place: Place = [
+        const place: PointInRoom = [
           a[0] + u * (b[0] - a[0]) + v * (d[0] - a[0]),
           a[1] + u * (b[1] - a[1]) + v * (d[1] - a[1]),
           a[2] + u * (b[2] - a[2]) + v * (d[2] - a[2]),

@@ -2,7 +2,7 @@ import { type Grid, smoothstep } from "../grid.ts";
 import { reckon, type Source } from "../kernels.ts";
 import { clouds, noise, streaks } from "../noise.ts";
 import { dips, hollows, pooled } from "./fluid.ts";
-import type { Bench, Hand } from "./hand.ts";
+import type { Hand, WorkedBoard } from "./hand.ts";
 
 /** No place that a hand reaches is left with less than this part of the mean. */
 const LEAST = 0.12;
@@ -17,7 +17,7 @@ const LEVELS = 0.014;
 const MOST_LEVELLED = 11;
 
 /** Bristle marks along the stroke, thin over edges, a little full in grooves. */
-const bristles = (bench: Bench, length: number, breadth: number, depth: number): Source => {
+const bristles = (bench: WorkedBoard, length: number, breadth: number, depth: number): Source => {
   const { relief, grid, seed } = bench;
   return (
     reckon(grid, 1)
@@ -33,7 +33,7 @@ const bristles = (bench: Bench, length: number, breadth: number, depth: number):
 };
 
 /** Where a skimming brush or a dragged tool touches: what stands proud, and the crests of the brush marks beneath. */
-const skim = (bench: Bench, length: number, breadth: number, patchy: number): Source =>
+const skim = (bench: WorkedBoard, length: number, breadth: number, patchy: number): Source =>
   reckon(bench.grid)
     .plus(0.75, streaks(bench.grid, bench.seed + 21, length, breadth, bench.relief.upright))
     .plus(patchy, clouds(bench.grid, bench.seed + 23, 30, 3))
@@ -44,7 +44,7 @@ const skim = (bench: Bench, length: number, breadth: number, patchy: number): So
     .plus(-0.008, dips(bench));
 
 /** Where whole brush strokes end: in clouds, with ends drawn out along the stroke. */
-const strokeEnds = ({ relief, grid, seed }: Bench): Source =>
+const strokeEnds = ({ relief, grid, seed }: WorkedBoard): Source =>
   reckon(grid)
     .plus(1, clouds(grid, seed + 61, 26, 4, 0.6, 1.7))
     .plus(0.5, streaks(grid, seed + 63, 30, 0.7, relief.upright));

@@ -1,12 +1,12 @@
 import { meanAround } from "../blur.ts";
 import type { Field } from "../grid.ts";
 import { type Reckoning, reckon, type Source } from "../kernels.ts";
-import type { Bench } from "./hand.ts";
+import type { WorkedBoard } from "./hand.ts";
 
 const MOST_LOG = 1.4;
 
 /** How far each place lies under what is around it, in micrometres of film: cracks, brush marks, the rims of chips. */
-export function hollows({ total, grid }: Bench): Reckoning {
+export function hollows({ total, grid }: WorkedBoard): Reckoning {
   const film = total();
   return reckon(grid)
     .plus(1, meanAround(film, grid, 1.2))
@@ -17,7 +17,7 @@ export function hollows({ total, grid }: Bench): Reckoning {
 const MOST_DIP = 130;
 
 /** How far each place lies under what is a few millimetres around it, in micrometres of film. */
-export function dips({ total, grid, builtUp }: Bench): Reckoning {
+export function dips({ total, grid, builtUp }: WorkedBoard): Reckoning {
   if (!builtUp) return reckon(grid);
   const film = total();
   return reckon(grid)
@@ -27,7 +27,7 @@ export function dips({ total, grid, builtUp }: Bench): Reckoning {
 }
 
 /** What a fluid does with a weight: it runs off proud places and stands in grooves, brush marks and cracks. */
-export function pooled(weight: Field | Source, bench: Bench, amount: number): Reckoning {
+export function pooled(weight: Field | Source, bench: WorkedBoard, amount: number): Reckoning {
   return reckon(bench.grid)
     .plus(amount, bench.relief.stands)
     .plus(0.008 * amount, hollows(bench))

@@ -3,11 +3,11 @@ import type { PlaceOnFace, Zone } from "../../plan/plan.ts";
 import type { Share } from "../../units/units.ts";
 import type { Field, Grid } from "../grid.ts";
 import type { Source } from "../kernels.ts";
-import type { Relief } from "../relief.ts";
+import type { PanelRelief } from "../relief.ts";
 
 /** What a hand meets: the panel, and what lies on it so far. */
-export interface Bench {
-  relief: Relief;
+export interface WorkedBoard {
+  relief: PanelRelief;
   grid: Grid;
   /** of this step on this board */
   seed: number;
@@ -28,7 +28,7 @@ export interface Bench {
 }
 
 /** How a coat lies: thicker and thinner from place to place, and where it breaks when it covers only in part. */
-export interface Laid {
+export interface CoatSpread {
   /** thickness against the mean, about 1; the profile of the technique comes on top */
   weight: Field | Source;
   /** where it covers first; null for hands that only ever lay whole coats, or break in clouds */
@@ -41,4 +41,4 @@ export interface Laid {
   prints?: readonly { where: Field; colour: string }[];
 }
 
-export type Hand = (bench: Bench) => Laid;
+export type Hand = (bench: WorkedBoard) => CoatSpread;

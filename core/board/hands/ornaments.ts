@@ -3,7 +3,7 @@ import { reckon } from "../kernels.ts";
 import { clouds, noise } from "../noise.ts";
 import { hashed, randomFrom } from "../random.ts";
 import { around } from "./dabs.ts";
-import type { Bench, Hand } from "./hand.ts";
+import type { Hand, WorkedBoard } from "./hand.ts";
 
 // Shapes that are laid rather than brushed: stencils, stamps, transfers, tissue, leaf, embossed paste. All invented here.
 
@@ -227,7 +227,7 @@ export const tissue: Hand = ({ grid, seed }) => {
 const SHEET = 34;
 
 /** Leaf by the sheet: laps a little brighter, each sheet with its own turn of the light, here and there a tear. */
-export const leaf: Hand = ({ relief, grid, seed }: Bench) => {
+export const leaf: Hand = ({ relief, grid, seed }: WorkedBoard) => {
   const tears = clouds(grid, seed, 9, 4, 0.65).field();
   const wander = clouds(grid, seed + 2, 16, 3).field();
   const weight = fieldOn(grid);

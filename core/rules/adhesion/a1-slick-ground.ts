@@ -3,7 +3,7 @@ import { scuffed, VERY_SLICK } from "../../surface/ground-state.ts";
 import type { Stack } from "../../surface/stack.ts";
 import { isWax, keyedTooth, metBefore, stepOf, THIRSTY } from "../read-surface.ts";
 import { insertBefore, type NewStep, ofFamily, patchStep, withIntent } from "../repair.ts";
-import type { Draft, Fix, Place, Rule, Seam } from "../rule.ts";
+import type { Draft, Fix, RepairBasis, Rule, Seam } from "../rule.ts";
 import { capital, named, topNamed } from "../words.ts";
 
 /** Shortfall of tooth and grip from which it peels rather than may peel (from memory). */
@@ -25,7 +25,7 @@ function tooSlick(seam: Seam, material: Material, stack: Stack): Draft | null {
   const stepId = seam.phase.step.id;
   const chips = seam.phase.intents.includes("chips");
   const keyed = stack === null ? ground.keyed : stack.film.keyed;
-  const fixes = (place: Place): Fix[] => {
+  const fixes = (place: RepairBasis): Fix[] => {
     const list: Fix[] = [];
     const scuff: NewStep[] = keyed ? [] : [{ how: "scuff" }];
     if (!keyed && shortfall(material, scuffed(tooth)) < 1e-9)

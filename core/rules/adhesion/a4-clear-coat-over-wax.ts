@@ -5,7 +5,7 @@ import type { Stack } from "../../surface/stack.ts";
 import type { Share } from "../../units/units.ts";
 import { isResist } from "../read-surface.ts";
 import { dropWait, leaveOut, moveBefore } from "../repair.ts";
-import type { Demand, FilmSeam, Fix, Place, Rule } from "../rule.ts";
+import type { Demand, FilmSeam, Fix, RepairBasis, Rule } from "../rule.ts";
 import { capital, leaveFor, named, sayHad, sayOpens, sayShare } from "../words.ts";
 
 /** The lowest step of the run of waxes (and buffing) that lies directly under this one. */
@@ -92,7 +92,7 @@ export const clearCoatOverWax: Rule = {
         waxed.every(({ stack }) => stack?.film.material.family === "wax and paint blend")) ||
       (school === "over accents" && waxed.every(({ stack }) => isAccent(seam, stack!.film, share)));
     const traces = share <= TRACES && waxed.every(({ stack }) => isResist(stack!.film));
-    const fixes = (place: Place): Fix[] => {
+    const fixes = (place: RepairBasis): Fix[] => {
       const list: Fix[] = [];
       const lowest = lowestWaxOfRun(seam);
       if (lowest !== null)

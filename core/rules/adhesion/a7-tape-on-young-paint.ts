@@ -1,7 +1,7 @@
 import { openFrom, type Range } from "../../drying/gate.ts";
 import { DAY } from "../../units/units.ts";
 import { dropWait } from "../repair.ts";
-import type { Place, Rule } from "../rule.ts";
+import type { RepairBasis, Rule } from "../rule.ts";
 import { leaveFor, named, sayAge, sayOpens } from "../words.ts";
 
 /** How long paint dries before tape is pressed on it (common practice). */
@@ -38,7 +38,7 @@ export const tapeOnYoungPaint: Rule = {
                 title: `${phase.technique.id === "mask" ? "Tape" : "A stencil"} may pull off the ${named(film.material)}`,
                 because: `${sayAge(waited)} and is hard enough after ${sayOpens(at)}.`,
                 lower: film.stepId,
-                fixes: (place: Place) => dropWait(place, phase.step.id, leaveFor(at)),
+                fixes: (place: RepairBasis) => dropWait(place, phase.step.id, leaveFor(at)),
               },
       }));
   },

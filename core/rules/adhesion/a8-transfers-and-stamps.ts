@@ -1,7 +1,7 @@
 import { openFrom } from "../../drying/gate.ts";
 import { isWax } from "../read-surface.ts";
 import { dropWait, leaveOut, moveBefore } from "../repair.ts";
-import type { Place, Rule } from "../rule.ts";
+import type { RepairBasis, Rule } from "../rule.ts";
 import { leaveFor, named, sayHad, sayOpens } from "../words.ts";
 
 export const transfersAndStamps: Rule = {
@@ -37,7 +37,7 @@ export const transfersAndStamps: Rule = {
                 title: `The backing may lift the ${named(film.material)}`,
                 because: `${sayHad(waited)} and is hard enough for a transfer after ${sayOpens(at)}.`,
                 lower: film.stepId,
-                fixes: (place: Place) => dropWait(place, step.id, leaveFor(at)),
+                fixes: (place: RepairBasis) => dropWait(place, step.id, leaveFor(at)),
               },
       }));
   },

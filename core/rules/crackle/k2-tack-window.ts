@@ -2,10 +2,10 @@ import { openBetween } from "../../drying/gate.ts";
 import type { Phase } from "../../surface/phase.ts";
 import { stepOf } from "../read-surface.ts";
 import { indexOfStep, insertBefore, ofFamily, patchStep } from "../repair.ts";
-import type { Demand, Fix, Place, Rule } from "../rule.ts";
+import type { Demand, Fix, RepairBasis, Rule } from "../rule.ts";
 import { capital, named, sayAfter, sayBetween } from "../words.ts";
 
-function fixesFor(place: Place, phase: Phase, medium: string): Fix[] {
+function fixesFor(place: RepairBasis, phase: Phase, medium: string): Fix[] {
   const { crust } = place;
   const at = indexOfStep(place.crust, phase.step.id);
   const mediumAt = indexOfStep(place.crust, medium);

@@ -1,6 +1,6 @@
 import { openFrom } from "../../drying/gate.ts";
 import { dropWait, insertBefore, patchStep } from "../repair.ts";
-import type { Place, Rule } from "../rule.ts";
+import type { RepairBasis, Rule } from "../rule.ts";
 import { leaveFor, sayHad, sayOpens } from "../words.ts";
 import { CRUMB_ON_WET, SMALL_FACE } from "./stack.ts";
 
@@ -36,7 +36,7 @@ export const paintOverCrumb: Rule = {
                 title: "The next colour will smear the wet crumb",
                 because: `${sayHad(waited)} and needs ${sayOpens(at)}.`,
                 lower: film.stepId,
-                fixes: (place: Place) => dropWait(place, step.id, leaveFor(at)),
+                fixes: (place: RepairBasis) => dropWait(place, step.id, leaveFor(at)),
               },
       }));
   },

@@ -2,7 +2,7 @@ import { openFrom, type Range } from "../../drying/gate.ts";
 import type { HouseRules } from "../../plan/house-rules.ts";
 import type { Film } from "../../surface/film.ts";
 import { dropWait } from "../repair.ts";
-import type { Miss, Place, Rule } from "../rule.ts";
+import type { Miss, RepairBasis, Rule } from "../rule.ts";
 import { capital, leaveFor, named, sayHad, sayOpens } from "../words.ts";
 
 /** What warm air needs to dry a glaze (from memory). */
@@ -57,7 +57,7 @@ export const glazeBeforeClear: Rule = {
                       ? "Others carry on when it is dry, or dry it with warm air."
                       : "Others wait one to two days.",
                   lower: film.stepId,
-                  fixes: (place: Place) => dropWait(place, step.id, leaveFor(at)),
+                  fixes: (place: RepairBasis) => dropWait(place, step.id, leaveFor(at)),
                 },
         };
       });

@@ -1,7 +1,7 @@
 import { openFrom, type Range } from "../../drying/gate.ts";
 import type { Material } from "../../materials/material.ts";
 import { dropWait } from "../repair.ts";
-import type { Place, Rule } from "../rule.ts";
+import type { RepairBasis, Rule } from "../rule.ts";
 import { leaveFor, named, sayHad, sayOpens } from "../words.ts";
 
 /** Dry enough to lie on its face: twice the recoat time (from memory). */
@@ -50,7 +50,7 @@ export const blockDryBeforeTurning: Rule = {
                   ? `${sayHad(waited)} and is block-dry after ${sayOpens(at)}: a thumb pressed and twisted leaves no mark.`
                   : `${sayHad(waited)} and can be handled after ${sayOpens(at)}.`,
                 lower: film.stepId,
-                fixes: (place: Place) => dropWait(place, phase.step.id, leaveFor(at)),
+                fixes: (place: RepairBasis) => dropWait(place, phase.step.id, leaveFor(at)),
               },
       };
     });

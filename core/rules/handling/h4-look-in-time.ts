@@ -1,7 +1,7 @@
 import { openFrom, openUntil } from "../../drying/gate.ts";
 import { laidLast } from "../read-surface.ts";
 import { dropWait, patchStep } from "../repair.ts";
-import type { Demand, Place, Rule } from "../rule.ts";
+import type { Demand, RepairBasis, Rule } from "../rule.ts";
 import { leaveFor, named, sayHad, sayOpens, sayShuts } from "../words.ts";
 
 export const lookInTime: Rule = {
@@ -41,7 +41,7 @@ export const lookInTime: Rule = {
                   ? `${sayHad(waited)} and stays wet for ${sayShuts(at)}.`
                   : `${sayHad(waited)} and is dry to the touch after ${sayOpens(at)}.`,
                 lower: film.stepId,
-                fixes: (place: Place) =>
+                fixes: (place: RepairBasis) =>
                   wet
                     ? [
                         ...dropWait(place, phase.step.id, "Do it straight after laying it"),

@@ -1,7 +1,7 @@
 import { openUntil } from "../../drying/gate.ts";
 import { stepOf } from "../read-surface.ts";
 import { dropWait, insertBefore, leaveOut, ofFamily, patchStep } from "../repair.ts";
-import type { Place, Rule } from "../rule.ts";
+import type { RepairBasis, Rule } from "../rule.ts";
 import { named, sayAge, sayShuts } from "../words.ts";
 import { METAL } from "./m1-acid-on-bare-metal.ts";
 
@@ -37,7 +37,7 @@ export const sprayWhileWet: Rule = {
                 title: `The patina may hardly turn the ${named(film.material)}`,
                 because: `${sayAge(waited)} and takes the spray only while wet, for about ${sayShuts(at)}.`,
                 lower: film.stepId,
-                fixes: (place: Place) => dropWait(place, step.id, "Spray while it is wet"),
+                fixes: (place: RepairBasis) => dropWait(place, step.id, "Spray while it is wet"),
               },
       }));
   },

@@ -1,6 +1,6 @@
 import { openFrom } from "../../drying/gate.ts";
 import { dropWait } from "../repair.ts";
-import type { Place, Rule } from "../rule.ts";
+import type { RepairBasis, Rule } from "../rule.ts";
 import { leaveFor, sayHad, sayOpens } from "../words.ts";
 
 export const sealAfterTheReaction: Rule = {
@@ -34,7 +34,7 @@ export const sealAfterTheReaction: Rule = {
                 title: "The patina will lift what seals it",
                 because: `${sayHad(waited)} and reacts for ${sayOpens(at)}.`,
                 lower: film.stepId,
-                fixes: (place: Place) => dropWait(place, step.id, leaveFor(at)),
+                fixes: (place: RepairBasis) => dropWait(place, step.id, leaveFor(at)),
               },
       }));
   },

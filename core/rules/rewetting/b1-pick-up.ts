@@ -2,7 +2,7 @@ import { holdsFrom, opens } from "../../drying/solubility.ts";
 import { type Film, ripeness } from "../../surface/film.ts";
 import { sayDuration } from "../../units/duration.ts";
 import { indexOfStep, insertBefore, ofFamily, waitBefore, withIntent } from "../repair.ts";
-import type { FilmSeam, Fix, Place, Rule, Top } from "../rule.ts";
+import type { FilmSeam, Fix, RepairBasis, Rule, Top } from "../rule.ts";
 import { capital, named, sayAge } from "../words.ts";
 
 /** What the rag or the flood reaches that is not meant to move: the film on top, or under a wet glaze the one beneath it. */
@@ -51,7 +51,7 @@ export const pickUp: Rule = {
           },
         ];
       const holds = holdsFrom(film.material, "water", technique.rubbing);
-      const fixes = (place: Place): Fix[] => {
+      const fixes = (place: RepairBasis): Fix[] => {
         const list: Fix[] = [];
         // the step that lies directly on the film is the one to hold back or to put a barrier under
         const next = place.crust.steps[indexOfStep(place.crust, film.stepId) + 1]?.id ?? step.id;

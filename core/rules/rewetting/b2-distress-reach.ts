@@ -10,7 +10,7 @@ import { sayDuration } from "../../units/duration.ts";
 import type { Minutes } from "../../units/units.ts";
 import { stepOf, topName, workingAt } from "../read-surface.ts";
 import { indexOfStep, insertBefore, ofFamily, patchStep, waitBefore } from "../repair.ts";
-import type { Draft, Fix, Place, Rule, Seam } from "../rule.ts";
+import type { Draft, Fix, RepairBasis, Rule, Seam } from "../rule.ts";
 import { listed, named, sayAge } from "../words.ts";
 
 interface Reach {
@@ -68,7 +68,7 @@ function goesThrough(seam: Seam, reach: Reach, reveals: string): Draft | null {
   if (!target) return null;
   const { phase } = seam;
   const holds = holdsFrom(target.material, "water", phase.technique.rubbing);
-  const fixes = (place: Place): Fix[] => {
+  const fixes = (place: RepairBasis): Fix[] => {
     const list: Fix[] = [];
     const over = place.crust.steps[indexOfStep(place.crust, reveals) + 1];
     if (over && over.id !== phase.step.id && Number.isFinite(holds)) {

@@ -3,7 +3,7 @@ import { isTimber } from "../../plan/ground.ts";
 import { acceptsThirst, porousGlazeFixes } from "../porous-glaze.ts";
 import { absorbs, isTinted, stepOf, THIRSTY, topName } from "../read-surface.ts";
 import { insertBefore, ofFamily, withIntent } from "../repair.ts";
-import type { Fix, Place, Rule } from "../rule.ts";
+import type { Fix, RepairBasis, Rule } from "../rule.ts";
 import { capital, named, sayShare } from "../words.ts";
 
 const DARK_GLAZE = 45;
@@ -38,7 +38,7 @@ export const tintOnThirstyPaint: Rule = {
     const timber = top.stack === null && isTimber(seam.before.ground.ground.kind);
     const school = wax ? seam.houseRules.darkWax === "straight on the paint" : acceptsThirst(seam);
     const accepted = timber || school;
-    const fixes = (place: Place): Fix[] => {
+    const fixes = (place: RepairBasis): Fix[] => {
       if (!wax) return porousGlazeFixes(place, step.id, seam.houseRules);
       const list: Fix[] = [];
       const clearWax = ofFamily(place.shelf, "clear wax");

@@ -1,7 +1,7 @@
 import { isDamp } from "../../surface/laws/misting.ts";
 import { acceptsThirst, porousGlazeFixes } from "../porous-glaze.ts";
 import { absorbs, isTinted, stepOf, THIRSTY, topName } from "../read-surface.ts";
-import type { Place, Rule } from "../rule.ts";
+import type { RepairBasis, Rule } from "../rule.ts";
 import { capital, named } from "../words.ts";
 
 export const glazeGrabs: Rule = {
@@ -36,7 +36,7 @@ export const glazeGrabs: Rule = {
           : "It is thirsty and unsealed, so the glaze may not move after the first touch.",
         schools: "Some use a slip coat, some a film or a mist of water, and some go straight on.",
         lower: stepOf(top.stack),
-        ...(wanted ? {} : { fixes: (place: Place) => porousGlazeFixes(place, step.id, seam.houseRules) }),
+        ...(wanted ? {} : { fixes: (place: RepairBasis) => porousGlazeFixes(place, step.id, seam.houseRules) }),
       },
     ];
   },

@@ -3,7 +3,7 @@ import type { Material } from "../../materials/material.ts";
 import type { Phase } from "../../surface/phase.ts";
 import { films, metBefore, PALE } from "../read-surface.ts";
 import { indexOfStep, insertAt, ofFamily, withIntent } from "../repair.ts";
-import type { Fix, Place, Rule } from "../rule.ts";
+import type { Fix, RepairBasis, Rule } from "../rule.ts";
 import { capital, groundNamed, listed, named } from "../words.ts";
 
 const showsBleed = (material: Material) =>
@@ -51,7 +51,7 @@ export const bleedThrough: Rule = {
         one === "knots" && ground.knots > 0 ? `${ground.knots} knot${ground.knots > 1 ? "s" : ""}` : one,
       ),
     );
-    const fixes = (place: Place): Fix[] => {
+    const fixes = (place: RepairBasis): Fix[] => {
       const list: Fix[] = [];
       const at = indexOfStep(place.crust, lowest);
       const shellac = ofFamily(place.shelf, "stain-block primer, shellac");

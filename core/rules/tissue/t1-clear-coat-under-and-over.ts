@@ -1,7 +1,7 @@
 import { openUntil } from "../../drying/gate.ts";
 import { seen, stepOf } from "../read-surface.ts";
 import { appended, dropWait, insertBefore, ofFamily } from "../repair.ts";
-import type { Place, Rule } from "../rule.ts";
+import type { RepairBasis, Rule } from "../rule.ts";
 import { named, sayAge, sayShuts } from "../words.ts";
 
 export const clearCoatUnderAndOver: Rule = {
@@ -35,7 +35,7 @@ export const clearCoatUnderAndOver: Rule = {
                 title: "The tissue may blister: the coat under it has dried",
                 because: `${sayAge(waited, "The clear coat")} and stays wet for ${sayShuts(at)}.`,
                 lower: film.stepId,
-                fixes: (place: Place) => dropWait(place, step.id, "Lay it into the wet coat"),
+                fixes: (place: RepairBasis) => dropWait(place, step.id, "Lay it into the wet coat"),
               },
       }));
   },

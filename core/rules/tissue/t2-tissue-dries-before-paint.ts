@@ -1,6 +1,6 @@
 import { openFrom } from "../../drying/gate.ts";
 import { dropWait } from "../repair.ts";
-import type { Place, Rule } from "../rule.ts";
+import type { RepairBasis, Rule } from "../rule.ts";
 import { leaveFor, sayHad, sayOpens } from "../words.ts";
 
 export const tissueDriesBeforePaint: Rule = {
@@ -35,7 +35,7 @@ export const tissueDriesBeforePaint: Rule = {
                 title: `The brush ${dried("touch") < film.material.drying.touch.typical ? "will" : "may"} tear the damp tissue`,
                 because: `${sayHad(waited)} and needs ${sayOpens(at)}.`,
                 lower: film.stepId,
-                fixes: (place: Place) => dropWait(place, step.id, leaveFor(at)),
+                fixes: (place: RepairBasis) => dropWait(place, step.id, leaveFor(at)),
               },
       }));
   },

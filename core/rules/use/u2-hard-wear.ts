@@ -3,7 +3,7 @@ import { WEAR } from "../../plan/plan.ts";
 import type { Stack } from "../../surface/stack.ts";
 import { isWax, partWhere, stepOf } from "../read-surface.ts";
 import { indexOfStep, insertAt, ofFamily } from "../repair.ts";
-import type { Fix, Place, Rule } from "../rule.ts";
+import type { Fix, RepairBasis, Rule } from "../rule.ts";
 import { capital, named } from "../words.ts";
 
 /** Coats of an ordinary clear coat that withstand a hard life (common practice). */
@@ -26,7 +26,7 @@ function stands(stack: Stack): number {
 }
 
 /** Index below the run of waxes that ends the crust, where a clear coat belongs. */
-function belowTheWax(place: Place): number {
+function belowTheWax(place: RepairBasis): number {
   const { steps } = place.crust;
   let at = steps.length;
   while (at > 0 && ["wax", "buff"].includes(steps[at - 1]!.how)) at--;
@@ -50,7 +50,7 @@ export const hardWear: Rule = {
     if (need < rank("daily")) return [];
     const weak = partWhere(finish, (stack) => stack !== null && stands(stack) < need);
     if (!weak?.stack) return [];
-    const fixes = (place: Place): Fix[] => {
+    const fixes = (place: RepairBasis): Fix[] => {
       const list: Fix[] = [];
       const at = belowTheWax(place);
       const tough = ofFamily(place.shelf, "tough water-borne polyurethane");

@@ -2,11 +2,11 @@ import type { Step } from "../../plan/plan.ts";
 import { absorbencyOf } from "../../surface/ground-state.ts";
 import { seen, THIRSTY } from "../read-surface.ts";
 import { insertAt, ofFamily } from "../repair.ts";
-import type { Fix, Place, Rule } from "../rule.ts";
+import type { Fix, RepairBasis, Rule } from "../rule.ts";
 import { capital, named, sayShare } from "../words.ts";
 
 /** What is laid last and stays on top: clear wax over gilding would take it off again. */
-function underAccents({ crust: { steps }, shelf }: Place): number {
+function underAccents({ crust: { steps }, shelf }: RepairBasis): number {
   const isAccent = ({ what, how }: Step) => {
     const material = what === undefined ? undefined : (shelf.pinned.get(what) ?? null);
     return material === undefined ? how === "buff" : material?.family === "gilding wax";
@@ -36,7 +36,7 @@ export const leftUnsealed: Rule = {
     if (!top) return [];
     const share = open.reduce((sum, one) => sum + one.share, 0);
     const display = finish.zone.use.wear === "display";
-    const fixes = (place: Place): Fix[] => {
+    const fixes = (place: RepairBasis): Fix[] => {
       const list: Fix[] = [];
       const end = underAccents(place);
       const wax = ofFamily(place.shelf, "clear wax");

@@ -1,10 +1,10 @@
 import type { Command } from "../../edit/command.ts";
 import { isWax, seen } from "../read-surface.ts";
 import { insertAt, ofFamily } from "../repair.ts";
-import type { Place, Rule } from "../rule.ts";
+import type { RepairBasis, Rule } from "../rule.ts";
 
 /** Takes the waxes off the end of the crust and seals with polyurethane instead. */
-function filmInsteadOfWax(place: Place): Command[] {
+function filmInsteadOfWax(place: RepairBasis): Command[] {
   const tough = ofFamily(place.shelf, "tough water-borne polyurethane");
   if (!tough) return [];
   const { steps, id } = place.crust;

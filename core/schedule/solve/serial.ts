@@ -23,7 +23,7 @@ const overlap = (one: readonly number[], two: readonly number[]): boolean => {
   return false;
 };
 
-export interface Placed {
+export interface Timetable {
   starts: Int32Array;
   makespan: Minute;
   /** maximum waits that were missed */
@@ -110,7 +110,7 @@ export class Serial {
    * it may begin `patience` times as much later. With `fills`, of those that could begin together the ones are taken
    * that leave least of the working window empty. `latest` starts, where given, say how long the way is instead. Maximum waits that could not be met are named; all else is met.
    */
-  run(patience: number, noise: () => number, fills = false, latest: Int32Array | null = null): Placed {
+  run(patience: number, noise: () => number, fills = false, latest: Int32Array | null = null): Timetable {
     const lines = this.timelines();
     const starts = new Int32Array(this.count).fill(-1);
     const waiting = this.blocks.map((block) => block.after.size);
