@@ -1,8 +1,9 @@
+import { expose, transfer } from "comlink";
 import { Board } from "#core/board/board";
 import { type BoardWork, inCommon, type View } from "#core/board/board-work";
 import { measuredOnBoard } from "#core/board/shares";
-import type { Answer, Asking } from "./messages";
-import { newestOnly } from "./newest-only";
+import { newestOnly } from "~/first/newest-only";
+import type { Asking, Drawn } from "./messages";
 
 // Draws sample boards off the page: rough first, then fine. Gives up as soon as something newer is requested.
 
@@ -10,7 +11,7 @@ import { newestOnly } from "./newest-only";
 const ROUGH = 192;
 const MOST_BOARDS = 6;
 
-const newest = newestOnly();
+const begin = newestOnly();
 /** the latest boards, newest first */
 const boards: Board[] = [];
 
@@ -34,46 +35,49 @@ function boardFor(work: BoardWork, width: number): Board {
   return board;
 }
 
-function answer(message: Answer, transfer: Transferable[] = []) {
-  postMessage(message, { transfer });
+/** What is asked for now: who is told, and whether it is still wanted. */
+interface Turn {
+  tell: (drawn: Drawn) => void;
+  stillWanted: () => Promise<boolean>;
 }
 
-function show(id: number, side: number, board: Board, count: number, view: View, finished: boolean) {
+function show({ tell }: Turn, side: number, board: Board, count: number, view: View, finished: boolean) {
   const pixels = board.picture(count, view).buffer;
   const measured = finished ? measuredOnBoard(board.after(count).layers, board.relief) : null;
   const { width, height } = board.grid;
-  answer({ is: "drawn", drawn: { id, side, count, width, height, finished, pixels, measured } }, [pixels]);
+  tell(transfer({ side, count, width, height, finished, pixels, measured }, [pixels]));
 }
 
 /** Paints up to a phase, one phase at a time, so that a newer request need not wait for the rest. */
-async function painted(id: number, board: Board, count: number): Promise<boolean> {
+async function painted({ stillWanted }: Turn, board: Board, count: number): Promise<boolean> {
   for (let done = 1; done <= count; done++) {
     board.after(done);
-    if (!(await newest.stillWanted(id))) return false;
+    if (!(await stillWanted())) return false;
   }
   return true;
 }
 
-async function draw({ id, sides, view, width, later }: Asking) {
-  for (const [side, { work, count }] of sides.entries()) show(id, side, boardFor(work, ROUGH), count, view, false);
-  for (const [side, { work, count }] of sides.entries()) {
-    if (!(await newest.stillWanted(id))) return;
-    const board = boardFor(work, width);
-    if (!(await painted(id, board, count))) return;
-    show(id, side, board, count, view, true);
-  }
-  const first = sides[0];
-  if (!first) return;
-  const board = boardFor(first.work, width);
-  for (const count of later) {
-    if (!(await painted(id, board, count))) return;
-    show(id, 0, board, count, view, true);
-  }
-}
+const easel = {
+  /** Tells pictures as they get better: rough ones at once, then fine ones, then other steps. */
+  async draw({ sides, view, width, later }: Asking, tell: Turn["tell"]) {
+    const turn = { tell, stillWanted: begin() };
+    for (const [side, { work, count }] of sides.entries()) show(turn, side, boardFor(work, ROUGH), count, view, false);
+    for (const [side, { work, count }] of sides.entries()) {
+      if (!(await turn.stillWanted())) return;
+      const board = boardFor(work, width);
+      if (!(await painted(turn, board, count))) return;
+      show(turn, side, board, count, view, true);
+    }
+    const first = sides[0];
+    if (!first) return;
+    const board = boardFor(first.work, width);
+    for (const count of later) {
+      if (!(await painted(turn, board, count))) return;
+      show(turn, 0, board, count, view, true);
+    }
+  },
+};
 
-addEventListener("message", ({ data }: MessageEvent<Asking>) => {
-  newest.take(data.id);
-  draw(data).catch((error: unknown) => {
-    answer({ is: "failed", id: data.id, says: error instanceof Error ? error.message : String(error) });
-  });
-});
+export type Easel = typeof easel;
+
+expose(easel);

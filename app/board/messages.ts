@@ -9,7 +9,6 @@ export interface Held {
 
 /** What the page requests of the worker. A newer request cancels the older. */
 export interface Asking {
-  id: number;
   /** one board, or two that are compared */
   sides: readonly Held[];
   view: View;
@@ -21,7 +20,6 @@ export interface Asking {
 
 /** What the worker sends back: pictures as they get better, and what shows on the finished one. */
 export interface Drawn {
-  id: number;
   side: number;
   count: number;
   width: number;
@@ -31,5 +29,3 @@ export interface Drawn {
   pixels: ArrayBuffer;
   measured: Measured | null;
 }
-
-export type Answer = { is: "drawn"; drawn: Drawn } | { is: "failed"; id: number; says: string };

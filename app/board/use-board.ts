@@ -2,7 +2,9 @@ import { LRUCache } from "lru-cache";
 import { useEffect, useRef, useState } from "react";
 import type { BoardWork, View } from "#core/board/board-work";
 import type { Measured } from "#core/board/shares";
-import type { Answer, Drawn, Held } from "./messages";
+import { listening, type OffPage, offPage, saysOf } from "~/first/off-page";
+import type { Easel } from "./board.worker";
+import type { Drawn, Held } from "./messages";
 
 export interface BoardPicture {
   image: ImageData;
@@ -51,30 +53,29 @@ const nameOf = ({ work, count }: Held, { light, lighting, wet }: View, width: nu
 
 /** Boards drawn in a worker as they are needed; pictures of steps that were drawn before appear at once. */
 export function useBoards({ sides, view, width }: Wanted): Boards {
-  const worker = useRef<Worker | null>(null);
+  const easel = useRef<OffPage<Easel> | null>(null);
   const kept = useRef(new LRUCache<string, BoardPicture>({ max: MOST_KEPT }));
-  const asked = useRef(0);
   const [boards, setBoards] = useState<Boards>({ pictures: [], drawing: true, failed: null });
   const names = sides.map((side) => nameOf(side, view, width));
   const wanted = names.join("\n");
 
+  const failed = (says: string) =>
+    setBoards((before) => ({ ...before, drawing: false, failed: says || "the drawing program did not start" }));
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is opened once
   useEffect(() => {
-    const made = new Worker(new URL("./board.worker.ts", import.meta.url), { type: "module" });
-    worker.current = made;
-    made.addEventListener("error", (event) => {
-      event.preventDefault();
-      const failed = event.message || "the drawing program did not start";
-      setBoards((before) => ({ ...before, drawing: false, failed }));
-    });
+    easel.current = offPage<Easel>(
+      new Worker(new URL("./board.worker.ts", import.meta.url), { type: "module" }),
+      failed,
+    );
     return () => {
-      made.terminate();
-      worker.current = null;
+      easel.current?.close();
+      easel.current = null;
     };
   }, []);
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: the names say all that is wanted
   useEffect(() => {
-    const id = ++asked.current;
     const found = names.map((name) => kept.current.get(name));
     setBoards((before) => ({
       pictures: found.map((picture, side) => picture ?? before.pictures[side]),
@@ -84,13 +85,7 @@ export function useBoards({ sides, view, width }: Wanted): Boards {
     const all = sides[0]?.work.phases.length ?? 0;
     const later = sides.length === 1 ? nearestFirst(sides[0]!.count, all) : [];
     const unknown = later.filter((count) => !kept.current.get(nameOf({ work: sides[0]!.work, count }, view, width)));
-    const onAnswer = ({ data }: MessageEvent<Answer>) => {
-      if (data.is === "failed") {
-        if (data.id === id) setBoards((before) => ({ ...before, drawing: false, failed: data.says }));
-        return;
-      }
-      const { drawn } = data;
-      if (drawn.id !== id) return;
+    const { tell, end } = listening<Drawn>((drawn) => {
       const side = sides[drawn.side]!;
       const { count, finished, measured } = drawn;
       const picture: BoardPicture = { image: imageOf(drawn), count, finished, measured };
@@ -106,12 +101,16 @@ export function useBoards({ sides, view, width }: Wanted): Boards {
           failed: null,
         };
       });
-    };
-    const listening = worker.current;
-    listening?.addEventListener("message", onAnswer);
+    });
+    let over = false;
     if (found.some((picture) => !picture) || unknown.length > 0)
-      listening?.postMessage({ id, sides, view, width, later: unknown });
-    return () => listening?.removeEventListener("message", onAnswer);
+      easel.current?.run
+        .draw({ sides, view, width, later: unknown }, tell)
+        .catch((error) => over || failed(saysOf(error)));
+    return () => {
+      over = true;
+      end();
+    };
   }, [wanted]);
 
   return boards;

@@ -5,7 +5,6 @@ import type { Tried } from "#core/schedule/what-if";
 
 /** What a page requests of the scheduling worker: the ideas of What if, tried on a job among the others. */
 export interface Asking {
-  id: number;
   plan: Plan;
   shop: Shop;
   around: Around;
@@ -21,5 +20,3 @@ export interface Trials {
   /** null where none were asked for, or they cannot be had together */
   together: Tried | null;
 }
-
-export type Answer = ({ is: "tried"; id: number } & Trials) | { is: "failed"; id: number; says: string };

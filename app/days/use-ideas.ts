@@ -1,35 +1,38 @@
 import { useEffect, useRef, useState } from "react";
 import type { Plan } from "#core/plan/plan";
+import { type OffPage, offPage } from "~/first/off-page";
 import type { JobStanding } from "~/plan-of-work/standing";
-import type { Answer, Asking, Trials } from "./messages";
+import type { Asking, Trials } from "./messages";
+import type { Scheduling } from "./schedule.worker";
 
-/** A worker for one question at a time: a newer question ends it, whatever it is doing. */
+/** A program for one question at a time: a newer question ends it, whatever it is doing. */
 class Desk {
-  private worker: Worker | null = null;
+  private program: OffPage<Scheduling> | null = null;
   private busy = false;
-  private asked = 0;
 
-  ask(question: Omit<Asking, "id">, onAnswer: (answer: Answer) => void) {
+  /** What the ideas come to; null where they could not be tried. A question that a newer one has ended is never answered. */
+  ask(question: Asking, onAnswer: (trials: Trials | null) => void) {
     if (this.busy) this.close();
-    if (!this.worker) this.worker = new Worker(new URL("./schedule.worker.ts", import.meta.url), { type: "module" });
-    const id = ++this.asked;
+    this.program ??= offPage<Scheduling>(
+      new Worker(new URL("./schedule.worker.ts", import.meta.url), { type: "module" }),
+      () => {
+        this.close();
+        onAnswer(null);
+      },
+    );
+    const { program } = this;
     this.busy = true;
-    this.worker.onmessage = ({ data }: MessageEvent<Answer>) => {
-      if (data.id !== id) return;
+    const answer = (trials: Trials | null) => {
+      if (this.program !== program) return;
       this.busy = false;
-      onAnswer(data);
+      onAnswer(trials);
     };
-    this.worker.onerror = (event) => {
-      event.preventDefault();
-      this.close();
-      onAnswer({ is: "failed", id, says: event.message || "the planning program did not start" });
-    };
-    this.worker.postMessage({ ...question, id } satisfies Asking);
+    program.run.trials(question).then(answer, () => answer(null));
   }
 
   close() {
-    this.worker?.terminate();
-    this.worker = null;
+    this.program?.close();
+    this.program = null;
     this.busy = false;
   }
 }
@@ -59,8 +62,8 @@ export function useIdeas(
     if (!wanted) return;
     const rest = setTimeout(() => {
       desk.current ??= new Desk();
-      desk.current.ask({ plan, shop, around, together: together.split(",") }, (answer) =>
-        setKnown({ of: plan, together, trials: answer.is === "tried" ? answer : null }),
+      desk.current.ask({ plan, shop, around, together: together.split(",") }, (trials) =>
+        setKnown({ of: plan, together, trials }),
       );
     }, REST);
     return () => clearTimeout(rest);

@@ -3,7 +3,6 @@ import type { FinishFacts, InShop } from "#core/finishes/facts";
 
 /** What the gallery asks of the worker: every finish on these zones, in this order. */
 export interface Asking {
-  id: number;
   /** the plan, as the server wrote it */
   text: string;
   zoneIds: readonly string[];
@@ -17,8 +16,8 @@ export interface Asking {
 
 /** What comes back, one finish at a time: first what each comes to, then how it looks on this piece. */
 export type Answer =
-  | { is: "worked out"; id: number; finishId: string; facts: FinishFacts }
-  | { is: "drawn"; id: number; finishId: string; pixels: ArrayBuffer; width: number; height: number }
-  | { is: "refused"; id: number; finishId: string; because: string }
+  | { is: "worked out"; finishId: string; facts: FinishFacts }
+  | { is: "drawn"; finishId: string; pixels: ArrayBuffer; width: number; height: number }
+  | { is: "refused"; finishId: string; because: string }
   | { is: "done"; id: number }
-  | { is: "failed"; id: number; says: string };
+  | { is: "failed"; says: string };

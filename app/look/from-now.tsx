@@ -3,7 +3,8 @@ import type { PanelId } from "#core/board/panels/panel";
 import type { Wishes } from "#core/look/spec";
 import { sayDuration } from "#core/units/duration";
 import { BoardCanvas } from "~/finishes/canvas";
-import type { AnswerNow, AskingNow, ShownWay } from "./from-now.worker";
+import { listening, offPage, saysOf } from "~/first/off-page";
+import type { AnswerNow, FromNowProgram, ShownWay } from "./from-now.worker";
 
 interface Props {
   text: string;
@@ -34,20 +35,24 @@ export function FromNow({ text, zoneId, now, wishes, panel, busy, onUse }: Props
   const key = JSON.stringify([zoneId, wishes, panel]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key says all that is asked
   useEffect(() => {
-    const worker = new Worker(new URL("./from-now.worker.ts", import.meta.url), { type: "module" });
+    const failed = (says: string) => setWays((before) => ({ ...before, failed: says || "it did not start" }));
+    const program = offPage<FromNowProgram>(
+      new Worker(new URL("./from-now.worker.ts", import.meta.url), { type: "module" }),
+      failed,
+    );
     setWays(NOTHING);
-    worker.addEventListener("error", (event) => {
-      event.preventDefault();
-      setWays((before) => ({ ...before, failed: event.message || "it did not start" }));
+    const { tell, end } = listening<AnswerNow>((answer) => {
+      if (answer.is === "ways") return setWays((before) => ({ ...before, ways: answer.ways }));
+      const image = new ImageData(new Uint8ClampedArray(answer.pixels), answer.width, answer.height);
+      setWays((before) => ({ ...before, pictures: new Map(before.pictures).set(answer.key, image) }));
     });
-    worker.addEventListener("message", ({ data }: MessageEvent<AnswerNow>) => {
-      if (data.is === "failed") return setWays((before) => ({ ...before, failed: data.says }));
-      if (data.is === "ways") return setWays((before) => ({ ...before, ways: data.ways }));
-      const image = new ImageData(new Uint8ClampedArray(data.pixels), data.width, data.height);
-      setWays((before) => ({ ...before, pictures: new Map(before.pictures).set(data.key, image) }));
-    });
-    worker.postMessage({ id: 1, text, zoneId, now, wishes, panel, width: DRAWN } satisfies AskingNow);
-    return () => worker.terminate();
+    program.run
+      .waysOn({ text, zoneId, now, wishes, panel, width: DRAWN }, tell)
+      .catch((error) => failed(saysOf(error)));
+    return () => {
+      end();
+      program.close();
+    };
   }, [key]);
   return (
     <section aria-label="From where it stands" className="mb-6">

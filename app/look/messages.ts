@@ -8,7 +8,6 @@ import type { WallMinutes } from "#core/units/units";
 
 /** What the page asks of the worker: a look, for a zone of a plan. */
 export interface Asking {
-  id: number;
   text: string;
   zoneId: string;
   look: Look;
@@ -37,15 +36,6 @@ export interface Shown {
 }
 
 export type Answer =
-  | {
-      is: "found";
-      id: number;
-      shown: Shown[];
-      says: string | null;
-      nearest: Shown | null;
-      tried: number;
-      done: boolean;
-    }
-  | { is: "dated"; id: number; key: string; leaves: WallMinutes | null; price: number | null }
-  | { is: "drawn"; id: number; key: string; pixels: ArrayBuffer; width: number; height: number }
-  | { is: "failed"; id: number; says: string };
+  | { is: "found"; shown: Shown[]; says: string | null; nearest: Shown | null; tried: number; done: boolean }
+  | { is: "dated"; key: string; leaves: WallMinutes | null; price: number | null }
+  | { is: "drawn"; key: string; pixels: ArrayBuffer; width: number; height: number };

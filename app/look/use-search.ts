@@ -1,5 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { WallMinutes } from "#core/units/units";
+import { listening, type OffPage, offPage, saysOf } from "~/first/off-page";
+import type { LookSearch } from "./look.worker";
 import type { Answer, Asking, Shown } from "./messages";
 
 export interface Searched {
@@ -26,45 +28,47 @@ const NOTHING: Searched = {
 };
 
 /** Stacks for a look, found in a worker while she plays; null asks for nothing. */
-export function useSearch(asking: Omit<Asking, "id"> | null): Searched {
-  const worker = useRef<Worker | null>(null);
-  const asked = useRef(0);
+export function useSearch(asking: Asking | null): Searched {
+  const program = useRef<OffPage<LookSearch> | null>(null);
   const [searched, setSearched] = useState<Searched>(NOTHING);
   const key = asking && JSON.stringify([asking.zoneId, asking.look, asking.shelf, asking.panel, asking.text.length]);
+  const failed = (says: string) =>
+    setSearched((before) => ({ ...before, busy: false, failed: says || "the planner did not start" }));
 
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is opened once
   useEffect(() => {
-    const made = new Worker(new URL("./look.worker.ts", import.meta.url), { type: "module" });
-    worker.current = made;
-    made.addEventListener("error", (event) => {
-      event.preventDefault();
-      setSearched((before) => ({ ...before, busy: false, failed: event.message || "the planner did not start" }));
-    });
-    made.addEventListener("message", ({ data }: MessageEvent<Answer>) => {
-      if (data.id !== asked.current) return;
-      if (data.is === "failed") return setSearched((before) => ({ ...before, busy: false, failed: data.says }));
-      if (data.is === "found") {
-        const { shown, nearest, says, tried, done } = data;
-        return setSearched((before) => ({ ...before, shown, nearest, says, tried, busy: !done, failed: null }));
-      }
-      if (data.is === "dated") {
-        const { key: dated, leaves, price } = data;
-        return setSearched((before) => ({ ...before, dates: new Map(before.dates).set(dated, { leaves, price }) }));
-      }
-      const image = new ImageData(new Uint8ClampedArray(data.pixels), data.width, data.height);
-      setSearched((before) => ({ ...before, pictures: new Map(before.pictures).set(data.key, image) }));
-    });
+    program.current = offPage<LookSearch>(
+      new Worker(new URL("./look.worker.ts", import.meta.url), { type: "module" }),
+      failed,
+    );
     return () => {
-      made.terminate();
-      worker.current = null;
+      program.current?.close();
+      program.current = null;
     };
   }, []);
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key says all that is asked
   useEffect(() => {
-    const id = ++asked.current;
     if (!asking) return setSearched(NOTHING);
     setSearched((before) => ({ ...NOTHING, pictures: before.pictures, busy: true }));
-    worker.current?.postMessage({ ...asking, id } satisfies Asking);
+    const { tell, end } = listening<Answer>((answer) => {
+      if (answer.is === "found") {
+        const { shown, nearest, says, tried, done } = answer;
+        setSearched((before) => ({ ...before, shown, nearest, says, tried, busy: !done, failed: null }));
+      } else if (answer.is === "dated") {
+        const { leaves, price } = answer;
+        setSearched((before) => ({ ...before, dates: new Map(before.dates).set(answer.key, { leaves, price }) }));
+      } else {
+        const image = new ImageData(new Uint8ClampedArray(answer.pixels), answer.width, answer.height);
+        setSearched((before) => ({ ...before, pictures: new Map(before.pictures).set(answer.key, image) }));
+      }
+    });
+    let over = false;
+    program.current?.run.search(asking, tell).catch((error) => over || failed(saysOf(error)));
+    return () => {
+      over = true;
+      end();
+    };
   }, [key]);
 
   return searched;

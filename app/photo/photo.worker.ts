@@ -1,17 +1,18 @@
+import { expose, transfer } from "comlink";
 import { measurePhoto } from "#core/photo/measure";
 import { PieceOnPhoto } from "#core/photo/on-photo";
 import type { Pixels } from "#core/photo/straightened";
-import { newestOnly } from "~/board/newest-only";
-import type { Answer, Asking, Question } from "./messages";
+import { newestOnly } from "~/first/newest-only";
+import type { Answer, Asking } from "./messages";
 
 // Lays the finish on the photo off the page: rough first, then fine. Gives up as soon as something newer is requested.
 
-const newest = newestOnly();
+const begin = newestOnly();
 let photo: Pixels | null = null;
 /** the photo made ready, rough and fine, with what it was made ready for */
 const ready = new Map<boolean, { key: string; piece: PieceOnPhoto }>();
 
-const answer = (message: Answer, transfer: Transferable[] = []) => postMessage(message, { transfer });
+type Tell = (answer: Answer) => void;
 
 /** The photo made ready for these marks and this work; what earlier work has in common with it is taken over. */
 function pieceFor({ marks, zones }: Asking, rough: boolean): PieceOnPhoto {
@@ -25,30 +26,38 @@ function pieceFor({ marks, zones }: Asking, rough: boolean): PieceOnPhoto {
   return piece;
 }
 
-async function paint(asking: Asking, rough: boolean): Promise<boolean> {
-  const { id, counts } = asking;
-  const piece = pieceFor(asking, rough);
-  if (!(await newest.stillWanted(id))) return false;
-  for (const { done, of } of piece.work(counts)) {
-    if (!rough && done % 3 === 0) answer({ is: "working", id, part: done / of });
-    if (!(await newest.stillWanted(id))) return false;
-  }
-  const pixels = piece.picture(counts, asking.marks.lighter).buffer;
-  answer({ is: "painted", id, finished: !rough, pixels, width: photo!.width, height: photo!.height }, [pixels]);
-  return newest.stillWanted(id);
+interface Turn {
+  tell: Tell;
+  stillWanted: () => Promise<boolean>;
 }
 
-addEventListener("message", ({ data }: MessageEvent<Question>) => {
-  if (data.is === "photo") {
-    photo = { width: data.width, height: data.height, data: new Uint8ClampedArray(data.pixels) };
-    ready.clear();
-    return;
+async function paint(asking: Asking, rough: boolean, { tell, stillWanted }: Turn): Promise<boolean> {
+  const { counts } = asking;
+  const piece = pieceFor(asking, rough);
+  if (!(await stillWanted())) return false;
+  for (const { done, of } of piece.work(counts)) {
+    if (!rough && done % 3 === 0) tell({ is: "working", part: done / of });
+    if (!(await stillWanted())) return false;
   }
-  newest.take(data.id);
-  if (!photo) return;
-  paint(data, true)
-    .then((wanted) => wanted && paint(data, false))
-    .catch((error: unknown) => {
-      answer({ is: "failed", id: data.id, says: error instanceof Error ? error.message : String(error) });
-    });
-});
+  const pixels = piece.picture(counts, asking.marks.lighter).buffer;
+  tell(transfer({ is: "painted", finished: !rough, pixels, width: photo!.width, height: photo!.height }, [pixels]));
+  return stillWanted();
+}
+
+const onPhoto = {
+  /** The photo that everything asked for afterwards is about. */
+  show(pixels: ArrayBuffer, width: number, height: number) {
+    photo = { width, height, data: new Uint8ClampedArray(pixels) };
+    ready.clear();
+  },
+  /** Tells the rough picture, how far the fine one is, and that one. */
+  async paint(asking: Asking, tell: Tell) {
+    const turn = { tell, stillWanted: begin() };
+    if (!photo) return;
+    if (await paint(asking, true, turn)) await paint(asking, false, turn);
+  },
+};
+
+export type OnPhotoProgram = typeof onPhoto;
+
+expose(onPhoto);

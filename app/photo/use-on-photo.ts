@@ -1,8 +1,11 @@
+import { transfer } from "comlink";
 import { LRUCache } from "lru-cache";
 import { useEffect, useRef, useState } from "react";
 import type { Counts, ZoneWork } from "#core/photo/on-photo";
 import type { PiecePhoto } from "#core/plan/photo-marks";
-import type { Answer, Question } from "./messages";
+import { listening, type OffPage, offPage, saysOf } from "~/first/off-page";
+import type { Answer } from "./messages";
+import type { OnPhotoProgram } from "./photo.worker";
 
 export interface Painted {
   image: ImageData | null;
@@ -22,51 +25,49 @@ export function useOnPhoto(
   zones: readonly ZoneWork[],
   counts: Counts,
 ): Painted {
-  const worker = useRef<Worker | null>(null);
-  const asked = useRef(0);
+  const program = useRef<OffPage<OnPhotoProgram> | null>(null);
   const kept = useRef(new LRUCache<string, ImageData>({ max: MOST_KEPT }));
   const [painted, setPainted] = useState<Painted>({ image: null, finished: false, part: 0, failed: null });
 
   useEffect(() => {
     if (!photo) return;
-    const made = new Worker(new URL("./photo.worker.ts", import.meta.url), { type: "module" });
-    worker.current = made;
+    const failed = (says: string) =>
+      setPainted((before) => ({ ...before, failed: says || "the drawing program did not start" }));
+    const made = offPage<OnPhotoProgram>(
+      new Worker(new URL("./photo.worker.ts", import.meta.url), { type: "module" }),
+      failed,
+    );
+    program.current = made;
     kept.current.clear();
-    const { width, height } = photo;
     const pixels = photo.data.slice().buffer;
-    made.postMessage({ is: "photo", pixels, width, height } satisfies Question, [pixels]);
-    made.addEventListener("error", (event) => {
-      event.preventDefault();
-      setPainted((before) => ({ ...before, failed: event.message || "the drawing program did not start" }));
-    });
+    made.run.show(transfer(pixels, [pixels]), photo.width, photo.height).catch((error) => failed(saysOf(error)));
     return () => {
-      made.terminate();
-      worker.current = null;
+      made.close();
+      program.current = null;
     };
   }, [photo]);
 
   const wanted = JSON.stringify([marks, zones, counts]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: its text says all that is wanted
   useEffect(() => {
-    const made = worker.current;
-    if (!photo || !made || !marks) return;
-    const id = ++asked.current;
+    if (!photo || !program.current || !marks) return;
     const known = kept.current.get(wanted);
     setPainted((before) => ({ image: known ?? before.image, finished: known !== undefined, part: 0, failed: null }));
     if (known) return;
-    const onAnswer = ({ data }: MessageEvent<Answer>) => {
-      if (data.id !== id) return;
-      if (data.is === "failed") setPainted((before) => ({ ...before, failed: data.says }));
-      else if (data.is === "working") setPainted((before) => ({ ...before, part: data.part }));
-      else {
-        const image = new ImageData(new Uint8ClampedArray(data.pixels), data.width, data.height);
-        if (data.finished) kept.current.set(wanted, image);
-        setPainted((before) => ({ ...before, image, finished: data.finished }));
-      }
+    const { tell, end } = listening<Answer>((answer) => {
+      if (answer.is === "working") return setPainted((before) => ({ ...before, part: answer.part }));
+      const image = new ImageData(new Uint8ClampedArray(answer.pixels), answer.width, answer.height);
+      if (answer.finished) kept.current.set(wanted, image);
+      setPainted((before) => ({ ...before, image, finished: answer.finished }));
+    });
+    let over = false;
+    program.current.run
+      .paint({ marks, zones, counts }, tell)
+      .catch((error) => over || setPainted((before) => ({ ...before, failed: saysOf(error) })));
+    return () => {
+      over = true;
+      end();
     };
-    made.addEventListener("message", onAnswer);
-    made.postMessage({ is: "paint", id, marks, zones, counts } satisfies Question);
-    return () => made.removeEventListener("message", onAnswer);
   }, [wanted, photo]);
 
   return painted;
