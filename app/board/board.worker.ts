@@ -35,7 +35,7 @@ function boardFor(work: BoardWork, width: number): Board {
   return board;
 }
 
-/** What is asked for now: who is told, and whether it is still wanted. */
+/** What is asked for now: who hears of it, and whether it is still wanted. */
 interface Turn {
   tell: (drawn: Drawn) => void;
   stillWanted: () => Promise<boolean>;
