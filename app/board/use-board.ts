@@ -2,7 +2,7 @@ import { LRUCache } from "lru-cache";
 import { useEffect, useRef, useState } from "react";
 import type { BoardWork, View } from "#core/board/board-work";
 import type { Measured } from "#core/board/shares";
-import { listening, type OffPage, offPage, saysOf } from "~/first/off-page";
+import { listening, type OffPage, offPage } from "~/first/off-page";
 import type { Easel } from "./board.worker";
 import type { Drawn, Held } from "./messages";
 
@@ -85,7 +85,7 @@ export function useBoards({ sides, view, width }: Wanted): Boards {
     const all = sides[0]?.work.phases.length ?? 0;
     const later = sides.length === 1 ? nearestFirst(sides[0]!.count, all) : [];
     const unknown = later.filter((count) => !kept.current.get(nameOf({ work: sides[0]!.work, count }, view, width)));
-    const { tell, end } = listening<Drawn>((drawn) => {
+    const { tell, gaveUp, end } = listening<Drawn>((drawn) => {
       const side = sides[drawn.side]!;
       const { count, finished, measured } = drawn;
       const picture: BoardPicture = { image: imageOf(drawn), count, finished, measured };
@@ -101,16 +101,10 @@ export function useBoards({ sides, view, width }: Wanted): Boards {
           failed: null,
         };
       });
-    });
-    let over = false;
+    }, failed);
     if (found.some((picture) => !picture) || unknown.length > 0)
-      easel.current?.run
-        .draw({ sides, view, width, later: unknown }, tell)
-        .catch((error) => over || failed(saysOf(error)));
-    return () => {
-      over = true;
-      end();
-    };
+      easel.current?.run.draw({ sides, view, width, later: unknown }, tell).catch(gaveUp);
+    return end;
   }, [wanted]);
 
   return boards;

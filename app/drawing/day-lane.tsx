@@ -6,6 +6,7 @@ import { DAY, HOUR, type WallMinutes } from "#core/units/units";
 import { sayClocks, sayDate } from "#core/units/when";
 import { KEYS } from "~/keys/keys";
 import { pressed } from "~/keys/use-key";
+import { FocusRing } from "./focus-ring";
 import { endsOfPhases, gatesHere, type Lane, type LaneBooking, LONG_WAIT, readyOf, TIGHT, takesATime } from "./lane";
 import type { TimeAxis } from "./time-axis";
 
@@ -153,17 +154,7 @@ function Work({ item, props, middle, half }: { item: LaneBooking; props: Props; 
           strokeWidth={0.8}
         />
       )}
-      <rect
-        x={x - 3}
-        y={middle - half - 3}
-        width={width + 6}
-        height={half * 2 + 6}
-        rx={4}
-        fill="none"
-        stroke="var(--color-verdigris)"
-        strokeWidth={2}
-        className="pointer-events-none opacity-0 group-focus-visible:opacity-100"
-      />
+      <FocusRing x={x} y={middle - half} width={width} height={half * 2} by={3} />
     </Link>
   );
 }

@@ -1,5 +1,6 @@
 import { Link } from "react-router";
 import type { WallMinutes } from "#core/units/units";
+import { FocusRing } from "./focus-ring";
 import type { Full, HandsLane, PieceLane } from "./shop-lane";
 import type { TimeAxis } from "./time-axis";
 
@@ -90,17 +91,7 @@ export function Hands({ lane, props, middle, half }: { lane: HandsLane; props: P
             </div>
           </foreignObject>
         )}
-        <rect
-          x={x - 2}
-          y={middle - half - 2}
-          width={wide + 4}
-          height={half * 2 + 4}
-          rx={3}
-          fill="none"
-          stroke="var(--color-verdigris)"
-          strokeWidth={2}
-          className="pointer-events-none opacity-0 group-focus-visible:opacity-100"
-        />
+        <FocusRing x={x} y={middle - half} width={wide} height={half * 2} by={2} />
       </Link>
     );
   });

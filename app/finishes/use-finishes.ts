@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import type { FinishFacts } from "#core/finishes/facts";
-import { listening, offPage, saysOf } from "~/first/off-page";
+import { listening, offPage } from "~/first/off-page";
 import type { Finishes } from "./finishes.worker";
 import type { Answer, Asking } from "./messages";
 
@@ -31,7 +31,7 @@ export function useFinishes(asking: Asking): Tried {
       new Worker(new URL("./finishes.worker.ts", import.meta.url), { type: "module" }),
       failed,
     );
-    const { tell, end } = listening<Answer>((answer) => {
+    const { tell, gaveUp, end } = listening<Answer>((answer) => {
       switch (answer.is) {
         case "worked out":
           return take(({ facts }) => ({ facts: new Map(facts).set(answer.finishId, answer.facts) }));
@@ -42,11 +42,8 @@ export function useFinishes(asking: Asking): Tried {
         case "refused":
           return take(({ refused }) => ({ refused: new Map(refused).set(answer.finishId, answer.because) }));
       }
-    });
-    program.run.tryAll(asking, tell).then(
-      () => take(() => ({ busy: false })),
-      (error) => failed(saysOf(error)),
-    );
+    }, failed);
+    program.run.tryAll(asking, tell).then(() => take(() => ({ busy: false })), gaveUp);
     return () => {
       end();
       program.close();

@@ -15,17 +15,19 @@ export function offPage<Program>(worker: Worker, failed: (says: string) => void)
   return { run: wrap<Program>(worker), close: () => worker.terminate() };
 }
 
-/** What went wrong, as the programs say it. */
-export const saysOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+const saysOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
 
-/** Hears what a program tells while it works, and nothing any more once the asker has gone on to something else. */
-export function listening<Said>(hear: (said: Said) => void): { tell: (said: Said) => void; end: () => void } {
+/** What a program tells while it works, and why it gave up; nothing any more once the asker has gone on to something else. */
+export function listening<Said>(hear: (said: Said) => void, failed: (says: string) => void) {
   let over = false;
   const tell = (said: Said) => {
     if (!over) hear(said);
   };
   return {
     tell: proxy(tell),
+    gaveUp: (error: unknown) => {
+      if (!over) failed(saysOf(error));
+    },
     end: () => {
       over = true;
     },

@@ -3,7 +3,7 @@ import type { PanelId } from "#core/board/panels/panel";
 import type { Wishes } from "#core/look/spec";
 import { sayDuration } from "#core/units/duration";
 import { BoardCanvas } from "~/finishes/canvas";
-import { listening, offPage, saysOf } from "~/first/off-page";
+import { listening, offPage } from "~/first/off-page";
 import type { AnswerNow, FromNowProgram, ShownWay } from "./from-now.worker";
 
 interface Props {
@@ -41,14 +41,12 @@ export function FromNow({ text, zoneId, now, wishes, panel, busy, onUse }: Props
       failed,
     );
     setWays(NOTHING);
-    const { tell, end } = listening<AnswerNow>((answer) => {
+    const { tell, gaveUp, end } = listening<AnswerNow>((answer) => {
       if (answer.is === "ways") return setWays((before) => ({ ...before, ways: answer.ways }));
       const image = new ImageData(new Uint8ClampedArray(answer.pixels), answer.width, answer.height);
       setWays((before) => ({ ...before, pictures: new Map(before.pictures).set(answer.key, image) }));
-    });
-    program.run
-      .waysOn({ text, zoneId, now, wishes, panel, width: DRAWN }, tell)
-      .catch((error) => failed(saysOf(error)));
+    }, failed);
+    program.run.waysOn({ text, zoneId, now, wishes, panel, width: DRAWN }, tell).catch(gaveUp);
     return () => {
       end();
       program.close();

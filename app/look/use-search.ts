@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import type { WallMinutes } from "#core/units/units";
-import { listening, type OffPage, offPage, saysOf } from "~/first/off-page";
+import { listening, type OffPage, offPage } from "~/first/off-page";
 import type { LookSearch } from "./look.worker";
 import type { Answer, Asking, Shown } from "./messages";
 
@@ -51,7 +51,7 @@ export function useSearch(asking: Asking | null): Searched {
   useEffect(() => {
     if (!asking) return setSearched(NOTHING);
     setSearched((before) => ({ ...NOTHING, pictures: before.pictures, busy: true }));
-    const { tell, end } = listening<Answer>((answer) => {
+    const { tell, gaveUp, end } = listening<Answer>((answer) => {
       if (answer.is === "found") {
         const { shown, nearest, says, tried, done } = answer;
         setSearched((before) => ({ ...before, shown, nearest, says, tried, busy: !done, failed: null }));
@@ -62,13 +62,9 @@ export function useSearch(asking: Asking | null): Searched {
         const image = new ImageData(new Uint8ClampedArray(answer.pixels), answer.width, answer.height);
         setSearched((before) => ({ ...before, pictures: new Map(before.pictures).set(answer.key, image) }));
       }
-    });
-    let over = false;
-    program.current?.run.search(asking, tell).catch((error) => over || failed(saysOf(error)));
-    return () => {
-      over = true;
-      end();
-    };
+    }, failed);
+    program.current?.run.search(asking, tell).catch(gaveUp);
+    return end;
   }, [key]);
 
   return searched;

@@ -3,7 +3,7 @@ import { LRUCache } from "lru-cache";
 import { useEffect, useRef, useState } from "react";
 import type { Counts, ZoneWork } from "#core/photo/on-photo";
 import type { PiecePhoto } from "#core/plan/photo-marks";
-import { listening, type OffPage, offPage, saysOf } from "~/first/off-page";
+import { listening, type OffPage, offPage } from "~/first/off-page";
 import type { Answer } from "./messages";
 import type { OnPhotoProgram } from "./photo.worker";
 
@@ -29,10 +29,12 @@ export function useOnPhoto(
   const kept = useRef(new LRUCache<string, ImageData>({ max: MOST_KEPT }));
   const [painted, setPainted] = useState<Painted>({ image: null, finished: false, part: 0, failed: null });
 
+  const failed = (says: string) =>
+    setPainted((before) => ({ ...before, failed: says || "the drawing program did not start" }));
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is opened for each photo
   useEffect(() => {
     if (!photo) return;
-    const failed = (says: string) =>
-      setPainted((before) => ({ ...before, failed: says || "the drawing program did not start" }));
     const made = offPage<OnPhotoProgram>(
       new Worker(new URL("./photo.worker.ts", import.meta.url), { type: "module" }),
       failed,
@@ -40,7 +42,7 @@ export function useOnPhoto(
     program.current = made;
     kept.current.clear();
     const pixels = photo.data.slice().buffer;
-    made.run.show(transfer(pixels, [pixels]), photo.width, photo.height).catch((error) => failed(saysOf(error)));
+    made.run.show(transfer(pixels, [pixels]), photo.width, photo.height).catch(({ message }: Error) => failed(message));
     return () => {
       made.close();
       program.current = null;
@@ -54,20 +56,14 @@ export function useOnPhoto(
     const known = kept.current.get(wanted);
     setPainted((before) => ({ image: known ?? before.image, finished: known !== undefined, part: 0, failed: null }));
     if (known) return;
-    const { tell, end } = listening<Answer>((answer) => {
+    const { tell, gaveUp, end } = listening<Answer>((answer) => {
       if (answer.is === "working") return setPainted((before) => ({ ...before, part: answer.part }));
       const image = new ImageData(new Uint8ClampedArray(answer.pixels), answer.width, answer.height);
       if (answer.finished) kept.current.set(wanted, image);
       setPainted((before) => ({ ...before, image, finished: answer.finished }));
-    });
-    let over = false;
-    program.current.run
-      .paint({ marks, zones, counts }, tell)
-      .catch((error) => over || setPainted((before) => ({ ...before, failed: saysOf(error) })));
-    return () => {
-      over = true;
-      end();
-    };
+    }, failed);
+    program.current.run.paint({ marks, zones, counts }, tell).catch(gaveUp);
+    return end;
   }, [wanted, photo]);
 
   return painted;

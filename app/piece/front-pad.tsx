@@ -13,7 +13,7 @@ import { EditForm, Field, TextField, useRefused } from "~/forms/edit-form-parts"
 import { FRONT_FIELDS } from "~/forms/edits/front";
 import type { FormFields } from "~/forms/fields";
 import type { Selection } from "~/parts/selection";
-import { type Area, type Edges, Sheet, say } from "./front-sheet";
+import { type Area, type Edges, Sheet } from "./front-sheet";
 
 /** Room round the piece to draw in, in pixels of the drawing. */
 const MARGIN = 70;
@@ -28,12 +28,9 @@ const KINDS: readonly (readonly [DrawnAs, string])[] = [
   ["disc", "disc"],
   ["leg", "leg"],
 ];
-const fieldsOf = ({ x, y, width, height }: Area): FormFields => ({
-  left: say(x),
-  floor: say(y),
-  width: String(width),
-  height: String(height),
-});
+/** As fields of the form, to a tenth of a millimetre: an edge that it falls in with need not be a whole one. */
+const measuresOf = (area: Area): FormFields =>
+  Object.fromEntries(FRONT_FIELDS.map(([name, , key]) => [name, String(Math.round(area[key] * 10) / 10)]));
 
 /** The edges of all other zones, which what is drawn lines up with, and the floor. */
 const edgesOf = (zones: readonly Zone[], but: Zone | undefined): Edges => {
@@ -73,7 +70,7 @@ export function FrontPad({ piece, zone, judged, width, height, selection }: Prop
   const back = selection.linkTo(zone ? { zone: zone.id } : {});
   const done = (area: Area) => {
     const drawn: FormFields = zone ? {} : { drawn: kind };
-    const read = readEditForm(plan, { do: does, ...about, ...fieldsOf(area), ...drawn }, () => nanoid(10));
+    const read = readEditForm(plan, { do: does, ...about, ...measuresOf(area), ...drawn }, () => nanoid(10));
     const fault = read.ok ? send(read.label, read.commands) : Object.values(read.faults)[0]!;
     if (fault || !read.ok) return setSays(fault);
     navigate(selection.linkTo({ zone: read.zone! }), { replace: true, preventScrollReset: true });

@@ -22,7 +22,7 @@ const between = (one: Point, other: Point): Area => ({
   height: Math.abs(one[1] - other[1]),
 });
 export const say = (millimetres: number) => String(Math.round(millimetres));
-const sayArea = ({ x, y, width, height }: Area) =>
+const sayPlace = ({ x, y, width, height }: Area) =>
   `${say(width)} × ${say(height)} mm, ${say(x)} from the left, ${say(y)} from the floor`;
 
 export interface Edges {
@@ -60,7 +60,7 @@ export function Sheet({ layout, size, edges, moved, label, onDone, onSay }: Shee
   };
   const show = (next: Area | null) => {
     setArea(next);
-    onSay(next && sayArea(next));
+    onSay(next && sayPlace(next));
   };
   const stop = () => {
     held.current = null;

@@ -146,7 +146,10 @@ export function withFrontPlace<Zone extends OnFront>(zone: Zone, place: FrontPla
   return { ...measured, place };
 }
 
-/** The shape of something new that is drawn on the front, of so many millimetres; only its front is known. */
+/**
+ * The shape of something new that is drawn on the front, of so many millimetres; only its front is known. The rails of a frame are
+ * taken as an eighth of its shorter side until somebody measures them (from memory).
+ */
 export function shapeDrawn({ width, height, drawn }: Pick<FrontPlace, "width" | "height" | "drawn">): Shape {
   switch (drawn) {
     case "frame":
@@ -154,7 +157,7 @@ export function shapeDrawn({ width, height, drawn }: Pick<FrontPlace, "width" | 
         kind: "frame",
         width,
         height,
-        member: Math.max(1, Math.round(Math.min(width, height) * 0.12)),
+        member: Math.max(1, Math.round(Math.min(width, height) / 8)),
         count: 1,
       };
     case "leg":

@@ -164,8 +164,7 @@ test("two windows on the shop's hours: the later one hears of the other, and los
 }) => {
   await open(page, "/shop");
   const other = await context.newPage();
-  await other.goto("/shop");
-  await other.locator("html[data-live]").waitFor();
+  await open(other, "/shop");
   const places = (of: typeof page) => of.getByLabel("Drying places");
   await places(page).fill("9");
   await places(page).blur();

@@ -5,7 +5,7 @@ import { openStore, placeFrom } from "#db/open";
 import { getJob } from "#db/plans";
 import { getStock } from "#db/shelf";
 import { freePort, startServer } from "../../scripts/server.mjs";
-import { expect, handedIn, open, test } from "./shop";
+import { expect, handedIn, live, open, reload, test } from "./shop";
 
 const SLIP = `/bench?task=${encodeURIComponent("lamp-shelf slip shelf-board")}`;
 const PIXEL = "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==";
@@ -81,8 +81,7 @@ test.describe("on the tablet", () => {
     const says = () => page.getByRole("timer").getAttribute("aria-label");
     await expect(page.getByRole("timer")).toBeVisible();
     const at = /at (\S+ ?\S*)[:,]/.exec((await says())!)![1];
-    await page.reload();
-    await page.locator("html[data-live]").waitFor();
+    await reload(page);
     expect(/at (\S+ ?\S*)[:,]/.exec((await says())!)![1]).toBe(at);
     const other = await context.newPage();
     await open(other, next);
@@ -176,8 +175,7 @@ test.describe("without a connection", () => {
       }
     });
     await away(context);
-    await page.reload();
-    await page.locator("html[data-live]").waitFor();
+    await reload(page);
     await expect(page.locator(".bench-strip[data-kind=away]")).toBeVisible();
     await press(page, "Start").click();
     await page.waitForTimeout(800);
@@ -186,8 +184,7 @@ test.describe("without a connection", () => {
     // closed and opened again, it is still there
     await page.close();
     const after = await context.newPage();
-    await after.goto("/bench");
-    await after.locator("html[data-live]").waitFor();
+    await open(after, "/bench");
     await expect(after.locator(".bench-strip[data-kind=away]")).toContainText("(2)");
     await context.setOffline(false);
     await after.evaluate(() => window.dispatchEvent(new Event("online")));
@@ -410,14 +407,14 @@ test("by the network nobody is let in without a code; a hand has bench and ledge
     await knock.getByLabel("What is it called?").fill("Bench tablet");
     await knock.getByRole("button", { name: "Pair it" }).click();
     await expect(knock).toHaveURL(/\/bench/);
-    await knock.locator("html[data-live]").waitFor();
+    await live(knock);
     const [cookie] = await tablet.cookies();
     expect(cookie).toMatchObject({ httpOnly: true, secure: true, sameSite: "Strict" });
     for (const path of ["/jobs/lamp-shelf/quote", "/shelf/prices", "/shop/devices", "/shop/backup.db", "/"])
       expect((await request.get(path)).status(), path).toBe(403);
     const before = (await linesOf(shop.folder)).length;
     await knock.goto(SLIP);
-    await knock.locator("html[data-live]").waitFor();
+    await live(knock);
     await press(knock, "Done").click();
     await expect.poll(async () => (await linesOf(shop.folder)).length).toBe(before + 1);
     expect((await linesOf(shop.folder)).at(-1)!.device).toBeTruthy();
@@ -427,7 +424,7 @@ test("by the network nobody is let in without a code; a hand has bench and ledge
     expect(second.status()).toBe(403);
     await other.close();
     // lost: it is put out, and what it still has to hand in is refused
-    await page.reload();
+    await reload(page);
     await page.getByRole("form", { name: "Put out Bench tablet" }).getByRole("button").click();
     await expect(page.getByText(/put out/).first()).toBeVisible();
     await press(knock, /Start|Done/)

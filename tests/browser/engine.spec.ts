@@ -1,7 +1,7 @@
 import { spawnSync } from "node:child_process";
 import { CATALOGUE } from "#core/materials/catalogue";
 import { type ExampleStep, examplePlan } from "#core/rules/example";
-import { expect, open, saved, test } from "./shop";
+import { expect, live, open, reload, saved, test } from "./shop";
 
 const foot = "contentinfo";
 
@@ -23,7 +23,7 @@ async function imported(page: import("@playwright/test").Page, file: ReturnType<
   await page.getByLabel("Crust file", { exact: true }).setInputFiles(file);
   await page.getByRole("button", { name: "Import" }).click();
   await page.waitForURL(/\/jobs\/[^/]+\//);
-  await page.locator("html[data-live]").waitFor();
+  await live(page);
 }
 
 test("the piece is drawn to scale and its zones are picked on the drawing", async ({ page }) => {
@@ -110,8 +110,7 @@ test("heat is read and taken on before the step is begun", async ({ page }) => {
   await expect(safety).toContainText("Never on paint that may contain lead");
   await safety.getByRole("button", { name: /I have read this/ }).click();
   await expect(safety.getByRole("button")).toHaveCount(0);
-  await page.reload();
-  await page.locator("html[data-live]").waitFor();
+  await reload(page);
   await expect(page.getByRole("region", { name: "Safety" }).getByRole("button")).toHaveCount(0);
 });
 

@@ -1,7 +1,7 @@
 import { execFileSync, spawnSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
-import { addOnTop, expect, makeJob, saved, test } from "./shop";
+import { addOnTop, expect, makeJob, reload, saved, test } from "./shop";
 
 test.use({ demo: false });
 
@@ -72,7 +72,7 @@ test("from an empty shop: a pale finish on bare oak goes wrong, is mended, dated
   await page.getByRole("button", { name: /^Redo: Seal before waxing/ }).click();
   await expect(page.getByRole("contentinfo")).toContainText("0 stops");
 
-  await page.reload();
+  await reload(page);
   await expect(page.getByRole("contentinfo")).toContainText("0 stops");
   expect(await finish(page)).toBe(after);
 

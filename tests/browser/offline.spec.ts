@@ -1,5 +1,5 @@
 import type { BrowserContext, Page } from "@playwright/test";
-import { expect, open, saved, test } from "./shop";
+import { expect, live, open, saved, test } from "./shop";
 
 const crust = "/jobs/dough-bin/crust?zone=bin-box";
 
@@ -160,7 +160,7 @@ test("going back shows the job as it is now, not as it was", async ({ page }) =>
   await saved(page);
   await page.goto("/guide");
   await page.goBack();
-  await page.locator("html[data-live]").waitFor();
+  await live(page);
   await expect(page.locator("#ladder li", { hasText: "bottle green" }).first()).toContainText("2 coats");
   await page.getByLabel("Coats").fill("3");
   await page.getByLabel("Coats").press("Tab");

@@ -5,7 +5,7 @@ import { join } from "node:path";
 import type { APIRequestContext, Page } from "@playwright/test";
 import ICAL from "ical.js";
 import { freePort, startServer } from "../../scripts/server.mjs";
-import { expect, handedIn, open, saved, test } from "./shop";
+import { expect, handedIn, open, reload, saved, test } from "./shop";
 
 const JOBS = ["carved-settle", "chart-cabinet", "iron-strongbox", "sailmakers-bench", "dough-bin", "overmantel-mirror"];
 const SETTLE = "/jobs/carved-settle";
@@ -116,7 +116,7 @@ test("every job has one date, in all places, after an edit, when it is used, und
   await saved(page);
   await page.getByRole("button", { name: "Use this schedule" }).click({ timeout: 30_000 });
   await expect(page.locator("footer [data-finish]")).not.toContainText(/as scheduled/);
-  await page.reload();
+  await reload(page);
   expect(oneEach(await dates(page))).toEqual(before);
 
   // another server on the same data says the same

@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { MOST_MISSING } from "#core/plan/readings";
-import { expect, open, saved, test } from "./shop";
+import { expect, open, reload, saved, test } from "./shop";
 
 const HOUSE = "/jobs/carved-settle/house";
 
@@ -22,8 +22,7 @@ test.describe("with a logger in the room", () => {
     await expect(sensor).toContainText(/uses 14 days of its readings/);
     await expect.poll(() => finish.textContent()).not.toBe(before);
     await saved(page);
-    await page.reload();
-    await page.locator("html[data-live]").waitFor();
+    await reload(page);
     await expect(sensor).toContainText(/uses 14 days of its readings/);
     // changing something else in the room keeps the sensor's readings
     await page.getByLabel("Draught, or a fan").check();
@@ -79,7 +78,6 @@ test("air of two weeks is pasted whole; a gap in it is shown where it is, and no
   await air.getByLabel("Humidity, %").fill("53");
   await air.getByLabel("Room, °C").focus();
   await saved(page);
-  await page.reload();
-  await page.locator("html[data-live]").waitFor();
+  await reload(page);
   expect((await typed.inputValue()).split("\n")).toHaveLength(14 * 24);
 });

@@ -111,16 +111,31 @@ export const test = base.extend<Options, { template: Template; shared: Shop }>({
 
 export { expect } from "@playwright/test";
 
-/** Goes to a page. On a busy machine a page that says it is on its way comes first, and goes on by itself. */
+/** When it is the page itself: on a busy machine one that says it is on its way comes first, and goes on by itself. */
+const arrived = (page: Page) => page.waitForURL(({ pathname }) => !pathname.endsWith("/waiting"));
+
+/** Waits until the page itself is there and its scripts handle keys. The page that says it is on its way has scripts too. */
+export async function live(page: Page) {
+  await arrived(page);
+  await page.locator("html[data-live]").waitFor();
+}
+
+/** Goes to a page. */
 export async function arrive(page: Page, path: string) {
   await page.goto(path);
-  await page.waitForURL(({ pathname }) => !pathname.endsWith("/waiting"));
+  await arrived(page);
 }
 
 /** Opens a page and waits until its scripts handle keys. */
 export async function open(page: Page, path: string) {
-  await arrive(page, path);
-  await page.locator("html[data-live]").waitFor();
+  await page.goto(path);
+  await live(page);
+}
+
+/** Loads a page again and waits until its scripts handle keys. */
+export async function reload(page: Page) {
+  await page.reload();
+  await live(page);
 }
 
 /** When the shop has what was pressed at the bench; it also asks, now and then, what others pressed. */

@@ -1,4 +1,4 @@
-import { expect, open, saved, test } from "./shop";
+import { expect, open, reload, saved, test } from "./shop";
 
 const crust = "/jobs/dough-bin/crust?zone=bin-box";
 
@@ -21,7 +21,7 @@ test("two windows never overwrite each other silently: the slower one is asked, 
   await notice.getByRole("button", { name: "Keep both" }).click();
   await expect(notice).toHaveCount(0);
   await saved(other);
-  await other.reload();
+  await reload(other);
   await expect(other.locator("#ladder li", { hasText: "bottle green" }).first()).toContainText("2 coats");
   await expect(other.locator("#ladder li", { hasText: "ochre" }).first()).toContainText("3 coats");
 });
@@ -36,7 +36,7 @@ test("what was typed while the server was away is kept over a reload and saved w
   await page.getByLabel("Coats").press("Tab");
   await expect(page.locator("footer output")).toContainText("Jolly Crust is not answering");
   await expect(page.locator("#ladder")).toContainText("4 coats");
-  await page.reload();
+  await reload(page);
   await expect(page.locator("#ladder")).toContainText("4 coats");
   await page.unroute("**/edit");
   await saved(page);

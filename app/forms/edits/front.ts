@@ -4,7 +4,6 @@ import {
   FrontPlace,
   shapeDrawn,
   WAYS,
-  type Way,
   withFrontMeasure,
   withFrontPlace,
 } from "#core/plan/front";
@@ -14,8 +13,6 @@ import { Shape } from "#core/quantity/shape";
 import { type Faults, type FormFields, sentence } from "../fields";
 import { RELIEFS } from "../zone-form";
 import { type FilledForm, type FormEdit, refuse } from "./form-edit";
-
-const WAY_WORDS: Record<Way, string> = { across: "across", up: "up" };
 
 /** A size typed on a dimension line of the drawing. */
 function measureZone({ plan, fields }: FilledForm): FormEdit {
@@ -33,7 +30,7 @@ function measureZone({ plan, fields }: FilledForm): FormEdit {
   if (place && !place.success) return refuse(sentence(place.error.issues[0]!.message), "millimetres");
   return {
     ok: true,
-    label: `Measure ${zone.name} ${WAY_WORDS[way]}`,
+    label: `Measure ${zone.name} ${way}`,
     commands: [
       { do: "patch zone", zoneId: zone.id, patch: { shape: shape.data, ...(place ? { place: place.data } : {}) } },
     ],
