@@ -8,6 +8,7 @@ import { KEYS } from "~/keys/keys";
 import { pressed } from "~/keys/use-key";
 import { FocusRing } from "./focus-ring";
 import { endsOfPhases, gatesHere, type Lane, type LaneBooking, LONG_WAIT, readyOf, TIGHT, takesATime } from "./lane";
+import { LaneLabel } from "./lane-label";
 import type { TimeAxis } from "./time-axis";
 
 export interface Props {
@@ -159,6 +160,9 @@ function Work({ item, props, middle, half }: { item: LaneBooking; props: Props; 
   );
 }
 
+/** Letters of a name that there is room for before a lane. */
+const LETTERS = 18;
+
 export function LaneRow({
   lane,
   props,
@@ -177,17 +181,10 @@ export function LaneRow({
   const first = axis.days[0]!.midnight;
   const last = axis.days.at(-1)!.midnight + DAY;
   const inside = (from: WallMinutes, to: WallMinutes) => to >= first && from < last;
-  const short = (text: string) => (text.length > 18 ? `${text.slice(0, 17)}…` : text);
   return (
     <g>
       <line x1={0} x2={width} y1={top + laneHeight} y2={top + laneHeight} stroke="var(--color-line)" />
-      <text x={0} y={middle - 2} className="fill-ink text-[14px] font-semibold">
-        {short(lane.name)}
-        <title>{lane.name}</title>
-      </text>
-      <text x={0} y={middle + 15} className="fill-soft text-[12.5px]">
-        {short(lane.note)}
-      </text>
+      <LaneLabel name={lane.name} note={lane.note} middle={middle} most={LETTERS} />
       <g clipPath="url(#days-clip)">
         {lane.bookings.map((item) => {
           const { booking, dries } = item;

@@ -2,7 +2,8 @@ import { Link } from "react-router";
 import type { WallMinutes } from "#core/units/units";
 import { sayMoment } from "#core/units/when";
 import { AXIS_HEADER, AxisDays, AxisHours, AxisNow } from "./axis-parts";
-import { HANDS, Hands, Label, type Props, short } from "./shop-hands";
+import { LaneLabel, short } from "./lane-label";
+import { HANDS, Hands, type Props } from "./shop-hands";
 import type { Drying, HandsLane } from "./shop-lane";
 import type { TimeAxis } from "./time-axis";
 
@@ -103,7 +104,7 @@ export function ShopDaysDrawing(props: Props) {
       {handRows.map(({ lane, top }) => (
         <g key={lane.id} data-lane="hands">
           <line x1={0} x2={width} y1={top + handsHeight} y2={top + handsHeight} stroke="var(--color-line)" />
-          <Label name={lane.name} note={lane.note} middle={top + handsHeight / 2} most={most} />
+          <LaneLabel name={lane.name} note={lane.note} middle={top + handsHeight / 2} most={most} />
           <g clipPath="url(#shop-days-clip)">
             <Hands
               lane={shown(lane)}
@@ -134,7 +135,7 @@ export function ShopDaysDrawing(props: Props) {
                 strokeOpacity={0}
                 className="group-focus-visible:[stroke-opacity:1]"
               />
-              <Label name={lane.name} note={lane.note} middle={middle} most={most} />
+              <LaneLabel name={lane.name} note={lane.note} middle={middle} most={most} />
               {lane.trouble && (
                 <path d={`M${labelWidth - 16} ${middle + 6}l6 -11l6 11z`} fill="var(--color-ochre)">
                   <title>Late, or a clash</title>

@@ -21,23 +21,6 @@ export interface Props {
 }
 export const HANDS = { least: 34, most: 54 };
 
-export const short = (text: string, most: number) => (text.length > most ? `${text.slice(0, most - 1)}…` : text);
-
-export function Label({ name, note, middle, most }: { name: string; note: string; middle: number; most: number }) {
-  return (
-    <>
-      <text x={0} y={note ? middle - 1 : middle + 5} className="fill-ink text-[14px] font-semibold">
-        {short(name, most)}
-      </text>
-      {note && (
-        <text x={0} y={middle + 14} className="fill-soft text-[12px]">
-          {short(note, most + 6)}
-        </text>
-      )}
-    </>
-  );
-}
-
 const KEEPS_LABEL = 62;
 
 export function Hands({ lane, props, middle, half }: { lane: HandsLane; props: Props; middle: number; half: number }) {

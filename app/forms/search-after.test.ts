@@ -8,6 +8,6 @@ it("selects what an edit made, and adds nothing any more", () => {
 });
 
 it("ends drawing only where what was being drawn is done", () => {
-  expect(searchAfter("?draw=zone", { zone: "part", isDrawn: true })).toBe("?zone=part");
+  expect(searchAfter("?draw=zone&piece=p1", { zone: "part", isDrawn: true })).toBe("?zone=part");
   expect(searchAfter("?zone=lid&draw=motif", { zone: "lid" })).toBe("?zone=lid&draw=motif");
 });

@@ -20,6 +20,7 @@ export function viewSearch(search: string): string {
   const params = new URLSearchParams(search);
   params.delete("add");
   params.delete("draw");
+  params.delete("piece");
   return params.size > 0 ? `?${params}` : "";
 }
 

@@ -13,13 +13,20 @@ import { PlacePad } from "./place-pad";
 
 const DRAWING = { width: 750, height: 420 };
 
-type Pad = { draws: "place"; zone: Zone; place: PlaceOnFace } | { draws: "zone" } | { draws: "where"; zone: Zone };
+type Pad =
+  | { draws: "place"; zone: Zone; place: PlaceOnFace }
+  | { draws: "zone"; pieceId: string }
+  | { draws: "where"; zone: Zone };
 
 /** What is being drawn, as the address says: a place on the selected zone, a new zone, or where the zone stands. */
 export function usePad({ zone, addAt }: Selection): Pad | null {
+  const { plan } = useJob();
   const [params] = useSearchParams();
   const draws = params.get("draw");
-  if (draws === "zone") return { draws };
+  if (draws === "zone") {
+    const piece = plan.pieces.find(({ id }) => id === params.get("piece")) ?? plan.pieces[0];
+    return piece ? { draws, pieceId: piece.id } : null;
+  }
   if (!zone || addAt !== null) return null;
   if (draws === "where") return { draws, zone };
   const place = PLACES.find((one) => one === draws);
@@ -68,7 +75,7 @@ export function FrontOrPad({
   isAdding: boolean;
 }) {
   const { judgement } = useJob();
-  const isHere = pad && (pad.draws === "zone" ? true : piece.zones.includes(pad.zone));
+  const isHere = pad && (pad.draws === "zone" ? pad.pieceId === piece.id : piece.zones.includes(pad.zone));
   if (isHere && pad.draws === "place")
     return (
       <PlacePad

@@ -14,10 +14,9 @@ const sayShape = ({ shape }: Zone) => {
   return `${SHAPE_SIZES[shape.kind].name.split(",")[0]!.toLowerCase()} ${sizes} mm${shape.count > 1 ? `, ${shape.count} of them` : ""}`;
 };
 
-export function ZoneLine({ zone, selection }: { zone: Zone; selection: Selection }) {
+export function ZoneLine({ zone, chosen, selection }: { zone: Zone; chosen: boolean; selection: Selection }) {
   const { plan, judgement } = useJob();
   const judged = judgement.zones.find((one) => one.zone.id === zone.id);
-  const chosen = selection.zone?.id === zone.id && selection.addAt === null;
   const crust = judged?.crust;
   const worst = worstOf(judged?.findings ?? []);
   return (

@@ -17,8 +17,8 @@ export default function PieceView() {
   const { plan } = useJob();
   const selection = useSelection();
   const zones = zonesOf(plan);
-  const adding = selection.addAt !== null || zones.length === 0;
   const pad = usePad(selection);
+  const adding = selection.addAt !== null || zones.length === 0 || pad?.draws === "zone";
   const [params] = useSearchParams();
   const chosenInAddress = params.get("zone");
   const jobRefused = useRefused("set job");
@@ -36,7 +36,7 @@ export default function PieceView() {
               <Link to={`/jobs/${plan.id}/photo`} className="font-semibold text-verdigris hover:underline">
                 {plan.photos?.length ? "On the photo" : "Measure off a photo"}
               </Link>
-              {piece.zones.some(({ id }) => id === selection.zone?.id) && (
+              {!adding && piece.zones.some(({ id }) => id === selection.zone?.id) && (
                 <Link
                   to={`?${new URLSearchParams({ zone: selection.zone!.id, draw: "where" })}`}
                   replace
@@ -47,7 +47,12 @@ export default function PieceView() {
                   <span className="sr-only"> {selection.zone!.name}</span>
                 </Link>
               )}
-              <Link to="?draw=zone" replace preventScrollReset className="font-semibold text-verdigris hover:underline">
+              <Link
+                to={`?${new URLSearchParams({ draw: "zone", piece: piece.id })}`}
+                replace
+                preventScrollReset
+                className="font-semibold text-verdigris hover:underline"
+              >
                 Draw zone
               </Link>
               <Link
@@ -62,7 +67,12 @@ export default function PieceView() {
             <FrontOrPad piece={piece} selection={selection} pad={pad} isAdding={adding} />
             <ul className="pl-3">
               {piece.zones.map((zone) => (
-                <ZoneLine key={zone.id} zone={zone} selection={selection} />
+                <ZoneLine
+                  key={zone.id}
+                  zone={zone}
+                  chosen={!adding && zone.id === selection.zone?.id}
+                  selection={selection}
+                />
               ))}
             </ul>
           </div>
