@@ -241,8 +241,8 @@ export function JobFrame({ children }: { children: ReactNode }) {
         </div>
       </PageHead>
       <ConflictNotice />
-      <JobPlanNotice />
       <main className="job-main">{children}</main>
+      <JobPlanNotice />
       <Foot />
       <ViewBar />
     </div>

@@ -34,19 +34,18 @@ export function PlanPress({
   );
 }
 
-const SHOWN = 2;
-
+/** The first change on the line, as far as there is room; all of them in a list that opens over the page. */
 function Changes({ says }: { says: readonly string[] }) {
-  const first = says.slice(0, SHOWN).join(" ");
-  if (says.length <= SHOWN) return first;
   return (
     <>
-      {first}{" "}
-      <details className="inline-block align-top">
-        <summary className="link cursor-pointer">{countOf(says.length - SHOWN, "more change")}</summary>
-        <ul className="mt-1">
-          {says.slice(SHOWN).map((one) => (
-            <li key={one}>{one}</li>
+      <span className="min-w-0 truncate max-sm:hidden">{says[0]}</span>
+      <details className="relative shrink-0">
+        <summary className="link cursor-pointer py-1">{countOf(says.length, "change")}</summary>
+        <ul className="absolute right-0 bottom-full mb-1.5 max-h-[60vh] w-max max-w-[min(640px,90vw)] overflow-y-auto rounded-std border border-edge bg-board px-4 py-3 shadow-md max-sm:-right-24">
+          {says.map((one) => (
+            <li key={one} className="py-0.5">
+              {one}
+            </li>
           ))}
         </ul>
       </details>
@@ -54,10 +53,11 @@ function Changes({ says }: { says: readonly string[] }) {
   );
 }
 
+/** One line at the foot of the page, so that nothing moves under the hand when it comes and goes. */
 const Bar = ({ children, strong = false }: { children: ReactNode; strong?: boolean }) => (
   <section
     aria-label="Shop schedule"
-    className={`flex shrink-0 items-center gap-4 border-b border-line px-5 py-1.5 ${strong ? "border-l-4 border-l-verdigris bg-board" : "bg-wash"}`}
+    className={`shop-notice flex shrink-0 items-center gap-4 border-t border-line px-5 py-0.5 ${strong ? "border-l-4 border-l-verdigris bg-board" : "min-h-[37px] bg-wash"}`}
   >
     {children}
   </section>
@@ -86,8 +86,8 @@ export function PlanNotice({ standing, ask }: { standing: Standing; ask: AskPlan
   if (offered)
     return (
       <Bar strong>
-        <div className="min-w-0 flex-1" role="status">
-          <b className="font-semibold">A new schedule is ready.</b>{" "}
+        <div className="flex min-w-0 flex-1 items-center gap-x-3" role="status">
+          <b className="shrink-0 font-semibold">A new schedule is ready.</b>
           <Changes says={offered.changes.map(({ says }) => says)} />
         </div>
         <PlanPress does={{ do: "take on", id: offered.id }} ask={ask} main>

@@ -18,7 +18,7 @@ import { useRoom } from "~/parts/use-room";
 import { columnRoom, useSection, ZoneColumn } from "~/parts/zone-column";
 import { countOf } from "~/words/amount";
 
-const LADDER_TOP = 50;
+const LADDER_TOP = 46;
 
 export default function CrustView() {
   const { plan, send } = useJob();

@@ -158,6 +158,7 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
           </ul>
         </details>
       )}
+      <PlanNotice standing={known.standing} ask={ask} />
     </div>
   );
 }

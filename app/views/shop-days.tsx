@@ -130,7 +130,6 @@ export default function ShopDays() {
           </a>
         </span>
       </PageHead>
-      <PlanNotice standing={standing} ask={ask} />
       {empty ? (
         <main className="flex flex-1 flex-col items-center justify-center gap-3">
           <h1 className="text-view">{standing.stale ? "Scheduling the first jobs …" : "No work to show yet"}</h1>
@@ -237,6 +236,7 @@ export default function ShopDays() {
           </SidePane>
         </main>
       )}
+      <PlanNotice standing={standing} ask={ask} />
     </div>
   );
 }

@@ -142,7 +142,6 @@ export default function ShopRoute() {
           </button>
         </fetcher.Form>
       </PageHead>
-      <PlanNotice standing={known.standing} ask={ask} />
       <main className="mx-auto w-full max-w-[1080px] px-6 py-5">
         <h1 className="text-2xl">Hours and painters</h1>
         <p className="mb-4 text-soft">
@@ -241,6 +240,7 @@ export default function ShopRoute() {
           </noscript>
         </form>
       </main>
+      <PlanNotice standing={known.standing} ask={ask} />
     </div>
   );
 }
