@@ -111,7 +111,7 @@ describe("crust on the command line", () => {
     const { code, out } = crust("next", path, "--zone", "z1");
     expect(code).toBe(0);
     const report = JSON.parse(out);
-    const wax = report.options.find((one: { material?: string }) => one.material === "wax-clear");
+    const wax = report.options.find((option: { material?: string }) => option.material === "wax-clear");
     expect(wax).toMatchObject({ how: "wax", can: "from", reason: expect.stringMatching(/./) });
     const bare = JSON.parse(crust("next", path, "--at", "2026-11-30T09:00").out);
     expect(bare.after).toBe("s1");

@@ -79,7 +79,9 @@ describe("the whole shop in one file", () => {
       text: `note ${at}`,
     });
     const writing = Promise.all(
-      Array.from({ length: 12 }, (_, at) => logLines(store, plan.id, [{ event: line(at), claimedAt: line(at).at }])),
+      Array.from({ length: 12 }, (_, index) =>
+        logLines(store, plan.id, [{ event: line(index), claimedAt: line(index).at }]),
+      ),
     );
     await backUp(store, path);
     await writing;

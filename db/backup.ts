@@ -79,14 +79,14 @@ export function copiesOf(store: Store): Copy[] {
 
 /** The path of a copy by its name; null where there is none. */
 export function copyPath(store: Store, name: string): string | null {
-  return copiesOf(store).some((one) => one.name === name) ? join(copiesFolder(store), name) : null;
+  return copiesOf(store).some((copy) => copy.name === name) ? join(copiesFolder(store), name) : null;
 }
 
 /** Makes today's copy, where there is none yet, and lets the oldest go. */
 export async function copyOfToday(store: Store, now = new Date()): Promise<boolean> {
   if (store.place.file === null) return false;
   const name = `crust-${now.toISOString().slice(0, 10)}.db`;
-  if (copiesOf(store).some((one) => one.name === name)) return false;
+  if (copiesOf(store).some((copy) => copy.name === name)) return false;
   await backUp(store, join(copiesFolder(store), name));
   for (const { name: old } of copiesOf(store).slice(COPIES)) rmSync(join(copiesFolder(store), old), { force: true });
   return true;
@@ -117,7 +117,7 @@ const asInput = (value: Row[number] | undefined): InValue =>
 
 /** What was practised here before is replaced by what the backup says of it. */
 function insertOf(table: string, columns: readonly string[], row: Row) {
-  const values = columns.map((_, at) => sql`${asInput(row[at])}`);
+  const values = columns.map((_, index) => sql`${asInput(row[index])}`);
   return sql`${sql.raw(`INSERT ${table.startsWith("drill_") ? "OR REPLACE " : ""}INTO ${table} (${columns.join()}) VALUES (`)}${sql.join(values, sql`, `)})`;
 }
 

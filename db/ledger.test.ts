@@ -156,7 +156,8 @@ describe("the ledger in the store", () => {
   });
 
   it("a full ledger says so and loses nothing", async () => {
-    const many = (from: number, count: number) => Array.from({ length: count }, (_, at) => note(`n${from + at}`, at));
+    const many = (from: number, count: number) =>
+      Array.from({ length: count }, (_, index) => note(`n${from + index}`, index));
     await log(...many(0, LEDGER_LIMITS.lines));
     expect(await log(note("one-more"))).toMatchObject({ is: "full" });
     expect(await ledgerOf(store, id)).toHaveLength(LEDGER_LIMITS.lines);

@@ -130,7 +130,7 @@ export const logLines = (
                 ({ id }) => id,
               ),
         );
-        const fresh = [...new Map(lines.map((one) => [one.event.id, one])).values()].filter(
+        const fresh = [...new Map(lines.map((line) => [line.event.id, line])).values()].filter(
           ({ event }) => !known.has(event.id),
         );
         const [{ lines: count } = { lines: 0 }] = await tx

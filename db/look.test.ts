@@ -26,8 +26,8 @@ describe("the look of a job for the list", () => {
 
   it("is none where nothing is laid, and another for another crust", () => {
     expect(lookOf(examplePlan({ shows: "nothing", ground: "raw timber", steps: [] }))).toBeNull();
-    const one = lookOf(examplePlan({ shows: "one", ground: "raw timber", steps: [["brush", "chalk-slate"]] }));
+    const buffer = lookOf(examplePlan({ shows: "one", ground: "raw timber", steps: [["brush", "chalk-slate"]] }));
     const two = lookOf(examplePlan({ shows: "two", ground: "raw timber", steps: [["brush", "chalk-bone-white"]] }));
-    expect(one!.equals(two!)).toBe(false);
+    expect(buffer!.equals(two!)).toBe(false);
   });
 });

@@ -11,7 +11,7 @@ const SEED = 1;
 /** The predicted look of a job: the board of its largest zone when all is done, small. Null where nothing is laid. */
 export function lookOf(plan: Plan): Buffer | null {
   const worked = judgementOf(plan).zones.filter(({ phases }) => phases.length > 0);
-  const [largest] = worked.sort((one, two) => zoneArea(two.zone) - zoneArea(one.zone));
+  const [largest] = worked.sort((a, b) => zoneArea(b.zone) - zoneArea(a.zone));
   if (!largest) return null;
   const board = new Board(boardWorkOf(largest, panelFor(largest.zone), SEED), PIXELS);
   const { width, height } = board.grid;

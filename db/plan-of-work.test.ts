@@ -60,7 +60,7 @@ beforeEach(async () => {
   await addPlan(store, job("two"));
 });
 afterEach(() => {
-  for (const one of opened.splice(0)) one.client.close();
+  for (const store of opened.splice(0)) store.client.close();
   rmSync(folder, { recursive: true, force: true });
 });
 
@@ -120,7 +120,7 @@ describe("the kept plan of work", () => {
     expect(await leavesOf("one")).toBe(before.planned[0]!.dates!.leaves);
     // what moved twice has counted twice
     const moved = after.planned[0]!.bookings.find(
-      ({ id, starts }) => before.planned[0]!.bookings.find((one) => one.id === id)?.starts !== starts,
+      ({ id, starts }) => before.planned[0]!.bookings.find((booking) => booking.id === id)?.starts !== starts,
     )!;
     const counts = [before, after].map(({ planned }) => planned[0]!.changed![moved.id]?.sequence ?? -1);
     expect((await keptOf("one"))!.changed![moved.id]!.sequence).toBeGreaterThan(Math.max(...counts));
@@ -269,7 +269,7 @@ describe("planning", () => {
   it("of two programs at once makes one plan", async () => {
     const other = await open();
     const both = await Promise.all([makePlan(store, owner()), makePlan(other, owner())]);
-    expect(both.filter((one) => one === "kept")).toHaveLength(1);
+    expect(both.filter((madePlan) => madePlan === "kept")).toHaveLength(1);
     expect(await store.db.$count(plansOfWork)).toBe(1);
   });
 

@@ -150,8 +150,8 @@ async function readPlans(db: Reader) {
   return { read, leftOut };
 }
 
-const byDue = (one: Plan, two: Plan) =>
-  `${one.due ?? "9999"} ${one.start} ${one.id}` < `${two.due ?? "9999"} ${two.start} ${two.id}` ? -1 : 1;
+const byDue = (a: Plan, b: Plan) =>
+  `${a.due ?? "9999"} ${a.start} ${a.id}` < `${b.due ?? "9999"} ${b.start} ${b.id}` ? -1 : 1;
 
 /** What the plan of work would be made from now; with an idea, as if that were promised. */
 export async function getInputs(store: Store, idea: string | null = null): Promise<Inputs> {
@@ -332,7 +332,7 @@ async function becomesKept(tx: Writer, id: number, before: PlanHead | null) {
   // ideas keep their dates until they are fitted in again
   await tx.delete(jobPlans).where(and(eq(jobPlans.planOfWork, id), eq(jobPlans.kind, "tried")));
   const planned = new Set(rows.filter(({ kind }) => kind === "planned").map(({ planId }) => planId));
-  const old = ideas.filter(({ planId }) => !planned.has(planId)).map((one) => ({ ...one, mark: TO_FIT_IN }));
+  const old = ideas.filter(({ planId }) => !planned.has(planId)).map((idea) => ({ ...idea, mark: TO_FIT_IN }));
   await insertJobs(tx, rowsOf(id, old, "tried"));
 }
 

@@ -28,9 +28,9 @@ let store: Store;
 const opened: Store[] = [];
 
 async function open(): Promise<Store> {
-  const one = await openStore(placeFrom({ JOLLY_CRUST_DATA: folder }));
-  opened.push(one);
-  return one;
+  const store = await openStore(placeFrom({ JOLLY_CRUST_DATA: folder }));
+  opened.push(store);
+  return store;
 }
 
 beforeEach(async () => {
@@ -38,7 +38,7 @@ beforeEach(async () => {
   store = await open();
 });
 afterEach(() => {
-  for (const one of opened.splice(0)) one.client.close();
+  for (const store of opened.splice(0)) store.client.close();
   rmSync(folder, { recursive: true, force: true });
 });
 
@@ -154,7 +154,7 @@ describe("the store", () => {
 
   it("refuses to write on a read-only place with a sentence, and still reads", async () => {
     await addPlan(store, somePlan());
-    for (const one of opened.splice(0)) one.client.close();
+    for (const store of opened.splice(0)) store.client.close();
     chmodSync(join(folder, "crust.db"), 0o444);
     chmodSync(folder, 0o555);
     const root = process.getuid?.() === 0;
@@ -203,7 +203,7 @@ describe("plans", () => {
       editPlan(store, "example", edit("a", 1, rename("One"))),
       editPlan(other, "example", edit("b", 1, rename("Two"))),
     ]);
-    expect(both.map((one) => one.is).sort()).toEqual(["overtaken", "written"]);
+    expect(both.map((written) => written.is).sort()).toEqual(["overtaken", "written"]);
   });
 
   it("does an edit sent twice once", async () => {

@@ -140,7 +140,7 @@ export const listJobs = (
       pages,
       others: await db.$count(plans, offList),
       states: Object.fromEntries(counted.map((one) => [one.state, one.jobs])),
-      clients: clients.flatMap((one) => one.client ?? []),
+      clients: clients.flatMap((client) => client.client ?? []),
     };
   });
 

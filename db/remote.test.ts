@@ -47,22 +47,22 @@ afterEach(async () => {
 
 describe("a store on a libSQL server", () => {
   it("makes its tables, and two programs see each other's jobs", async () => {
-    const one = await open();
+    const store = await open();
     const two = await open();
-    await addPlan(one, plan("first"));
+    await addPlan(store, plan("first"));
     await addPlan(two, plan("second"));
-    expect((await listJobs(one)).jobs.map(({ id }) => id).sort()).toEqual(["first", "second"]);
+    expect((await listJobs(store)).jobs.map(({ id }) => id).sort()).toEqual(["first", "second"]);
     expect((await getJob(two, "first"))!.plan.title).toBe("Job first");
   });
 
   it("takes one of two edits made on the same version, and tells the other", async () => {
-    const one = await open();
+    const store = await open();
     const two = await open();
-    await addPlan(one, plan("job"));
-    const { version } = (await getJob(one, "job"))!;
-    const answers = await Promise.all([renamed(one, "job", version, "A"), renamed(two, "job", version, "B")]);
+    await addPlan(store, plan("job"));
+    const { version } = (await getJob(store, "job"))!;
+    const answers = await Promise.all([renamed(store, "job", version, "A"), renamed(two, "job", version, "B")]);
     expect(answers.filter(({ is }) => is === "written")).toHaveLength(1);
-    const job = (await getJob(one, "job"))!;
+    const job = (await getJob(store, "job"))!;
     expect(job.version).toBe(version + 1);
     expect(job.plan.title).toBe(answers[0].is === "written" ? "A" : "B");
   });

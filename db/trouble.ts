@@ -27,7 +27,7 @@ export function codesOf(error: unknown): string[] {
 }
 
 const any = (codes: readonly string[], ...wanted: readonly string[]) =>
-  codes.some((code) => wanted.some((one) => code === one || code.startsWith(`${one}_`)));
+  codes.some((code) => wanted.some((text) => code === text || code.startsWith(`${text}_`)));
 
 /** Another program is holding the store, and the same may work in a moment. */
 export const isBusy = (error: unknown): boolean => any(codesOf(error), "SQLITE_BUSY", "SQLITE_LOCKED");

@@ -33,8 +33,8 @@ class Writer {
     const on =
       where === null
         ? []
-        : where.split(",").map((one) => {
-            const [zoneId, phaseId] = one.split(":");
+        : where.split(",").map((text) => {
+            const [zoneId, phaseId] = text.split(":");
             return { zoneId: zoneId!, phaseId: phaseId! };
           });
     if (on.some(({ zoneId }) => !this.zones.includes(zoneId))) throw new Error(`no such zone: ${where}`);

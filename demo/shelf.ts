@@ -187,12 +187,19 @@ const before = (opened: string | undefined) => `${opened ?? "2026-11-02"}T08:00`
 
 export function hobnailMovements(): Movement[] {
   const moves: Movement[] = [];
-  STOCK.forEach(([goodId, amount, place, opened], at) => {
-    const own = { goodId, potId: `pot-${at + 1}` };
-    const used = at === 1 ? USED.reduce((sum, [, each]) => sum + each, 0) : 0;
-    moves.push({ does: "bought", id: `bought-${at + 1}`, ...own, at: before(opened), amount: amount + used, place });
-    if (opened) moves.push({ does: "looked at", id: `opened-${at + 1}`, ...own, at: `${opened}T08:30`, opened });
-    if (at === 1)
+  STOCK.forEach(([goodId, amount, place, opened], position) => {
+    const own = { goodId, potId: `pot-${position + 1}` };
+    const used = position === 1 ? USED.reduce((sum, [, each]) => sum + each, 0) : 0;
+    moves.push({
+      does: "bought",
+      id: `bought-${position + 1}`,
+      ...own,
+      at: before(opened),
+      amount: amount + used,
+      place,
+    });
+    if (opened) moves.push({ does: "looked at", id: `opened-${position + 1}`, ...own, at: `${opened}T08:30`, opened });
+    if (position === 1)
       USED.forEach(([date, each], index) => {
         moves.push({ does: "used", id: `used-${index + 1}`, ...own, at: `${date}T16:00`, amount: each });
       });

@@ -14,7 +14,7 @@ const DESKS = 2;
 /** Small plans for the most part, and the jobs of the demo among them. */
 function bases(): string[] {
   const examples = RULES.flatMap(({ examples: { faulty, clean } }) => [faulty[0], clean[0]]).filter(
-    (one) => one !== undefined,
+    (exampleStack) => exampleStack !== undefined,
   );
   return [...examples.map((example) => writePlanFile(examplePlan(example))), ...hobnailYard().map(writePlanFile)];
 }

@@ -8,9 +8,9 @@ const WHOLE = 50;
 const SHORT = 3;
 const JOB = "dough-bin";
 
-const line = (id: string, at: number) => ({
+const line = (id: string, index: number) => ({
   planId: JOB,
-  events: [{ kind: "note", id, at, offset: 0, on: [], text: `burst ${id}` }],
+  events: [{ kind: "note", id, at: index, offset: 0, on: [], text: `burst ${id}` }],
   edit: null,
 });
 

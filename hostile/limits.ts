@@ -22,11 +22,11 @@ export function plansAtTheLimits(): Plan[] {
     whole("twelve coats", () => {}, 12),
     whole("set times", (plan) => {
       plan.pins = zonesOf(plan)
-        .flatMap((zone, at) =>
+        .flatMap((zone, index) =>
           [0, 15, 30, 45, 60].map((step) => ({
             zoneId: zone.id,
             phaseId: plan.crusts[0]!.steps[step]!.id,
-            starts: sayWallTime(zero + ((at * 7 + step) % 40) * 1440),
+            starts: sayWallTime(zero + ((index * 7 + step) % 40) * 1440),
           })),
         )
         .slice(0, 200);
@@ -96,10 +96,10 @@ export const limits: Trial = {
     const during: number[] = [];
     while (working) during.push(...(await quiet(other, 1)));
     await heavy;
-    const sorted = during.sort((one, two) => one - two);
+    const sorted = during.sort((a, b) => a - b);
     const worst = sorted.at(-1) ?? 0;
     const median = sorted[Math.floor(sorted.length / 2)] ?? 0;
-    const usual = before.sort((one, two) => one - two)[10]!;
+    const usual = before.sort((a, b) => a - b)[10]!;
     const most = short ? STANDSTILL * Math.max(usual, 20) : MOST_WAITED;
     const over = sorted.filter((time) => time > most).length;
     return {

@@ -11,7 +11,7 @@ const WHOLE = 768;
 const ROUGH = 192;
 const DAY = 1440;
 
-const median = (values: number[]): number => [...values].sort((one, two) => one - two)[values.length >> 1]!;
+const median = (values: number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1]!;
 
 function timed(work: () => unknown): number {
   const start = performance.now();
@@ -121,8 +121,8 @@ export function benchBoard(
     const { board, all } = whole();
     board.picture(all);
     // the last step is laid again otherwise: everything beneath it is taken over
-    const phases = board.work.phases.map((placed, at) =>
-      at === all - 1
+    const phases = board.work.phases.map((placed, index) =>
+      index === all - 1
         ? { ...placed, phase: { ...placed.phase, where: { ...placed.phase.where, on: "recess" as const, share: 0.8 } } }
         : placed,
     );
@@ -135,8 +135,8 @@ export function benchBoard(
   tell("board, an edit of the top layer", `${ms(median(edits))} median`, "≤ 50 ms");
   const { board, all } = whole();
   board.picture(all);
-  const turns = Array.from({ length: 15 }, (_, at) => {
-    const view = { ...USUAL_VIEW, lighting: { azimuth: (at * 23) % 360, elevation: 38 } };
+  const turns = Array.from({ length: 15 }, (_, index) => {
+    const view = { ...USUAL_VIEW, lighting: { azimuth: (index * 23) % 360, elevation: 38 } };
     return timed(() => board.picture(all, view));
   });
   tell("board, the light turned", `${ms(median(turns))} median`);
@@ -144,9 +144,9 @@ export function benchBoard(
   const operators = OPERATORS.map(([name, step, under = []]) => {
     const times = Array.from({ length: 5 }, () => {
       const work = workOf([...UNDER, ...under, step], ++seed);
-      const one = new Board(work, WHOLE);
-      one.after(work.phases.length - 1);
-      return timed(() => one.after(work.phases.length));
+      const board = new Board(work, WHOLE);
+      board.after(work.phases.length - 1);
+      return timed(() => board.after(work.phases.length));
     });
     return `${name} ${Math.round(median(times))}`;
   });
@@ -156,6 +156,6 @@ export function benchBoard(
   const paints = CATALOGUE.filter(({ role }) => role === "paint" || role === "pigment" || role === "tint-base");
   tell(
     `nearest mixes of ${paints.length} paints to a colour`,
-    `${ms(median(Array.from({ length: 7 }, (_, at) => timed(() => nearestMixes(`#5d81${70 + at}`, paints)))))} median`,
+    `${ms(median(Array.from({ length: 7 }, (_, index) => timed(() => nearestMixes(`#5d81${70 + index}`, paints)))))} median`,
   );
 }

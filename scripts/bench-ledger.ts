@@ -16,9 +16,14 @@ function fullLedger(plan: Plan): LedgerEvent[] {
     phases.map(({ phase }) => ({ zoneId: zone.id, phaseId: phase.id })),
   );
   const start = readWallTime(plan.start)! * 60_000;
-  return Array.from({ length: LINES }, (_, at): LedgerEvent => {
-    const line = { id: `l${at}`, at: start + at * 60_000, offset: 0, on: [places[(at >> 2) % places.length]!] };
-    switch (at % 10) {
+  return Array.from({ length: LINES }, (_, index): LedgerEvent => {
+    const line = {
+      id: `l${index}`,
+      at: start + index * 60_000,
+      offset: 0,
+      on: [places[(index >> 2) % places.length]!],
+    };
+    switch (index % 10) {
       case 0:
       case 4:
         return { kind: "start", ...line };
@@ -26,9 +31,9 @@ function fullLedger(plan: Plan): LedgerEvent[] {
       case 5:
         return { kind: "end", ...line };
       case 9:
-        return { kind: "correction", ...line, corrects: `l${at - 9}`, when: line.at - 1_800_000 };
+        return { kind: "correction", ...line, corrects: `l${index - 9}`, when: line.at - 1_800_000 };
       case 2:
-        return { kind: "sign", ...line, stage: "recoat", seen: at % 4 === 0 };
+        return { kind: "sign", ...line, stage: "recoat", seen: index % 4 === 0 };
       default:
         return { kind: "note", ...line, text: "matt against the light" };
     }

@@ -129,7 +129,7 @@ export async function benchSchedule(tell: Tell) {
       const began = now();
       schedule(works);
       return now() - began;
-    }).sort((one, two) => one - two);
+    }).sort((a, b) => a - b);
   quick(3);
   const settle = works.filter(({ plan }) => plan.id === "carved-settle");
   const one = Array.from({ length: 9 }, () => {

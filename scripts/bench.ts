@@ -27,7 +27,7 @@ const NAMES = "globalThis.__name = (named) => named;";
 const CHROMIUM = "/usr/bin/chromium";
 
 function median(values: number[]): number {
-  const sorted = [...values].sort((one, two) => one - two);
+  const sorted = [...values].sort((a, b) => a - b);
   return sorted[sorted.length >> 1]!;
 }
 
@@ -59,9 +59,9 @@ function judging(baseline: number) {
   const sizes = [10, 20, 40, 80];
   // each run judges a crust no run has seen, so that nothing kept from the run before can help
   let edits = 0;
-  const edited = (plan: Plan, at: number): Plan => {
+  const edited = (plan: Plan, position: number): Plan => {
     const crust = plan.crusts[0]!;
-    const steps = crust.steps.map((step, index) => (index === at ? { ...step, note: `edit ${++edits}` } : step));
+    const steps = crust.steps.map((step, index) => (index === position ? { ...step, note: `edit ${++edits}` } : step));
     return { ...plan, crusts: [{ ...crust, steps }] };
   };
   const times = sizes.map((steps) => {

@@ -34,7 +34,7 @@ async function draw(finish: Finish, panel: PanelId): Promise<void> {
 
 function sayStep({ how, what, coats }: Step): string {
   const technique = findTechnique(how)!.name;
-  const material = CATALOGUE.find((one) => one.id === what);
+  const material = CATALOGUE.find((material) => material.id === what);
   if (!material) return technique;
   return `${spokenName(material)} (${technique.toLowerCase()}${coats > 1 ? `, ${coats} coats` : ""})`;
 }

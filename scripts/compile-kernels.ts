@@ -15,13 +15,13 @@ function typesOf(source: string): string {
   const kernels = [...source.matchAll(/^export function (\w+)\(([^)]*)\): (\w+)/gm)];
   return kernels
     .map(([, name, given, gives]) => {
-      const names = given!.split(",").flatMap((one) => one.split(":")[0]!.trim() || []);
-      const typed = names.map((one) => `${one}: number`);
+      const names = given!.split(",").flatMap((text) => text.split(":")[0]!.trim() || []);
+      const typed = names.map((name) => `${name}: number`);
       const result = gives === "void" ? "void" : "number";
       const line = `  ${name}(${typed.join(", ")}): ${result};\n`;
       return line.length <= WIDEST
         ? line
-        : `  ${name}(\n${typed.map((one) => `    ${one},\n`).join("")}  ): ${result};\n`;
+        : `  ${name}(\n${typed.map((text) => `    ${text},\n`).join("")}  ): ${result};\n`;
     })
     .join("");
 }

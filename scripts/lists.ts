@@ -36,12 +36,12 @@ function ruleFiles(): RuleFile[] {
 }
 
 function rulesList(): string {
-  const files = ruleFiles().sort((one, two) => one.theme - two.theme || one.number - two.number);
+  const files = ruleFiles().sort((a, b) => a.theme - b.theme || a.number - b.number);
   const imports = [
     ...files.map(({ path, name }) => ({ path, takes: `{ ${name} }` })),
     { path: "rule.ts", takes: "type { Rule }" },
   ]
-    .sort((one, two) => one.path.localeCompare(two.path, "en", { numeric: true }))
+    .sort((a, b) => a.path.localeCompare(b.path, "en", { numeric: true }))
     .map(({ path, takes }) => `import ${takes} from "./${path}";\n`)
     .join("");
   const names = files.map(({ name }) => `  ${name},\n`).join("");

@@ -5,8 +5,8 @@ import { filmsOf } from "#core/surface/stack";
 import type { Surface } from "#core/surface/surface";
 
 /** Micrometres of a film at a pixel, by how much of the pixel it covers. */
-export const amountAt = ({ thickness, cover }: Layer, at: number) =>
-  thickness[at]! * (cover === null ? 1 : cover[at]! / 255);
+export const amountAt = ({ thickness, cover }: Layer, index: number) =>
+  thickness[index]! * (cover === null ? 1 : cover[index]! / 255);
 
 /** What lies of each phase's film, pixel by pixel: films that were taken apart count as one. */
 export function amounts(layers: readonly Layer[]): Map<string, Float32Array> {

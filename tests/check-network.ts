@@ -45,7 +45,7 @@ export function faultsOfSchedule(network: Network, starts: Readonly<Record<strin
           ]
         : [];
     });
-    changes.sort((one, two) => one.minute - two.minute || one.change - two.change);
+    changes.sort((a, b) => a.minute - b.minute || a.change - b.change);
     let taken = 0;
     for (const { minute, change } of changes) {
       taken += change;

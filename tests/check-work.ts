@@ -33,7 +33,7 @@ export function faultsOfJob(
         continue;
       }
       if (booking.done) continue;
-      const worked = own.reduce((sum, one) => sum + one.ends - one.starts, 0);
+      const worked = own.reduce((sum, booking) => sum + booking.ends - booking.starts, 0);
       const together = phases.filter(({ phase }) => booking.does.some(({ phaseId }) => phaseId === phase.id));
       const work = together.reduce((sum, { phase }) => sum + handsOn(phase), 0);
       const alone = booking.does.every((one) => one.zoneId === zone.id);
@@ -70,7 +70,7 @@ const hoursOn = ({ weekdays, exceptions }: Pick<Hours, "weekdays" | "exceptions"
 function isInHours(hours: Pick<Hours, "weekdays" | "exceptions">, { starts, ends }: Booking): boolean {
   const minute = ((starts % DAY) + DAY) % DAY;
   const joined: [number, number][] = [];
-  for (const [from, to] of [...hoursOn(hours, starts)].sort((one, two) => one[0] - two[0])) {
+  for (const [from, to] of [...hoursOn(hours, starts)].sort((a, b) => a[0] - b[0])) {
     const last = joined.at(-1);
     if (last && last[1] >= from) last[1] = Math.max(last[1], to);
     else joined.push([from, to]);
@@ -92,8 +92,8 @@ export function faultsOfHands(
     if (!booking.pinned && !isInHours(hoursOf(booking), booking))
       faults.push(`${booking.id} outside the working hours`);
   }
-  for (const painter of new Set(work.map((one) => one.painter))) {
-    const own = work.filter((one) => one.painter === painter).sort((one, two) => one.starts - two.starts);
+  for (const painter of new Set(work.map((booking) => booking.painter))) {
+    const own = work.filter((booking) => booking.painter === painter).sort((a, b) => a.starts - b.starts);
     for (const [index, booking] of own.entries()) {
       const before = own[index - 1];
       if (before && before.ends > booking.starts && !owned.has(booking.stepId) && !owned.has(before.stepId))
@@ -106,7 +106,7 @@ export function faultsOfHands(
 /** That no more lies to dry at one time than there are places. */
 export function faultsOfPlaces(lies: readonly Lies[], places: number): string[] {
   return lies.flatMap(({ from, name }) => {
-    const at = lies.filter((one) => one.from <= from && one.to > from).length;
+    const at = lies.filter((lies) => lies.from <= from && lies.to > from).length;
     return at > places ? [`${at} in ${places} drying places when ${name} is laid down`] : [];
   });
 }
@@ -145,11 +145,11 @@ export function faultsOfPlanOfWork(
     for (const { zoneId, phaseId, starts, ends } of plan.done ?? [])
       if (
         !job.bookings.some(
-          (one) =>
-            one.done &&
-            one.starts === readWallTime(starts) &&
-            one.ends === readWallTime(ends) &&
-            one.does.some((does) => does.zoneId === zoneId && does.phaseId === phaseId),
+          (booking) =>
+            booking.done &&
+            booking.starts === readWallTime(starts) &&
+            booking.ends === readWallTime(ends) &&
+            booking.does.some((does) => does.zoneId === zoneId && does.phaseId === phaseId),
         )
       )
         faults.push(`${zoneId}/${phaseId} is not where it was done`);

@@ -149,7 +149,7 @@ export async function startStandIn(file: string, token: string): Promise<StandIn
     if (condition.type === "error") return errors[condition.step] !== null;
     if (condition.type === "not") return !holds(stream, condition.cond, results, errors);
     if (condition.type === "is_autocommit") return !stream.connection.inTransaction;
-    const each = condition.conds.map((one) => holds(stream, one, results, errors));
+    const each = condition.conds.map((cond) => holds(stream, cond, results, errors));
     return condition.type === "and" ? each.every(Boolean) : each.some(Boolean);
   };
 

@@ -18,20 +18,20 @@ export async function cheapestByMilp(network: Network): Promise<number | null> {
   const rules: string[] = [];
   const binary: string[] = [];
   const bounds: string[] = [" 0 <= m"];
-  const place = new Map(activities.map(({ id }, at) => [id, at]));
-  activities.forEach(({ duration, uses }, at) => {
-    rules.push(`m - s${at} >= ${duration}`);
-    bounds.push(` 0 <= s${at} <= ${most}`);
+  const place = new Map(activities.map(({ id }, index) => [id, index]));
+  activities.forEach(({ duration, uses }, index) => {
+    rules.push(`m - s${index} >= ${duration}`);
+    bounds.push(` 0 <= s${index} <= ${most}`);
     if (!((uses[PAINTER] ?? 0) > 0)) return;
     const fitting = windows.flatMap(([from, to], window) => (to - from >= duration ? [{ from, to, window }] : []));
     if (fitting.length === 0) {
-      rules.push(`s${at} >= ${most + 1}`);
+      rules.push(`s${index} >= ${most + 1}`);
       return;
     }
-    for (const { window } of fitting) binary.push(`w${at}x${window}`);
-    rules.push(`${fitting.map(({ window }) => `w${at}x${window}`).join(" + ")} = 1`);
-    rules.push(`s${at} ${fitting.map(({ from, window }) => `- ${from} w${at}x${window}`).join(" ")} >= 0`);
-    rules.push(`s${at} ${fitting.map(({ to, window }) => `- ${to - duration} w${at}x${window}`).join(" ")} <= 0`);
+    for (const { window } of fitting) binary.push(`w${index}x${window}`);
+    rules.push(`${fitting.map(({ window }) => `w${index}x${window}`).join(" + ")} = 1`);
+    rules.push(`s${index} ${fitting.map(({ from, window }) => `- ${from} w${index}x${window}`).join(" ")} >= 0`);
+    rules.push(`s${index} ${fitting.map(({ to, window }) => `- ${to - duration} w${index}x${window}`).join(" ")} <= 0`);
   });
   for (const { from, to, min, max } of lags) {
     const one = place.get(from)!;
@@ -40,8 +40,8 @@ export async function cheapestByMilp(network: Network): Promise<number | null> {
     rules.push(`s${two} - s${one} >= ${duration + min}`);
     if (max !== null) rules.push(`s${two} - s${one} <= ${duration + max}`);
   }
-  const workers = activities.flatMap(({ uses, duration }, at) =>
-    (uses[PAINTER] ?? 0) > 0 && duration > 0 ? [at] : [],
+  const workers = activities.flatMap(({ uses, duration }, index) =>
+    (uses[PAINTER] ?? 0) > 0 && duration > 0 ? [index] : [],
   );
   const hands = capacity[PAINTER] ?? 0;
   for (const at of workers) {
@@ -49,18 +49,22 @@ export async function cheapestByMilp(network: Network): Promise<number | null> {
     binary.push(...chosen);
     rules.push(`${chosen.join(" + ")} = 1`);
   }
-  workers.forEach((one, index) => {
+  workers.forEach((worker, index) => {
     for (const two of workers.slice(index + 1)) {
-      binary.push(`y${one}x${two}`);
+      binary.push(`y${worker}x${two}`);
       for (let hand = 0; hand < hands; hand++) {
         // with the same hands, one is done before the other begins
-        const same = `- ${most} h${one}x${hand} - ${most} h${two}x${hand}`;
-        rules.push(`s${two} - s${one} - ${most} y${one}x${two} ${same} >= ${activities[one]!.duration - 3 * most}`);
-        rules.push(`s${one} - s${two} + ${most} y${one}x${two} ${same} >= ${activities[two]!.duration - 2 * most}`);
+        const same = `- ${most} h${worker}x${hand} - ${most} h${two}x${hand}`;
+        rules.push(
+          `s${two} - s${worker} - ${most} y${worker}x${two} ${same} >= ${activities[worker]!.duration - 3 * most}`,
+        );
+        rules.push(
+          `s${worker} - s${two} + ${most} y${worker}x${two} ${same} >= ${activities[two]!.duration - 2 * most}`,
+        );
       }
     }
   });
-  const text = `Minimize\n obj: m\nSubject To\n${rules.map((rule, at) => ` c${at}: ${rule}`).join("\n")}\nBounds\n${bounds.join("\n")}\nBinary\n ${binary.join("\n ")}\nEnd\n`;
+  const text = `Minimize\n obj: m\nSubject To\n${rules.map((rule, index) => ` c${index}: ${rule}`).join("\n")}\nBounds\n${bounds.join("\n")}\nBinary\n ${binary.join("\n ")}\nEnd\n`;
   const answer = highs.solve(text, { mip_rel_gap: 0, mip_abs_gap: 0.4 });
   return answer.Status === "Optimal" ? Math.round(answer.ObjectiveValue) : null;
 }
@@ -73,10 +77,10 @@ export async function cheapestBasket(
   solver ??= loadHighs();
   const highs = await solver;
   const sum = (of: (pack: { holds: number; price: number | null }) => number) =>
-    packs.map((pack, at) => `${of(pack)} p${at}`).join(" + ");
+    packs.map((pack, index) => `${of(pack)} p${index}`).join(" + ");
   const found = highs.solve(
     `Minimize\n cost: ${sum(({ price }) => price ?? 0)}\nSubject To\n ${sum(({ holds }) => holds)} >= ${need}\nGeneral\n ${packs
-      .map((_, at) => `p${at}`)
+      .map((_, index) => `p${index}`)
       .join(" ")}\nEnd`,
     { mip_rel_gap: 0, mip_abs_gap: 0 },
   );

@@ -248,18 +248,18 @@ export function networkOfFamily({ zones, steps, calendar, painters, drying, turn
 
 /** So many networks of about these many steps: all hours by turns, short and long drying, one painter or two. */
 export function networksOf(most: number, least: number, many: number, seed = 1): Network[] {
-  return Array.from({ length: many }, (_, at) => {
-    const random = new Random(seed * 7919 + at);
+  return Array.from({ length: many }, (_, index) => {
+    const random = new Random(seed * 7919 + index);
     const steps = least + random.below(most - least + 1);
     const perZone = [2.3, 3.4, 5, 9][random.below(4)]!;
     return networkOfFamily({
       steps,
       zones: Math.max(1, Math.round(steps / perZone)),
-      calendar: CALENDARS[at % CALENDARS.length]!,
-      painters: at % 5 === 4 ? 2 : 1,
+      calendar: CALENDARS[index % CALENDARS.length]!,
+      painters: index % 5 === 4 ? 2 : 1,
       drying: random.below(2) === 0 ? "short" : "long",
       turned: random.below(3) > 0,
-      seed: seed * 100_003 + at,
+      seed: seed * 100_003 + index,
     });
   });
 }

@@ -43,7 +43,7 @@ const laid = fc
       .map((technique) => ({ technique, what: material.id as string | undefined })),
   );
 const taken = fc
-  .constantFrom(...TECHNIQUES.filter((one) => one.lays.length === 0 && one.kind !== "inspect"))
+  .constantFrom(...TECHNIQUES.filter((technique) => technique.lays.length === 0 && technique.kind !== "inspect"))
   .map((technique) => ({ technique, what: undefined as string | undefined }));
 
 const stepBody = fc.record({
@@ -108,7 +108,7 @@ export const steps = (max = 9): fc.Arbitrary<Step[]> =>
 /** Any school in every question. */
 export const houseRules: fc.Arbitrary<HouseRules> = fc
   .tuple(...HOUSE_RULE_KEYS.map((key) => fc.constantFrom(...Object.keys(SCHOOLS[key].choices))))
-  .map((choices) => HouseRules.parse(Object.fromEntries(HOUSE_RULE_KEYS.map((key, at) => [key, choices[at]]))));
+  .map((choices) => HouseRules.parse(Object.fromEntries(HOUSE_RULE_KEYS.map((key, index) => [key, choices[index]]))));
 
 export const zone = (id: string, crustId: string): fc.Arbitrary<Zone> =>
   fc

@@ -34,10 +34,10 @@ export const smallNetwork = (most = 6): fc.Arbitrary<Network> =>
     .map(({ painters, days, hours, steps }) => {
       const activities: Activity[] = [];
       const lags: Lag[] = [];
-      steps.forEach(({ duration, passive, chained, min, window }, at) => {
-        activities.push({ id: `a${at}`, duration, uses: passive ? {} : { painter: 1 } });
-        if (at > 0 && chained)
-          lags.push({ from: `a${at - 1}`, to: `a${at}`, min, max: window === null ? null : min + window });
+      steps.forEach(({ duration, passive, chained, min, window }, index) => {
+        activities.push({ id: `a${index}`, duration, uses: passive ? {} : { painter: 1 } });
+        if (index > 0 && chained)
+          lags.push({ from: `a${index - 1}`, to: `a${index}`, min, max: window === null ? null : min + window });
       });
       return {
         name: "random",

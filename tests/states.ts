@@ -49,7 +49,7 @@ export function statesOnBoard(layers: Layers, { belongs, grid, sample }: PanelRe
 }
 
 const whole = (states: Map<string, number> | undefined) =>
-  [...(states?.values() ?? [])].reduce((sum, one) => sum + one, 0);
+  [...(states?.values() ?? [])].reduce((sum, value) => sum + value, 0);
 
 /** A film on top of less than this is too small to be measured by its states. */
 const WORTH_MEASURING = 0.15;

@@ -41,7 +41,7 @@ export function AddStep({ judged, at, selection }: { judged: ZoneJudgement; at: 
   const pinned = plan.pinned.materials;
   const words = useMemo(() => wordsIn(typed), [typed]);
   const materials = useMemo(
-    () => [...pinned, ...CATALOGUE.filter((one) => !pinned.some((known) => known.id === one.id))],
+    () => [...pinned, ...CATALOGUE.filter((material) => !pinned.some((known) => known.id === material.id))],
     [pinned],
   );
   const under = crust.steps[at - 1];

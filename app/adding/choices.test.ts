@@ -4,9 +4,10 @@ import { CATALOGUE } from "#core/materials/catalogue";
 import { findTechnique } from "#core/surface/techniques";
 import { type Choice, choicesFor, GROUPS, isCoat, mostLikely, wordsIn } from "./choices";
 
-const namesOf = (choices: readonly Choice[]) => choices.map((one) => (isCoat(one) ? one.material.id : one.id));
+const namesOf = (choices: readonly Choice[]) =>
+  choices.map((choice) => (isCoat(choice) ? choice.material.id : choice.id));
 const typed = (text: string) => choicesFor(CATALOGUE, wordsIn(text));
-const material = (id: string) => CATALOGUE.find((one) => one.id === id)!;
+const material = (id: string) => CATALOGUE.find((material) => material.id === id)!;
 
 describe("what can be added", () => {
   it("is each material once, with the usual way to lay it first, whatever is typed", () => {
@@ -52,7 +53,7 @@ describe("what is most likely", () => {
     expect(found[0]).toBe("buff");
     expect(found.indexOf("wax-dark")).toBeLessThan(found.indexOf("beeswax"));
     expect(found).toContain("wax-dark");
-    expect(found.some((id) => CATALOGUE.find((one) => one.id === id)?.role === "paint")).toBe(false);
+    expect(found.some((id) => CATALOGUE.find((material) => material.id === id)?.role === "paint")).toBe(false);
   });
 
   it("is narrowed by what is typed, and never longer than one looks through", () => {

@@ -16,7 +16,7 @@ export const isCoat = (choice: Choice): choice is CoatChoice => "material" in ch
 export const pickOf = (technique: Technique, material: Material | null) =>
   material ? `${technique.id}|${material.id}` : technique.id;
 
-const HANDS = TECHNIQUES.filter((one) => one.lays.length === 0);
+const HANDS = TECHNIQUES.filter((technique) => technique.lays.length === 0);
 
 /** What was typed, in words. */
 export const wordsIn = (typed: string): string[] =>
@@ -57,9 +57,9 @@ export function mostLikely(
 ): Choice[] {
   const nearness = ({ material }: CoatChoice) => (material.id === beneath ? 0 : ofJob.has(material.id) ? 1 : 2);
   return follows
-    .flatMap((one): Choice[] => {
-      if ("technique" in one) return choices.filter((choice) => !isCoat(choice) && choice.id === one.technique);
-      const coats = choices.filter(isCoat).filter(({ material }) => material.role === one.role);
+    .flatMap((follows): Choice[] => {
+      if ("technique" in follows) return choices.filter((choice) => !isCoat(choice) && choice.id === follows.technique);
+      const coats = choices.filter(isCoat).filter(({ material }) => material.role === follows.role);
       return coats.sort((a, b) => nearness(a) - nearness(b)).slice(0, MOST_OF_A_ROLE);
     })
     .slice(0, MOST_LIKELY);

@@ -20,7 +20,7 @@ export function useVerdicts(plan: Plan, judged: ZoneJudgement, at: number, asked
   useEffect(() => {
     const timer = setTimeout(() => {
       const options = next(plan, judged, { ...asked, done: phasesUnder(judged, at) });
-      setFound(new Map(options.map((one) => [pickOf(one.technique, one.material), one])));
+      setFound(new Map(options.map((option) => [pickOf(option.technique, option.material), option])));
     });
     return () => clearTimeout(timer);
   }, [plan, judged, at, asked]);

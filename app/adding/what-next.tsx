@@ -28,44 +28,48 @@ interface Offer {
 
 function offersOf(options: readonly Option[]): Offer[] {
   const offers = new Map<string, Offer>();
-  for (const one of options) {
-    const key = `${one.material?.id ?? one.technique.id}/${one.can}/${one.from}/${one.rule}/${one.over?.id}`;
+  for (const option of options) {
+    const key = `${option.material?.id ?? option.technique.id}/${option.can}/${option.from}/${option.rule}/${option.over?.id}`;
     const known = offers.get(key);
-    if (known) known.ways.push(one);
-    else offers.set(key, { first: one, ways: [one] });
+    if (known) known.ways.push(option);
+    else offers.set(key, { first: option, ways: [option] });
   }
   // what has no warning comes first
   const doubt = ({ first }: Offer) => (first.severity === "caution" ? 1 : 0);
-  return [...offers.values()].sort((one, two) => doubt(one) - doubt(two) || one.first.from - two.first.from);
+  return [...offers.values()].sort((a, b) => doubt(a) - doubt(b) || a.first.from - b.first.from);
 }
 
 const waysText = ({ first, ways }: Offer) =>
   first.material && !(ways.length === 1 && first.technique.id === "brush")
-    ? ways.map((one) => one.technique.name.toLowerCase()).join(", ")
+    ? ways.map((way) => way.technique.name.toLowerCase()).join(", ")
     : "";
 
 function Line({ offer, since, crustId, at }: { offer: Offer; since: number; crustId: string; at: number }) {
-  const one = offer.first;
-  const name = one.material?.name ?? one.technique.name;
-  const loud = one.severity === "caution" || one.severity === "stop" ? one.severity : null;
+  const option = offer.first;
+  const name = option.material?.name ?? option.technique.name;
+  const loud = option.severity === "caution" || option.severity === "stop" ? option.severity : null;
   return (
     <li className="border-b border-hair py-0.5">
       <div className="flex min-h-7 items-center gap-2">
-        {one.material ? <Swatch material={one.material} size={18} /> : <HandMark how={one.technique.id} size={18} />}
+        {option.material ? (
+          <Swatch material={option.material} size={18} />
+        ) : (
+          <HandMark how={option.technique.id} size={18} />
+        )}
         <span className="min-w-0 flex-1 truncate">
           <span className="font-medium">{name}</span>
           <span className="ml-1.5 text-note text-soft">{waysText(offer)}</span>
         </span>
-        {one.can === "from" && (
-          <span className="shrink-0 text-note text-soft">in {shortDuration(one.from - since)}</span>
+        {option.can === "from" && (
+          <span className="shrink-0 text-note text-soft">in {shortDuration(option.from - since)}</span>
         )}
-        {(one.can === "now" || one.can === "from") && (
+        {(option.can === "now" || option.can === "from") && (
           <EditForm
             does="add step"
             about={{
               crustId,
               at: String(at),
-              pick: one.material ? `${one.technique.id}|${one.material.id}` : one.technique.id,
+              pick: option.material ? `${option.technique.id}|${option.material.id}` : option.technique.id,
             }}
             label={`Add ${name}`}
           >
@@ -78,13 +82,13 @@ function Line({ offer, since, crustId, at }: { offer: Offer; since: number; crus
           </EditForm>
         )}
       </div>
-      {(one.can === "over" || loud) && (
+      {(option.can === "over" || loud) && (
         <p className="flex items-center gap-1.5 pl-[26px] text-note text-soft">
-          {loud && one.can !== "over" && <SeamMark severity={loud} width={12} />}
+          {loud && option.can !== "over" && <SeamMark severity={loud} width={12} />}
           <span>
             {loud && <span className="sr-only">{SEVERITY_WORDS[loud].one}: </span>}
-            {one.can === "over" && <b className="font-semibold">over {one.over!.name.toLowerCase()}: </b>}
-            {one.reason}
+            {option.can === "over" && <b className="font-semibold">over {option.over!.name.toLowerCase()}: </b>}
+            {option.reason}
           </span>
         </p>
       )}
@@ -95,11 +99,11 @@ function Line({ offer, since, crustId, at }: { offer: Offer; since: number; crus
 /** What cannot go on, grouped by the rule that forbids it: one reason, and the names it applies to. */
 function Forbidden({ options }: { options: readonly Option[] }) {
   const byRule = new Map<string, Option[]>();
-  for (const one of options) byRule.set(one.rule ?? "", [...(byRule.get(one.rule ?? "") ?? []), one]);
+  for (const option of options) byRule.set(option.rule ?? "", [...(byRule.get(option.rule ?? "") ?? []), option]);
   return (
     <ul>
       {[...byRule].map(([rule, list]) => {
-        const names = [...new Set(list.map((one) => one.material?.name ?? one.technique.name))];
+        const names = [...new Set(list.map((option) => option.material?.name ?? option.technique.name))];
         return (
           <li key={rule} className="border-b border-hair py-1">
             <p className="flex items-baseline gap-1.5 font-medium">
@@ -133,9 +137,9 @@ export function WhatNext({ judged, selection }: { judged: ZoneJudgement; selecti
   );
   const since = judged.phases[done - 1]?.ends ?? 0;
   const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
-  const fits = (one: Option) =>
-    (show === "all" || one.can === show) &&
-    words.every((word) => `${one.material?.name ?? ""} ${one.technique.name}`.toLowerCase().includes(word));
+  const fits = (option: Option) =>
+    (show === "all" || option.can === show) &&
+    words.every((word) => `${option.material?.name ?? ""} ${option.technique.name}`.toLowerCase().includes(word));
   const under = steps[at - 1];
   return (
     <section aria-label="What can go on here">
@@ -180,7 +184,7 @@ export function WhatNext({ judged, selection }: { judged: ZoneJudgement; selecti
         </label>
       </div>
       {CANS.map(({ can, title }) => {
-        const group = options.filter((one) => one.can === can && fits(one));
+        const group = options.filter((option) => option.can === can && fits(option));
         if (group.length === 0) return null;
         return (
           <div key={can} className="mt-3" data-can={can}>

@@ -130,7 +130,7 @@ export function readLogForm(fields: FormFields, { plan, id, at, offset }: Contex
         : logged([{ kind: "outcome", ...line, text, good: fields.good === "yes" }]);
     case "amount": {
       const amount = Number((fields.amount ?? "").replace(",", "."));
-      const material = plan.pinned.materials.find((one) => one.id === fields.material);
+      const material = plan.pinned.materials.find((material) => material.id === fields.material);
       const unit = z.enum(["ml", "g", "sheets"]).safeParse(fields.unit);
       if (!material || !unit.success) return refuse("Choose the material first.");
       if (!(amount > 0)) return refuse("Write the amount as a number, like 90.");
@@ -182,7 +182,7 @@ export function readLogForm(fields: FormFields, { plan, id, at, offset }: Contex
             now: Math.floor(at / 60_000 + offset),
           })
         : [];
-      const way = ways.find((one) => one.id === fields.way);
+      const way = ways.find((way) => way.id === fields.way);
       if (fields.way && !way) return refuse("That way on no longer fits. Choose another.");
       const events: LedgerEvent[] = [
         {

@@ -25,7 +25,7 @@ export function NextView({ task, plan, wall }: { task: BenchTask; plan: Plan; wa
       materials: plan.pinned.materials,
     }).map((option) => ({ ...option, wall: start + option.from }));
     const rank = { now: 0, from: 1, over: 2, never: 3 };
-    return all.sort((one, two) => rank[one.can] - rank[two.can] || one.wall - two.wall);
+    return all.sort((a, b) => rank[a.can] - rank[b.can] || a.wall - b.wall);
   }, [plan, zoneId, minute]);
   return (
     <section aria-label="What can go on now">

@@ -58,20 +58,23 @@ export function After({
         <section>
           <h2>Drying</h2>
           <ul>
-            {bench.drying.slice(0, MOST_AFTER).map((one) => (
-              <li key={`${one.planId} ${one.countdown.zoneId}`}>
+            {bench.drying.slice(0, MOST_AFTER).map((drying) => (
+              <li key={`${drying.planId} ${drying.countdown.zoneId}`}>
                 <span>
-                  <Dab colour={one.colour} />
+                  <Dab colour={drying.colour} />
                   <span className="min-w-0 grow">
-                    {one.zone}: {one.countdown.film.toLowerCase()}
+                    {drying.zone}: {drying.countdown.film.toLowerCase()}
                     <small>
-                      {one.countdown.opens > wall
-                        ? `ready for ${one.waits.toLowerCase()}`
-                        : `window shuts, then ${one.waits.toLowerCase()} is too late`}
+                      {drying.countdown.opens > wall
+                        ? `ready for ${drying.waits.toLowerCase()}`
+                        : `window shuts, then ${drying.waits.toLowerCase()} is too late`}
                     </small>
                   </span>
                   <time>
-                    {sayAt(one.countdown.opens > wall ? one.countdown.opens : (one.countdown.shuts ?? wall), wall)}
+                    {sayAt(
+                      drying.countdown.opens > wall ? drying.countdown.opens : (drying.countdown.shuts ?? wall),
+                      wall,
+                    )}
                   </time>
                 </span>
               </li>
@@ -83,11 +86,11 @@ export function After({
         <section>
           <h2>Besides</h2>
           <ul>
-            {bench.handling.slice(0, 4).map((one) => (
-              <li key={`${one.planId} ${one.name}`}>
+            {bench.handling.slice(0, 4).map((handling) => (
+              <li key={`${handling.planId} ${handling.name}`}>
                 <span>
-                  <span className="min-w-0 grow">{one.name}</span>
-                  <time>{sayAt(one.starts, wall)}</time>
+                  <span className="min-w-0 grow">{handling.name}</span>
+                  <time>{sayAt(handling.starts, wall)}</time>
                 </span>
               </li>
             ))}

@@ -146,7 +146,7 @@ export async function handIn(): Promise<HandedIn> {
         continue;
       }
       noteClock(answer.now);
-      const results = new Map(answer.results.map((one) => [one.id, one]));
+      const results = new Map(answer.results.map((result) => [result.id, result]));
       for (const { place, press } of waiting) {
         const result = results.get(press.events[0]!.id);
         if (!result) continue;

@@ -18,10 +18,10 @@ export const sayMillilitres = (millilitres: number): string =>
 
 /** The sign that overrules the clock, answered with one press. */
 function SignAsked({ task, wall }: { task: BenchTask; wall: number }) {
-  const one = pressing(task, wall);
-  if (!one?.question) return null;
-  const { question } = one;
-  const on = task.on.filter(({ zoneId }) => zoneId !== "").map(({ zoneId }) => ({ zoneId, phaseId: one.from }));
+  const countdown = pressing(task, wall);
+  if (!countdown?.question) return null;
+  const { question } = countdown;
+  const on = task.on.filter(({ zoneId }) => zoneId !== "").map(({ zoneId }) => ({ zoneId, phaseId: countdown.from }));
   const about = { planId: task.planId, on };
   return (
     <section aria-label="The sign that counts" className="bench-asks">

@@ -15,7 +15,7 @@ import { warningsOf } from "./warnings";
 const plan = planOf([["brush", "mineral-storm"], ["brush", "glaze-clear"], ["brush", "glaze-umber"], ["wipe-back"]]);
 const start = readWallTime(plan.start)!;
 const on = (phaseId: string) => [{ zoneId: "z1", phaseId }];
-const laid = ["s1", "s2", "s3"].map((id, at) => lineAt(plan, "end", at * 400, on(id), {}));
+const laid = ["s1", "s2", "s3"].map((id, index) => lineAt(plan, "end", index * 400, on(id), {}));
 
 function benchAt(minutes: number, more: Parameters<typeof replay>[0] = [], count = laid.length): Bench {
   const state = replay([...laid.slice(0, count), ...more]);
@@ -44,7 +44,7 @@ describe("the ring", () => {
   it("a coat that dries: it opens in so long, and the ring empties", () => {
     const waiting = benchAt(410, [], 1);
     const [task] = waiting.next;
-    const early = { ...task!, countdowns: task!.countdowns.map((one) => ({ ...one, opens: start + 430 })) };
+    const early = { ...task!, countdowns: task!.countdowns.map((countdown) => ({ ...countdown, opens: start + 430 })) };
     const first = ring(early, 410)!;
     expect(first).toMatchObject({ above: "opens in", figure: "20:00" });
     expect(ring(early, 420)!.left).toBeLessThan(first.left);

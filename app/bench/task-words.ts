@@ -25,32 +25,32 @@ const WHY_SHUT: Partial<Record<Countdown["stage"], string>> = {
 /** The countdown that matters most for a task now. */
 export function pressing({ countdowns }: Pick<BenchTask, "countdowns">, wall: number): Countdown | null {
   const shuts = countdowns
-    .filter((one) => one.shuts !== null && one.opens <= wall)
-    .sort((one, two) => one.shuts! - two.shuts!);
+    .filter((countdown) => countdown.shuts !== null && countdown.opens <= wall)
+    .sort((a, b) => a.shuts! - b.shuts!);
   const waits = countdowns.filter(({ opens }) => opens > wall);
   return waits[0] ?? shuts[0] ?? null;
 }
 
 /** What the ring shows of a task; null where nothing presses and it has not been begun. */
 export function ringOf(task: BenchTask, wall: number, now: number): RingSays | null {
-  const one = pressing(task, wall);
-  if (one && one.opens > wall) {
-    const whole = Math.max(1, one.opens - fromOf(one, wall));
+  const countdown = pressing(task, wall);
+  if (countdown && countdown.opens > wall) {
+    const whole = Math.max(1, countdown.opens - fromOf(countdown, wall));
     return {
       above: "opens in",
-      figure: sayCountdown(one.opens - wall),
-      below: `at ${sayAt(one.opens, wall)}: ${one.film.toLowerCase()} is dry enough then`,
-      left: (one.opens - wall) / whole,
+      figure: sayCountdown(countdown.opens - wall),
+      below: `at ${sayAt(countdown.opens, wall)}: ${countdown.film.toLowerCase()} is dry enough then`,
+      left: (countdown.opens - wall) / whole,
       presses: "no",
     };
   }
-  if (one?.shuts) {
-    const left = one.shuts - wall;
+  if (countdown?.shuts) {
+    const left = countdown.shuts - wall;
     if (left <= 0)
       return {
         above: "shut since",
-        figure: sayAt(one.shuts, wall),
-        below: `${WHY_SHUT[one.stage] ?? "past its time"}: look before you go on`,
+        figure: sayAt(countdown.shuts, wall),
+        below: `${WHY_SHUT[countdown.stage] ?? "past its time"}: look before you go on`,
         left: 0,
         presses: "shut",
       };
@@ -58,8 +58,8 @@ export function ringOf(task: BenchTask, wall: number, now: number): RingSays | n
       return {
         above: "gate shuts in",
         figure: sayCountdown(left),
-        below: `at ${sayAt(one.shuts, wall)}, then it is ${WHY_SHUT[one.stage] ?? "past its time"}`,
-        left: left / Math.max(1, one.shuts - one.opens),
+        below: `at ${sayAt(countdown.shuts, wall)}, then it is ${WHY_SHUT[countdown.stage] ?? "past its time"}`,
+        left: left / Math.max(1, countdown.shuts - countdown.opens),
         presses: left <= SOON ? "soon" : "no",
       };
   }
@@ -100,6 +100,6 @@ export function readOut(task: BenchTask, wall: number, now: number): string {
     ring ? `${ring.above} ${ring.figure}, ${ring.below}.` : "",
     task.card.stop.length > 0 ? `Stop if: ${task.card.stop.join("; ")}.` : "",
   ]
-    .filter((one) => one !== "")
+    .filter((text) => text !== "")
     .join(" ");
 }

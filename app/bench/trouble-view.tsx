@@ -26,7 +26,7 @@ export function TroubleView({
   const material = plan.pinned.materials.find(({ id }) => id === task.materialId) ?? null;
   const step = plan.crusts.flatMap(({ steps }) => steps).find(({ id }) => id === task.stepId);
   const likely = likelyTroubles(material, step?.how ?? "");
-  const all = [...likely, ...TROUBLES.filter((one) => !likely.includes(one))];
+  const all = [...likely, ...TROUBLES.filter((trouble) => !likely.includes(trouble))];
   if (chosen === null)
     return (
       <section aria-label="Something is wrong">

@@ -20,10 +20,10 @@ const SOUND = "jolly-crust/sound";
 export function warningsOf(bench: Bench, wall: number): Warning[] {
   const seen = new Set<string>();
   return [...bench.inHand, ...bench.next].flatMap((task) =>
-    task.countdowns.flatMap((one): Warning[] => {
-      if (one.shuts === null || one.opens > wall) return [];
-      const left = one.shuts - wall;
-      const id = `${task.planId} ${one.zoneId} ${one.from} ${Math.round(one.shuts)}`;
+    task.countdowns.flatMap((countdown): Warning[] => {
+      if (countdown.shuts === null || countdown.opens > wall) return [];
+      const left = countdown.shuts - wall;
+      const id = `${task.planId} ${countdown.zoneId} ${countdown.from} ${Math.round(countdown.shuts)}`;
       if (left > SOON || left < -1 || seen.has(id) || !task.isNext) return [];
       seen.add(id);
       const what = `${task.card.title}, ${task.zones.join(", ").toLowerCase()}`;

@@ -79,9 +79,9 @@ export function Against({ judged, address, nameOf }: { judged: ZoneJudgement; ad
           <option value="">nothing</option>
           <optgroup label="The same board">
             <option value="step:ground">bare ground</option>
-            {judged.crust.steps.map((step, at) => (
+            {judged.crust.steps.map((step, index) => (
               <option key={step.id} value={`step:${step.id}`}>
-                {at + 1} · {nameOf(step.id)}
+                {index + 1} · {nameOf(step.id)}
               </option>
             ))}
           </optgroup>

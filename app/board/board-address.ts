@@ -29,14 +29,14 @@ const whole = (text: string | null, usual: number, low: number, high: number): n
 /** How many phases are done after this step; all of them where the step does not exist. */
 export function countAfterStep({ phases }: Pick<ZoneJudgement, "phases">, stepId: string | null): number {
   let count = phases.length;
-  phases.forEach(({ phase }, at) => {
-    if (phase.step.id === stepId) count = at + 1;
+  phases.forEach(({ phase }, index) => {
+    if (phase.step.id === stepId) count = index + 1;
   });
   return phases.some(({ phase }) => phase.step.id === stepId) ? count : phases.length;
 }
 
 export function readBoardAddress(params: URLSearchParams, judged: ZoneJudgement): BoardAddress {
-  const panel = PANEL_IDS.find((one) => one === params.get("panel")) ?? panelFor(judged.zone);
+  const panel = PANEL_IDS.find((panelId) => panelId === params.get("panel")) ?? panelFor(judged.zone);
   const after = params.get("after");
   return {
     count:

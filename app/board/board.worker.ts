@@ -18,10 +18,10 @@ const boards: Board[] = [];
 /** The board of a work at a size: one drawn before, or a new one that reuses whatever is the same. */
 function boardFor(work: BoardWork, width: number): Board {
   const at = boards.findIndex(
-    (one) =>
-      one.grid.width === width &&
-      one.work.phases.length === work.phases.length &&
-      inCommon(one.work, work) === work.phases.length,
+    (board) =>
+      board.grid.width === width &&
+      board.work.phases.length === work.phases.length &&
+      inCommon(board.work, work) === work.phases.length,
   );
   if (at >= 0) {
     const [known] = boards.splice(at, 1);

@@ -41,7 +41,7 @@ const CARD = 0.86;
 export function balanced(hex: string, white: string | null): string {
   if (white === null) return hex;
   const card = linearOf(white);
-  return hexOf(linearOf(hex).map((value, at) => (value * CARD) / Math.max(0.02, card[at]!)) as unknown as Linear);
+  return hexOf(linearOf(hex).map((value, index) => (value * CARD) / Math.max(0.02, card[index]!)) as unknown as Linear);
 }
 
 /** The pixels of a photo once it has loaded; "lost" if it fails to load. */
@@ -95,7 +95,7 @@ export function PhotoCompare({ judged, shown, prediction, photo, spots, white, o
     return [...found.values()];
   }, [judged]);
   const loudest = useMemo(() => {
-    const step = [...(shown?.field ?? [])].sort((one, two) => two[1] - one[1])[0]?.[0];
+    const step = [...(shown?.field ?? [])].sort((a, b) => b[1] - a[1])[0]?.[0];
     const phase = judged.phases.find((placed) => placed.phase.step.id === step)?.phase;
     return (phase && tinsOf(phase)[0]?.id) ?? materials.at(-1)?.id ?? "";
   }, [shown, judged, materials]);

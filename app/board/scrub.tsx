@@ -13,8 +13,8 @@ interface Stop {
 export function stopsOf({ phases, zone }: ZoneJudgement, nameOf: (stepId: string) => string): Stop[] {
   return [
     { count: 0, label: "Bare ground", colour: zone.ground.colour },
-    ...phases.map(({ phase }, at) => ({
-      count: at + 1,
+    ...phases.map(({ phase }, index) => ({
+      count: index + 1,
       label: `${nameOf(phase.step.id)}${phase.coats > 1 ? `, coat ${phase.coat} of ${phase.coats}` : ""}${phase.round > 1 ? `, round ${phase.round}` : ""}`,
       colour: phase.material ? bodyColour(phase.material) : null,
     })),

@@ -21,7 +21,7 @@ export function ShowsTable({ measured, judged }: { measured: Measured; judged: Z
   const { zone, phases } = judged;
   const all = shownInAll(shown, classes);
   const materials = new Map(phases.flatMap(({ phase }) => (phase.material ? [[phase.step.id, phase.material]] : [])));
-  const rows = [...all].filter(([, share]) => share >= WORTH_A_LINE).sort((one, two) => two[1] - one[1]);
+  const rows = [...all].filter(([, share]) => share >= WORTH_A_LINE).sort((a, b) => b[1] - a[1]);
   return (
     <table className="w-full" data-shows="">
       <caption className="sr-only">What shows, as a percentage of each relief class</caption>

@@ -94,10 +94,10 @@ export function useBoards({ sides, view, width }: Wanted): Boards {
       setBoards((before) => {
         // a rough picture never replaces a finished one of the same thing
         if (!finished && found[drawn.side]) return before;
-        const pictures = sides.map((_, at) => (at === drawn.side ? picture : before.pictures[at]));
+        const pictures = sides.map((_, index) => (index === drawn.side ? picture : before.pictures[index]));
         return {
           pictures,
-          drawing: sides.some((one, at) => !pictures[at]?.finished || pictures[at]?.count !== one.count),
+          drawing: sides.some((side, index) => !pictures[index]?.finished || pictures[index]?.count !== side.count),
           failed: null,
         };
       });

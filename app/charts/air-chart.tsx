@@ -41,8 +41,8 @@ const degrees = (value: number) => `${Math.round(value * 10) / 10} °C`;
 /** Where the air is so near its dew point that it may settle on the work. */
 function damp(hours: readonly Hour[]) {
   const spans: [{ xAxis: number }, { xAxis: number }][] = [];
-  hours.forEach(({ x, margin }, at) => {
-    const next = hours[at + 1];
+  hours.forEach(({ x, margin }, index) => {
+    const next = hours[index + 1];
     if (margin >= DEW_MARGIN || !next) return;
     const last = spans.at(-1);
     if (last?.[1].xAxis === x) last[1].xAxis = next.x;

@@ -26,7 +26,7 @@ function columnsOf(days: readonly Day[]): { name: string; worked: number[]; ther
     const monday = midnight - weekday(midnight) * DAY;
     const week = weeks.get(monday) ?? { worked: worked.map(() => 0), there: 0 };
     weeks.set(monday, {
-      worked: week.worked.map((sum, at) => sum + worked[at]!),
+      worked: week.worked.map((sum, index) => sum + worked[index]!),
       there: week.there + there,
     });
   }
@@ -66,20 +66,20 @@ export default function HoursChart({
         splitLine: { lineStyle: { color: tokenOf("hair") } },
       },
       series: [
-        ...names.map((name, at) => ({
+        ...names.map((name, index) => ({
           name,
           type: "bar",
           stack: "hands",
           barMaxWidth: 42,
           itemStyle: {
-            color: tokenOf(TONES[at % TONES.length]!),
+            color: tokenOf(TONES[index % TONES.length]!),
             // no pair of hands is known by its colour alone
             decal:
-              at % 2 === 1
+              index % 2 === 1
                 ? { symbol: "rect", dashArrayX: [1, 0], dashArrayY: [2, 5], rotation: -0.8, color: tokenOf("board") }
                 : undefined,
           },
-          data: columns.map(({ worked }) => worked[at]),
+          data: columns.map(({ worked }) => worked[index]),
         })),
         {
           name: "working hours",
@@ -95,7 +95,10 @@ export default function HoursChart({
     [columns, names],
   );
   const says = columns
-    .map(({ name, worked, there }) => `${name}: ${hours(worked.reduce((sum, one) => sum + one, 0))} of ${hours(there)}`)
+    .map(
+      ({ name, worked, there }) =>
+        `${name}: ${hours(worked.reduce((sum, value) => sum + value, 0))} of ${hours(there)}`,
+    )
     .join("; ");
   return <Chart option={option} height={height} says={`Hands-on hours. ${says}`} />;
 }

@@ -7,8 +7,8 @@ const TO = 2.2;
 const STEP = 0.02;
 
 const curve = (belief: Belief): [number, number][] =>
-  Array.from({ length: Math.round((TO - FROM) / STEP) + 1 }, (_, at) => {
-    const factor = FROM + at * STEP;
+  Array.from({ length: Math.round((TO - FROM) / STEP) + 1 }, (_, index) => {
+    const factor = FROM + index * STEP;
     return [factor, density(belief, factor)];
   });
 

@@ -24,13 +24,13 @@ import { Findings } from "./findings";
 export function SelectionPanel({ judged, selection }: { judged: ZoneJudgement; selection: Selection }) {
   const { plan } = useJob();
   const { crust, zone, findings, phases } = judged;
-  const step = crust.steps.find((one) => one.id === selection.stepId);
+  const step = crust.steps.find((step) => step.id === selection.stepId);
   if (selection.addAt !== null || crust.steps.length === 0)
     return <AddStep judged={judged} at={selection.addAt ?? 0} selection={selection} />;
   if (selection.aside === "next") return <WhatNext judged={judged} selection={selection} />;
   if (selection.aside === "compare") return <CompareCrusts judged={judged} selection={selection} />;
   const told = [...findings]
-    .sort((one, two) => SEVERITY_ORDER[one.severity] - SEVERITY_ORDER[two.severity])
+    .sort((a, b) => SEVERITY_ORDER[a.severity] - SEVERITY_ORDER[b.severity])
     .filter((finding) => !step || finding.stepId === step.id);
   if (!step)
     return (

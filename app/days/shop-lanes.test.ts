@@ -48,7 +48,7 @@ describe("a lane for each painter", () => {
 
   it("adds up to the hours by day", () => {
     const days = handsByDay(jobs, shop, month);
-    const byDay = days.reduce((sum, { worked }) => sum + worked.reduce((all, one) => all + one, 0), 0);
+    const byDay = days.reduce((sum, { worked }) => sum + worked.reduce((all, value) => all + value, 0), 0);
     const worked = jobs
       .flatMap(({ job }) => job.bookings)
       .reduce((sum, { starts, ends }) => sum + (ends - starts) / HOUR, 0);

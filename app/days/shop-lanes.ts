@@ -56,14 +56,14 @@ const hoursOnly = (minutes: Minutes) => `${Math.round(minutes / HOUR)}`;
 /** A lane for each pair of hands, with the hours it works of those it has. */
 export function handsLanes(jobs: readonly ShopJob[], shop: Shop, span: Span): HandsLane[] {
   return shop.painters.map((painter): HandsLane => {
-    const blocks = jobs.flatMap((one) =>
-      one.isKept
-        ? one.job.bookings
+    const blocks = jobs.flatMap((job) =>
+      job.isKept
+        ? job.job.bookings
             .filter(({ painter: id, starts, ends }) => id === painter.id && ends > starts)
             .map((booking): Block => {
               const { id, starts: from, ends: to, name } = booking;
-              const says = sayBlock(name, whereOf(one, booking), one.title, from, to);
-              return { id, planId: one.id, from, to, parts: [from], colour: one.job.colour, says, title: one.title };
+              const says = sayBlock(name, whereOf(job, booking), job.title, from, to);
+              return { id, planId: job.id, from, to, parts: [from], colour: job.job.colour, says, title: job.title };
             })
         : [],
     );
@@ -73,7 +73,7 @@ export function handsLanes(jobs: readonly ShopJob[], shop: Shop, span: Span): Ha
       id: painter.id,
       name: painter.name,
       note: `${hoursOnly(worked)} of ${hoursOnly(there)} h`,
-      blocks: inRuns(blocks.sort((one, two) => one.from - two.from)),
+      blocks: inRuns(blocks.sort((a, b) => a.from - b.from)),
     };
   });
 }
@@ -111,7 +111,7 @@ function outerShapes(films: readonly Film[], bookings: ReadonlyMap<string, Booki
   }
   const shapes: (Drying & { zones: Set<string>; name: string })[] = [];
   for (const laid of byLayer.values()) {
-    laid.sort((one, two) => one.booking.starts - two.booking.starts);
+    laid.sort((a, b) => a.booking.starts - b.booking.starts);
     for (const { film, booking } of laid) {
       const last = shapes.at(-1);
       const same = last?.name === booking.name && booking.starts - last.laid <= APART && last.colour === film.colour;
@@ -137,7 +137,7 @@ function outerShapes(films: readonly Film[], bookings: ReadonlyMap<string, Booki
       ...shape,
       says: `${name}, ${countOf(zones.size, "zone")}: laid ${sayMoment(shape.from)}–${sayClock(shape.laid)}, ready ${sayMoment(shape.ready)}`,
     }))
-    .sort((one, two) => one.from - two.from);
+    .sort((a, b) => a.from - b.from);
 }
 
 /** A lane for each piece: what dries on it, zone by zone where it is opened. */
@@ -148,23 +148,23 @@ export function pieceLanes(
 ): PieceLane[] {
   const begins = ({ job }: ShopJob) => job.bookings[0]?.starts ?? Number.MAX_SAFE_INTEGER;
   const inOrder = [...jobs].sort(
-    (one, two) => Number(two.isKept) - Number(one.isKept) || begins(one) - begins(two) || (one.id < two.id ? -1 : 1),
+    (a, b) => Number(b.isKept) - Number(a.isKept) || begins(a) - begins(b) || (a.id < b.id ? -1 : 1),
   );
-  return inOrder.flatMap((one) =>
-    one.pieces.map((piece): PieceLane => {
-      const { job, isKept } = one;
+  return inOrder.flatMap((shopJob) =>
+    shopJob.pieces.map((piece): PieceLane => {
+      const { job, isKept } = shopJob;
       const bookings = new Map(job.bookings.map((booking) => [booking.id, booking]));
       const zoneIds = new Set(piece.zones.map(({ id }) => id));
       const films = job.films.filter(({ zoneId }) => zoneIds.has(zoneId));
       const leaves = job.dates?.leaves;
-      const late = one.due !== null && leaves !== undefined && leaves > one.due;
+      const late = shopJob.due !== null && leaves !== undefined && leaves > shopJob.due;
       const says = leaves === undefined ? "nothing to do" : `${isKept ? "leaves" : "could leave"} ${sayDate(leaves)}`;
-      const id = `${one.id}/${piece.id}`;
+      const id = `${shopJob.id}/${piece.id}`;
       const open = opened === id;
       return {
         id,
-        planId: one.id,
-        name: one.pieces.length > 1 ? piece.name : one.title,
+        planId: shopJob.id,
+        name: shopJob.pieces.length > 1 ? piece.name : shopJob.title,
         note: late ? `late, ${says}` : says,
         trouble: late || job.clashes.length > 0,
         faint: !isKept,
@@ -188,11 +188,11 @@ export function pieceLanes(
 
 /** When all of so many places to dry are taken. */
 export function fullTimes(lies: readonly Lies[], places: number): Full[] {
-  const moments = [...new Set(lies.flatMap(({ from, to }) => [from, to]))].sort((one, two) => one - two);
+  const moments = [...new Set(lies.flatMap(({ from, to }) => [from, to]))].sort((a, b) => a - b);
   const full: Full[] = [];
-  moments.slice(0, -1).forEach((from, at) => {
-    const to = moments[at + 1]!;
-    const taken = lies.filter((one) => one.from <= from && one.to >= to).length;
+  moments.slice(0, -1).forEach((from, index) => {
+    const to = moments[index + 1]!;
+    const taken = lies.filter((lies) => lies.from <= from && lies.to >= to).length;
     if (taken < places) return;
     const last = full.at(-1);
     if (last?.to === from) last.to = to;
@@ -206,15 +206,18 @@ export function hoursOfAnybody(shop: Shop): Open {
   const { weekdays, exceptions } = shop.hours;
   return {
     exceptions,
-    weekdays: weekdays.map((day, at) => [...day, ...shop.painters.flatMap((one) => one.weekdays?.[at] ?? [])]),
+    weekdays: weekdays.map((day, index) => [
+      ...day,
+      ...shop.painters.flatMap((painter) => painter.weekdays?.[index] ?? []),
+    ]),
   };
 }
 
 /** Hands by day: hours worked by each painter, and the hours there are. */
 export function handsByDay(jobs: readonly ShopJob[], shop: Shop, span: Span) {
   const lanes = handsLanes(jobs, shop, span);
-  const days = Array.from({ length: Math.max(1, Math.ceil((span.to - span.from) / DAY)) }, (_, at) => {
-    const midnight = midnightBefore(span.from) + at * DAY;
+  const days = Array.from({ length: Math.max(1, Math.ceil((span.to - span.from) / DAY)) }, (_, index) => {
+    const midnight = midnightBefore(span.from) + index * DAY;
     return { from: midnight, to: midnight + DAY };
   });
   return days.map((day) => ({

@@ -18,7 +18,7 @@ export function Jobs({ jobs }: { jobs: readonly ShopJob[] }) {
       <h2 className="text-lg">Leaving</h2>
       <ul className="mt-1">
         {[...jobs]
-          .sort((one, two) => (one.job.dates?.leaves ?? 0) - (two.job.dates?.leaves ?? 0))
+          .sort((a, b) => (a.job.dates?.leaves ?? 0) - (b.job.dates?.leaves ?? 0))
           .map(({ id, title, job, due, isKept, edited }) => (
             <li key={id} className="flex items-baseline gap-2 border-t border-hair py-1" data-job={id}>
               <span
@@ -62,10 +62,10 @@ export function Day({
 }) {
   const today = jobs
     .filter(({ isKept }) => isKept)
-    .flatMap((one) =>
-      one.job.bookings
+    .flatMap((job) =>
+      job.job.bookings
         .filter(({ starts, ends }) => ends > starts && isOnDay({ from: starts }, midnight))
-        .map((booking) => ({ one, booking })),
+        .map((booking) => ({ one: job, booking })),
     )
     .sort((a, b) => a.booking.starts - b.booking.starts);
   const hands = today.reduce((sum, { booking }) => sum + booking.ends - booking.starts, 0);

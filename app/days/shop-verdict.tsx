@@ -12,7 +12,7 @@ import { lateOf } from "./shop-lists";
 export function Verdict({ jobs, standing, ask }: { jobs: readonly ShopJob[]; standing: Standing; ask: AskPlan }) {
   const promised = jobs.filter(({ isKept }) => isKept);
   const late = promised.filter(({ due, job }) => due !== null && lateOf(due, job) > 0);
-  const clashes = promised.flatMap((one) => one.job.clashes.map((clash) => ({ one, clash })));
+  const clashes = promised.flatMap((shopJob) => shopJob.job.clashes.map((clash) => ({ one: shopJob, clash })));
   const { kept } = standing;
   return (
     <section aria-label="Shop schedule" className="mb-5">
@@ -26,13 +26,13 @@ export function Verdict({ jobs, standing, ask }: { jobs: readonly ShopJob[]; sta
       </h2>
       {late.length + clashes.length > 0 && (
         <ul className="mt-1 flex flex-col gap-2">
-          {late.map((one) => (
-            <li key={one.id}>
-              <Link to={`/jobs/${one.id}/days`} className="hover:underline">
-                <b className="font-semibold">{one.title}</b> leaves {sayDate(one.job.dates!.leaves)}, promised for{" "}
-                {sayDate(one.due!)}.
+          {late.map((shopJob) => (
+            <li key={shopJob.id}>
+              <Link to={`/jobs/${shopJob.id}/days`} className="hover:underline">
+                <b className="font-semibold">{shopJob.title}</b> leaves {sayDate(shopJob.job.dates!.leaves)}, promised
+                for {sayDate(shopJob.due!)}.
               </Link>
-              {one.job.clashes.slice(0, 1).map(({ says }) => (
+              {shopJob.job.clashes.slice(0, 1).map(({ says }) => (
                 <span key={says} className="block text-note text-soft">
                   {says}
                 </span>

@@ -13,9 +13,9 @@ export function StateForm() {
           <Field name="state" label="This job is" fault={faults.state}>
             {(field) => (
               <select {...field} defaultValue={values?.state ?? state}>
-                {JOB_STATES.map((one) => (
-                  <option key={one} value={one}>
-                    {one === "idea" ? "an idea" : one === "finished" ? "finished, and curing" : one}
+                {JOB_STATES.map((jobState) => (
+                  <option key={jobState} value={jobState}>
+                    {jobState === "idea" ? "an idea" : jobState === "finished" ? "finished, and curing" : jobState}
                   </option>
                 ))}
               </select>

@@ -84,8 +84,8 @@ export function WaysOut({ trials, failed, onUsed }: Props) {
     );
   return (
     <ul className="flex flex-col gap-1.5">
-      {shown.map((idea, at) => (
-        <IdeaRow key={idea.id} idea={idea} gain={gainOf(idea)} main={at === 0} onUsed={onUsed} />
+      {shown.map((idea, index) => (
+        <IdeaRow key={idea.id} idea={idea} gain={gainOf(idea)} main={index === 0} onUsed={onUsed} />
       ))}
     </ul>
   );
@@ -149,7 +149,7 @@ export function IdeaList({
       <p className="text-note text-soft">No change of hours, painters, air, product or school would move the finish.</p>
     );
   const compareOf = (id: string) => {
-    if (beside.includes(id)) return { on: true, to: linkTo(beside.filter((one) => one !== id)) };
+    if (beside.includes(id)) return { on: true, to: linkTo(beside.filter((text) => text !== id)) };
     return beside.length < MOST_BESIDE ? { on: false, to: linkTo([...beside, id]) } : null;
   };
   return (
@@ -161,7 +161,7 @@ export function IdeaList({
   );
 }
 
-const ROWS: readonly { name: string; of: (one: Tried, before: Tried) => string }[] = [
+const ROWS: readonly { name: string; of: (tried: Tried, before: Tried) => string }[] = [
   { name: "Leaves", of: ({ leaves }) => (leaves === null ? "–" : sayDate(leaves)) },
   { name: "Last work", of: ({ finish }) => (finish === null ? "–" : sayMoment(finish)) },
   { name: "Days of work", of: ({ visits }) => countOf(visits, "day") },
@@ -182,9 +182,9 @@ function SideBySide({ trials, trying, beside, onUsed }: Props & { beside: readon
       <thead>
         <tr className="align-bottom">
           <th className="w-[92px]" aria-label="What is compared" />
-          {columns.map((one) => (
-            <th key={one.id} scope="col" className="px-2 pb-1 text-left font-semibold">
-              {one.label}
+          {columns.map((column) => (
+            <th key={column.id} scope="col" className="px-2 pb-1 text-left font-semibold">
+              {column.label}
             </th>
           ))}
         </tr>
@@ -195,11 +195,11 @@ function SideBySide({ trials, trying, beside, onUsed }: Props & { beside: readon
             <th scope="row" className="py-1 pr-2 text-left font-normal text-soft">
               {name}
             </th>
-            {columns.map((one) => {
-              const differs = of(one, before) !== of(before, before);
+            {columns.map((column) => {
+              const differs = of(column, before) !== of(before, before);
               return (
-                <td key={one.id} className={`px-2 py-1 tabular-nums ${differs ? "font-semibold" : ""}`}>
-                  {of(one, before)}
+                <td key={column.id} className={`px-2 py-1 tabular-nums ${differs ? "font-semibold" : ""}`}>
+                  {of(column, before)}
                 </td>
               );
             })}
@@ -207,11 +207,11 @@ function SideBySide({ trials, trying, beside, onUsed }: Props & { beside: readon
         ))}
         <tr>
           <td />
-          {columns.map((one) => (
-            <td key={one.id} className="px-2 pt-1">
-              {one !== before && (
-                <Use idea={one} onUsed={onUsed}>
-                  {one.shop && one.commands.length === 0 ? "Hours and painters" : "Use this"}
+          {columns.map((column) => (
+            <td key={column.id} className="px-2 pt-1">
+              {column !== before && (
+                <Use idea={column} onUsed={onUsed}>
+                  {column.shop && column.commands.length === 0 ? "Hours and painters" : "Use this"}
                 </Use>
               )}
             </td>

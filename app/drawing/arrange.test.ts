@@ -22,7 +22,7 @@ describe("zones on the front of a piece", () => {
       like("legs", { kind: "leg", diameter: 60, length: 400, count: 4 }),
     ]);
     expect(list.map(({ id }) => id).indexOf("carcass")).toBeLessThan(list.map(({ id }) => id).indexOf("knob"));
-    const placeOf = (id: string) => list.find((one) => one.id === id)!.place;
+    const placeOf = (id: string) => list.find((frontZone) => frontZone.id === id)!.place;
     expect(placeOf("leaf").x).toBeGreaterThan(1000);
     expect(placeOf("legs").x).toBeGreaterThanOrEqual(placeOf("leaf").x + placeOf("leaf").width);
     expect(placeOf("legs").drawn).toBe("leg");

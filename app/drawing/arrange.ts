@@ -20,9 +20,7 @@ export function arranged(zones: readonly Zone[]): FrontZone[] {
       return { ...zone, place };
     });
   // smaller things are drawn over larger ones
-  return [...known, ...rest].sort(
-    (one, two) => two.place.width * two.place.height - one.place.width * one.place.height,
-  );
+  return [...known, ...rest].sort((a, b) => b.place.width * b.place.height - a.place.width * a.place.height);
 }
 
 /** Every face of a zone on the drawing: drawers one above the other, leaves and panels side by side. */

@@ -203,12 +203,12 @@ export function LaneRow({
           );
         })}
         {lane.bookings.flatMap((item) =>
-          gatesHere(item, ends, startOf(item.booking.planId)).flatMap(({ opens, shuts, from }, at) => {
+          gatesHere(item, ends, startOf(item.booking.planId)).flatMap(({ opens, shuts, from }, index) => {
             const done = ends.get(`${item.booking.zoneId}:${from}`)!;
             const shutsSoon = shuts !== null && shuts - done <= TIGHT;
             if (!shutsSoon && opens - done < LONG_WAIT) return [];
             const heavy = shuts !== null && shuts - opens <= HOUR;
-            const key = `${item.booking.id} ${at}`;
+            const key = `${item.booking.id} ${index}`;
             return [
               opens > done && inside(opens, opens) && (
                 <Bracket key={`${key} o`} x={axis.at(opens)} middle={middle} half={half + 5} opens heavy={heavy} />

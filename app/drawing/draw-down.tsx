@@ -19,8 +19,8 @@ export function DrawDown({
   height?: number;
 }) {
   const random = randomFrom(seedOf(colour + label));
-  const strokes = Array.from({ length: Math.round(height / 2.2) }, (_, at) => {
-    const y = 2.2 * at + 2 * random();
+  const strokes = Array.from({ length: Math.round(height / 2.2) }, (_, index) => {
+    const y = 2.2 * index + 2 * random();
     const start = random() * width * 0.5;
     return { y, start, length: width * (0.3 + 0.7 * random()), dark: random() > 0.5, thick: 0.5 + 3.4 * random() ** 2 };
   });

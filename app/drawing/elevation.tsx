@@ -18,16 +18,16 @@ import { NO_COLOURS, ZonePart } from "./zone-part";
 export function ZoneFace({ zone, judged, box }: { zone: Zone; judged: ZoneJudgement | undefined; box: Box }) {
   const { width } = frontSize(zone);
   const drawn = zone.place?.drawn ?? frontSize(zone).drawn;
-  const one = useMemo(
+  const frontZone = useMemo(
     (): FrontZone => ({ ...zone, shape: { ...zone.shape, count: 1 }, place: { ...box, drawn } }),
     [zone, box, drawn],
   );
   const film = usePieceFilms(
-    useMemo(() => [one], [one]),
+    useMemo(() => [frontZone], [frontZone]),
     useMemo(() => (judged ? [judged] : []), [judged]),
   ).get(zone.id);
   const colours = judged ? coloursSeen(judged.after) : NO_COLOURS;
-  return <ZonePart zone={one} box={box} scale={box.width / width} colours={colours} film={film} glazed={false} />;
+  return <ZonePart zone={frontZone} box={box} scale={box.width / width} colours={colours} film={film} glazed={false} />;
 }
 
 interface Props {
@@ -87,7 +87,10 @@ export function Elevation({
   rodded = linkTo !== undefined,
 }: Props) {
   const placed = useMemo(() => arranged(zones), [zones]);
-  const colours = useMemo(() => new Map(judged.map((one) => [one.zone.id, coloursSeen(one.after)])), [judged]);
+  const colours = useMemo(
+    () => new Map(judged.map((zoneJudgement) => [zoneJudgement.zone.id, coloursSeen(zoneJudgement.after)])),
+    [judged],
+  );
   const films = usePieceFilms(placed, judged);
   if (placed.length === 0) return null;
   const layout = frontLayout(
@@ -96,7 +99,7 @@ export function Elevation({
     margin,
   );
   const { scale, from, floor } = layout;
-  const rod = [2000, 1000, 500, 200, 100, 50, 20].find((one) => one <= (layout.right - layout.left) / 2.2) ?? 10;
+  const rod = [2000, 1000, 500, 200, 100, 50, 20].find((length) => length <= (layout.right - layout.left) / 2.2) ?? 10;
   const screen = new Map(placed.map(({ id, place }): [string, Box] => [id, layout.boxOf(place)]));
   const hasLegs = placed.some(({ place }) => place.drawn === "leg");
   const selected = chosen ? screen.get(chosen) : undefined;
@@ -148,11 +151,11 @@ export function Elevation({
         );
       })}
       {linkTo &&
-        placed.map((zone, at) => {
+        placed.map((zone, index) => {
           const verdict = loudOf(worst(zone));
           return (
             verdict && (
-              <VerdictMark key={zone.id} severity={verdict} box={screen.get(zone.id)!} atRight={at % 2 === 1} />
+              <VerdictMark key={zone.id} severity={verdict} box={screen.get(zone.id)!} atRight={index % 2 === 1} />
             )
           );
         })}

@@ -16,9 +16,9 @@ describe("the front of a piece on a drawing", () => {
     fc.assert(
       fc.property(fc.array(place, { minLength: 1, maxLength: 8 }), (places) => {
         const { scale, floor, boxOf } = frontLayout(places, SIZE, 60);
-        for (const one of places) {
-          const box = boxOf(one);
-          expect(box.width).toBeCloseTo(one.width * scale, 6);
+        for (const place of places) {
+          const box = boxOf(place);
+          expect(box.width).toBeCloseTo(place.width * scale, 6);
           expect(box.x).toBeGreaterThanOrEqual(60 - 1e-6);
           expect(box.x + box.width).toBeLessThanOrEqual(SIZE.width - 60 + 1e-6);
           expect(box.y).toBeGreaterThanOrEqual(60 - 1e-6);

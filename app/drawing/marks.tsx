@@ -76,7 +76,9 @@ const DRAWN: Record<Marks, Draw> = {
 /** Marks on a patch of colour, alternately light and dark. */
 export function MarkLines({ marks, colour, ...rows }: Rows & { marks: Marks; colour: string }) {
   const drawn = DRAWN[marks];
-  const [light, dark] = [0, 1].map((turn) => drawn({ ...rows, rows: rows.rows.filter((_, at) => at % 2 === turn) }));
+  const [light, dark] = [0, 1].map((turn) =>
+    drawn({ ...rows, rows: rows.rows.filter((_, index) => index % 2 === turn) }),
+  );
   const part = marks === "gleam" ? 34 : 20;
   return (
     <g fill="none" strokeLinecap="round" opacity={0.8} strokeWidth={0.9}>

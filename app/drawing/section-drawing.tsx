@@ -28,12 +28,12 @@ const shade = (colour: string, towards: "black" | "white", part: number) =>
 
 /** A stroke need not follow every waver of its strip. */
 const EVERY = 3;
-const sparse = <T,>(list: readonly T[]) => list.filter((_, at) => at % EVERY === 0 || at === list.length - 1);
+const sparse = <T,>(list: readonly T[]) => list.filter((_, index) => index % EVERY === 0 || index === list.length - 1);
 
 function strokesOf(strip: Strip, xs: readonly number[]) {
   const along = sparse(xs);
   const random = randomFrom(seedOf(strip.layer.stepId) + 5);
-  const tallest = Math.max(...strip.lower.map((low, at) => low - strip.upper[at]!));
+  const tallest = Math.max(...strip.lower.map((low, index) => low - strip.upper[index]!));
   const count = Math.min(12, Math.floor(tallest / 3.4));
   return Array.from({ length: count }, (_, index) => {
     const part = (index + 0.5 + (random() - 0.5) * 0.8) / count;
@@ -117,8 +117,10 @@ const TimberMarks = memo(function TimberMarks({
     const part = (index + 0.6) / 15;
     const sway = (random() - 0.5) * 9;
     const ys = geometry.ground.map(
-      (top, at) =>
-        top + (height + 40 - top) * part * 0.9 + Math.sin(geometry.xs[at]! / (38 + index * 3) + index) * sway * part,
+      (top, position) =>
+        top +
+        (height + 40 - top) * part * 0.9 +
+        Math.sin(geometry.xs[position]! / (38 + index * 3) + index) * sway * part,
     );
     return {
       path: linePath(geometry.xs, ys),

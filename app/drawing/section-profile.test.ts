@@ -15,7 +15,7 @@ function drawn(steps: ExampleStep[]): SectionGeometry {
   return sectionGeometry(layersOf(after, crust.steps), SIZE);
 }
 const thickAt = ({ xs, strips }: SectionGeometry, stepId: string, share: number) => {
-  const strip = strips.find((one) => one.layer.stepId === stepId)!;
+  const strip = strips.find((strip) => strip.layer.stepId === stepId)!;
   const at = Math.round((share * SIZE.width) / (xs[1]! - xs[0]!));
   return strip.lower[at]! - strip.upper[at]!;
 };
@@ -83,7 +83,7 @@ describe("the section", () => {
   });
 
   it("is the same each time, and alive: no boundary is ruled", () => {
-    const one = drawn([
+    const sectionGeometry = drawn([
       ["brush", "mineral-storm"],
       ["brush", "mineral-oyster"],
     ]);
@@ -92,8 +92,8 @@ describe("the section", () => {
         ["brush", "mineral-storm"],
         ["brush", "mineral-oyster"],
       ]),
-    ).toEqual(one);
-    const flat = one.strips[0]!.upper.slice(32, 46);
+    ).toEqual(sectionGeometry);
+    const flat = sectionGeometry.strips[0]!.upper.slice(32, 46);
     expect(new Set(flat.map((y) => y.toFixed(2))).size).toBeGreaterThan(5);
   });
 

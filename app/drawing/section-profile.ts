@@ -119,9 +119,9 @@ export function sectionGeometry(layers: readonly Layer[], size: SectionSize): Se
   const datum = height - 104;
   const room = datum - BEAD - 14;
   const thickness = layers.map((layer) => classes.map((here) => thicknessAt(layer, here)));
-  const fixed = xs.map((_, at) => thickness.reduce((sum, along) => sum + fixedHeight(along[at]!), 0));
-  const scaled = xs.map((_, at) => thickness.reduce((sum, along) => sum + scaledHeight(along[at]!), 0));
-  const heightsAt = (scale: number) => fixed.map((height, at) => height + scale * scaled[at]!);
+  const fixed = xs.map((_, index) => thickness.reduce((sum, along) => sum + fixedHeight(along[index]!), 0));
+  const scaled = xs.map((_, index) => thickness.reduce((sum, along) => sum + scaledHeight(along[index]!), 0));
+  const heightsAt = (scale: number) => fixed.map((height, index) => height + scale * scaled[index]!);
   let scale = THICKEST_SCALE;
   for (let tries = 0; tries < 30 && Math.max(0, ...heightsAt(scale)) > room; tries++) scale *= 0.88;
 
@@ -131,9 +131,9 @@ export function sectionGeometry(layers: readonly Layer[], size: SectionSize): Se
   const nearest = (share: number) => drawn[Math.round((share * width) / STEP)] ?? 0;
   const level = nearest(0.3);
   const groove = Math.min(DEEPEST_GROOVE, Math.max(GROOVE, nearest(0.52) - level + 16));
-  const pressed = xs.map((x, at) => {
-    const most = level + Math.max(0, -timberAt(x, width, groove)) - LEFT_OPEN * classes[at]!.recess;
-    return classes[at]!.recess > 0 && drawn[at]! > most ? most / drawn[at]! : 1;
+  const pressed = xs.map((x, index) => {
+    const most = level + Math.max(0, -timberAt(x, width, groove)) - LEFT_OPEN * classes[index]!.recess;
+    return classes[index]!.recess > 0 && drawn[index]! > most ? most / drawn[index]! : 1;
   });
   const grain = waver(7, 34);
   // nothing is drawn past the foot of the drawing, so that no layer covers what is below it
@@ -142,11 +142,11 @@ export function sectionGeometry(layers: readonly Layer[], size: SectionSize): Se
   const strips = layers.map((layer, index): Strip => {
     const slow = waver(seedOf(layer.stepId), 26);
     const quick = waver(seedOf(layer.stepId) + 91, 7);
-    const upper = xs.map((x, at) => {
-      const here = thickness[index]![at]!;
-      const thick = (fixedHeight(here) + scale * scaledHeight(here)) * pressed[at]!;
+    const upper = xs.map((x, position) => {
+      const here = thickness[index]![position]!;
+      const thick = (fixedHeight(here) + scale * scaledHeight(here)) * pressed[position]!;
       const alive = Math.min(1, thick / 6) * (slow(x) * (1.2 + 0.05 * index) + quick(x) * 0.6);
-      return below[at]! - Math.max(0, thick + alive);
+      return below[position]! - Math.max(0, thick + alive);
     });
     const strip = { layer, lower: below, upper };
     below = upper;
@@ -169,14 +169,14 @@ const round = (value: number) => Math.round(value * 10) / 10;
 
 /** A line through boundary points. */
 export const linePath = (xs: readonly number[], ys: readonly number[]) =>
-  xs.map((x, at) => `${at === 0 ? "M" : "L"}${round(x)} ${round(ys[at]!)}`).join("");
+  xs.map((x, index) => `${index === 0 ? "M" : "L"}${round(x)} ${round(ys[index]!)}`).join("");
 
 /** The closed outline between two boundaries. */
 export function bandPath(xs: readonly number[], lower: readonly number[], upper: readonly number[]): string {
-  const back = [...xs].reverse().map((x, at) => `L${round(x)} ${round(lower[xs.length - 1 - at]!)}`);
+  const back = [...xs].reverse().map((x, index) => `L${round(x)} ${round(lower[xs.length - 1 - index]!)}`);
   return `${linePath(xs, upper)}${back.join("")}Z`;
 }
 
 /** A boundary part of the way up a strip. */
 export const between = (strip: Strip, part: number): number[] =>
-  strip.lower.map((low, at) => low + (strip.upper[at]! - low) * part);
+  strip.lower.map((low, index) => low + (strip.upper[index]! - low) * part);

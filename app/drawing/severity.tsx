@@ -9,7 +9,7 @@ export const SEVERITY_WORDS: Record<Severity, { one: string; many: string; text:
 
 /** The worst that was found. */
 export const worstOf = (findings: readonly { severity: Severity }[]): Severity | null =>
-  [...findings].sort((one, two) => SEVERITY_ORDER[one.severity] - SEVERITY_ORDER[two.severity])[0]?.severity ?? null;
+  [...findings].sort((a, b) => SEVERITY_ORDER[a.severity] - SEVERITY_ORDER[b.severity])[0]?.severity ?? null;
 
 /** A small seam: whole, dashed or broken, so that a verdict never depends on colour alone. */
 export function SeamMark({ severity, width = 56 }: { severity: Severity | "none"; width?: number }) {

@@ -77,7 +77,7 @@ export function ShopDaysDrawing(props: Props) {
   const bottom = piecesEnd + (places ? PLACES : 0);
   const most = Math.floor(labelWidth / 8.2);
   const inside = ({ from, to }: { from: WallMinutes; to: WallMinutes }) => to >= axis.from && from < axis.to;
-  const visible = (films: readonly Drying[]) => films.filter((one) => inside({ from: one.from, to: one.ready }));
+  const visible = (films: readonly Drying[]) => films.filter((film) => inside({ from: film.from, to: film.ready }));
   const shown = (lane: HandsLane): HandsLane => ({ ...lane, blocks: lane.blocks.filter(inside) });
   return (
     <svg
@@ -143,21 +143,21 @@ export function ShopDaysDrawing(props: Props) {
               )}
             </Link>
             <g clipPath="url(#shop-days-clip)" opacity={faint ? 0.4 : 1}>
-              {visible(lane.films).map((one) => (
-                <Wedge key={one.id} one={one} axis={axis} middle={middle} half={half} />
+              {visible(lane.films).map((drying) => (
+                <Wedge key={drying.id} one={drying} axis={axis} middle={middle} half={half} />
               ))}
             </g>
             {lane.open &&
-              lane.zones.map((zone, at) => {
-                const line = top + pieceHeight + at * ZONE + ZONE / 2;
+              lane.zones.map((zone, index) => {
+                const line = top + pieceHeight + index * ZONE + ZONE / 2;
                 return (
                   <g key={zone.id}>
                     <text x={12} y={line + 4} className="fill-soft text-[12px]">
                       {short(zone.name, most)}
                     </text>
                     <g clipPath="url(#shop-days-clip)">
-                      {visible(zone.films).map((one) => (
-                        <Wedge key={one.id} one={one} axis={axis} middle={line} half={ZONE * 0.36} />
+                      {visible(zone.films).map((drying) => (
+                        <Wedge key={drying.id} one={drying} axis={axis} middle={line} half={ZONE * 0.36} />
                       ))}
                     </g>
                   </g>

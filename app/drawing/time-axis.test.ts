@@ -25,8 +25,8 @@ describe("the axis of the days", () => {
   it("gives a working day far more room than its night, and the weekend least", () => {
     const [first] = axis.days;
     const opened = axis.stretches
-      .filter((one) => one.open && one.from < monday + 1440)
-      .reduce((sum, one) => sum + one.x1 - one.x0, 0);
+      .filter((stretch) => stretch.open && stretch.from < monday + 1440)
+      .reduce((sum, stretch) => sum + stretch.x1 - stretch.x0, 0);
     expect(opened).toBeGreaterThan(0.75 * (first!.x1 - first!.x0));
     expect(axis.days[6]!.works).toBe(false);
     expect(axis.days[6]!.x1 - axis.days[6]!.x0).toBeLessThan(0.1 * (first!.x1 - first!.x0));
@@ -54,8 +54,8 @@ describe("the hours written on it", () => {
     [7, 300],
   ])("stand at even hours and never run together, over %d days on %d pixels", (days, width) => {
     const marks = hourMarks(timeAxis(DEFAULT_HOURS, monday + 480, monday + 480 + days * 1440, 0, width));
-    const hours = [...new Set(marks.map(({ wall }) => (wall / 60) % 24))].sort((one, two) => one - two);
-    const step = Math.min(...hours.slice(1).map((hour, at) => hour - hours[at]!));
+    const hours = [...new Set(marks.map(({ wall }) => (wall / 60) % 24))].sort((a, b) => a - b);
+    const step = Math.min(...hours.slice(1).map((hour, index) => hour - hours[index]!));
     if (hours.length > 1) for (const hour of hours) expect(hour % step).toBe(0);
     for (const [at, { x }] of marks.entries()) if (at > 0) expect(x - marks[at - 1]!.x).toBeGreaterThanOrEqual(26);
   });

@@ -62,7 +62,7 @@ export function timeAxis(hours: Open, from: WallMinutes, end: WallMinutes, left:
     return { from: begins, to, open, x0, x1: x };
   });
   const position = (wall: WallMinutes): number => {
-    const part = stretches.find((one) => wall < one.to) ?? stretches.at(-1)!;
+    const part = stretches.find((stretch) => wall < stretch.to) ?? stretches.at(-1)!;
     const share = Math.max(0, Math.min(1, (wall - part.from) / (part.to - part.from)));
     return part.x0 + (part.x1 - part.x0) * share;
   };
@@ -71,7 +71,7 @@ export function timeAxis(hours: Open, from: WallMinutes, end: WallMinutes, left:
     return { midnight, x0: position(midnight), x1: position(midnight + DAY - 0.001), works: worksOn(midnight) };
   });
   const wallAt = (place: number): WallMinutes => {
-    const part = stretches.find((one) => place < one.x1) ?? stretches.at(-1)!;
+    const part = stretches.find((stretch) => place < stretch.x1) ?? stretches.at(-1)!;
     const share = Math.max(0, Math.min(1, (place - part.x0) / (part.x1 - part.x0 || 1)));
     return Math.round(part.from + share * (part.to - part.from));
   };
@@ -84,7 +84,7 @@ const STEPS = [1, 2, 3, 6, 12] as const;
 
 /** Hours to label inside the working windows: always multiples of the same step, so that they stand at even hours. */
 export function hourMarks({ stretches, at }: TimeAxis): { wall: WallMinutes; x: number }[] {
-  const open = stretches.filter((one) => one.open);
+  const open = stretches.filter((stretch) => stretch.open);
   const perHour = Math.max(0, ...open.map(({ from, to, x0, x1 }) => ((x1 - x0) / (to - from)) * HOUR));
   const step = STEPS.find((hours) => hours * perHour >= LEAST_BETWEEN_MARKS);
   if (step === undefined) return [];

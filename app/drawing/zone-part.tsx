@@ -128,7 +128,7 @@ export function ZonePart(drawn: Drawn) {
     case "knob":
       return <Knob {...drawn} />;
     default:
-      return facesOf(zone, box).map((face, at) => (
+      return facesOf(zone, box).map((face, index) => (
         <g key={`${face.x} ${face.y}`}>
           {film ? (
             <image
@@ -136,7 +136,7 @@ export function ZonePart(drawn: Drawn) {
               {...face}
               preserveAspectRatio="xMidYMid slice"
               // one board serves all its faces: every other one is turned about, so that they do not look stamped
-              transform={at % 2 === 1 ? `matrix(-1 0 0 1 ${2 * face.x + face.width} 0)` : undefined}
+              transform={index % 2 === 1 ? `matrix(-1 0 0 1 ${2 * face.x + face.width} 0)` : undefined}
             />
           ) : (
             <rect {...face} fill={colours.field} />

@@ -14,10 +14,10 @@ describe("a plan as text", () => {
 
   it("never mixes two plans up, however many are kept", () => {
     const [first] = hobnailYard();
-    const many = Array.from({ length: 100 }, (_, at) => ({ ...first!, id: `job-${at}` }));
+    const many = Array.from({ length: 100 }, (_, index) => ({ ...first!, id: `job-${index}` }));
     const kept = many.map(textOfPlan);
-    kept.forEach((text, at) => {
-      expect(planOfText(text).id).toBe(`job-${at}`);
+    kept.forEach((text, index) => {
+      expect(planOfText(text).id).toBe(`job-${index}`);
     });
   });
 });

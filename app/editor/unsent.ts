@@ -161,7 +161,7 @@ export class Unsent {
       await this.whenGone(tab, more, async () => {
         const transaction = database.transaction("unsent", "readwrite");
         const rows = (await transaction.store.index("byJob").getAll(this.planId)).filter((row) => row.tab === tab);
-        for (const row of rows.sort((one, two) => one.order - two.order)) {
+        for (const row of rows.sort((a, b) => a.order - b.order)) {
           const read = Kept.safeParse(row);
           const twice = read.success && found.edits.some(({ id }) => id === read.data.edit.id);
           if (read.success) found.edits.push(...(twice ? [] : [read.data.edit]));
@@ -191,7 +191,7 @@ export class Unsent {
   /** What pages wrote as they were closed. */
   private async takeLastWords(found: LeftBehind, more: () => void) {
     const prefix = lastWords(this.planId);
-    for (const key of keysOfStorage().filter((one) => one.startsWith(prefix)))
+    for (const key of keysOfStorage().filter((key) => key.startsWith(prefix)))
       await this.whenGone(key.slice(prefix.length), more, async () => {
         found.edits.push(...takeText(key));
       });

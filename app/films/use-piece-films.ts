@@ -13,7 +13,7 @@ export function usePieceFilms(
   const wanted = useMemo(
     () =>
       zones.flatMap((zone): WantedFilm[] => {
-        const own = judged.find((one) => one.zone.id === zone.id);
+        const own = judged.find((zoneJudgement) => zoneJudgement.zone.id === zone.id);
         const box = facesOf(zone, zone.place)[0];
         if (!own || !box) return [];
         const face = pieceFace(zone, box);

@@ -33,7 +33,7 @@ const TALL = 200;
 function groundsIn({ crusts }: Dressed): string[] {
   return crusts.flatMap(({ zones, built }) => {
     const reasons = built.crust.steps.map(({ id }) => built.reasons.get(id));
-    const whys = reasons.flatMap((one) => (one?.move === "Prepare the ground" ? [one.why] : []));
+    const whys = reasons.flatMap((reason) => (reason?.move === "Prepare the ground" ? [reason.why] : []));
     return whys.length > 0 ? [`${capital(groundNamed(zones[0]!.ground))}: ${whys.join(" ")}`] : [];
   });
 }

@@ -45,7 +45,7 @@ describe("air by the hour, pasted", () => {
       "four weeks",
       Array.from(
         { length: 28 * 24 },
-        (_, at) => `2026-11-${String(1 + Math.floor(at / 24)).padStart(2, "0")} ${at % 24}:00,18,60`,
+        (_, index) => `2026-11-${String(1 + Math.floor(index / 24)).padStart(2, "0")} ${index % 24}:00,18,60`,
       ).join("\n"),
       /over the limit of three weeks/,
     ],

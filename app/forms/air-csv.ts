@@ -59,7 +59,7 @@ export function readAirCsv(text: string): ReadAir {
 export const sayAirCsv = ({ from, hours }: Pick<Hourly, "from" | "hours">): string =>
   hours
     .map(
-      ([celsius, humidity], at) =>
-        `${sayWallTime(readWallTime(from)! + at * HOUR).replace("T", " ")}, ${celsius}, ${humidity}`,
+      ([celsius, humidity], index) =>
+        `${sayWallTime(readWallTime(from)! + index * HOUR).replace("T", " ")}, ${celsius}, ${humidity}`,
     )
     .join("\n");

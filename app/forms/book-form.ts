@@ -28,7 +28,7 @@ function readSupplier(fields: FormFields, book: ShelfBook): BookRead {
       label: `${known.name} removed`,
       book: {
         ...book,
-        suppliers: book.suppliers.filter((one) => one !== known),
+        suppliers: book.suppliers.filter((supplier) => supplier !== known),
         goods: book.goods.map((good) => ({
           ...good,
           packs: good.packs.filter(({ supplierId }) => supplierId !== known.id),
@@ -36,7 +36,7 @@ function readSupplier(fields: FormFields, book: ShelfBook): BookRead {
       },
     };
   const name = (fields.supplier ?? "").trim();
-  if (book.suppliers.some((one) => one !== known && one.name.toLowerCase() === name.toLowerCase()))
+  if (book.suppliers.some((supplier) => supplier !== known && supplier.name.toLowerCase() === name.toLowerCase()))
     return { ok: false, faults: { supplier: `There is a supplier called ${name} already.` } };
   const note = (fields.supplierNote ?? "").trim();
   const read = Supplier.safeParse({
@@ -51,7 +51,7 @@ function readSupplier(fields: FormFields, book: ShelfBook): BookRead {
   });
   if (!read.success) return { ok: false, faults: { supplier: sentence(read.error.issues[0]!.message) } };
   const suppliers = known
-    ? book.suppliers.map((one) => (one === known ? read.data : one))
+    ? book.suppliers.map((supplier) => (supplier === known ? read.data : supplier))
     : [...book.suppliers, read.data];
   return { ok: true, label: known ? `${known.name} changed` : `${read.data.name} added`, book: { ...book, suppliers } };
 }
@@ -103,7 +103,7 @@ function readPacks(fields: FormFields, book: ShelfBook, good: GoodName, voice: V
     for (const issue of made.error.issues)
       faults[issue.path[0] === "keepsOpenedDays" ? "keeps" : ""] ??= sentence(issue.message);
   if (Object.keys(faults).length > 0 || !made.success) return { ok: false, faults };
-  const goods = before ? book.goods.map((one) => (one === before ? made.data : one)) : [...book.goods, made.data];
+  const goods = before ? book.goods.map((good) => (good === before ? made.data : good)) : [...book.goods, made.data];
   const whole = ShelfBook.safeParse({ ...book, goods });
   if (!whole.success) return { ok: false, faults: { "": sentence(whole.error.issues[0]!.message) } };
   return { ok: true, label: `Packs of ${good.name}`, book: whole.data };
@@ -134,8 +134,8 @@ function readCosting(fields: FormFields, book: ShelfBook, voice: Voice): BookRea
     book: {
       ...book,
       costing: read.data,
-      measures: MEASURES.find((one) => one === fields.measures) ?? book.measures,
-      numbers: NUMBER_FORMATS.find((one) => one === fields.numbers) ?? book.numbers,
+      measures: MEASURES.find((measure) => measure === fields.measures) ?? book.measures,
+      numbers: NUMBER_FORMATS.find((numberFormat) => numberFormat === fields.numbers) ?? book.numbers,
     },
   };
 }

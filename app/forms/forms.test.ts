@@ -170,10 +170,10 @@ describe("the step's form", () => {
 
   it("applies exactly the repair that is shown", () => {
     const on = plan();
-    const finding = judge(on).zones[0]!.findings.find((one) => one.rule === "A4")!;
+    const finding = judge(on).zones[0]!.findings.find((finding) => finding.rule === "A4")!;
     const [fix] = workingFixes(on, finding);
     const mended = done({ do: "fix", finding: finding.id, fix: fix!.label }, on);
-    expect(judge(mended).zones[0]!.findings.some((one) => one.rule === "A4")).toBe(false);
+    expect(judge(mended).zones[0]!.findings.some((finding) => finding.rule === "A4")).toBe(false);
   });
 
   it("names steps by what a painter calls them", () => {

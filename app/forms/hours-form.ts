@@ -21,7 +21,7 @@ function readDay(text: string): [number, number][] | string {
       return `"${part.trim()}" is not a time range.`;
     stretches.push([from, to]);
   }
-  stretches.sort((one, two) => one[0] - two[0]);
+  stretches.sort((a, b) => a[0] - b[0]);
   if (stretches.some((stretch, index) => index > 0 && stretch[0] < stretches[index - 1]![1]))
     return "Two time ranges overlap.";
   return stretches;
@@ -50,7 +50,7 @@ function readExceptions(text: string): Hours["exceptions"] | string {
     if (found.some((one) => one.on === on)) return `${on} is listed twice.`;
     found.push({ on, stretches, ...(why ? { why } : {}) });
   }
-  return found.sort((one, two) => (one.on < two.on ? -1 : 1));
+  return found.sort((a, b) => (a.on < b.on ? -1 : 1));
 }
 
 /**

@@ -2,7 +2,7 @@ import { Mix, MOST_TINS } from "#core/plan/mix";
 import { type Faults, type FormFields, sentence } from "./fields";
 
 /** Rows of a mix's form besides the step's own material, by their number. */
-export const OTHER_TINS: readonly number[] = Array.from({ length: MOST_TINS - 1 }, (_, at) => at + 1);
+export const OTHER_TINS: readonly number[] = Array.from({ length: MOST_TINS - 1 }, (_, index) => index + 1);
 
 const numberIn = (text: string | undefined, usual: number): number =>
   text === undefined || text.trim() === "" ? usual : Number(text.trim().replace(",", "."));

@@ -29,7 +29,7 @@ describe("packs and prices as CSV", () => {
             id,
             holds,
             price,
-            suppliers.find((one) => one.id === supplierId)!.name,
+            suppliers.find((supplier) => supplier.id === supplierId)!.name,
           ]),
         )
         .sort();

@@ -31,7 +31,7 @@ const LIST_COLUMNS = ["supplier", "good", "name", "packs", "pack holds", "unit",
 export function writeListCsv(list: readonly ToBuy[], book: ShelfBook): string {
   const supplierOf = (goodId: string, packId: string) => {
     const id = book.goods.find((good) => good.id === goodId)?.packs.find((pack) => pack.id === packId)?.supplierId;
-    return book.suppliers.find((one) => one.id === id)?.name ?? "";
+    return book.suppliers.find((supplier) => supplier.id === id)?.name ?? "";
   };
   const rows = list.flatMap(({ line, basket }): CsvRow[] => {
     const common = {
@@ -82,7 +82,7 @@ export const writePricesCsv = ({ goods, suppliers }: ShelfBook, nameOf: (goodId:
       packs.map(({ supplierId, holds, price }) => ({
         good: id,
         name: nameOf(id).name,
-        supplier: suppliers.find((one) => one.id === supplierId)?.name ?? "",
+        supplier: suppliers.find((supplier) => supplier.id === supplierId)?.name ?? "",
         holds: figure(holds),
         unit: nameOf(id).unit,
         price: price ?? "",
@@ -115,8 +115,8 @@ function rowsOf(text: string, wanted: readonly string[]): ReadRows {
     return { ok: false, faults: [`Line 1: there is no column "${missing[0]}". The columns are ${wanted.join(", ")}.`] };
   return {
     ok: true,
-    rows: body.map((cells, at) => ({
-      line: at + 2,
+    rows: body.map((cells, index) => ({
+      line: index + 2,
       row: Object.fromEntries(names.map((name, column) => [name, unescaped(cells[column] ?? "")])),
     })),
   };
@@ -193,10 +193,10 @@ export function readPricesCsv(text: string, book: ShelfBook, { find, voice = MET
 
 /** The supplier of a name, added to the list where it is new; null where the name cannot be one. */
 function supplierNamed(name: string, suppliers: Supplier[]): Supplier | null {
-  const known = suppliers.find((one) => one.name.toLowerCase() === name.toLowerCase());
+  const known = suppliers.find((supplier) => supplier.name.toLowerCase() === name.toLowerCase());
   if (known) return known;
   let id = asId(name);
-  while (suppliers.some((one) => one.id === id)) id = `${id}-2`;
+  while (suppliers.some((supplier) => supplier.id === id)) id = `${id}-2`;
   const read = Supplier.safeParse({ id, name });
   if (!read.success) return null;
   suppliers.push(read.data);
@@ -214,7 +214,7 @@ export function readStockCsv(
   if (!read.ok) return read;
   const faults: string[] = [];
   const list: Movement[] = [];
-  read.rows.forEach(({ line, row }, at) => {
+  read.rows.forEach(({ line, row }, index) => {
     const named = row.good || row.name || "";
     const good = find(named);
     const amount = good && amountIn(row, "amount", good, voice);
@@ -222,7 +222,7 @@ export function readStockCsv(
       faults.push(good ? `Line ${line}: "${row.amount}" is no amount in ${good.unit}.` : unknown(line, named));
       return;
     }
-    const id = idOf(at);
+    const id = idOf(index);
     const common = { goodId: good.id, potId: `p-${id}`, at: now };
     const bought = Movement.safeParse({
       does: "bought",

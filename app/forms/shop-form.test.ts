@@ -15,11 +15,11 @@ function shown({ hours, painters, from }: Shop): FormFields {
     timeZone: hours.timeZone ?? "",
     from: from ?? "",
   };
-  WEEKDAYS.forEach((day, at) => {
-    fields[day] = sayHours(hours.weekdays[at]!);
+  WEEKDAYS.forEach((day, index) => {
+    fields[day] = sayHours(hours.weekdays[index]!);
   });
-  painters.forEach((painter, at) => {
-    const prefix = prefixOf(at);
+  painters.forEach((painter, index) => {
+    const prefix = prefixOf(index);
     fields[`${prefix}name`] = painter.name;
     fields[`${prefix}exceptions`] = sayExceptions(painter.exceptions);
     for (const skill of painter.cannot) fields[`${prefix}cannot-${skill}`] = "on";

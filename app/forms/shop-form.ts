@@ -51,11 +51,11 @@ export function readShopFields(fields: FormFields, before: Shop): ReadShop {
   const faults: Faults = {};
   const hours = readHoursFields(fields, hoursOfShop(before));
   if (!hours.ok) Object.assign(faults, hours.faults);
-  let painters = before.painters.map((painter, at) => {
-    const own = fieldsOf(fields, prefixOf(at));
+  let painters = before.painters.map((painter, index) => {
+    const own = fieldsOf(fields, prefixOf(index));
     if (Object.keys(own).length === 0) return painter;
     const read = readPainter(own, painter);
-    for (const [name, says] of Object.entries(read.faults)) faults[`${prefixOf(at)}${name}`] = says;
+    for (const [name, says] of Object.entries(read.faults)) faults[`${prefixOf(index)}${name}`] = says;
     return read.painter;
   });
   const leaves = Number(fields.without ?? "-1");
@@ -64,7 +64,7 @@ export function readShopFields(fields: FormFields, before: Shop): ReadShop {
     else painters = [...painters, freeId(painters)];
   } else if (leaves >= 0) {
     if (painters.length < 2) faults[""] = "A shop needs at least one painter. Add another first.";
-    else painters = painters.filter((_, at) => at !== leaves);
+    else painters = painters.filter((_, index) => index !== leaves);
   }
   if (!hours.ok || Object.keys(faults).length > 0) return { ok: false, faults };
   const from = fields.from === undefined ? before.from : fields.from.trim() || undefined;
@@ -79,11 +79,11 @@ export function readShopFields(fields: FormFields, before: Shop): ReadShop {
 
 /** What was changed, as the plan of work will say it. */
 function labelOf(before: Shop, after: Shop): string {
-  const same = (one: unknown, two: unknown) => JSON.stringify(one) === JSON.stringify(two);
+  const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
   if (after.painters.length > before.painters.length) return "One more painter";
-  const gone = before.painters.find(({ id }) => !after.painters.some((one) => one.id === id));
+  const gone = before.painters.find(({ id }) => !after.painters.some((painter) => painter.id === id));
   if (gone) return `${gone.name} removed`;
-  const other = after.painters.find((one, at) => !same(one, before.painters[at]));
+  const other = after.painters.find((painter, index) => !same(painter, before.painters[index]));
   if (other) return `Change ${other.name}`;
   if (!same(before.hours.exceptions, after.hours.exceptions)) return "Change the days off";
   if (before.hours.dryingPlaces !== after.hours.dryingPlaces) return "Change the drying places";

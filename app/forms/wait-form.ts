@@ -34,7 +34,7 @@ function measured(fields: FormFields, kind: "at least" | "about" | "exactly" | "
 /** The wait that a step's form says; null for as long as is needed. */
 export function readWait(fields: FormFields, step: Step, crust: Crust): Read {
   if (fields.waitKind === undefined) return { wait: step.wait ?? null };
-  const kind = WAIT_KINDS.find((one) => one === fields.waitKind);
+  const kind = WAIT_KINDS.find((waitKind) => waitKind === fields.waitKind);
   if (kind === undefined) return { wait: null };
   const after = fields.waitAfter === undefined ? step.wait?.after : fields.waitAfter || undefined;
   if (after !== undefined && !stepsBefore(crust, step).some(({ id }) => id === after))

@@ -205,7 +205,9 @@ export function readZoneFields(fields: FormFields, before?: Zone): ZoneRead {
         near: typed.near,
       },
       overrides: before?.overrides ?? [],
-      hands: typed.hands.split(",").filter((one): one is Zone["hands"][number] => HANDS.some((hand) => hand === one)),
+      hands: typed.hands
+        .split(",")
+        .filter((text): text is Zone["hands"][number] => HANDS.some((hand) => hand === text)),
       movingParts: typed.movingParts === "on",
       ...placeAfter(before, shape.data, typed.reliefKind),
       ...alongIn(typed.along, before),

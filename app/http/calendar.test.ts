@@ -18,7 +18,9 @@ const settle = jobs.find(({ plan }) => plan.id === "carved-settle")!;
 const ask = (of: readonly CalendarJob[], query = "") =>
   calendarResponse(of, "x", new URL(`http://shop/days.ics${query}`), undefined);
 const read = async (response: Response) =>
-  new ICAL.Component(ICAL.parse(await response.text())).getAllSubcomponents("vevent").map((one) => new ICAL.Event(one));
+  new ICAL.Component(ICAL.parse(await response.text()))
+    .getAllSubcomponents("vevent")
+    .map((subcomponent) => new ICAL.Event(subcomponent));
 const uidOf = (id: string) => `${id.replaceAll(/[^\w-]/g, "-")}@jolly-crust`;
 const wallOf = (wall: number) => new Date(wall * 60_000).toISOString().slice(0, 16);
 

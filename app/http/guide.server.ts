@@ -18,13 +18,13 @@ export interface Told {
 function toldOf(example: ExampleStack, ruleId: string): Told {
   const plan = examplePlan(example);
   const judged = judge(plan).zones[0]!;
-  const finding = judged.findings.find((one) => one.rule === ruleId);
+  const finding = judged.findings.find((finding) => finding.rule === ruleId);
   return {
     shows: example.shows,
     ground: groundNamed(judged.zone.ground),
     strip: stripOf(judged),
     steps: judged.crust.steps.map((step) => {
-      const material = plan.pinned.materials.find((one) => one.id === step.what);
+      const material = plan.pinned.materials.find((material) => material.id === step.what);
       const technique = findTechnique(step.how)?.name.toLowerCase() ?? step.how;
       return material ? `${named(material)}${step.coats > 1 ? `, ${step.coats} coats` : ""}` : technique;
     }),

@@ -100,7 +100,7 @@ export async function importArchive(store: Store, bytes: Uint8Array): Promise<Im
   // a job with this id stays as it is; the archive is added beside it, with ids of its own
   const beside = await isKnown(store, read.plan.id);
   const id = beside ? `import-${nanoid(10)}` : read.plan.id;
-  const own = (one: string) => (beside ? `${one.slice(0, 44)}-${id.slice(-10)}` : one);
+  const own = (text: string) => (beside ? `${text.slice(0, 44)}-${id.slice(-10)}` : text);
   // what is marked on photos goes with them under their new ids
   const marked = read.plan.photos?.map((photo) => ({ ...photo, id: own(photo.id) }));
   const plan = { ...read.plan, id, ...(marked ? { photos: marked } : {}) };

@@ -42,11 +42,11 @@ export async function jobStandingFor(store: Store, planId: string): Promise<JobS
   const state = await readShopState(store);
   const { shop } = state.inputs;
   const { planned, tried } = state.kept;
-  const own = planned.find((one) => one.planId === planId);
-  const others = planned.filter((one) => one.planId !== planId);
+  const own = planned.find((jobPlan) => jobPlan.planId === planId);
+  const others = planned.filter((jobPlan) => jobPlan.planId !== planId);
   return {
     standing: standingIn(state),
-    own: own ?? tried.find((one) => one.planId === planId) ?? null,
+    own: own ?? tried.find((jobPlan) => jobPlan.planId === planId) ?? null,
     kind: own ? "planned" : "tried",
     shop,
     around: aroundOf(shop, others),

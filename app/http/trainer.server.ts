@@ -87,7 +87,7 @@ export async function recordOf(store: Store, now = new Date()): Promise<Training
     today: { seconds: today.reduce((sum, { seconds }) => sum + seconds, 0), answers: today.length },
     due: known.filter(({ due }) => due <= now.getTime()).length,
     weeks,
-    families: [...families.values()].sort((one, two) => one.right / one.seen - two.right / two.seen),
+    families: [...families.values()].sort((a, b) => a.right / a.seen - b.right / b.seen),
   };
 }
 
@@ -133,7 +133,7 @@ function answerIn(fields: Readonly<Record<string, string>>, drill: Drill, at: nu
   if (byHand.length > 0) return byHand;
   return [...part.choices]
     .map(({ id }, index) => ({ id, place: Number(fields[`place${at}-${id}`] ?? index + 1) }))
-    .sort((one, two) => one.place - two.place)
+    .sort((a, b) => a.place - b.place)
     .map(({ id }) => id);
 }
 
@@ -147,7 +147,7 @@ export async function answerDrill(
   const source = read.success ? findSource(read.data.drill) : undefined;
   const drill = source && read.success ? source.make(read.data.seed) : null;
   if (!source || !drill || !read.success) return "This question is no longer asked. Here is another one.";
-  const answers = drill.parts.map((_part, at) => answerIn(fields, drill, at));
+  const answers = drill.parts.map((_part, index) => answerIn(fields, drill, index));
   const parts = grade(source, drill, answers);
   const right = parts.every(Boolean);
   const rating = right ? Rating.Good : parts.some(Boolean) ? Rating.Hard : Rating.Again;

@@ -23,7 +23,7 @@ describe("the keys", () => {
     ];
     for (const page of pages) {
       const all = page.flatMap((key) => key.press);
-      expect(all.filter((one, at) => all.indexOf(one) !== at)).toEqual([]);
+      expect(all.filter((text, index) => all.indexOf(text) !== index)).toEqual([]);
     }
   });
 

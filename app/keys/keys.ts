@@ -158,7 +158,7 @@ const sayPart = (part: string) => SIGNS[part] ?? part[0]!.toUpperCase() + part.s
 
 /** The caps to draw for a key: a row of many as its ends, and no second way to the same sign. */
 export function capsOf({ press }: Key): string[] {
-  const caps = press.filter((one) => !press.includes(one.replace(/^shift /, "")) || !one.startsWith("shift "));
-  const said = caps.map((one) => one.split(" ").map(sayPart).join(" "));
+  const caps = press.filter((text) => !press.includes(text.replace(/^shift /, "")) || !text.startsWith("shift "));
+  const said = caps.map((cap) => cap.split(" ").map(sayPart).join(" "));
   return said.length > ARROWS.length ? [said[0]!, "…", said.at(-1)!] : said;
 }

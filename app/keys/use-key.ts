@@ -25,8 +25,8 @@ export function useKey(key: Key, act: (event: KeyboardEvent) => void, options: O
 
 /** Whether an event of the element in focus is this key. Modifiers count only where the key names them. */
 export function pressed({ press }: Key, event: Pick<KeyboardEvent, "key" | "shiftKey" | "altKey">): boolean {
-  return press.some((one) => {
-    const parts = one.split(" ");
+  return press.some((text) => {
+    const parts = text.split(" ");
     const last = parts.pop()!;
     const named = NAMED[last] ?? last;
     return (

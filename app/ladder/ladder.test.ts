@@ -26,7 +26,7 @@ const rung = (how: string, number: number, what?: string): Rung => ({
   hands: 10,
 });
 /** A ladder of these techniques, written from the ground up. */
-const ladderOf = (hows: readonly string[]) => hows.map((how, at) => rung(how, at + 1)).reverse();
+const ladderOf = (hows: readonly string[]) => hows.map((how, index) => rung(how, index + 1)).reverse();
 const said = (hows: readonly string[]) =>
   foldRuns(ladderOf(hows))
     .map((row) => (row.is === "run" ? `${row.run.times}x${row.run.period}` : row.rung.step.how))

@@ -14,7 +14,7 @@ export interface Named {
 
 /** Passes that a step needs here until what it is meant to show does. */
 const passesOf = ({ phases }: ZoneJudgement, { id, effort }: Step): string => {
-  const phase = effort?.until === undefined ? undefined : phases.find((one) => one.phase.step.id === id)?.phase;
+  const phase = effort?.until === undefined ? undefined : phases.find((phase) => phase.phase.step.id === id)?.phase;
   return phase ? `, ${countOf(phase.passes, "pass", "passes")} here` : "";
 };
 
@@ -50,7 +50,7 @@ export function sayRun(run: Run, nameOf: (step: Step) => string): string {
 export function wayOf(steps: readonly Step[], step: Step): string | null {
   if (step.branch === undefined) return null;
   for (const other of steps) {
-    const branch = other.branches?.find((one) => one.id === step.branch);
+    const branch = other.branches?.find((branch) => branch.id === step.branch);
     if (branch) return branch.name;
   }
   return null;

@@ -28,14 +28,14 @@ export function sayGo({ phase: { go, id } }: JudgedPhase): string | null {
 
 /** What the seam under a step says: the worst verdict, otherwise the wait that binds, otherwise nothing. */
 export function seamSays(first: JudgedPhase | undefined, findings: readonly Finding[]): SeamSays {
-  const worst = [...findings].sort((one, two) => SEVERITY_ORDER[one.severity] - SEVERITY_ORDER[two.severity])[0];
+  const worst = [...findings].sort((a, b) => SEVERITY_ORDER[a.severity] - SEVERITY_ORDER[b.severity])[0];
   if (worst && worst.severity !== "note")
     return { severity: worst.severity, text: worst.title, why: worst.because, tight: true };
   const windows = (first?.demands ?? []).map(window);
   const shutting = windows
-    .filter((one) => one.shuts !== null && one.shuts <= TIGHT)
-    .sort((one, two) => one.shuts! - two.shuts!)[0];
-  const opening = windows.filter((one) => one.opens > 0).sort((one, two) => two.opens - one.opens)[0];
+    .filter((window) => window.shuts !== null && window.shuts <= TIGHT)
+    .sort((a, b) => a.shuts! - b.shuts!)[0];
+  const opening = windows.filter((window) => window.opens > 0).sort((a, b) => b.opens - a.opens)[0];
   const own = first?.phase.step.wait;
   const parts: string[] = [];
   const together = first && sayGo(first);

@@ -46,7 +46,7 @@ export function LedgerLine({
               : "",
             remark ?? "",
           ]
-            .filter((one) => one !== "")
+            .filter((text) => text !== "")
             .join(" · ")}
         </p>
         {text && <p>{text}</p>}

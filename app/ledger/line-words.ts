@@ -47,7 +47,7 @@ export function lineSays({ event }: Pick<Line, "event">): LineSays {
       return {
         what: `${TROUBLE_WORDS[event.trouble]}: ${lower(step)}`,
         mark: "heed",
-        text: [event.way ? `${event.way}.` : "", event.text ?? ""].filter((one) => one !== "").join(" ") || null,
+        text: [event.way ? `${event.way}.` : "", event.text ?? ""].filter((text) => text !== "").join(" ") || null,
       };
     case "decision":
       return { what: `Decided: ${event.answer}`, mark: "word", text: null };
@@ -72,7 +72,9 @@ const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** Air and hands of a line: "15 °C, 64 % · First painter". */
 export function sayAround({ air, by }: Pick<LedgerEvent, "air" | "by">): string {
-  return [air ? `${air.celsius} °C, ${air.relativeHumidity} %` : "", by ?? ""].filter((one) => one !== "").join(" · ");
+  return [air ? `${air.celsius} °C, ${air.relativeHumidity} %` : "", by ?? ""]
+    .filter((text) => text !== "")
+    .join(" · ");
 }
 
 /** Lines as they are shown: a beginning and its end are one. */

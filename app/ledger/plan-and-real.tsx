@@ -27,17 +27,17 @@ const NIGHT = 0.35;
 /** What was planned, hollow, over what was done, filled; what lies ahead is dashed. The rows are the steps in the order they come. */
 export function PlanAndReal({ rows }: { rows: readonly Compared[] }) {
   const { frame, size } = useSize();
-  const spans = rows.flatMap(({ planned, real, ahead }) => [planned, real, ahead].filter((one) => one !== null));
+  const spans = rows.flatMap(({ planned, real, ahead }) => [planned, real, ahead].filter((span) => span !== null));
   if (spans.length === 0) return <p className="text-soft">Nothing is planned yet.</p>;
   const days = [...new Set(spans.flatMap(({ from, to }) => [midnightBefore(from), midnightBefore(to)]))].sort(
-    (one, two) => one - two,
+    (a, b) => a - b,
   );
   // days without work take no room
   const width = Math.max(280, size.width);
   const each = (width - NAMES - 8) / days.length;
   const xOf = (wall: WallMinutes) => {
     const day = midnightBefore(wall);
-    const at = days.findIndex((one) => one >= day);
+    const at = days.findIndex((from) => from >= day);
     const part = Math.min(1, Math.max(0, (wall - day - NIGHT * DAY) / (DAY * 0.4)));
     return NAMES + Math.max(0, at) * each + part * each;
   };
@@ -61,19 +61,25 @@ export function PlanAndReal({ rows }: { rows: readonly Compared[] }) {
         aria-label={`Plan and real. ${says || "Nothing done yet"}`}
         className="max-w-full"
       >
-        {days.map((day, at) => (
+        {days.map((day, index) => (
           <g key={day}>
-            <line x1={NAMES + at * each} x2={NAMES + at * each} y1={HEAD - 6} y2={height} className="stroke-hair" />
-            {at % every === 0 && (
-              <text x={NAMES + at * each + 4} y={13} className="fill-soft text-[0.75rem]">
+            <line
+              x1={NAMES + index * each}
+              x2={NAMES + index * each}
+              y1={HEAD - 6}
+              y2={height}
+              className="stroke-hair"
+            />
+            {index % every === 0 && (
+              <text x={NAMES + index * each + 4} y={13} className="fill-soft text-[0.75rem]">
                 {sayDate(day)}
               </text>
             )}
           </g>
         ))}
-        {rows.map(({ id, zone, name, planned, real, ahead }, at) => {
-          const y = HEAD + at * ROW;
-          const label = rows[at - 1]?.zone === zone ? name : `${zone}: ${name.toLowerCase()}`;
+        {rows.map(({ id, zone, name, planned, real, ahead }, index) => {
+          const y = HEAD + index * ROW;
+          const label = rows[index - 1]?.zone === zone ? name : `${zone}: ${name.toLowerCase()}`;
           return (
             <g key={id}>
               <text x={0} y={y + 13} className={`text-[0.75rem] ${real ? "fill-ink" : "fill-soft"}`}>

@@ -13,7 +13,7 @@ interface Props {
   dated: { leaves: WallMinutes | null; price: number | null } | undefined;
   voice: Voice;
   /** lays all of it, or the steps of one move on top of what the zone has */
-  onUse: (one: Shown, stepIds: readonly string[] | null) => void;
+  onUse: (shown: Shown, stepIds: readonly string[] | null) => void;
   busy: boolean;
   /** a move can be added only to a crust that has something in it */
   hasCrust: boolean;
@@ -108,14 +108,14 @@ export function CandidateCard({ one, image, dated, voice, onUse, busy, hasCrust 
   );
 }
 
-const materialOf = (one: Shown, stepId: string) => {
-  const step = one.crust.steps.find(({ id }) => id === stepId);
-  return one.materials.find(({ id }) => id === step?.what);
+const materialOf = (shown: Shown, stepId: string) => {
+  const step = shown.crust.steps.find(({ id }) => id === stepId);
+  return shown.materials.find(({ id }) => id === step?.what);
 };
 
-const namesIn = (one: Shown, stepIds: readonly string[]): string =>
-  [...new Set(stepIds.flatMap((id) => materialOf(one, id)?.name ?? []))].join(", ");
+const namesIn = (shown: Shown, stepIds: readonly string[]): string =>
+  [...new Set(stepIds.flatMap((id) => materialOf(shown, id)?.name ?? []))].join(", ");
 
-const coloursIn = (one: Shown, stepIds: readonly string[]): string[] => [
-  ...new Set(stepIds.flatMap((id) => materialOf(one, id)?.colour ?? [])),
+const coloursIn = (shown: Shown, stepIds: readonly string[]): string[] => [
+  ...new Set(stepIds.flatMap((id) => materialOf(shown, id)?.colour ?? [])),
 ];

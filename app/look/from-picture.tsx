@@ -96,15 +96,15 @@ export function FromPicture({ onPick }: { onPick: (place: WishPlace, colour: str
       {picture && (
         <>
           <div className="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="What you point at">
-            {WISH_PLACES.map((one) => (
+            {WISH_PLACES.map((wishPlace) => (
               <button
-                key={one}
+                key={wishPlace}
                 type="button"
                 className="chip"
-                aria-pressed={one === place}
-                onClick={() => setPlace(one)}
+                aria-pressed={wishPlace === place}
+                onClick={() => setPlace(wishPlace)}
               >
-                {PLACE_NAMES[one]}
+                {PLACE_NAMES[wishPlace]}
               </button>
             ))}
           </div>

@@ -17,21 +17,21 @@ const begin = newestOnly();
 
 type Tell = (answer: Answer) => void;
 
-function shownOf(one: Candidate): Shown {
+function shownOf(candidate: Candidate): Shown {
   const moves: (Shown["moves"][number] & { at: number })[] = [];
-  for (const { id } of one.crust.steps) {
-    const { at, move, why } = one.reasons.get(id)!;
+  for (const { id } of candidate.crust.steps) {
+    const { at, move, why } = candidate.reasons.get(id)!;
     const last = moves.at(-1);
     if (last?.at === at) last.stepIds.push(id);
     else moves.push({ at, name: move, stepIds: [id], why });
   }
-  const { key, crust, materials, apart, seen, days, handsOn, practice, buy } = one;
+  const { key, crust, materials, apart, seen, days, handsOn, practice, buy } = candidate;
   return {
     key,
     crust,
     materials,
     moves,
-    repairs: one.repairs.map(({ label }) => label),
+    repairs: candidate.repairs.map(({ label }) => label),
     apart,
     seen,
     days,
@@ -56,14 +56,14 @@ function draw({ panel, width }: Asking, { key, judged }: Candidate, tell: Tell) 
 }
 
 /** When the whole job could leave, and what it would cost, with this stack on the zone; no price where nothing has one. */
-function date({ zoneId, inShop }: Asking, plan: Plan, one: Candidate, tell: Tell) {
-  const laid = applyCommands(plan, layWhole(plan, zoneId, shownOf(one), "Look"));
+function date({ zoneId, inShop }: Asking, plan: Plan, candidate: Candidate, tell: Tell) {
+  const laid = applyCommands(plan, layWhole(plan, zoneId, shownOf(candidate), "Look"));
   if (!laid.ok) return;
   const { shop, around, book } = inShop;
   const job = fittedIn(workOf(laid.plan, shop), around);
   const { sums, unpriced } = costOfJob(laid.plan, book, job.bookings);
   const price = unpriced.length === 0 && sums.price.likely > 0 ? sums.price.likely : null;
-  tell({ is: "dated", key: one.key, leaves: job.dates?.leaves ?? null, price });
+  tell({ is: "dated", key: candidate.key, leaves: job.dates?.leaves ?? null, price });
 }
 
 const look = {
@@ -80,9 +80,9 @@ const look = {
       if (!(await stillWanted())) return;
       tell(foundOf(value, done ?? false));
       if (!done) continue;
-      for (const one of [...value.candidates, ...(value.nearest ? [value.nearest] : [])]) {
-        date(asking, plan, one, tell);
-        draw(asking, one, tell);
+      for (const candidate of [...value.candidates, ...(value.nearest ? [value.nearest] : [])]) {
+        date(asking, plan, candidate, tell);
+        draw(asking, candidate, tell);
         if (!(await stillWanted())) return;
       }
       return;

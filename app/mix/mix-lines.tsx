@@ -13,11 +13,11 @@ export const sayLab = (colour: string) => {
 
 /** Why these tins should not be mixed. */
 export function Quarrels({ parts }: { parts: readonly MixPart[] }) {
-  const told = parts.flatMap((one, at) =>
-    parts.slice(at + 1).flatMap((two) => {
-      const verdict = together(one.material, two.material);
+  const told = parts.flatMap((part, index) =>
+    parts.slice(index + 1).flatMap((two) => {
+      const verdict = together(part.material, two.material);
       return verdict && verdict.severity !== "note"
-        ? [{ key: `${one.material.id}+${two.material.id}`, one, two, ...verdict }]
+        ? [{ key: `${part.material.id}+${two.material.id}`, one: part, two, ...verdict }]
         : [];
     }),
   );

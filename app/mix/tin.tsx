@@ -59,10 +59,10 @@ export function Tin({
   const navigate = useNavigate();
   const go = (next: readonly MixPart[]) =>
     navigate(address(params, { mix: written(next) }), { replace: true, preventScrollReset: true });
-  const change = (own: Partial<MixPart>) => go(parts.map((one, index) => (index === at ? { ...one, ...own } : one)));
+  const change = (own: Partial<MixPart>) => go(parts.map((part, index) => (index === at ? { ...part, ...own } : part)));
   const { id } = part.material;
   const isLocked = locked.has(id);
-  const lock = [...locked].filter((one) => one !== id).concat(isLocked ? [] : [id]);
+  const lock = [...locked].filter((text) => text !== id).concat(isLocked ? [] : [id]);
   return (
     <li className="flex items-center gap-3 border-b border-hair py-1.5">
       <Swatch material={part.material} size={26} />
@@ -88,9 +88,9 @@ export function Tin({
         value={part.material.id}
         onChange={(event) => change({ material: choices.find(({ id }) => id === event.target.value) ?? part.material })}
       >
-        {choices.map((one) => (
-          <option key={one.id} value={one.id}>
-            {one.name}
+        {choices.map((choice) => (
+          <option key={choice.id} value={choice.id}>
+            {choice.name}
           </option>
         ))}
       </select>
@@ -101,7 +101,7 @@ export function Tin({
         <Link
           to={address(params, {
             mix: written(
-              parts.map((one, index) => (index === at ? { ...one, parts: Math.max(1, one.parts - 1) } : one)),
+              parts.map((part, index) => (index === at ? { ...part, parts: Math.max(1, part.parts - 1) } : part)),
             ),
           })}
           replace
@@ -115,7 +115,9 @@ export function Tin({
         <Link
           to={address(params, {
             mix: written(
-              parts.map((one, index) => (index === at ? { ...one, parts: Math.min(MOST_PARTS, one.parts + 1) } : one)),
+              parts.map((part, index) =>
+                index === at ? { ...part, parts: Math.min(MOST_PARTS, part.parts + 1) } : part,
+              ),
             ),
           })}
           replace

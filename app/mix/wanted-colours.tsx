@@ -12,7 +12,7 @@ export function WantedColours({ wanted }: { wanted: string | null }) {
     <div className="mt-3">
       {plan.palette.length > 0 && (
         <ul className="flex flex-wrap gap-1.5" aria-label="Target colours of this job">
-          {plan.palette.map(({ name, colour }, at) => (
+          {plan.palette.map(({ name, colour }, index) => (
             <li key={`${colour} ${name}`} className="flex items-center rounded-std border border-line bg-board">
               <Link
                 to={address(params, { want: colour })}
@@ -28,7 +28,7 @@ export function WantedColours({ wanted }: { wanted: string | null }) {
                 />
                 {name}
               </Link>
-              <EditForm does="remove target" about={{ at: String(at) }} label={`Remove ${name}`}>
+              <EditForm does="remove target" about={{ at: String(index) }} label={`Remove ${name}`}>
                 <button className="px-1.5 text-soft hover:text-ink" aria-label={`Remove ${name}`}>
                   ×
                 </button>

@@ -37,7 +37,7 @@ function partsOf(judged: ZoneJudgement, before: Surface, after: Surface, relief:
       after: is.get(key) ?? 0,
     }))
     .filter((part) => part.after >= LEAST)
-    .sort((one, two) => two.after - one.after);
+    .sort((a, b) => b.after - a.after);
 }
 
 /** The phase of a step that removes something, with its place in the line; null if the step lays or prepares. */
@@ -56,7 +56,7 @@ export function reachOnSection(judged: ZoneJudgement, stepId: string | null) {
   for (const relief of RELIEF_CLASSES) {
     const most = partsOf(judged, before, after, relief)
       .filter((part) => part.after - part.before > LEAST)
-      .sort((one, two) => two.after - two.before - (one.after - one.before))[0];
+      .sort((a, b) => b.after - b.before - (a.after - a.before))[0];
     if (most) opened.set(relief, most);
   }
   return { after, opened };

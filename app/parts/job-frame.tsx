@@ -99,12 +99,12 @@ function Foot() {
   const start = readWallTime(plan.start)!;
   const findings = judgement.zones.flatMap((zone) => zone.findings);
   const { counts } = judgement;
-  const zone = first && zonesOf(plan).find((one) => one.id === first.zoneId);
+  const zone = first && zonesOf(plan).find((zone) => zone.id === first.zoneId);
   return (
     <footer className="job-foot">
       {(["stop", "caution", "note"] as const).map((severity) => {
         const count = counts[severity];
-        const target = findings.find((one) => one.severity === severity);
+        const target = findings.find((finding) => finding.severity === severity);
         const words = `${count} ${count === 1 ? SEVERITY_WORDS[severity].one : SEVERITY_WORDS[severity].many}`;
         const tone =
           count > 0 ? `${SEVERITY_WORDS[severity].text} ${severity === "note" ? "" : "font-semibold"}` : "text-soft";

@@ -49,7 +49,9 @@ export function MixFields({ mix, own, materials, beside, faults, values }: Props
                 {(field) => (
                   <select {...field} defaultValue={values?.[name] ?? part?.what ?? ""}>
                     <option value="">nothing else</option>
-                    <MaterialOptions of={materials.filter((one) => canBeMixed(one) && one.id !== own.id)} />
+                    <MaterialOptions
+                      of={materials.filter((material) => canBeMixed(material) && material.id !== own.id)}
+                    />
                   </select>
                 )}
               </Field>

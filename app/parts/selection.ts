@@ -30,8 +30,8 @@ export function useSelection(): Selection {
   const { plan, judgement } = useJob();
   const [params] = useSearchParams();
   const zones = zonesOf(plan);
-  const zone = zones.find((one) => one.id === params.get("zone")) ?? zones[0];
-  const judged = judgement.zones.find((one) => one.zone.id === zone?.id);
+  const zone = zones.find((zone) => zone.id === params.get("zone")) ?? zones[0];
+  const judged = judgement.zones.find((zoneJudgement) => zoneJudgement.zone.id === zone?.id);
   const stepId = params.get("step");
   const add = params.get("add");
   const addAt = add === null || !/^\d{1,3}$/.test(add) ? null : Math.min(Number(add), judged?.crust.steps.length ?? 0);

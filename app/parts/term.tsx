@@ -71,8 +71,10 @@ export function Term({ of: word, children }: { of: string; children?: ReactNode 
 
 /** A sentence whose trade words are explained where the page first uses them. */
 export function Explained({ text }: { text: string }) {
-  return cutAtWords(text).map((piece, at) => (
+  return cutAtWords(text).map((piece, index) => (
     // biome-ignore lint/suspicious/noArrayIndexKey: the pieces of a sentence have no other order
-    <Fragment key={at}>{typeof piece === "string" ? piece : <Term of={piece.entry.word}>{piece.text}</Term>}</Fragment>
+    <Fragment key={index}>
+      {typeof piece === "string" ? piece : <Term of={piece.entry.word}>{piece.text}</Term>}
+    </Fragment>
   ));
 }

@@ -5,7 +5,7 @@ import { VIEWS, viewSearch, worstOfViews } from "./views";
 describe("the views of a job", () => {
   it("are opened by the figures, in the order of their tabs", () => {
     const first = VIEWS.slice(0, 8);
-    expect(first.map(({ path }) => KEYS.job.keys[path].press[0])).toEqual(first.map((_view, at) => `${at + 1}`));
+    expect(first.map(({ path }) => KEYS.job.keys[path].press[0])).toEqual(first.map((_view, index) => `${index + 1}`));
   });
 
   it("take along what is selected, and not what is being added", () => {

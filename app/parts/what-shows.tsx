@@ -22,7 +22,7 @@ export function shownLayers({ zone, phases, after }: ZoneJudgement) {
       ...(layers.get(key) ?? { name: groundNamed(zone.ground), colour: zone.ground.colour }),
     }))
     .filter((one) => one.share >= WORTH_A_LINE)
-    .sort((one, two) => two.share - one.share);
+    .sort((a, b) => b.share - a.share);
 }
 
 /** Which layers are visible when the crust is done, as shares of the zone, from the same surface the checks use. */

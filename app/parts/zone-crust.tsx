@@ -36,7 +36,7 @@ export function ZoneCrust({ zone }: { zone: Zone }) {
             </summary>
             <ul>
               {[...crust.steps].reverse().map((step) => {
-                const skipped = zone.overrides.some((one) => one.stepId === step.id && one.skip);
+                const skipped = zone.overrides.some((override) => override.stepId === step.id && override.skip);
                 return (
                   <li key={step.id} className="flex min-h-8 items-center gap-2 border-b border-hair">
                     <span className={`min-w-0 flex-1 truncate ${skipped ? "text-soft line-through" : ""}`}>

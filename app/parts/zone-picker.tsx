@@ -22,7 +22,7 @@ export function ZonePicker({ selection }: { selection: Selection }) {
     <nav aria-label="Zones" className="flex max-h-[50vh] flex-wrap gap-1.5 overflow-y-auto">
       {zones.map((zone) => {
         const chosen = zone.id === selection.zone?.id;
-        const findings = judgement.zones.find((one) => one.zone.id === zone.id)?.findings ?? [];
+        const findings = judgement.zones.find((zoneJudgement) => zoneJudgement.zone.id === zone.id)?.findings ?? [];
         const worst = worstOf(findings);
         return (
           <Link

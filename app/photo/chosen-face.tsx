@@ -7,7 +7,7 @@ import { photoFields, ShowsOptions } from "./add-face";
 import { LOOKS_WORDS } from "./face-words";
 
 /** Cells that a face can have along one way. */
-const CELLS = Array.from({ length: PHOTO_MARKS.across }, (_, at) => at + 1);
+const CELLS = Array.from({ length: PHOTO_MARKS.across }, (_, index) => index + 1);
 
 export function ChosenFace({ marks, face }: { marks: PiecePhoto; face: PhotoFace }) {
   const { plan } = useJob();
@@ -126,7 +126,9 @@ export function ChosenFace({ marks, face }: { marks: PiecePhoto; face: PhotoFace
 }
 
 function Lengths({ marks, face }: { marks: PiecePhoto; face: PhotoFace }) {
-  const lengths = marks.known.map((length, at) => ({ ...length, at })).filter(({ faceId }) => faceId === face.id);
+  const lengths = marks.known
+    .map((length, index) => ({ ...length, at: index }))
+    .filter(({ faceId }) => faceId === face.id);
   return (
     <div className="mt-2">
       {lengths.map(({ at, millimetres }, order) => (

@@ -41,9 +41,9 @@ function namedPoint({ across, down }: PhotoFace, at: number): { label: string; o
 
 const withMoved = (face: PhotoFace, moving: Moving | null): PhotoFace => {
   if (moving?.what === "point")
-    return { ...face, points: face.points.map((point, at) => (at === moving.at ? moving.to : point)) };
+    return { ...face, points: face.points.map((point, index) => (index === moving.at ? moving.to : point)) };
   if (moving?.what === "opening" && face.opening)
-    return { ...face, opening: face.opening.map((point, at) => (at === moving.at ? moving.to : point)) };
+    return { ...face, opening: face.opening.map((point, index) => (index === moving.at ? moving.to : point)) };
   return face;
 };
 
@@ -199,10 +199,10 @@ export function Marker({ src, alt, marks, chosen, onChoose, pointing, onPointed,
           {millimetres} mm
         </span>
       ))}
-      {pointed.map(([x, y], at) => (
+      {pointed.map(([x, y], index) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: they differ by their order only
-        <span key={at} className="photo-pointed" style={{ left: `${100 * x}%`, top: `${100 * y}%` }}>
-          {at + 1}
+        <span key={index} className="photo-pointed" style={{ left: `${100 * x}%`, top: `${100 * y}%` }}>
+          {index + 1}
         </span>
       ))}
       {shown &&

@@ -84,7 +84,7 @@ export function OnIt({ photo, marks }: { photo: Photo; marks: PiecePhoto }) {
   const pixels = usePhotoPixels(src);
   const painted = useOnPhoto(pixels === "lost" ? null : pixels, marks, works, steps[count]!.counts);
   const wordsOf = useStepWords();
-  const stops = steps.map((step, at) => ({ count: at, ...wordsOf(step) }));
+  const stops = steps.map((step, index) => ({ count: index, ...wordsOf(step) }));
   useKey(KEYS.photo.keys.previous, () => hold(count - 1));
   useKey(KEYS.photo.keys.next, () => hold(count + 1));
   useKey(KEYS.photo.keys.first, () => hold(0));

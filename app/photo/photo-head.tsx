@@ -23,7 +23,7 @@ export function PhotoHead({ photo }: { photo: Photo }) {
       <h1 className="text-view">On your photo</h1>
       {photos.length > 1 && (
         <nav aria-label="Photos" className="flex flex-wrap gap-1">
-          {photos.map((one, at) => (
+          {photos.map((one, index) => (
             <Link
               key={one.id}
               to={to({ photo: one.id })}
@@ -31,7 +31,7 @@ export function PhotoHead({ photo }: { photo: Photo }) {
               className="chip"
               aria-current={one.id === photo.id ? "true" : undefined}
             >
-              {one.note || `Photo ${at + 1}`}
+              {one.note || `Photo ${index + 1}`}
             </Link>
           ))}
         </nav>

@@ -20,7 +20,7 @@ function pieceFor({ marks, zones }: Asking, rough: boolean): PieceOnPhoto {
   const key = JSON.stringify([marks.faces, marks.known, zones]);
   const known = ready.get(rough);
   if (known?.key === key) return known.piece;
-  const byId = new Map(zones.map((one) => [one.zone.id, one]));
+  const byId = new Map(zones.map((zone) => [zone.zone.id, zone]));
   const piece = new PieceOnPhoto(photo!, marks, measurePhoto(marks), byId, { rough, before: known?.piece });
   ready.set(rough, { key, piece });
   return piece;

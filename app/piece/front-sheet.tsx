@@ -15,11 +15,11 @@ const LEAST = 10;
 
 export type Area = Pick<FrontPlace, "x" | "y" | "width" | "height">;
 
-const between = (one: Point, other: Point): Area => ({
-  x: Math.min(one[0], other[0]),
-  y: Math.min(one[1], other[1]),
-  width: Math.abs(one[0] - other[0]),
-  height: Math.abs(one[1] - other[1]),
+const between = (point: Point, other: Point): Area => ({
+  x: Math.min(point[0], other[0]),
+  y: Math.min(point[1], other[1]),
+  width: Math.abs(point[0] - other[0]),
+  height: Math.abs(point[1] - other[1]),
 });
 export const say = (millimetres: number) => String(Math.round(millimetres));
 const sayPlace = ({ x, y, width, height }: Area) =>

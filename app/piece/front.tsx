@@ -29,7 +29,7 @@ export function usePad({ zone, addAt }: Selection): Pad | null {
   }
   if (!zone || addAt !== null) return null;
   if (draws === "where") return { draws, zone };
-  const place = PLACES.find((one) => one === draws);
+  const place = PLACES.find((place) => place === draws);
   return place ? { draws: "place", zone, place } : null;
 }
 
@@ -53,7 +53,9 @@ function Front({ piece, selection, chosen }: { piece: Piece; selection: Selectio
           margin={DIMENSION_MARGIN}
           chosen={chosen}
           linkTo={(zoneId) => selection.linkTo({ zone: zoneId })}
-          worst={(zone) => worstOf(judgement.zones.find((one) => one.zone.id === zone.id)?.findings ?? [])}
+          worst={(zone) =>
+            worstOf(judgement.zones.find((zoneJudgement) => zoneJudgement.zone.id === zone.id)?.findings ?? [])
+          }
           rodded={!measured}
         />
         {measured && <FrontMeasures zone={measured} layout={layout} {...DRAWING} />}
@@ -83,7 +85,7 @@ export function FrontOrPad({
         zone={pad.zone}
         place={pad.place}
         width={DRAWING.width}
-        judged={judgement.zones.find((one) => one.zone.id === pad.zone.id)}
+        judged={judgement.zones.find((zone) => zone.zone.id === pad.zone.id)}
         back={selection.linkTo({ zone: pad.zone.id })}
       />
     );

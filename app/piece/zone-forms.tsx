@@ -11,7 +11,7 @@ export function KitForm() {
   const { plan } = useJob();
   const refused = useRefused("add standard piece");
   const [kitId, setKit] = useState(PIECE_KITS[0]!.id);
-  const kit = PIECE_KITS.find((one) => one.id === kitId) ?? PIECE_KITS[0]!;
+  const kit = PIECE_KITS.find((pieceKit) => pieceKit.id === kitId) ?? PIECE_KITS[0]!;
   return (
     <details className="mt-6 border-t border-line pt-2" open={refused}>
       <summary className="py-1 font-head text-lg font-semibold">Or start from a standard piece</summary>
@@ -30,9 +30,9 @@ export function KitForm() {
               <Field name="kit" label="Piece" fault={faults.kit}>
                 {(field) => (
                   <select {...field} value={kitId} onChange={(event) => setKit(event.target.value)}>
-                    {PIECE_KITS.map((one) => (
-                      <option key={one.id} value={one.id}>
-                        {one.name}
+                    {PIECE_KITS.map((pieceKit) => (
+                      <option key={pieceKit.id} value={pieceKit.id}>
+                        {pieceKit.name}
                       </option>
                     ))}
                   </select>

@@ -16,7 +16,7 @@ const sayShape = ({ shape }: Zone) => {
 
 export function ZoneLine({ zone, chosen, selection }: { zone: Zone; chosen: boolean; selection: Selection }) {
   const { plan, judgement } = useJob();
-  const judged = judgement.zones.find((one) => one.zone.id === zone.id);
+  const judged = judgement.zones.find((zoneJudgement) => zoneJudgement.zone.id === zone.id);
   const crust = judged?.crust;
   const worst = worstOf(judged?.findings ?? []);
   return (

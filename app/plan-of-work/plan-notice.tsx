@@ -42,9 +42,9 @@ function Changes({ says }: { says: readonly string[] }) {
       <details className="relative shrink-0">
         <summary className="link cursor-pointer py-1">{countOf(says.length, "change")}</summary>
         <ul className="absolute right-0 bottom-full mb-1.5 max-h-[60vh] w-max max-w-[min(640px,90vw)] overflow-y-auto rounded-std border border-edge bg-board px-4 py-3 shadow-md max-sm:-right-24">
-          {says.map((one) => (
-            <li key={one} className="py-0.5">
-              {one}
+          {says.map((text) => (
+            <li key={text} className="py-0.5">
+              {text}
             </li>
           ))}
         </ul>

@@ -64,8 +64,8 @@ export function CostingForm({ loaded }: { loaded: Loaded }) {
       <Field name="measures" label="Measures" hint="What is kept is metric all the same." fault={undefined}>
         {(field) => (
           <select {...field} defaultValue={values?.measures ?? measures}>
-            {MEASURES.map((one) => (
-              <option key={one}>{one}</option>
+            {MEASURES.map((measure) => (
+              <option key={measure}>{measure}</option>
             ))}
           </select>
         )}
@@ -73,8 +73,8 @@ export function CostingForm({ loaded }: { loaded: Loaded }) {
       <Field name="numbers" label="Numbers are written" fault={undefined}>
         {(field) => (
           <select {...field} defaultValue={values?.numbers ?? numbers}>
-            {NUMBER_FORMATS.map((one) => (
-              <option key={one}>{one}</option>
+            {NUMBER_FORMATS.map((numberFormat) => (
+              <option key={numberFormat}>{numberFormat}</option>
             ))}
           </select>
         )}

@@ -36,32 +36,32 @@ function PacksForm({ good, loaded }: { good: GoodName; loaded: Loaded }) {
         <p className="text-soft">Add a supplier first.</p>
       ) : (
         <ul className="grid gap-2">
-          {rows.map((pack, at) => (
+          {rows.map((pack, index) => (
             <li
               key={pack?.id ?? "new"}
               className="grid grid-cols-[88px_88px_minmax(0,1fr)] items-start gap-2 border-b border-hair pb-2"
             >
               <TextField
-                name={packField(at, "holds")}
+                name={packField(index, "holds")}
                 label={pack ? "Holds" : "Another holds"}
                 keys="decimal"
-                value={value(at, "holds", pack ? sayNumber(pack.holds, pack.holds % 1 ? 1 : 0, { ...voice }) : "")}
-                fault={answer?.faults[packField(at, "holds")]}
+                value={value(index, "holds", pack ? sayNumber(pack.holds, pack.holds % 1 ? 1 : 0, { ...voice }) : "")}
+                fault={answer?.faults[packField(index, "holds")]}
               />
               <TextField
-                name={packField(at, "price")}
+                name={packField(index, "price")}
                 label="Price"
                 keys="decimal"
-                value={value(at, "price", pack && pack.price !== null ? sayNumber(pack.price, 2, voice) : "")}
-                fault={answer?.faults[packField(at, "price")]}
+                value={value(index, "price", pack && pack.price !== null ? sayNumber(pack.price, 2, voice) : "")}
+                fault={answer?.faults[packField(index, "price")]}
               />
               <Field
-                name={packField(at, "supplier")}
+                name={packField(index, "supplier")}
                 label="Supplier"
-                fault={answer?.faults[packField(at, "supplier")]}
+                fault={answer?.faults[packField(index, "supplier")]}
               >
                 {(field) => (
-                  <select {...field} defaultValue={value(at, "supplier", pack?.supplierId ?? "")}>
+                  <select {...field} defaultValue={value(index, "supplier", pack?.supplierId ?? "")}>
                     {loaded.book.suppliers.map(({ id, name }) => (
                       <option key={id} value={id}>
                         {name}

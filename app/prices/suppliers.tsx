@@ -10,8 +10,8 @@ export function Suppliers({ loaded }: { loaded: Loaded }) {
     <section aria-label="Suppliers" className="border border-line bg-board px-4 py-3">
       <h2 className="mb-1 text-lg">Suppliers</h2>
       <ul key={loaded.version}>
-        {loaded.book.suppliers.map((one) => (
-          <Supplier key={one.id} one={one} version={loaded.version} />
+        {loaded.book.suppliers.map((supplier) => (
+          <Supplier key={supplier.id} one={supplier} version={loaded.version} />
         ))}
       </ul>
       <Form

@@ -47,7 +47,7 @@ export function ClientPage({ quote, id }: { quote: Said; id: string }) {
         ))}
         <ul className="grid grid-cols-4 gap-3 max-sm:grid-cols-2">
           {quote.shownBy.map((zoneId) => {
-            const zone = quote.zones.find((one) => one.zoneId === zoneId)!;
+            const zone = quote.zones.find((zone) => zone.zoneId === zoneId)!;
             return (
               <li key={zoneId}>
                 <img

@@ -4,7 +4,7 @@ import type { Route } from "./+types/bench-tool";
 
 /** What a tool on the bench reads now: the scale, the moisture meter, the comb. */
 export async function loader({ request }: Route.LoaderArgs) {
-  const of = READINGS.find((one) => one === new URL(request.url).searchParams.get("of"));
+  const of = READINGS.find((reading) => reading === new URL(request.url).searchParams.get("of"));
   const answer = of ? await askTool(of) : { says: "This tool does not exist." };
   return Response.json(answer, { headers: { "Cache-Control": "no-store" } });
 }

@@ -50,7 +50,7 @@ export async function action({ request }: Route.ActionArgs) {
       await nameDevice(store, fields.device ?? "", name);
       return data({ says: null, pairing: null });
     }
-    const role = ROLES.find((one) => one === fields.role);
+    const role = ROLES.find((role) => role === fields.role);
     if (!role) return data({ says: "Choose what the device may do.", pairing: null }, { status: 422 });
     const code = newCode();
     await addCode(store, { digest: digestOf(code), role, endsAt: new Date(Date.now() + CODE_LASTS) });

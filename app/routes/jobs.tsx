@@ -23,7 +23,7 @@ export function loader({ request }: Route.LoaderArgs) {
   return withStore(async (store) => {
     const away = params.get("show") === "put away";
     const text = (params.get("q") ?? "").trim().slice(0, MOST_LETTERS);
-    const state = JOB_STATES.find((one) => one === params.get("state")) ?? null;
+    const state = JOB_STATES.find((jobState) => jobState === params.get("state")) ?? null;
     const client = params.get("client") || null;
     const { jobs, pages, others, states, clients } = await listJobs(store, { page, away, text, state, client });
     // whoever wrote them, another program too: anything not worked out yet is worked out

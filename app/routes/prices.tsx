@@ -23,7 +23,7 @@ async function goodsKnown(store: Store): Promise<GoodName[]> {
   const materials = await materialsKnown(store);
   return [...materials.keys(), ...CONSUMABLE_IDS.map(supplyId)]
     .map((id) => goodNamed(id, materials))
-    .sort((one, two) => one.name.localeCompare(two.name));
+    .sort((a, b) => a.name.localeCompare(b.name));
 }
 
 export const loader = () =>

@@ -22,7 +22,7 @@ export const loader = ({ params }: Route.LoaderArgs) =>
         name,
         steps: steps.map(
           ({ what, how, coats }) =>
-            `${materials.find((one) => one.id === what)?.name ?? findTechnique(how)?.name ?? how}${coats > 1 ? ` × ${coats}` : ""}`,
+            `${materials.find((material) => material.id === what)?.name ?? findTechnique(how)?.name ?? how}${coats > 1 ? ` × ${coats}` : ""}`,
         ),
       })),
       lines: lines.map(({ event }) => event),

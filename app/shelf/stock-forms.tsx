@@ -112,8 +112,8 @@ function LookForm({ pot, good, to, token }: OfPot) {
       <Field name="condition" label="Condition" fault={answer?.faults.condition}>
         {(field) => (
           <select {...field} defaultValue={answer?.values.condition ?? pot.condition}>
-            {CONDITIONS.map((one) => (
-              <option key={one}>{one}</option>
+            {CONDITIONS.map((condition) => (
+              <option key={condition}>{condition}</option>
             ))}
           </select>
         )}

@@ -38,10 +38,10 @@ export function sayStanding(line: SupplyLine, voice: Voice): string {
 }
 
 /** What is short comes first, then what is old, then what is there; in the order it is wanted. */
-export function byUrgency(one: SupplyLine, two: SupplyLine): number {
+export function byUrgency(a: SupplyLine, b: SupplyLine): number {
   const order: Record<Standing, number> = { missing: 0, short: 0, old: 1, enough: 2 };
   return (
-    order[one.standing] - order[two.standing] ||
-    (one.wanted ?? Number.POSITIVE_INFINITY) - (two.wanted ?? Number.POSITIVE_INFINITY)
+    order[a.standing] - order[b.standing] ||
+    (a.wanted ?? Number.POSITIVE_INFINITY) - (b.wanted ?? Number.POSITIVE_INFINITY)
   );
 }

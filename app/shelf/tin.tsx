@@ -44,10 +44,10 @@ export const Tin = memo(function Tin({
       )}
       {stale > 0.5 && (
         <g stroke="var(--color-sienna)" strokeWidth={0.9}>
-          {Array.from({ length: Math.ceil(stale / 3) }, (_, at) => {
-            const y = BOTTOM - good - at * 3;
+          {Array.from({ length: Math.ceil(stale / 3) }, (_, index) => {
+            const y = BOTTOM - good - index * 3;
             // biome-ignore lint/suspicious/noArrayIndexKey: lines of a hatching have no other name
-            return <path key={at} d={`M6 ${y}L24 ${y - 2.4}`} />;
+            return <path key={index} d={`M6 ${y}L24 ${y - 2.4}`} />;
           })}
         </g>
       )}

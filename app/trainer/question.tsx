@@ -15,14 +15,14 @@ export function Shown({ drill: { stack, board, colour } }: { drill: Pick<Asked, 
     <>
       {stack && (
         <ol className="drill-stack" aria-label="The stack, from the top down">
-          {[...stack.steps].reverse().map(({ id, says, colour: own }, at) => (
+          {[...stack.steps].reverse().map(({ id, says, colour: own }, index) => (
             <li key={id}>
               <span
                 className="drill-dab"
                 style={own ? { background: own } : { visibility: "hidden" }}
                 aria-hidden="true"
               />
-              <span className="text-note text-soft">{stack.steps.length - at}</span> {says}
+              <span className="text-note text-soft">{stack.steps.length - index}</span> {says}
             </li>
           ))}
           <li className="text-soft">on {stack.ground.toLowerCase()}</li>
@@ -47,12 +47,12 @@ export function Shown({ drill: { stack, board, colour } }: { drill: Pick<Asked, 
 function Choose({ part, name, first }: { part: Part; name: string; first: boolean }) {
   return (
     <div className="drill-choices">
-      {part.choices.map((choice, at) => (
+      {part.choices.map((choice, index) => (
         <label key={choice.id} className="drill-choice">
-          <input type="radio" name={name} value={choice.id} required data-key={first ? at + 1 : undefined} />
+          <input type="radio" name={name} value={choice.id} required data-key={first ? index + 1 : undefined} />
           <Dab colour={choice.colour} />
           <span>
-            {first && <span className="drill-key">{at + 1}</span>} {choice.says}
+            {first && <span className="drill-key">{index + 1}</span>} {choice.says}
           </span>
         </label>
       ))}
@@ -116,13 +116,13 @@ function Order({ part, name, at }: { part: Part; name: string; at: number }) {
 
 /** The parts of a question, to be answered. */
 export function Question({ drill }: { drill: Asked }) {
-  return drill.parts.map((part, at) => (
+  return drill.parts.map((part, index) => (
     <fieldset key={part.asks} className="mt-4">
       <legend className="mb-2 font-head text-lg font-semibold">{part.asks}</legend>
       {part.is === "choose" ? (
-        <Choose part={part} name={`part${at}`} first={at === 0} />
+        <Choose part={part} name={`part${index}`} first={index === 0} />
       ) : (
-        <Order key={drill.id + drill.seed} part={part} name={`part${at}`} at={at} />
+        <Order key={drill.id + drill.seed} part={part} name={`part${index}`} at={index} />
       )}
     </fieldset>
   ));

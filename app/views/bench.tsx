@@ -33,7 +33,7 @@ export default function BenchRoute() {
   const task = tasks.find(({ id }) => id === asked) ?? tasks[0] ?? null;
   const plan = jobs.find((job) => job.plan.id === task?.planId)?.plan;
   const open = params.get("open");
-  const trouble = TROUBLES.find((one) => one === params.get("trouble")) ?? null;
+  const trouble = TROUBLES.find((trouble) => trouble === params.get("trouble")) ?? null;
   const logs = useMemo(() => ({ log: view.log, token: state.token }), [view.log, state.token]);
   const back = () => setParams(task ? { task: task.id } : {}, { replace: true });
   return (

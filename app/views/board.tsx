@@ -49,12 +49,12 @@ function otherSide(
 ): Side | null {
   const [kind, id = ""] = address.against?.split(":") ?? [];
   if (kind === "zone") {
-    const other = all.find((one) => one.zone.id === id);
+    const other = all.find((zoneJudgement) => zoneJudgement.zone.id === id);
     return other ? { judged: other, count: other.phases.length, label: `${other.zone.name}, finished` } : null;
   }
   if (kind !== "step") return null;
   if (id === "ground") return { judged, count: 0, label: "Bare ground" };
-  const step = judged.crust.steps.find((one) => one.id === id);
+  const step = judged.crust.steps.find((step) => step.id === id);
   return step ? { judged, count: countAfterStep(judged, id), label: `After ${nameOf(id).toLowerCase()}` } : null;
 }
 
@@ -82,7 +82,7 @@ function BoardOf({ judged }: { judged: ZoneJudgement }) {
   const last = judged.phases.length;
   const [count, hold] = useHeld(address.count, last);
   const nameOf: Name = (stepId) => {
-    const step = judged.crust.steps.find((one) => one.id === stepId);
+    const step = judged.crust.steps.find((step) => step.id === stepId);
     return step ? stepName(plan, step) : stepId;
   };
   useBoardKeys(address, count, hold, last);

@@ -26,8 +26,8 @@ export default function CareRoute() {
           <h2 className="text-xl">{zones.join(", ")}</h2>
           <p className="text-note text-soft">Last layer: {finish.toLowerCase()}</p>
           <ul className="mt-1 list-disc pl-5 text-base">
-            {says.map((one) => (
-              <li key={one}>{one}</li>
+            {says.map((sentence) => (
+              <li key={sentence}>{sentence}</li>
             ))}
           </ul>
         </section>

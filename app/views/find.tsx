@@ -25,33 +25,36 @@ export default function FindRoute() {
           </p>
         )}
         <ul className="mt-2">
-          {found.map((one) => (
+          {found.map((found) => (
             <li
-              key={`${one.planId} ${one.zoneId} ${one.what} ${one.lineId}`}
+              key={`${found.planId} ${found.zoneId} ${found.what} ${found.lineId}`}
               className="grid grid-cols-[2.5rem_minmax(0,1fr)] items-start gap-x-4 border-b border-hair py-3 sm:grid-cols-[2.5rem_minmax(0,1fr)_auto]"
             >
               <span
                 className="mt-1 block h-9 w-9 border border-line"
-                style={{ background: one.colour ?? "var(--color-wash)" }}
-                title={one.colour ?? undefined}
+                style={{ background: found.colour ?? "var(--color-wash)" }}
+                title={found.colour ?? undefined}
               />
               <span className="min-w-0">
-                <b className="font-semibold">{one.what}</b>
-                {one.distance > 1 && <span className="text-soft"> · {one.distance.toFixed(1)} off (ΔE00)</span>}
+                <b className="font-semibold">{found.what}</b>
+                {found.distance > 1 && <span className="text-soft"> · {found.distance.toFixed(1)} off (ΔE00)</span>}
                 <span className="block">
-                  {one.title}
-                  {one.zone ? `, ${one.zone.toLowerCase()}` : ""}
-                  {one.client ? ` · ${one.client}` : ""}
+                  {found.title}
+                  {found.zone ? `, ${found.zone.toLowerCase()}` : ""}
+                  {found.client ? ` · ${found.client}` : ""}
                 </span>
-                <span className="block text-note text-soft">{one.how.toLowerCase()}</span>
+                <span className="block text-note text-soft">{found.how.toLowerCase()}</span>
               </span>
               <span className="flex gap-2 max-sm:col-start-2">
-                {one.lineId ? (
-                  <Link className="button" to={`/jobs/${one.planId}/ledger#line-${one.lineId}`}>
+                {found.lineId ? (
+                  <Link className="button" to={`/jobs/${found.planId}/ledger#line-${found.lineId}`}>
                     In the ledger
                   </Link>
                 ) : (
-                  <Link className="button" to={`/jobs/${one.planId}/recipe${one.zoneId ? `?zone=${one.zoneId}` : ""}`}>
+                  <Link
+                    className="button"
+                    to={`/jobs/${found.planId}/recipe${found.zoneId ? `?zone=${found.zoneId}` : ""}`}
+                  >
                     How it was done
                   </Link>
                 )}

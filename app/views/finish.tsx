@@ -41,7 +41,7 @@ export default function FinishRoute() {
   const filters = readFilters(asked);
   const zoneIds = useMemo(() => asked.getAll("zone"), [asked]);
   const zones = useMemo(() => zonesToDress(plan, zoneIds), [plan, zoneIds]);
-  const largest = zones.toSorted((one, two) => zoneArea(two) - zoneArea(one))[0];
+  const largest = zones.toSorted((a, b) => zoneArea(b) - zoneArea(a))[0];
   const panel = largest ? panelFor(largest) : "drawer";
   const order = useMemo(() => inGallery(FINISHES), []);
   const tried = useFinishes({

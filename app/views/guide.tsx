@@ -17,9 +17,9 @@ function Example({ example, good }: { example: Told; good: boolean }) {
       <div className="mt-1 flex gap-3">
         <CrustStrip layers={example.strip} seed={example.shows} />
         <ol className="min-w-0 flex-1 text-note">
-          {[...example.steps].reverse().map((step, at) => (
+          {[...example.steps].reverse().map((step, index) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: the same step may occur twice
-            <li key={at} className="truncate first-letter:uppercase">
+            <li key={index} className="truncate first-letter:uppercase">
               {step}
             </li>
           ))}

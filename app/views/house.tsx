@@ -29,9 +29,9 @@ function Question({ name }: { name: (typeof HOUSE_RULE_KEYS)[number] }) {
           {judging.length > 0 && (
             <p className="mt-1 text-note text-soft">
               Affects:{" "}
-              {judging.map((rule, at) => (
+              {judging.map((rule, index) => (
                 <span key={rule.meta.id}>
-                  {at > 0 && ", "}
+                  {index > 0 && ", "}
                   <Link to={`/guide#${rule.meta.id}`} className="link">
                     {inSentence(rule.meta.title)}
                   </Link>

@@ -23,7 +23,7 @@ export default function LedgerRoute() {
   const [params] = useSearchParams();
   const [asked, setAsked] = useState(params.get("find") ?? "");
   const state = useMemo(() => replay(lines.map(({ event }) => event)), [lines]);
-  const kept = useMemo(() => new Map(lines.map((one) => [one.event.id, one])), [lines]);
+  const kept = useMemo(() => new Map(lines.map((line) => [line.event.id, line])), [lines]);
   const all = useMemo(() => shownLines(state.lines), [state]);
   const wanted = asked.trim().toLowerCase();
   const shown = all.filter((line) => {

@@ -60,7 +60,7 @@ export default function LookRoute() {
   const paints = useMemo((): Paint[] => {
     const known = [
       ...plan.pinned.materials,
-      ...CATALOGUE.filter(({ id }) => !plan.pinned.materials.some((one) => one.id === id)),
+      ...CATALOGUE.filter(({ id }) => !plan.pinned.materials.some((material) => material.id === id)),
     ];
     return known
       .filter(
@@ -105,10 +105,10 @@ export default function LookRoute() {
   };
   const crust = findCrust(plan, zone.crustId);
   const isHalfDone = plan.done?.some(({ zoneId }) => zoneId === zone.id) ?? false;
-  const lay = (one: Shown, stepIds: readonly string[] | null) =>
+  const lay = (shown: Shown, stepIds: readonly string[] | null) =>
     stepIds
-      ? send("Add a move of a planned look", layMove(plan, zone.id, one, stepIds))
-      : send("Lay a planned look", layWhole(plan, zone.id, one, `Look for ${zone.name.toLowerCase()}`));
+      ? send("Add a move of a planned look", layMove(plan, zone.id, shown, stepIds))
+      : send("Lay a planned look", layWhole(plan, zone.id, shown, `Look for ${zone.name.toLowerCase()}`));
   const send = async (label: string, commands: readonly Command[]) => {
     setBusy(true);
     const answer = await fetch(`/jobs/${plan.id}/edit`, {
@@ -184,18 +184,18 @@ export default function LookRoute() {
           role="group"
           aria-label="The piece itself, and metals"
         >
-          {others.map((one) => (
+          {others.map((paint) => (
             <button
-              key={one.value}
+              key={paint.value}
               type="button"
               className="chip"
-              aria-pressed={active === one.value}
+              aria-pressed={active === paint.value}
               draggable
-              onDragStart={(event) => event.dataTransfer.setData("text/plain", one.value)}
-              onClick={() => setActive(active === one.value ? null : one.value)}
+              onDragStart={(event) => event.dataTransfer.setData("text/plain", paint.value)}
+              onClick={() => setActive(active === paint.value ? null : paint.value)}
             >
-              <span className="look-dab" style={{ background: one.colour }} aria-hidden="true" />
-              {one.name}
+              <span className="look-dab" style={{ background: paint.colour }} aria-hidden="true" />
+              {paint.name}
             </button>
           ))}
           <label className="chip">
@@ -309,12 +309,12 @@ export default function LookRoute() {
           {searched.failed && <p className="mt-2 font-medium text-ochre">The planner stopped: {searched.failed}.</p>}
           {searched.says && <p className="mt-2 border-l-4 border-l-sienna bg-board px-3 py-2">{searched.says}</p>}
           <ul className="mt-2 flex flex-col gap-4">
-            {[...searched.shown, ...(searched.nearest ? [searched.nearest] : [])].map((one) => (
+            {[...searched.shown, ...(searched.nearest ? [searched.nearest] : [])].map((shown) => (
               <CandidateCard
-                key={one.key}
-                one={one}
-                image={searched.pictures.get(one.key)}
-                dated={searched.dates.get(one.key)}
+                key={shown.key}
+                one={shown}
+                image={searched.pictures.get(shown.key)}
+                dated={searched.dates.get(shown.key)}
                 voice={voiceOf(inShop.book)}
                 onUse={lay}
                 busy={busy}

@@ -40,7 +40,7 @@ export default function MaterialsView() {
   const [params] = useSearchParams();
   const [typed, setTyped] = useState("");
   const { materials: pinned } = plan.pinned;
-  const all = [...pinned, ...CATALOGUE.filter((one) => !pinned.some((known) => known.id === one.id))];
+  const all = [...pinned, ...CATALOGUE.filter((material) => !pinned.some((known) => known.id === material.id))];
   const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
   const shown = all.filter((one) => words.every((word) => `${one.name} ${one.family}`.toLowerCase().includes(word)));
   const chosen = all.find((one) => one.id === params.get("material")) ?? shown[0];
@@ -115,7 +115,7 @@ export default function MaterialsView() {
                 <p className="text-note text-soft">
                   {chosen.family}
                   {chosen.copyOf
-                    ? `, copied from ${CATALOGUE.find((one) => one.id === chosen.copyOf)?.name ?? chosen.copyOf}`
+                    ? `, copied from ${CATALOGUE.find((material) => material.id === chosen.copyOf)?.name ?? chosen.copyOf}`
                     : ""}
                 </p>
               </div>

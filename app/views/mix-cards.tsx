@@ -26,8 +26,8 @@ function sayCount(count: number, most: number): string {
 
 /** What stands against mixing these, in a sentence each. */
 function quarrelsOf({ pot }: Batch): string[] {
-  return pot.parts.flatMap(({ material: one }, at) =>
-    pot.parts.slice(at + 1).flatMap(({ material: two }) => {
+  return pot.parts.flatMap(({ material: one }, index) =>
+    pot.parts.slice(index + 1).flatMap(({ material: two }) => {
       const verdict = together(one, two);
       return verdict ? [`${verdict.severity === "stop" ? "Do not mix" : "Test first"}: ${verdict.because}`] : [];
     }),
@@ -36,10 +36,10 @@ function quarrelsOf({ pot }: Batch): string[] {
 
 /** Sessions that one batch serves before it is past its time: where it keeps, all of them. */
 function batchesSay({ sessions, potLife }: Batch, voice: Voice): string {
-  const sum = sessions.reduce((all, one) => all + one, 0);
+  const sum = sessions.reduce((all, session) => all + session, 0);
   if (sessions.length === 1 || potLife === null)
     return `${sayAmount("ml", sum, voice)} in one batch${potLife === null && sessions.length > 1 ? `, for ${countOf(sessions.length, "session")}: it keeps in a closed jar` : ""}.`;
-  return `${countOf(sessions.length, "batch", "batches")}, one each session: ${sessions.map((one) => sayAmount("ml", one, voice)).join(", ")}. It does not keep from one to the next.`;
+  return `${countOf(sessions.length, "batch", "batches")}, one each session: ${sessions.map((session) => sayAmount("ml", session, voice)).join(", ")}. It does not keep from one to the next.`;
 }
 
 const MOST_JAR = 5000;
@@ -75,7 +75,7 @@ function Card({
             for{" "}
             {batch.uses
               .map(({ zone }) => zone)
-              .filter((zone, at, all) => all.indexOf(zone) === at)
+              .filter((zone, index, all) => all.indexOf(zone) === index)
               .join(", ")}
           </p>
         </div>
@@ -102,30 +102,34 @@ function Card({
       <table className="mt-2 w-full text-xl max-sm:text-base">
         <thead className="text-left text-note text-soft">
           <tr className="border-b border-line">
-            {["", "Parts", "Measure", "Weigh", `Spoons of ${SPOON} ml`, `Scoops of ${SCOOP} ml`].map((heading, at) => (
-              <th
-                key={heading}
-                scope="col"
-                className={`py-1 font-normal ${at > 0 ? "pl-4 text-right" : ""} ${at === 1 || at === 4 ? "max-sm:hidden" : ""}`}
-              >
-                {heading || <span className="sr-only">What</span>}
-              </th>
-            ))}
+            {["", "Parts", "Measure", "Weigh", `Spoons of ${SPOON} ml`, `Scoops of ${SCOOP} ml`].map(
+              (heading, index) => (
+                <th
+                  key={heading}
+                  scope="col"
+                  className={`py-1 font-normal ${index > 0 ? "pl-4 text-right" : ""} ${index === 1 || index === 4 ? "max-sm:hidden" : ""}`}
+                >
+                  {heading || <span className="sr-only">What</span>}
+                </th>
+              ),
+            )}
           </tr>
         </thead>
         <tbody>
-          {recipe.ingredients.map((one) => (
-            <tr key={one.name} className="border-b border-hair">
+          {recipe.ingredients.map((ingredient) => (
+            <tr key={ingredient.name} className="border-b border-hair">
               <th scope="row" className="py-1.5 text-left font-semibold">
-                {one.name}
+                {ingredient.name}
               </th>
-              <td className="pl-4 text-right max-sm:hidden">{sayNumber(one.parts, one.parts % 1 ? 1 : 0, voice)}</td>
-              <td className="pl-4 text-right font-semibold whitespace-nowrap">
-                {sayAmount("ml", one.millilitres, voice)}
+              <td className="pl-4 text-right max-sm:hidden">
+                {sayNumber(ingredient.parts, ingredient.parts % 1 ? 1 : 0, voice)}
               </td>
-              <td className="pl-4 text-right whitespace-nowrap">{sayAmount("g", one.grams, voice)}</td>
-              <td className="pl-4 text-right max-sm:hidden">{sayCount(one.spoons, 12)}</td>
-              <td className="pl-4 text-right">{sayCount(one.scoops, 40)}</td>
+              <td className="pl-4 text-right font-semibold whitespace-nowrap">
+                {sayAmount("ml", ingredient.millilitres, voice)}
+              </td>
+              <td className="pl-4 text-right whitespace-nowrap">{sayAmount("g", ingredient.grams, voice)}</td>
+              <td className="pl-4 text-right max-sm:hidden">{sayCount(ingredient.spoons, 12)}</td>
+              <td className="pl-4 text-right">{sayCount(ingredient.scoops, 40)}</td>
             </tr>
           ))}
         </tbody>
@@ -167,9 +171,9 @@ function Card({
       </div>
       {quarrels.length > 0 && (
         <ul className="mt-2 text-base">
-          {quarrels.map((one) => (
-            <li key={one} className="border-l-4 border-l-ochre pl-3">
-              {one}
+          {quarrels.map((quarrel) => (
+            <li key={quarrel} className="border-l-4 border-l-ochre pl-3">
+              {quarrel}
             </li>
           ))}
         </ul>

@@ -26,20 +26,20 @@ export default function MixView() {
   const navigate = useNavigate();
   const { materials } = plan.pinned;
   const all = useMemo(() => {
-    return [...materials, ...CATALOGUE.filter((one) => !materials.some(({ id }) => id === one.id))].filter(({ role }) =>
-      POTS.has(role),
+    return [...materials, ...CATALOGUE.filter((material) => !materials.some(({ id }) => id === material.id))].filter(
+      ({ role }) => POTS.has(role),
     );
   }, [materials]);
   const find = (id: string) => all.find((one) => one.id === id);
   const asked = readMixParts(params.get("mix") ?? "", find).slice(0, MOST_TINS);
   const first = all.filter(({ role }) => OPAQUE.has(role));
   const parts: MixPart[] =
-    asked.length > 0 ? asked : first.slice(0, 2).map((material, at) => ({ material, parts: 2 - at }));
+    asked.length > 0 ? asked : first.slice(0, 2).map((material, index) => ({ material, parts: 2 - index }));
   const colour = colourOfMix(parts);
   const optics = opticsOfMix(parts);
   const film =
     parts.reduce((sum, { material, parts: count }) => sum + count * dryFilm(material), 0) /
-    parts.reduce((sum, one) => sum + one.parts, 0);
+    parts.reduce((sum, part) => sum + part.parts, 0);
   const gloss = parts[0]!.material.gloss.typical;
   const chart = {
     overWhite: filmColour(optics, film, "#fbfbfa", gloss),
@@ -69,7 +69,7 @@ export default function MixView() {
       sought === null
         ? []
         : nearestMixes(sought, shelf, {
-            together: (one, two) => together(one, two)?.severity !== "stop",
+            together: (a, b) => together(a, b)?.severity !== "stop",
             must,
             most: 6,
           }),
@@ -99,11 +99,11 @@ export default function MixView() {
           </span>
         </div>
         <ol className="mt-3">
-          {parts.map((part, at) => (
+          {parts.map((part, index) => (
             <Tin
-              key={`${parts.slice(0, at).filter((one) => one.material === part.material).length} ${part.material.id}`}
+              key={`${parts.slice(0, index).filter((mixPart) => mixPart.material === part.material).length} ${part.material.id}`}
               part={part}
-              at={at}
+              at={index}
               parts={parts}
               choices={all}
               locked={locked}

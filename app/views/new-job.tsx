@@ -81,7 +81,7 @@ function ReadyPieces({ values, faults, id, start }: Props) {
   const [species, setSpecies] = useState<(typeof SPECIES)[number]>(
     isSpecies(values.species ?? "") ? (values.species as "oak") : "pine",
   );
-  const kit = PIECE_KITS.find((one) => one.id === kitId) ?? PIECE_KITS[0]!;
+  const kit = PIECE_KITS.find((pieceKit) => pieceKit.id === kitId) ?? PIECE_KITS[0]!;
   return (
     <Form method="post" className="new-piece" noValidate>
       <input type="hidden" name="id" value={values.id ?? id} />
@@ -98,18 +98,18 @@ function ReadyPieces({ values, faults, id, start }: Props) {
         <fieldset>
           <legend className="sr-only">Piece</legend>
           <div className="kit-grid">
-            {PIECE_KITS.map((one) => (
-              <label key={one.id} className="kit-card">
+            {PIECE_KITS.map((pieceKit) => (
+              <label key={pieceKit.id} className="kit-card">
                 <input
                   type="radio"
                   name="kit"
-                  value={one.id}
+                  value={pieceKit.id}
                   className="sr-only"
-                  defaultChecked={one.id === kit.id}
-                  onChange={() => setKit(one.id)}
+                  defaultChecked={pieceKit.id === kit.id}
+                  onChange={() => setKit(pieceKit.id)}
                 />
-                <KitDrawing kit={one} ground={ground} species={species} />
-                <span className="font-medium">{one.name}</span>
+                <KitDrawing kit={pieceKit} ground={ground} species={species} />
+                <span className="font-medium">{pieceKit.name}</span>
               </label>
             ))}
           </div>
@@ -153,8 +153,8 @@ function ReadyPieces({ values, faults, id, start }: Props) {
                 disabled={!isTimber(ground)}
                 onChange={({ target }) => isSpecies(target.value) && setSpecies(target.value)}
               >
-                {SPECIES.map((one) => (
-                  <option key={one}>{one}</option>
+                {SPECIES.map((species) => (
+                  <option key={species}>{species}</option>
                 ))}
               </select>
             )}

@@ -64,8 +64,8 @@ function useSpan(jobs: readonly ShopJob[], now: WallMinutes | null) {
 
 type ParamLink = ReturnType<typeof useParamLink>;
 
-const zoomLink = (link: ParamLink, at: number) =>
-  link({ span: ZOOMS[Math.max(0, Math.min(ZOOMS.length - 1, at))]!.id });
+const zoomLink = (link: ParamLink, index: number) =>
+  link({ span: ZOOMS[Math.max(0, Math.min(ZOOMS.length - 1, index))]!.id });
 
 /** A key that leads to another part of the calendar; pressed quickly, each counts from where the one before led. */
 function useLeads(key: Key, to: string | null) {
@@ -167,8 +167,8 @@ export default function ShopDays() {
               </nav>
               <span className="flex-1" />
               <nav aria-label="How much to show" className="flex flex-wrap gap-1">
-                {ZOOMS.map(({ id, name }, at) => (
-                  <Toggle key={id} on={at === zoom} to={link({ span: id })}>
+                {ZOOMS.map(({ id, name }, index) => (
+                  <Toggle key={id} on={index === zoom} to={link({ span: id })}>
                     {name}
                   </Toggle>
                 ))}

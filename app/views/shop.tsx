@@ -216,11 +216,11 @@ export default function ShopRoute() {
             </section>
             <section aria-label="Who paints">
               <h2 className="mb-2 text-lg">Who paints</h2>
-              {shop.painters.map((painter, at) => (
+              {shop.painters.map((painter, index) => (
                 <PainterFields
                   key={painter.id}
                   painter={painter}
-                  at={at}
+                  at={index}
                   alone={shop.painters.length === 1}
                   faults={faults}
                   values={values}

@@ -85,10 +85,13 @@ function PotPanel({ pot, good, loaded }: { pot: PotOnShelf; good: GoodName; load
 function Tins({ loaded }: { loaded: Loaded }) {
   const voice = useVoice();
   const { pots, pot: chosen, book, today } = loaded;
-  const materials = useMemo(() => new Map(loaded.materials.map((one) => [one.id, one])), [loaded.materials]);
+  const materials = useMemo(
+    () => new Map(loaded.materials.map((material) => [material.id, material])),
+    [loaded.materials],
+  );
   const rows = pots
     .map((pot) => ({ pot, good: goodNamed(pot.goodId, materials) }))
-    .sort((one, two) => one.good.name.localeCompare(two.good.name));
+    .sort((a, b) => a.good.name.localeCompare(b.good.name));
   const goods = [...materials.keys(), ...CONSUMABLE_IDS.map(supplyId)].map((id) => goodNamed(id, materials));
   const open = rows.find(({ pot }) => pot.id === chosen?.id);
   return (

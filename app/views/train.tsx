@@ -29,12 +29,14 @@ function Outcome({ graded }: { graded: Graded }) {
       <h2 className={`text-view ${all ? "text-verdigris" : "text-ochre"}`}>
         {all ? "Right" : parts.some(Boolean) ? "Partly right" : "Not this time"}
       </h2>
-      {drill.parts.map((part, at) => (
+      {drill.parts.map((part, index) => (
         <div key={part.asks} className="mt-2">
           <p className="text-soft">{part.asks}</p>
-          {!parts[at] && <p>You: {answers[at]!.length > 0 ? wordsOf(at, answers[at]!) : "no answer"}</p>}
+          {!parts[index] && <p>You: {answers[index]!.length > 0 ? wordsOf(index, answers[index]!) : "no answer"}</p>}
           <p className="font-semibold">
-            {part.is === "order" ? wordsOf(at, right[at]!) : right[at]!.map((id) => wordsOf(at, [id])).join("; or: ")}
+            {part.is === "order"
+              ? wordsOf(index, right[index]!)
+              : right[index]!.map((id) => wordsOf(index, [id])).join("; or: ")}
           </p>
         </div>
       ))}

@@ -8,4 +8,5 @@ export function sayVolume(millilitres: Millilitres): string {
   return `${Math.max(5, Math.ceil(millilitres / 5) * 5)} ml`;
 }
 
-export const countOf = (count: number, one: string, many = `${one}s`) => `${count} ${count === 1 ? one : many}`;
+export const countOf = (count: number, single: string, many = `${single}s`) =>
+  `${count} ${count === 1 ? single : many}`;

@@ -207,7 +207,7 @@ for (const entry of ENTRIES)
 
 const ANY_FORM = new RegExp(
   `(?<![\\p{L}-])(?:${[...FORMS.keys()]
-    .sort((one, two) => two.length - one.length)
+    .sort((a, b) => b.length - a.length)
     .map(escaped)
     .join("|")})(?![\\p{L}-])`,
   "giu",

@@ -38,7 +38,7 @@ const GROUNDS = [
 const WIDTH = 768;
 
 describe("what the board shows and what the checks hold", () => {
-  it.each(FINISHES.map((finish, at) => [finish.name, finish, GROUNDS[at % GROUNDS.length]!] as const))(
+  it.each(FINISHES.map((finish, index) => [finish.name, finish, GROUNDS[index % GROUNDS.length]!] as const))(
     "agree within 5 points: %s",
     (_name, finish, ground) => {
       const [panel] = finish.panels;
@@ -128,13 +128,15 @@ const stepsOf = (list: ExampleStep[]): Step[] =>
   examplePlan({ shows: "states", ground: "old paint", steps: list }).crusts[0]!.steps;
 
 const ONE_OF_EACH = [
-  ...new Map(CATALOGUE.filter((one) => techniquesFor(one).length > 0).map((one) => [one.family, one])).values(),
+  ...new Map(
+    CATALOGUE.filter((material) => techniquesFor(material).length > 0).map((material) => [material.family, material]),
+  ).values(),
 ];
 
 describe("the states of films: keyed, polished, dried by warm air, turned, spent, soaked in", () => {
   it.each(
     TECHNIQUES.filter(({ effects, lays }) => effects.length > 0 || lays.length > 0).map(
-      (one) => [one.name, one] as const,
+      (technique) => [technique.name, technique] as const,
     ),
   )("are the same on the board and for the checks: %s over every kind of film", (_name, technique) => {
     const what = CATALOGUE.find((material) => techniquesFor(material).includes(technique))?.id ?? null;

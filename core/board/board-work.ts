@@ -54,21 +54,21 @@ export const BOARD_WIDTHS = { least: 96, usual: 768, most: 1536 } as const;
 export const MOST_SEED = 999;
 
 /** Everything about a phase that a board could show, and how long after the one before it begins. */
-const keyOf = ({ phases }: BoardWork, at: number): string => {
-  const { phase, starts } = phases[at]!;
+const keyOf = ({ phases }: BoardWork, index: number): string => {
+  const { phase, starts } = phases[index]!;
   const { id, technique, material, pot, beside, where, intents, uneven } = phase;
-  const waited = starts - (phases[at - 1]?.starts ?? 0);
+  const waited = starts - (phases[index - 1]?.starts ?? 0);
   return JSON.stringify([id, technique.id, material, pot, beside, phase.effects, where, intents, uneven, waited]);
 };
 
 /**
  * How many of the first phases two works have in common, so that one board can take them over; −1 for unlike boards.
  */
-export function inCommon(one: BoardWork, two: BoardWork): number {
+export function inCommon(a: BoardWork, b: BoardWork): number {
   const place = ({ panel, seed, ground, air, places }: BoardWork) => JSON.stringify([panel, seed, ground, air, places]);
-  if (place(one) !== place(two)) return -1;
+  if (place(a) !== place(b)) return -1;
   let count = 0;
-  while (count < one.phases.length && count < two.phases.length && keyOf(one, count) === keyOf(two, count)) count++;
+  while (count < a.phases.length && count < b.phases.length && keyOf(a, count) === keyOf(b, count)) count++;
   return count;
 }
 

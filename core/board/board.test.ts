@@ -47,13 +47,14 @@ function meanLab(pixels: Uint8ClampedArray) {
 const meanIn = (field: Float32Array, weights: Float32Array) => {
   let sum = 0;
   let whole = 0;
-  field.forEach((value, at) => {
-    sum += value * weights[at]!;
-    whole += weights[at]!;
+  field.forEach((value, index) => {
+    sum += value * weights[index]!;
+    whole += weights[index]!;
   });
   return sum / whole;
 };
-const lies = ({ thickness, cover }: Layer, at: number) => thickness[at]! > 0.3 && (cover === null || cover[at]! >= 128);
+const lies = ({ thickness, cover }: Layer, index: number) =>
+  thickness[index]! > 0.3 && (cover === null || cover[index]! >= 128);
 
 describe("a sample board", () => {
   const worn = judged([
@@ -165,8 +166,8 @@ describe("a sample board", () => {
     const board = boardOf(worn);
     const before = board.after(4).layers.map(({ thickness }) => thickness.slice());
     done(board);
-    board.after(4).layers.forEach(({ thickness }, at) => {
-      expect(thickness).toEqual(before[at]);
+    board.after(4).layers.forEach(({ thickness }, index) => {
+      expect(thickness).toEqual(before[index]);
     });
   });
 });
@@ -210,7 +211,7 @@ describe("hands on the board", () => {
       ]),
     );
     const film = done(board).layers.at(-1)!;
-    const covers = Float32Array.from(film.cover!, (value, at) => (film.thickness[at]! > 0.3 ? value / 255 : 0));
+    const covers = Float32Array.from(film.cover!, (value, index) => (film.thickness[index]! > 0.3 ? value / 255 : 0));
     const { recess, field, high } = board.relief.belongs;
     expect(meanIn(covers, recess)).toBeLessThan(0.06);
     expect(meanIn(covers, high)).toBeGreaterThan(0.3);
@@ -285,8 +286,8 @@ describe("what is taken off", () => {
     const after4 = board.after(4).layers;
     const same = (at: number) => isDeepStrictEqual(after4[at]!.thickness, before[at]!.thickness);
     expect([same(0), same(1), same(2)]).toEqual([true, true, false]);
-    after4[2]!.thickness.forEach((value, at) => {
-      expect(value).toBeLessThanOrEqual(before[2]!.thickness[at]!);
+    after4[2]!.thickness.forEach((value, index) => {
+      expect(value).toBeLessThanOrEqual(before[2]!.thickness[index]!);
     });
   });
 
@@ -303,10 +304,10 @@ describe("what is taken off", () => {
       const opened = (from: number, to: number) => {
         let all = 0;
         let open = 0;
-        pressure.forEach((value, at) => {
+        pressure.forEach((value, index) => {
           if (value < from || value >= to) return;
           all++;
-          if (!lies(white, at)) open++;
+          if (!lies(white, index)) open++;
         });
         return open / all;
       };
@@ -357,7 +358,7 @@ describe("what is taken off", () => {
       const board = boardOf(zone);
       const before = board.after(zone.phases.length - 1).layers.at(-1)!.thickness;
       const film = done(board).layers.at(-1)!.thickness;
-      const left = film.map((value, at) => value / before[at]!);
+      const left = film.map((value, index) => value / before[index]!);
       const { recess, high, field } = board.relief.belongs;
       return { recess: meanIn(left, recess), high: meanIn(left, high), field: meanIn(left, field), left };
     };
@@ -408,8 +409,8 @@ describe("panels", () => {
   it("make one whole of the classes at every pixel", () => {
     for (const panel of PANEL_IDS) {
       const { belongs } = boardOf(judged([]), panel).relief;
-      belongs.arris.forEach((arris, at) => {
-        expect(arris + belongs.field[at]! + belongs.high[at]! + belongs.recess[at]!).toBeCloseTo(1, 4);
+      belongs.arris.forEach((arris, index) => {
+        expect(arris + belongs.field[index]! + belongs.high[index]! + belongs.recess[index]!).toBeCloseTo(1, 4);
       });
     }
   });

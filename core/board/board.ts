@@ -50,13 +50,13 @@ const BUILDS_UP: ReadonlySet<string> = new Set(["paste", "crumb"]);
 /** What a phase may do to the ground itself. */
 const PREPARES = ["clean", "key", "degloss", "knock back", "strip"] as const;
 
-const sameFilm = (one: Layer | undefined, two: Layer | undefined) =>
-  one !== undefined &&
-  two !== undefined &&
-  one.thickness === two.thickness &&
-  one.cover === two.cover &&
-  one.optics === two.optics &&
-  filmGloss(one.film) === filmGloss(two.film);
+const sameFilm = (a: Layer | undefined, b: Layer | undefined) =>
+  a !== undefined &&
+  b !== undefined &&
+  a.thickness === b.thickness &&
+  a.cover === b.cover &&
+  a.optics === b.optics &&
+  filmGloss(a.film) === filmGloss(b.film);
 
 /**
  * A sample board that is painted step by step. The same work, panel and seed give the same picture at every size, and
@@ -150,9 +150,10 @@ export class Board {
   /** What was kept that lies under these films, as high up as there is. */
   private keptUnder(layers: Layers, face: GroundFace): Kept {
     let found: Kept | null = null;
-    for (const one of this.kept) {
-      const fits = one.layers.length <= layers.length && one.layers.every((layer, at) => sameFilm(layer, layers[at]));
-      if (fits && (found === null || one.layers.length > found.layers.length)) found = one;
+    for (const kept of this.kept) {
+      const fits =
+        kept.layers.length <= layers.length && kept.layers.every((layer, index) => sameFilm(layer, layers[index]));
+      if (fits && (found === null || kept.layers.length > found.layers.length)) found = kept;
     }
     return found ?? { layers: [], laid: laidGround(face) };
   }

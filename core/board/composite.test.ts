@@ -60,7 +60,7 @@ const faceOf = (colour: string, gloss = 0): GroundFace => ({
 const seenOver = (under: LaidFilms, layers: Layer[], wet: Layer | null = null) =>
   seen({ under, from: 0, layers, light: "daylight", wet }).skin;
 
-const material = (id: string) => CATALOGUE.find((one) => one.id === id)!;
+const material = (id: string) => CATALOGUE.find((material) => material.id === id)!;
 const paint = fc.constantFrom(...CATALOGUE);
 const thick = fc.double({ min: 1, max: 90, noNaN: true });
 

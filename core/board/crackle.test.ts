@@ -75,14 +75,14 @@ describe("crackle", () => {
   });
 
   it("opens the share that is asked for, at every spacing, and only where it may", () => {
-    const sample = Int32Array.from({ length: 20_000 }, (_, at) => (at * 12_007) % (grid.width * grid.height));
+    const sample = Int32Array.from({ length: 20_000 }, (_, index) => (index * 12_007) % (grid.width * grid.height));
     for (const spacing of [3.5, 7]) {
       const mask = crackMask(cracksOf(spacing), grid, sample, 0.15, (at) => at % grid.width > 300);
       let sum = 0;
       let count = 0;
       let forbidden = 0;
-      mask.forEach((open, at) => {
-        if (at % grid.width <= 300) forbidden += open;
+      mask.forEach((open, index) => {
+        if (index % grid.width <= 300) forbidden += open;
         else {
           sum += open;
           count++;

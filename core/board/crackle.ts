@@ -66,7 +66,7 @@ class Near {
     const across = 2 * this.radius + 1;
     const square = Float32Array.from(
       { length: across * across },
-      (_, at) => this.cell * away((at % across) - this.radius, Math.floor(at / across) - this.radius),
+      (_, index) => this.cell * away((index % across) - this.radius, Math.floor(index / across) - this.radius),
     );
     this.around = this.memory.copied(square);
     this.distances = this.memory.space(4 * cells);
@@ -116,8 +116,8 @@ export function growCracks(options: CrackleOptions): Crack[] {
       for (const { points, ...crack } of patch)
         cracks.push({
           ...crack,
-          points: points.map((value, at) =>
-            at % 2 === 0 ? turnedOver(value, across, wide / patches) : turnedOver(value, down, tall / patches),
+          points: points.map((value, index) =>
+            index % 2 === 0 ? turnedOver(value, across, wide / patches) : turnedOver(value, down, tall / patches),
           ),
         });
   return cracks;

@@ -27,8 +27,8 @@ function boardOf(steps: ExampleStep[], panel: PanelId = "plain", seed = 1): Boar
 const layersOf = (board: Board) => board.after(board.work.phases.length).layers;
 const covered = ({ thickness, cover }: Layer) => {
   let sum = 0;
-  thickness.forEach((value, at) => {
-    if (value > 0.3) sum += cover === null ? 1 : cover[at]! / 255;
+  thickness.forEach((value, index) => {
+    if (value > 0.3) sum += cover === null ? 1 : cover[index]! / 255;
   });
   return sum / thickness.length;
 };
@@ -36,7 +36,7 @@ const at = (board: Board, x: number, y: number) => hexOf(board.colourAt(board.wo
 
 /** What each laying technique usually lays, on what it needs beneath. */
 const LAYING = TECHNIQUES.filter(({ lays }) => lays.length > 0).map((technique) => {
-  const material = CATALOGUE.find((one) => techniquesFor(one).includes(technique))!;
+  const material = CATALOGUE.find((material) => techniquesFor(material).includes(technique))!;
   const under: ExampleStep[] =
     material.role === "leaf"
       ? [["brush", "leaf-size"]]
@@ -64,12 +64,12 @@ describe.each(LAYING.map((one) => [one.technique.name, one] as const))(
 
     it("lays it alike by its seed and otherwise by another", () => {
       const film = (seed: number) => layersOf(boardOf(steps, "plain", seed)).at(-1)!;
-      const one = film(1);
-      expect(isDeepStrictEqual(film(1), one)).toBe(true);
+      const layer = film(1);
+      expect(isDeepStrictEqual(film(1), layer)).toBe(true);
       const other = film(2);
-      const same = one.thickness.every((value, place) => value === other.thickness[place]);
+      const same = layer.thickness.every((value, place) => value === other.thickness[place]);
       const sameCover =
-        one.cover === other.cover || (one.cover ?? []).every((value, place) => value === other.cover?.[place]);
+        layer.cover === other.cover || (layer.cover ?? []).every((value, place) => value === other.cover?.[place]);
       expect(same && sameCover).toBe(false);
     });
 
@@ -125,7 +125,7 @@ describe("what a painter sees of hands", () => {
     // side by side: what is seen goes much further from place to place than in the mix
     const spread = (board: Board) => {
       const seen = Array.from({ length: 24 }, (_, index) => at(board, 0.5, 0.05 + (0.9 * index) / 24));
-      return Math.max(...seen.map((one) => colourDifference(one, seen[0]!)));
+      return Math.max(...seen.map((text) => colourDifference(text, seen[0]!)));
     };
     expect(spread(apart)).toBeGreaterThan(2 * spread(mixed));
   });
@@ -167,7 +167,7 @@ describe("what a painter sees of hands", () => {
       ["lay-leaf", "leaf-imitation-gold"],
     ]);
     const { thickness } = layersOf(board).at(-1)!;
-    const sorted = [...thickness].sort((one, two) => one - two);
+    const sorted = [...thickness].sort((a, b) => a - b);
     expect(sorted[Math.floor(0.97 * sorted.length)]! / sorted[Math.floor(0.4 * sorted.length)]!).toBeGreaterThan(1.25);
   });
 

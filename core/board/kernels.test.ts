@@ -66,18 +66,18 @@ describe("what the kernels do to films", () => {
     const upright = Uint8Array.from(one, (value) => (value > 0 ? 1 : 0));
     const to = memory.copied(one);
     memory.run.scale(to, SOME, 3, -1);
-    memory.floats(to, SOME).forEach((value, at) => {
-      expect(value).toBeCloseTo(3 * one[at]! - 1, 4);
+    memory.floats(to, SOME).forEach((value, index) => {
+      expect(value).toBeCloseTo(3 * one[index]! - 1, 4);
     });
     const sum = memory.room(4 * SOME);
     memory.run.addChosen(sum, memory.put(one), memory.put(two), memory.put(upright), SOME, 2);
-    memory.floats(sum, SOME).forEach((value, at) => {
-      expect(value).toBeCloseTo(2 * (upright[at] === 1 ? two : one)[at]!, 5);
+    memory.floats(sum, SOME).forEach((value, index) => {
+      expect(value).toBeCloseTo(2 * (upright[index] === 1 ? two : one)[index]!, 5);
     });
     const mask = memory.room(SOME);
     memory.run.toBytes(memory.put(one), mask, SOME);
-    memory.bytes(mask, SOME).forEach((value, at) => {
-      expect(value).toBe(Math.floor(Math.min(1, Math.max(0, one[at]!)) * 255 + 0.5));
+    memory.bytes(mask, SOME).forEach((value, index) => {
+      expect(value).toBe(Math.floor(Math.min(1, Math.max(0, one[index]!)) * 255 + 0.5));
     });
   });
 
@@ -94,9 +94,9 @@ describe("what the kernels do to films", () => {
       found += memory.run.findTops(tops, memory.put(thickness), memory.putOrNone(cover), SOME, index, TRACE);
     }
     let expected = 0;
-    memory.shorts(tops, SOME).forEach((top, at) => {
+    memory.shorts(tops, SOME).forEach((top, index) => {
       const own = films.findLastIndex(
-        ({ thickness, cover }) => thickness[at]! > TRACE && (cover === null || cover[at]! >= 128),
+        ({ thickness, cover }) => thickness[index]! > TRACE && (cover === null || cover[index]! >= 128),
       );
       expect(top).toBe(own);
       if (own >= 0) expected++;
@@ -111,13 +111,13 @@ describe("what the kernels do to films", () => {
     const film = memory.put(thick);
     memory.run.sign(signs, film, memory.put(cover), SOME, 12345, TRACE);
     const set = memory.ints(signs, SOME);
-    set.forEach((sign, at) => {
-      expect(sign).toBe(thick[at]! > TRACE && cover[at]! >= 128 ? 12345 : 0);
+    set.forEach((sign, index) => {
+      expect(sign).toBe(thick[index]! > TRACE && cover[index]! >= 128 ? 12345 : 0);
     });
     const groups = memory.room(SOME);
     memory.run.group(signs, groups, SOME, memory.put(Int32Array.of(12345)), 1);
-    memory.bytes(groups, SOME).forEach((group, at) => {
-      expect(group).toBe(set[at] === 12345 ? 0 : 1);
+    memory.bytes(groups, SOME).forEach((group, index) => {
+      expect(group).toBe(set[index] === 12345 ? 0 : 1);
     });
     // a sign that is set twice is taken out again
     memory.run.sign(signs, film, memory.put(cover), SOME, 12345, TRACE);
@@ -132,15 +132,15 @@ describe("what the kernels do to films", () => {
     const film = memory.copied(thick);
     const goesOn = memory.run.abrade(left, film, memory.put(cover), SOME, 1.7, TRACE);
     const [rest, over] = [memory.floats(film, SOME), memory.floats(left, SOME)];
-    rest.forEach((value, at) => {
-      const cost = (thick[at]! * 1.7 * cover[at]!) / 255;
-      if (cost <= effort[at]!) {
+    rest.forEach((value, index) => {
+      const cost = (thick[index]! * 1.7 * cover[index]!) / 255;
+      if (cost <= effort[index]!) {
         expect(value).toBe(0);
-        expect(over[at]).toBeCloseTo(effort[at]! - cost, 3);
+        expect(over[index]).toBeCloseTo(effort[index]! - cost, 3);
       } else {
-        const kept = thick[at]! * (1 - effort[at]! / cost);
+        const kept = thick[index]! * (1 - effort[index]! / cost);
         expect(value).toBeCloseTo(kept < TRACE ? 0 : kept, 2);
-        expect(over[at]).toBe(0);
+        expect(over[index]).toBe(0);
       }
     });
     expect(goesOn).toBe(1);
@@ -154,9 +154,9 @@ describe("what the kernels do to films", () => {
     memory.run.holdBack(held, memory.put(above), 0, SOME, 1);
     const film = memory.copied(thick);
     memory.run.dissolve(held, memory.put(mask), film, SOME, TRACE);
-    memory.floats(film, SOME).forEach((value, at) => {
-      const rest = above[at]! > 1 || mask[at] === 0 ? thick[at]! : thick[at]! * (1 - mask[at]!) ** 2;
-      if (rest === thick[at]) expect(value).toBe(thick[at]);
+    memory.floats(film, SOME).forEach((value, index) => {
+      const rest = above[index]! > 1 || mask[index] === 0 ? thick[index]! : thick[index]! * (1 - mask[index]!) ** 2;
+      if (rest === thick[index]) expect(value).toBe(thick[index]);
       else if (Math.abs(rest - TRACE) > 0.01) expect(value).toBeCloseTo(rest < TRACE ? 0 : rest, 3);
     });
   });
@@ -167,8 +167,8 @@ describe("what the kernels do to films", () => {
     const total = memory.room(4 * SOME);
     memory.run.addFilm(total, memory.put(thick), 0, SOME);
     memory.run.addFilm(total, memory.put(thick), memory.put(cover), SOME);
-    memory.floats(total, SOME).forEach((value, at) => {
-      expect(value).toBeCloseTo(thick[at]! * (1 + cover[at]! / 255), 3);
+    memory.floats(total, SOME).forEach((value, index) => {
+      expect(value).toBeCloseTo(thick[index]! * (1 + cover[index]! / 255), 3);
     });
   });
 });
@@ -231,9 +231,9 @@ describe("a blur", () => {
     const soft = blurred(point, grid, millimetres);
     let whole = 0;
     let second = 0;
-    soft.forEach((value, at) => {
+    soft.forEach((value, index) => {
       whole += value;
-      second += value * ((at % grid.width) - column) ** 2;
+      second += value * ((index % grid.width) - column) ** 2;
     });
     expect(whole).toBeCloseTo(1, 3);
     expect(Math.sqrt(second / whole)).toBeCloseTo(5, 0);

@@ -22,9 +22,9 @@ function drawn(steps: ExampleStep[], instants: readonly number[], change = (phas
   const plan = examplePlan({ shows: "laws", ground: "old paint", steps: [] });
   const zone = plan.pieces[0]!.zones[0]!;
   const { phases } = compile({ ...plan.crusts[0]!, steps: stepsOf(steps) }, zone, materials);
-  const timed = phases.map((phase, at) => ({
-    phase: at === phases.length - 1 ? change(phase) : phase,
-    starts: instants[at]!,
+  const timed = phases.map((phase, index) => ({
+    phase: index === phases.length - 1 ? change(phase) : phase,
+    starts: instants[index]!,
   }));
   const air = { course: STANDARD_CLIMATE.course, zero: STANDARD_CLIMATE.zero };
   const board = new Board({ ground: zone.ground, phases: timed, panel: "carved", seed: 1, air }, WIDTH);
@@ -47,7 +47,7 @@ const NEXT = [2 * DAY + 20, 3 * DAY];
 const EVERY: [string, ExampleStep][] = TECHNIQUES.filter(
   ({ effects, lays }) => effects.length > 0 || lays.length > 0,
 ).map((technique) => {
-  const what = CATALOGUE.find((one) => techniquesFor(one).includes(technique))?.id;
+  const what = CATALOGUE.find((material) => techniquesFor(material).includes(technique))?.id;
   return [technique.name, [technique.id, technique.lays.length > 0 ? (what ?? null) : null]];
 });
 
@@ -88,7 +88,7 @@ describe("on the board as for the checks", () => {
 
   it("a technique that lays, with nothing to lay, leaves every layer as it was", () => {
     for (const how of ["brush", "sponge", "wax", "spatter", "stencil"]) {
-      const what = CATALOGUE.find((one) => techniquesFor(one).some(({ id }) => id === how))!.id;
+      const what = CATALOGUE.find((material) => techniquesFor(material).some(({ id }) => id === how))!.id;
       const { board, phases } = drawn([...BENEATH, [how, what]], [...EARLIER, 3 * DAY], (phase) => ({
         ...phase,
         material: null,
@@ -96,7 +96,7 @@ describe("on the board as for the checks", () => {
       }));
       const [before, after] = [board.after(phases.length - 1).layers, board.after(phases.length).layers];
       expect(after.length).toBe(before.length);
-      expect(after.every((layer, at) => layer === before[at])).toBe(true);
+      expect(after.every((layer, index) => layer === before[index])).toBe(true);
     }
   });
 

@@ -37,9 +37,9 @@ export function classFactors(weight: Field, profile: ByRelief, { sampledClasses,
   );
   const wholes = memory.doubles(whole, 4);
   const sums = memory.doubles(moments, 16);
-  const rows = RELIEF_CLASSES.map((_, one) =>
+  const rows = RELIEF_CLASSES.map((_, value) =>
     RELIEF_CLASSES.map(
-      (_, other) => sums[4 * one + other]! / Math.max(1e-6, wholes[one]!) + (one === other ? 1e-6 : 0),
+      (_, other) => sums[4 * value + other]! / Math.max(1e-6, wholes[value]!) + (value === other ? 1e-6 : 0),
     ),
   );
   const found = solved(
@@ -249,7 +249,9 @@ function cracked(meeting: Meeting, { cover, thickness }: Cracked, layers: Layers
   });
   const open = crackMask(cracks, grid, relief.sample, CRACK_SHARE, mayCrack);
   for (let at = 0; at < open.length; at++) open[at] = (1 - open[at]!) * (cover ? cover[at]! : 1);
-  const drawn = thickness.map((one) => one.map((lies, at) => (mayCrack(at) ? lies / (1 - CRACK_SHARE) : lies)));
+  const drawn = thickness.map((field) =>
+    field.map((lies, index) => (mayCrack(index) ? lies / (1 - CRACK_SHARE) : lies)),
+  );
   return { cover: open, thickness: drawn };
 }
 
@@ -298,7 +300,7 @@ function thinAndThick(weight: Field, { grid, seed }: WorkedBoard): Field {
   let sum = 0;
   for (const value of wander) sum += value * value;
   const by = UNEVEN / Math.max(1e-6, Math.sqrt(sum / wander.length));
-  return weight.map((value, at) => value * Math.max(LEAST_WEIGHT, 1 + by * wander[at]!));
+  return weight.map((value, index) => value * Math.max(LEAST_WEIGHT, 1 + by * wander[index]!));
 }
 
 /** However thin it is laid, some of it is there. */

@@ -25,8 +25,8 @@ export type Layers = readonly Layer[];
 
 const HALF = 128;
 
-const lies = ({ thickness, cover }: Layer, at: number): boolean =>
-  thickness[at]! > TRACE && (cover === null || cover[at]! >= HALF);
+const lies = ({ thickness, cover }: Layer, index: number): boolean =>
+  thickness[index]! > TRACE && (cover === null || cover[index]! >= HALF);
 
 /** At how many pixels a film lies. */
 function lyingAt({ thickness, cover }: Layer): number {
@@ -125,16 +125,25 @@ const MOST_KINDS = 16;
 
 const MOST_SIZES = 3;
 
-const lastTotals = new LRUCache<number, { layers: Layers; total: Field }>({ max: MOST_SIZES });
+interface Total {
+  layers: Layers;
+  total: Field;
+}
+
+/** The newest first: the films of a board, and what lay under the last of them, for that is changed most. */
+const lastTotals = new LRUCache<number, readonly Total[]>({ max: MOST_SIZES });
+const MOST_TOTALS = 3;
 
 const isUnder = (under: Layers, layers: Layers) =>
-  under.length <= layers.length && under.every((layer, at) => layer === layers[at]);
+  under.length <= layers.length && under.every((layer, index) => layer === layers[index]);
 
 /** Micrometres of all films together. Not to be written to. */
 export function totalOf(layers: Layers, grid: Grid): Field {
   const count = pixelsOf(grid);
-  const known = lastTotals.get(count);
-  const from = known && isUnder(known.layers, layers) ? known : null;
+  const known = lastTotals.get(count) ?? [];
+  const [from] = known
+    .filter((total) => isUnder(total.layers, layers))
+    .sort((a, b) => b.layers.length - a.layers.length);
   if (from && from.layers.length === layers.length) return from.total;
   const memory = new Memory();
   const total = from ? memory.copied(from.total) : memory.room(4 * count);
@@ -144,7 +153,7 @@ export function totalOf(layers: Layers, grid: Grid): Field {
     memory.run.addFilm(total, film.thickness, cover, count);
   }
   const sum = memory.floats(total, count);
-  lastTotals.set(count, { layers, total: sum });
+  lastTotals.set(count, [{ layers, total: sum }, ...known].slice(0, MOST_TOTALS));
   return sum;
 }
 
@@ -185,7 +194,7 @@ export function kindsOf(layers: Layers, grid: Grid, sample: Int32Array): Kinds |
   if (counts.size < 2) return null;
   const listed = [...counts]
     .filter(([, times]) => times >= SMALLEST_KIND * sample.length)
-    .sort((one, two) => two[1] - one[1] || one[0] - two[0])
+    .sort((a, b) => b[1] - a[1] || a[0] - b[0])
     .slice(0, MOST_KINDS)
     .map(([sign]) => sign);
   const count = pixelsOf(grid);

@@ -14,11 +14,14 @@ const LAMP_AWAY = 1300;
 const AMBIENT = 0.34;
 
 const SCREEN_STEPS = 4096;
-const SCREEN = Uint8Array.from({ length: SCREEN_STEPS + 1 }, (_, at) => Math.round(255 * toScreen(at / SCREEN_STEPS)));
+const SCREEN = Uint8Array.from({ length: SCREEN_STEPS + 1 }, (_, index) =>
+  Math.round(255 * toScreen(index / SCREEN_STEPS)),
+);
 
 const LOBE_STEPS = 512;
 const LOBES = 16;
-const lobe = (power: number) => Float32Array.from({ length: LOBE_STEPS + 1 }, (_, at) => (at / LOBE_STEPS) ** power);
+const lobe = (power: number) =>
+  Float32Array.from({ length: LOBE_STEPS + 1 }, (_, index) => (index / LOBE_STEPS) ** power);
 /** (N·H) to a power, by how glossy: dull surfaces throw a broad gleam, glossy ones a narrow. */
 const GLEAMS = new Float32Array(LOBES * (LOBE_STEPS + 1));
 for (let gloss = 0; gloss < LOBES; gloss++)

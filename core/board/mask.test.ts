@@ -48,16 +48,16 @@ describe("a mask", () => {
   });
 
   it("takes the same share of each kind of place, so that one taking does not favour what another left", () => {
-    const kinds = { of: Uint8Array.from(relief.height, (_, at) => (at % 300 < 90 ? 0 : 1)), count: 2 };
+    const kinds = { of: Uint8Array.from(relief.height, (_, index) => (index % 300 < 90 ? 0 : 1)), count: 2 };
     const share = { arris: 0.4, field: 0.4, high: 0.4, recess: 0.4 };
     // a score that by itself would take nearly all of it on one side
-    const score = Float32Array.from(relief.height, (_, at) => (at % 300) / 300);
+    const score = Float32Array.from(relief.height, (_, index) => (index % 300) / 300);
     const mask = maskOf({ score, share, softness: 0.05, kinds }, relief);
     for (const kind of [0, 1]) {
       let sum = 0;
       let count = 0;
-      mask.forEach((value, at) => {
-        if (kinds.of[at] !== kind) return;
+      mask.forEach((value, index) => {
+        if (kinds.of[index] !== kind) return;
         sum += value;
         count++;
       });

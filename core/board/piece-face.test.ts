@@ -65,8 +65,8 @@ describe("the face of a zone on its piece", () => {
     const plain = like({ kind: "panel", width: 300, height: 900, count: 1 }, "panel");
     const standing = pieceRelief({ ...pieceFace(plain, { width: 300, height: 900 }), panel: "plain" }, 8000);
     const lying = pieceRelief({ ...pieceFace(plain, { width: 900, height: 300 }), panel: "plain" }, 8000);
-    expect(standing.upright.every((one) => one === 1)).toBe(true);
-    expect(lying.upright.every((one) => one === 0)).toBe(true);
+    expect(standing.upright.every((value) => value === 1)).toBe(true);
+    expect(lying.upright.every((value) => value === 0)).toBe(true);
   });
 
   it("is worn at its edges as much as the sample board is, within a tenth", () => {

@@ -47,11 +47,11 @@ export function shownOnBoard(layers: Layers, { belongs, sample }: PanelRelief): 
       for (let index = 0; index < seen.length; index++) sum[index] = sum[index]! + own * seen[index]!;
     }
   }
-  RELIEF_CLASSES.forEach((name, at) => {
-    if (whole[at] === 0) return;
-    add(shown[name], "ground", sums[at]![0]! / whole[at]!);
+  RELIEF_CLASSES.forEach((name, position) => {
+    if (whole[position] === 0) return;
+    add(shown[name], "ground", sums[position]![0]! / whole[position]!);
     layers.forEach(({ film }, index) => {
-      add(shown[name], film.stepId, sums[at]![index + 1]! / whole[at]!);
+      add(shown[name], film.stepId, sums[position]![index + 1]! / whole[position]!);
     });
   });
   return shown;

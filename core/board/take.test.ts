@@ -52,10 +52,10 @@ describe.each(TAKING.map((one) => [one.name, one.id] as const))("%s", (_name, ho
     for (const [phase, was] of amounts(before)) {
       let gone = 0;
       let all = 0;
-      field.forEach((belongs, at) => {
+      field.forEach((belongs, index) => {
         if (belongs < 0.99) return;
-        all += was[at]!;
-        gone += was[at]! - (left.get(phase)?.[at] ?? 0);
+        all += was[index]!;
+        gone += was[index]! - (left.get(phase)?.[index] ?? 0);
       });
       expect(gone / Math.max(1, all)).toBeLessThan(0.02);
     }
@@ -70,7 +70,8 @@ describe("what taking off shows", () => {
         [how, null, later(DAY)],
       ]);
       const count = board.work.phases.length;
-      const all = (layers: readonly Layer[]) => [...amounts(layers).values()].reduce((so, one) => so + sum(one), 0);
+      const all = (layers: readonly Layer[]) =>
+        [...amounts(layers).values()].reduce((so, amount) => so + sum(amount), 0);
       return all(board.after(count - 1).layers) - all(board.after(count).layers);
     };
     const [wool, fine, usual, coarse] = ["steel-wool", "sand-320", "sand-220", "sand-150"].map(gone) as [
@@ -95,9 +96,9 @@ describe("what taking off shows", () => {
       const { high } = board.relief.belongs;
       let sum = 0;
       let whole = 0;
-      high.forEach((belongs, at) => {
+      high.forEach((belongs, index) => {
         whole += belongs;
-        if (white.thickness[at]! <= 0.3) sum += belongs;
+        if (white.thickness[index]! <= 0.3) sum += belongs;
       });
       return sum / whole;
     };

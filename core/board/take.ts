@@ -421,8 +421,8 @@ function strip(meeting: Meeting, layers: Layers, bench: WorkedBoard): Layers {
   if (where === null) return [];
   return layers.map((layer) => ({
     ...layer,
-    cover: Uint8Array.from(where, (part, at) =>
-      Math.round((1 - part) * (layer.cover === null ? 255 : layer.cover[at]!)),
+    cover: Uint8Array.from(where, (part, index) =>
+      Math.round((1 - part) * (layer.cover === null ? 255 : layer.cover[index]!)),
     ),
   }));
 }

@@ -53,9 +53,9 @@ export function bandsOf(edges: readonly number[]): Bands {
   const whole = xyzOf("daylight", 0, OBSERVER.length)[1];
   return {
     count: edges.length - 1,
-    middles: edges.slice(1).map((to, at) => (to + edges[at]!) / 2),
+    middles: edges.slice(1).map((to, index) => (to + edges[index]!) / 2),
     toLinear: { daylight: rowsOf("daylight", edges), lamp: rowsOf("lamp", edges) },
-    luminance: Float64Array.from(edges.slice(1), (to, at) => xyzOf("daylight", edges[at]!, to)[1] / whole),
+    luminance: Float64Array.from(edges.slice(1), (to, index) => xyzOf("daylight", edges[index]!, to)[1] / whole),
   };
 }
 

@@ -61,6 +61,6 @@ export function betterUnder(
     .filter(({ family, id }) => family === below.family && id !== below.id && id !== material.id)
     .map((under) => ({ under, coats: over(under) }))
     .filter((one) => one.coats < coats)
-    .sort((one, two) => likeness(one.under) - likeness(two.under));
+    .sort((a, b) => likeness(a.under) - likeness(b.under));
   return fits[0] ?? null;
 }

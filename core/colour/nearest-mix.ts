@@ -48,12 +48,12 @@ interface Tin {
   s: Float64Array;
 }
 
-const greatestDivisor = (one: number, two: number): number => (two === 0 ? one : greatestDivisor(two, one % two));
+const greatestDivisor = (a: number, b: number): number => (b === 0 ? a : greatestDivisor(b, a % b));
 
 /** Parts in their lowest terms: five to one to one, and not ten to two to two. */
 function lowest<Part extends { parts: number }>(parts: readonly Part[]): Part[] {
-  const by = parts.map((one) => one.parts).reduce(greatestDivisor);
-  return parts.map((one) => ({ ...one, parts: one.parts / by }));
+  const by = parts.map((part) => part.parts).reduce(greatestDivisor);
+  return parts.map((part) => ({ ...part, parts: part.parts / by }));
 }
 
 const tinOf = (material: Material): Tin => {
@@ -84,7 +84,7 @@ export const colourOfMix = (parts: readonly MixPart[]): string =>
 
 export interface NearestOptions {
   /** which materials may be mixed; all of them when left out */
-  together?: (one: Material, two: Material) => boolean;
+  together?: (a: Material, b: Material) => boolean;
   /** tins that are in every mix, three at most */
   must?: readonly Material[];
   /** how many mixes are returned */
@@ -124,26 +124,26 @@ export function nearestMixes(
     must.filter(({ id }) => some.some(({ material }) => material.id === id)).length;
   const pairs: { tins: [Tin, Tin]; ratio: readonly [number, number]; difference: number }[] = [];
   // with tins that must be in it, only pairs that have one of them can lead to such a mix
-  const mayLead = (one: Tin, two: Tin) =>
-    must.length === 0 || must.some(({ id }) => one.material.id === id || two.material.id === id);
-  tins.forEach((one, at) => {
-    for (const two of tins.slice(at + 1)) {
-      if (!mayLead(one, two) || !together(one.material, two.material)) continue;
+  const mayLead = (a: Tin, b: Tin) =>
+    must.length === 0 || must.some(({ id }) => a.material.id === id || b.material.id === id);
+  tins.forEach((tin, index) => {
+    for (const two of tins.slice(index + 1)) {
+      if (!mayLead(tin, two) || !together(tin.material, two.material)) continue;
       for (const ratio of RATIOS) {
         const { difference } = tried([
-          { tin: one, parts: ratio[0] },
+          { tin: tin, parts: ratio[0] },
           { tin: two, parts: ratio[1] },
         ]);
-        pairs.push({ tins: [one, two], ratio, difference });
+        pairs.push({ tins: [tin, two], ratio, difference });
       }
     }
   });
-  pairs.sort((one, two) => one.difference - two.difference);
+  pairs.sort((a, b) => a.difference - b.difference);
   for (const { tins: pair, ratio } of pairs
     .filter(({ tins: pair }) => must.length - held(pair) <= 1)
     .slice(0, PAIRS_KEPT))
     for (const third of tins) {
-      if (pair.includes(third) || !pair.every((one) => together(one.material, third.material))) continue;
+      if (pair.includes(third) || !pair.every((tin) => together(tin.material, third.material))) continue;
       for (const parts of THIRDS)
         tried([
           { tin: pair[0], parts: ratio[0] * 2 },
@@ -158,7 +158,7 @@ export function nearestMixes(
   );
   const ways: Mix[] = [];
   const principals = new Set<string>();
-  for (const mix of found.sort((one, two) => cost(one) - cost(two))) {
+  for (const mix of found.sort((a, b) => cost(a) - cost(b))) {
     // a drop of something in one and the same tin is not a different mix, unless that tin has to be in it
     const principal = principalOf(mix);
     if (principal !== null && principals.has(principal) && !must.some(({ id }) => id === principal)) continue;
@@ -166,13 +166,13 @@ export function nearestMixes(
     ways.push(mix);
     if (ways.length === most) break;
   }
-  return ways.sort((one, two) => one.difference - two.difference);
+  return ways.sort((a, b) => a.difference - b.difference);
 }
 
 const MOSTLY = 0.7;
 
 /** The tin that makes up most of a mix, if one does. */
 function principalOf({ parts }: Mix): string | null {
-  const whole = parts.reduce((sum, one) => sum + one.parts, 0);
-  return parts.find((one) => one.parts / whole >= MOSTLY)?.material.id ?? null;
+  const whole = parts.reduce((sum, part) => sum + part.parts, 0);
+  return parts.find((part) => part.parts / whole >= MOSTLY)?.material.id ?? null;
 }

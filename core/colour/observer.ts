@@ -62,5 +62,5 @@ export type Light = "daylight" | "lamp";
 
 export const POWER: Record<Light, readonly number[]> = {
   daylight: DAYLIGHT,
-  lamp: OBSERVER.map((_, at) => lampAt(FIRST_NANOMETRE + at * NANOMETRE_STEP)),
+  lamp: OBSERVER.map((_, index) => lampAt(FIRST_NANOMETRE + index * NANOMETRE_STEP)),
 };

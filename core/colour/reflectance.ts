@@ -4,7 +4,7 @@ import { type Linear, linearOf, luminanceOf } from "./screen.ts";
 /** Solves a small dense system by elimination with pivots; null where it has no single answer. */
 export function solved(matrix: number[][], right: number[]): number[] | null {
   const size = right.length;
-  const rows = matrix.map((row, at) => [...row, right[at]!]);
+  const rows = matrix.map((row, index) => [...row, right[index]!]);
   for (let column = 0; column < size; column++) {
     let pivot = column;
     for (let at = column + 1; at < size; at++)
@@ -17,7 +17,7 @@ export function solved(matrix: number[][], right: number[]): number[] | null {
       if (factor !== 0) for (let to = column; to <= size; to++) rows[at]![to]! -= factor * rows[column]![to]!;
     }
   }
-  return rows.map((row, at) => row[size]! / row[at]!);
+  return rows.map((row, index) => row[size]! / row[index]!);
 }
 
 const MOST_STEPS = 60;
@@ -44,14 +44,14 @@ function smoothest(colour: Linear, bands: Bands): Spectrum | null {
   for (let step = 0; step < MOST_STEPS; step++) {
     const rho = z.map((value) => (Math.tanh(value) + 1) / 2);
     const first = z.map((value) => (1 - Math.tanh(value) ** 2) / 2);
-    const second = z.map((value, at) => -2 * Math.tanh(value) * first[at]!);
+    const second = z.map((value, index) => -2 * Math.tanh(value) * first[index]!);
     const miss: number[] = [];
     for (let at = 0; at < count; at++) {
       const pull = rows.reduce((sum, row, channel) => sum + lambda[channel]! * row[at]!, 0);
       miss.push(slope[at]!.reduce((sum, weight, to) => sum + weight * z[to]!, 0) + first[at]! * pull);
     }
     rows.forEach((row, channel) => {
-      miss.push(rho.reduce((sum, value, at) => sum + row[at]! * value, 0) - colour[channel]!);
+      miss.push(rho.reduce((sum, value, index) => sum + row[index]! * value, 0) - colour[channel]!);
     });
     if (miss.every((value) => Math.abs(value) < 1e-9)) return Float64Array.from(rho);
     const size = count + 3;

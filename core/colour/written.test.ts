@@ -56,7 +56,7 @@ describe("a colour as it is written", () => {
 
 describe("the nearest mix", () => {
   const paints = CATALOGUE.filter(({ role }) => role === "paint");
-  const paint = (id: string) => CATALOGUE.find((one) => one.id === id)!;
+  const paint = (id: string) => CATALOGUE.find((material) => material.id === id)!;
 
   it("finds again a mix that was made of what is on the shelf", () => {
     for (const [one, two, parts] of [
@@ -73,8 +73,8 @@ describe("the nearest mix", () => {
   });
 
   it("for a paint's own colour is that paint alone", () => {
-    for (const one of paints.slice(0, 8)) {
-      const [best] = nearestMixes(one.colour, paints);
+    for (const paint of paints.slice(0, 8)) {
+      const [best] = nearestMixes(paint.colour, paints);
       expect(best!.difference).toBeLessThan(1.5);
       expect(best!.parts).toHaveLength(1);
     }
@@ -84,7 +84,7 @@ describe("the nearest mix", () => {
     fc.assert(
       fc.property(hex, (wanted) => {
         const few = paints.slice(0, 12);
-        const mixes = nearestMixes(wanted, few, { together: (one, two) => one.binder === two.binder, most: 5 });
+        const mixes = nearestMixes(wanted, few, { together: (a, b) => a.binder === b.binder, most: 5 });
         expect(mixes.length).toBeGreaterThan(0);
         const sets = mixes.map(({ parts }) =>
           parts
@@ -113,7 +113,7 @@ describe("the nearest mix", () => {
       fc.property(fc.integer({ min: 0, max: 0xffffff }), (value) => {
         const mixes = nearestMixes(`#${value.toString(16).padStart(6, "0")}`, paints, { most: 6 });
         const differences = mixes.map(({ difference }) => difference);
-        expect(differences).toEqual([...differences].sort((one, two) => one - two));
+        expect(differences).toEqual([...differences].sort((a, b) => a - b));
       }),
       { numRuns: 12 },
     );

@@ -33,7 +33,10 @@ export function readColour(text: string): WrittenColour {
   const hex = HEX.exec(written);
   if (hex) {
     const digits = hex[1]!.toLowerCase();
-    return { ok: true, colour: `#${digits.length === 3 ? [...digits].map((one) => one + one).join("") : digits}` };
+    return {
+      ok: true,
+      colour: `#${digits.length === 3 ? [...digits].map((digit) => digit + digit).join("") : digits}`,
+    };
   }
   const lab = LAB.exec(written);
   if (!lab) return refused("Write it like #a9bdb3, or in Lab like Lab 74 -8 4.");

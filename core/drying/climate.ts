@@ -29,8 +29,8 @@ class Gathered {
     this.from = course.known?.from ?? 0;
     this.to = this.from + hours.length * HOUR;
     this.known = new Float64Array(hours.length + 1);
-    hours.forEach((air, at) => {
-      this.known[at + 1] = this.known[at]! + HOUR * rate(air);
+    hours.forEach((air, index) => {
+      this.known[index + 1] = this.known[index]! + HOUR * rate(air);
     });
   }
 

@@ -49,10 +49,10 @@ describe("what dissolves", () => {
 
   it("lies between nothing and all, and never grows with age", () => {
     fc.assert(
-      fc.property(anyMaterial, age, age, (material, one, other) => {
+      fc.property(anyMaterial, age, age, (material, value, other) => {
         for (const solvent of ["water", "alcohol", "solvent"] as const) {
-          const young = solubility(material, solvent, Math.min(one, other));
-          const old = solubility(material, solvent, Math.max(one, other));
+          const young = solubility(material, solvent, Math.min(value, other));
+          const old = solubility(material, solvent, Math.max(value, other));
           expect(young).toBeGreaterThanOrEqual(old);
           expect(old).toBeGreaterThanOrEqual(0);
           expect(young).toBeLessThanOrEqual(1);

@@ -29,8 +29,8 @@ function withInserted<T>(list: readonly T[], at: number, item: T): T[] {
   return [...list.slice(0, at), item, ...list.slice(at)];
 }
 
-const withReplaced = <T>(list: readonly T[], at: number, item: T): T[] =>
-  list.map((old, index) => (index === at ? item : old));
+const withReplaced = <T>(list: readonly T[], position: number, item: T): T[] =>
+  list.map((old, index) => (index === position ? item : old));
 
 /** Applies a patch to an object; null removes a field. Returns the patch that undoes it. */
 function patched<T extends object>(thing: T, patch: { [Key in keyof T]?: T[Key] | null }): { next: T; undo: object } {
@@ -190,7 +190,7 @@ function withPhoto(plan: Plan, { photoId, photo }: Extract<Command, { do: "set p
     photo === null
       ? photos.filter(({ id }) => id !== photoId)
       : at < 0
-        ? [...photos, photo].sort((one, two) => (one.id < two.id ? -1 : 1))
+        ? [...photos, photo].sort((a, b) => (a.id < b.id ? -1 : 1))
         : withReplaced(photos, at, photo);
   return {
     ok: true,
@@ -233,8 +233,8 @@ function withDone(plan: Plan, { zoneId, phaseId, when }: Extract<Command, { do: 
 
 const whenOf = ({ starts, ends, signs }: DoneWork) => ({ starts, ends, ...(signs ? { signs } : {}) });
 
-const byPlace = (one: Plan["pins"][number], two: Plan["pins"][number]) =>
-  one.zoneId < two.zoneId || (one.zoneId === two.zoneId && one.phaseId < two.phaseId) ? -1 : 1;
+const byPlace = (a: Plan["pins"][number], b: Plan["pins"][number]) =>
+  a.zoneId < b.zoneId || (a.zoneId === b.zoneId && a.phaseId < b.phaseId) ? -1 : 1;
 
 /**
  * Applies one command to a plan. The plan given is not touched; parts that do not change are shared with the new one.

@@ -42,7 +42,7 @@ type Done = ReadonlyMap<string, number>;
 
 /** The first thing that is wrong between a crust as it was and as it would be, for the steps that were done of it. */
 function wrongWith(plan: Plan, before: Crust, after: Crust, done: Done): string | null {
-  const place = new Map(after.steps.map(({ id }, at) => [id, at]));
+  const place = new Map(after.steps.map(({ id }, index) => [id, index]));
   const known = new Set(before.steps.map(({ id }) => id));
   let last = -1;
   for (const step of before.steps) {
@@ -73,7 +73,9 @@ function tooFew(plan: Plan, { overrides }: Zone, crust: Crust, done: Done): stri
 export function touchesWhatIsDone(before: Plan, after: Plan, commands: readonly Command[]): string | null {
   if (!before.done || (before.crusts === after.crusts && before.pieces === after.pieces)) return null;
   const marked = new Set(
-    commands.flatMap((one) => (one.do === "set done" && one.when === null ? [`${one.zoneId} ${one.phaseId}`] : [])),
+    commands.flatMap((command) =>
+      command.do === "set done" && command.when === null ? [`${command.zoneId} ${command.phaseId}`] : [],
+    ),
   );
   const byZone = new Map<string, Map<string, number>>();
   for (const one of before.done) {

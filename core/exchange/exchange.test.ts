@@ -38,10 +38,10 @@ describe("a crust file", () => {
     old.version = 2;
     delete old.palette;
     for (const material of old.pinned.materials) delete material.swatches;
-    old.pinned.materials.find((one: { id: string }) => one.id === "wax-dark").colour = "#112233";
+    old.pinned.materials.find((material: { id: string }) => material.id === "wax-dark").colour = "#112233";
     const read = readPlanFile(JSON.stringify(old));
     if (!read.ok) throw new Error(JSON.stringify(read.faults));
-    const swatchesOf = (id: string) => read.plan.pinned.materials.find((one) => one.id === id)!.swatches;
+    const swatchesOf = (id: string) => read.plan.pinned.materials.find((material) => material.id === id)!.swatches;
     expect(swatchesOf("glaze-umber")).toEqual(CATALOGUE.find(({ id }) => id === "glaze-umber")!.swatches);
     expect(swatchesOf("wax-dark")).toBeUndefined();
     expect(read.plan.palette).toEqual([]);

@@ -52,19 +52,19 @@ const seenIn = (seen: Candidate["seen"]) =>
     seen.map(({ place, wanted, mean, apart }) => [place, { wanted, predicted: mean, deltaE00: rounded(apart) }]),
   );
 
-function candidateIn(one: Candidate) {
+function candidateIn(candidate: Candidate) {
   return {
-    deltaE00: rounded(one.apart),
-    places: seenIn(one.seen),
-    days: rounded(one.days),
-    handsOnMinutes: one.handsOn,
-    practice: one.practice,
-    buy: one.buy,
-    repairs: one.repairs.map(({ label, because }) => ({ label, because })),
-    cautions: one.judged.findings.filter(({ severity }) => severity === "caution").map(({ title }) => title),
-    steps: one.crust.steps.map((step) => ({
+    deltaE00: rounded(candidate.apart),
+    places: seenIn(candidate.seen),
+    days: rounded(candidate.days),
+    handsOnMinutes: candidate.handsOn,
+    practice: candidate.practice,
+    buy: candidate.buy,
+    repairs: candidate.repairs.map(({ label, because }) => ({ label, because })),
+    cautions: candidate.judged.findings.filter(({ severity }) => severity === "caution").map(({ title }) => title),
+    steps: candidate.crust.steps.map((step) => ({
       ...step,
-      why: one.reasons.get(step.id)!.why,
+      why: candidate.reasons.get(step.id)!.why,
     })),
   };
 }

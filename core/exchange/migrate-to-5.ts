@@ -47,7 +47,7 @@ function stepOf(raw: unknown, at: number, steps: readonly unknown[], pinned: Rea
     const { with: _, ...rest } = step;
     step = rest;
   }
-  const ids = new Set(steps.flatMap((one, index) => (isRaw(one) && index !== at ? [one.id] : [])));
+  const ids = new Set(steps.flatMap((step, index) => (isRaw(step) && index !== at ? [step.id] : [])));
   if (step.reveals !== undefined && step.reveals !== "ground" && !ids.has(step.reveals)) {
     const { reveals: _, ...rest } = step;
     step = rest;
@@ -87,7 +87,7 @@ export function withTimesAndMaterials(before: Raw): Raw {
   const raw = isRaw(plain) ? plain : { ...before };
   const pinned = isRaw(raw.pinned) ? raw.pinned : {};
   const materials = list(pinned.materials).map(withSafeFigures);
-  const held = new Set(materials.flatMap((one) => (isRaw(one) ? [one.id] : [])));
+  const held = new Set(materials.flatMap((material) => (isRaw(material) ? [material.id] : [])));
   for (const crust of list(raw.crusts))
     for (const step of isRaw(crust) ? list(crust.steps) : [])
       for (const id of isRaw(step) ? [step.what, step.with] : []) {
@@ -99,10 +99,10 @@ export function withTimesAndMaterials(before: Raw): Raw {
   const crusts = list(raw.crusts).map((crust) => {
     if (!isRaw(crust)) return crust;
     const steps = list(crust.steps);
-    return { ...crust, steps: steps.map((step, at) => stepOf(step, at, steps, held)) };
+    return { ...crust, steps: steps.map((step, index) => stepOf(step, index, steps, held)) };
   });
   const stepsOf = new Map(
-    crusts.flatMap((one) => (isRaw(one) ? [[one.id, list(one.steps).filter(isRaw)] as const] : [])),
+    crusts.flatMap((crust) => (isRaw(crust) ? [[crust.id, list(crust.steps).filter(isRaw)] as const] : [])),
   );
   const phases = new Map<unknown, Set<string>>();
   const pieces = list(raw.pieces).map((piece) => {
@@ -113,7 +113,7 @@ export function withTimesAndMaterials(before: Raw): Raw {
       phases.set(zone.id, new Set(steps.flatMap((step) => [...coatsOf(step, zone)])));
       const ids = new Set(steps.map(({ id }) => id));
       return Array.isArray(zone.overrides)
-        ? { ...zone, overrides: zone.overrides.filter((one) => !isRaw(one) || ids.has(one.stepId)) }
+        ? { ...zone, overrides: zone.overrides.filter((override) => !isRaw(override) || ids.has(override.stepId)) }
         : zone;
     });
     return { ...piece, zones };

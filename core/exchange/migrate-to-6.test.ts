@@ -23,7 +23,10 @@ function old(steps: Record<string, unknown>[]) {
     crusts: [
       {
         ...plan.crusts[0]!,
-        steps: [first, ...steps.map((step, at) => ({ kind: "coat", coats: 1, intents: [], id: `n${at}`, ...step }))],
+        steps: [
+          first,
+          ...steps.map((step, index) => ({ kind: "coat", coats: 1, intents: [], id: `n${index}`, ...step })),
+        ],
       },
     ],
   });

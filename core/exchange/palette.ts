@@ -9,7 +9,7 @@ const ENTRY = /^\s*(\d{1,3})\s+(\d{1,3})\s+(\d{1,3})(?:\s+(.*))?$/;
 const NAME_LETTERS = 80;
 
 const refused = (says: string, where = ""): ReadPalette => ({ ok: false, faults: [{ where, says }] });
-const two = (value: number) => value.toString(16).padStart(2, "0");
+const twoDigits = (value: number) => value.toString(16).padStart(2, "0");
 
 /** Reads a GIMP palette (*.gpl). Every fault names its line; nothing is guessed. */
 export function readPalette(text: string): ReadPalette {
@@ -30,7 +30,7 @@ export function readPalette(text: string): ReadPalette {
       faults.push({ where, says: "A colour is three numbers from 0 to 255 and a name." });
       return;
     }
-    const colour = `#${channels.map(two).join("")}`;
+    const colour = `#${channels.map(twoDigits).join("")}`;
     colours.push({ name: (entry[4] ?? "").trim().slice(0, NAME_LETTERS) || colour, colour });
   });
   if (faults.length > 0) return { ok: false, faults: faults.slice(0, 12) };

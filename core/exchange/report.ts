@@ -163,15 +163,15 @@ export function nextReport(plan: Plan, question: NextQuestion = {}) {
     zone: judged.zone.id,
     at: sayWallTime(start + Math.max(asked ?? 0, last?.ends ?? 0)),
     after: last ? last.phase.step.id : "ground",
-    options: next(plan, judged, { done, ...(asked === undefined ? {} : { at: asked }) }).map((one) => ({
-      ...(one.material ? { material: one.material.id } : {}),
-      how: one.technique.id,
-      can: one.can,
-      ...(one.can === "never" ? {} : { from: sayWallTime(start + one.from) }),
-      ...(one.over ? { over: one.over.id } : {}),
-      ...(one.severity ? { severity: one.severity } : {}),
-      ...(one.rule ? { rule: one.rule } : {}),
-      reason: one.reason,
+    options: next(plan, judged, { done, ...(asked === undefined ? {} : { at: asked }) }).map((option) => ({
+      ...(option.material ? { material: option.material.id } : {}),
+      how: option.technique.id,
+      can: option.can,
+      ...(option.can === "never" ? {} : { from: sayWallTime(start + option.from) }),
+      ...(option.over ? { over: option.over.id } : {}),
+      ...(option.severity ? { severity: option.severity } : {}),
+      ...(option.rule ? { rule: option.rule } : {}),
+      reason: option.reason,
     })),
   };
 }
@@ -208,11 +208,11 @@ export function shopReport(plan: Plan) {
       stillToDo: open,
     })),
     mixes: batchesOf(plan).map(({ pot, uses, sessions, potLife }) => {
-      const made = sessions.reduce((sum, one) => sum + one, 0);
+      const made = sessions.reduce((sum, session) => sum + session, 0);
       return {
         for: uses.map(({ zoneId, stepId }) => ({ zone: zoneId, step: stepId })),
         millilitres: Math.ceil(made),
-        sessions: sessions.map((one) => Math.ceil(one)),
+        sessions: sessions.map((session) => Math.ceil(session)),
         ...(potLife === null ? {} : { usableMinutes: potLife }),
         ingredients: recipeFor(pot, made, materialsOf(plan)).ingredients.map(
           ({ material, name, millilitres, grams }) => ({

@@ -48,8 +48,8 @@ export function supplyReport({ plans, shop, planned, shelf }: ShopFile, today: W
 
 /** A job of a shop's file, and its part of the plan of work: as it is kept, or as it would fit in. */
 function jobIn({ plans, shop, planned }: ShopFile, id: string): { plan: Plan; job: JobPlan } | string {
-  const plan = plans.find((one) => one.id === id);
-  if (!plan) return `there is no job "${id}" in this file: ${plans.map((one) => one.id).join(", ")}`;
+  const plan = plans.find((plan) => plan.id === id);
+  if (!plan) return `there is no job "${id}" in this file: ${plans.map((plan) => plan.id).join(", ")}`;
   const kept = planned.find(({ planId }) => planId === id);
   return { plan, job: kept ?? fittedIn(workOf(plan, shop), aroundOf(shop, planned)) };
 }
@@ -65,7 +65,7 @@ const lineOf = ({ goodId, amount, unit, cost }: CostLine) => ({
 /** The quote of a job of a shop, or of a job by itself, which knows no prices; a sentence where it cannot be made. */
 export function quoteReport(file: ShopFile | Plan, id: string | null, today: WallMinutes) {
   const isShop = "plans" in file;
-  if (isShop && id === null) return `give the job with --job: ${file.plans.map((one) => one.id).join(", ")}`;
+  if (isShop && id === null) return `give the job with --job: ${file.plans.map((plan) => plan.id).join(", ")}`;
   const shop: Shop = isShop ? file.shop : shopOf(file.pinned.hours);
   const found = isShop
     ? jobIn(file, id!)

@@ -49,7 +49,7 @@ describe("the file of a shop", () => {
     ["hours that nobody has", changed({ shop: { ...shop, hours: { ...shop.hours, weekdays: [] } } }), /seven days/],
     [
       "a wrong job",
-      changed({ plans: plans.map((plan, at) => (at === 2 ? { ...plan, title: "" } : plan)) }),
+      changed({ plans: plans.map((plan, index) => (index === 2 ? { ...plan, title: "" } : plan)) }),
       /^job 3, /,
     ],
   ])("says where %s is wrong", (_, file, says) => {
@@ -83,7 +83,7 @@ describe("what the command line says of a shop", () => {
   it("says which jobs were edited since, and makes a schedule where the file holds none", () => {
     const edited = plans.map((plan) => (plan.id === "dough-bin" ? { ...plan, start: "2026-12-02T09:00" } : plan));
     const report = shopScheduleReport({ shop, plans: edited, planned });
-    expect(report.jobs.filter((one) => "edited" in one).map(({ plan }) => plan.id)).toEqual(["dough-bin"]);
+    expect(report.jobs.filter((job) => "edited" in job).map(({ plan }) => plan.id)).toEqual(["dough-bin"]);
     const fresh = shopScheduleReport({ shop, plans, planned: [] });
     expect(fresh.planOfWork).toBe("made");
     expect(fresh.jobs).toHaveLength(plans.length);

@@ -79,17 +79,19 @@ const planFor = (site: Site, name: string, moves: readonly Move[]) => {
     ],
   };
   const reasons = new Map(
-    made.flatMap(({ move, steps }, at) => steps.map(({ key, why }) => [key, { move: move.name, why, at }] as const)),
+    made.flatMap(({ move, steps }, index) =>
+      steps.map(({ key, why }) => [key, { move: move.name, why, at: index }] as const),
+    ),
   );
   return { plan, reasons };
 };
 
 /** The largest difference of any relief class that the zone has. */
-function lookApart(one: ZoneJudgement, two: ZoneJudgement): number {
-  const [before, after] = [coloursSeen(one.after), coloursSeen(two.after)];
+function lookApart(a: ZoneJudgement, b: ZoneJudgement): number {
+  const [before, after] = [coloursSeen(a.after), coloursSeen(b.after)];
   return Math.max(
     ...RELIEF_CLASSES.map((relief) =>
-      one.zone.relief[relief] > 0 ? colourDifference(before[relief], after[relief]) : 0,
+      a.zone.relief[relief] > 0 ? colourDifference(before[relief], after[relief]) : 0,
     ),
   );
 }
@@ -158,8 +160,8 @@ function withFewerCautions(from: Standing, catalogue: readonly Material[], said:
 }
 
 /** What a repair added is there for the finding that asked for it. */
-const reasonsOf = ({ stepIds, because }: Repair, at: number) =>
-  stepIds.map((id) => [id, { move: "So that it holds", why: `${because}.`, at }] as const);
+const reasonsOf = ({ stepIds, because }: Repair, index: number) =>
+  stepIds.map((id) => [id, { move: "So that it holds", why: `${because}.`, at: index }] as const);
 
 /**
  * Builds a crust from moves, on whatever the zone is made of, and repairs it until the checks have nothing to stop. Thoroughly, it also
@@ -175,7 +177,7 @@ export function buildMoves(site: Site, name: string, moves: readonly Move[], tho
   return {
     crust: stands.plan.crusts[0]!,
     materials: stands.plan.pinned.materials,
-    reasons: new Map([...reasons, ...repairs.flatMap((repair, at) => reasonsOf(repair, -1 - at))]),
+    reasons: new Map([...reasons, ...repairs.flatMap((repair, index) => reasonsOf(repair, -1 - index))]),
     repairs,
     judged: stands.judgement.zones[0]!,
     stops: stopsIn(stands.judgement),

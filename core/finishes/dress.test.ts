@@ -72,7 +72,7 @@ describe("a finish laid on a piece", () => {
     };
     const { plan: after } = dressed(mixed, "stone");
     const of = (zoneId: string) =>
-      after.crusts.find(({ id }) => id === zonesOf(after).find((one) => one.id === zoneId)!.crustId)!;
+      after.crusts.find(({ id }) => id === zonesOf(after).find((zone) => zone.id === zoneId)!.crustId)!;
     expect(of(carcass!.id).steps.map(({ what }) => what)).toContain("bonding-primer");
     expect(of(rest[0]!.id).steps.map(({ what }) => what)).not.toContain("bonding-primer");
     expect(judge(after).counts.stop).toBe(0);

@@ -34,7 +34,7 @@ function grouped(zones: readonly Zone[]): Zone[][] {
     if (known) known.push(zone);
     else groups.set(key, [zone]);
   }
-  return [...groups.values()].map((group) => group.sort((one, two) => zoneArea(two) - zoneArea(one)));
+  return [...groups.values()].map((group) => group.sort((a, b) => zoneArea(b) - zoneArea(a)));
 }
 
 /** Where a zone of a plan is finished: its own ground and use, the house, the air and every material to be had. */

@@ -42,7 +42,7 @@ export function factsOf({ plan, crusts, stops }: Dressed, inShop: InShop): Finis
   const job = fittedIn(workOf(plan, shop), around);
   const supply = supplyOf({ plans: [plan], others, book, pots, startOf: startsIn([job]), today });
   const all = crusts.map(({ built }) => built);
-  const longest = all.reduce((most, one) => (one.crust.steps.length > most.crust.steps.length ? one : most));
+  const longest = all.reduce((most, built) => (built.crust.steps.length > most.crust.steps.length ? built : most));
   const cautions = all.flatMap(({ judged }) => judged.findings.filter(({ severity }) => severity === "caution"));
   return {
     steps: longest.crust.steps.length,

@@ -57,4 +57,4 @@ export interface Finish<Slot extends string = string> {
 }
 
 /** A finish with its slots checked against each other, ready to stand in one list with all others. */
-export const finish = <const Slot extends string>(one: Finish<Slot>): Finish => one as unknown as Finish;
+export const finish = <const Slot extends string>(finish: Finish<Slot>): Finish => finish as unknown as Finish;

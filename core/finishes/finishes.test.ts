@@ -197,15 +197,15 @@ describe("the shelf", () => {
   });
 
   it("in another order makes the same crust", () => {
-    const shelf = CATALOGUE.map(({ id }) => id).filter((_, at) => at % 2 === 0);
+    const shelf = CATALOGUE.map(({ id }) => id).filter((_, index) => index % 2 === 0);
     for (const finish of FINISHES) {
       const made = sampleSite(finish.panels[0]);
-      const one = buildFinish(made, { finish, shelf: new Set(shelf) });
+      const built = buildFinish(made, { finish, shelf: new Set(shelf) });
       const two = buildFinish(
         { ...made, catalogue: [...CATALOGUE].reverse() },
         { finish, shelf: new Set([...shelf].reverse()) },
       );
-      expect(two.crust, finish.name).toEqual(one.crust);
+      expect(two.crust, finish.name).toEqual(built.crust);
     }
   });
 });

@@ -63,4 +63,4 @@ export const FINISHES: readonly Finish[] = [
   wornToTimber,
 ];
 
-export const findFinish = (id: string): Finish | undefined => FINISHES.find((one) => one.id === id);
+export const findFinish = (id: string): Finish | undefined => FINISHES.find((finish) => finish.id === id);

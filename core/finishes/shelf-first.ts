@@ -6,13 +6,13 @@ import type { Material } from "../materials/material.ts";
 const NEAR_ENOUGH = 14;
 
 /** How far another material is from doing the same part: the same kind costs nothing, another kind of the same role a little. */
-function apart(one: Material, two: Material): number {
-  if (one.role !== two.role || isMetallic(one) !== isMetallic(two)) return Number.POSITIVE_INFINITY;
+function apart(a: Material, b: Material): number {
+  if (a.role !== b.role || isMetallic(a) !== isMetallic(b)) return Number.POSITIVE_INFINITY;
   // how it opens, cracks and seals belongs to the finish: only the same kind stands in for anything but paint
-  if (one.family !== two.family && one.role !== "paint") return Number.POSITIVE_INFINITY;
-  if (one.solubility !== two.solubility && JSON.stringify(one.solubility) !== JSON.stringify(two.solubility))
+  if (a.family !== b.family && a.role !== "paint") return Number.POSITIVE_INFINITY;
+  if (a.solubility !== b.solubility && JSON.stringify(a.solubility) !== JSON.stringify(b.solubility))
     return Number.POSITIVE_INFINITY;
-  return colourDifference(bodyColour(one), bodyColour(two)) + (one.family === two.family ? 0 : 3);
+  return colourDifference(bodyColour(a), bodyColour(b)) + (a.family === b.family ? 0 : 3);
 }
 
 /**
@@ -33,7 +33,7 @@ export function shelfFirst(
       const nearest = there
         .map((material) => ({ material, away: apart(own, material) }))
         .filter(({ away }) => away <= NEAR_ENOUGH)
-        .sort((one, two) => one.away - two.away)[0];
+        .sort((a, b) => a.away - b.away)[0];
       return [part, nearest?.material.id ?? id];
     }),
   );

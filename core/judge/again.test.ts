@@ -55,8 +55,8 @@ describe("judging again after an edit", () => {
       fc.property(plan, fc.array(edit, { minLength: 1, maxLength: 6 }), (first, edits) => {
         let now = first;
         let judgement = judge(now);
-        for (const one of edits) {
-          const change = command(now, one);
+        for (const edit of edits) {
+          const change = command(now, edit);
           const done = change && applyCommands(now, [change]);
           if (!done?.ok) continue;
           now = done.plan;
@@ -83,7 +83,10 @@ describe("judging again after an edit", () => {
           },
           {
             ...any,
-            pinned: { ...any.pinned, materials: any.pinned.materials.map((one) => ({ ...one, tannin: "blocks" })) },
+            pinned: {
+              ...any.pinned,
+              materials: any.pinned.materials.map((material) => ({ ...material, tannin: "blocks" })),
+            },
           },
         ];
         for (const other of others)
@@ -130,7 +133,7 @@ describe("zones of one size under one crust", () => {
 describe("the rules", () => {
   it("are all there: the trade's list, rule by rule", () => {
     const numbered = (letter: string, count: number, without: number[] = []) =>
-      Array.from({ length: count }, (_, at) => at + 1)
+      Array.from({ length: count }, (_, index) => index + 1)
         .filter((at) => !without.includes(at))
         .map((at) => `${letter}${at}`);
     const trade = [
@@ -167,7 +170,11 @@ describe("the rules", () => {
           ...any,
           pinned: {
             ...any.pinned,
-            materials: CATALOGUE.map((one) => ({ ...one, id: `clone-of-${one.id}`, copyOf: one.id })),
+            materials: CATALOGUE.map((material) => ({
+              ...material,
+              id: `clone-of-${material.id}`,
+              copyOf: material.id,
+            })),
           },
           crusts: any.crusts.map((crust) => ({
             ...crust,

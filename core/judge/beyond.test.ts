@@ -398,8 +398,8 @@ describe("verdicts besides the usual finishes", () => {
         ],
       },
     ];
-    for (const one of finishes) {
-      const plan = planOf(one);
+    for (const finish of finishes) {
+      const plan = planOf(finish);
       const judgement = judge(plan);
       expect(judgement.zones[0]!.findings.filter(({ severity }) => severity === "stop")).toEqual([]);
       expect(schedule([{ plan, judgement }]).clashes).toEqual([]);

@@ -62,7 +62,7 @@ export function factsOf({ done, start }: Pick<Plan, "done" | "start">): Readonly
 export function asReallyDone(phases: readonly Phase[], facts: Facts): readonly Phase[] {
   if (facts.size === 0) return phases;
   const done = phases.filter(({ id }) => facts.has(id));
-  done.sort((one, two) => facts.get(one.id)!.starts - facts.get(two.id)!.starts);
+  done.sort((a, b) => facts.get(a.id)!.starts - facts.get(b.id)!.starts);
   return [...done, ...phases.filter(({ id }) => !facts.has(id))];
 }
 
@@ -113,7 +113,7 @@ function corrected(gate: Gate, { signs, ends }: Fact): Gate {
 export function asSeen(gates: readonly Gate[], fact: Fact | undefined): readonly Gate[] {
   if (!fact || fact.signs.length === 0) return gates;
   const own = gates.map((gate) => corrected(gate, fact));
-  return own.every((gate, at) => gate === gates[at]) ? gates : own;
+  return own.every((gate, index) => gate === gates[index]) ? gates : own;
 }
 
 /** Gates that no air stretches any more: what was seen is a time on the wall. */

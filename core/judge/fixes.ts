@@ -33,7 +33,7 @@ function stopsByRule(zones: readonly ZoneJudgement[]): Map<string, number> {
 /** Findings of this rule in this zone that are at least as bad. */
 const asBad = (zones: readonly ZoneJudgement[], finding: Finding) =>
   zones
-    .find((one) => one.zone.id === finding.zoneId)!
+    .find((zone) => zone.zone.id === finding.zoneId)!
     .findings.filter(
       (other) =>
         other.rule === finding.rule &&
@@ -89,7 +89,7 @@ function triedFixes(plan: Plan, finding: Finding, options: JudgeOptions): Priced
   const previous: Judgement = { zones: before, counts: { stop: 0, caution: 0, note: 0 } };
   const stopsBefore = stopsByRule(before);
   const shownBefore = meantToShow(before);
-  const sorted = [...fixes].sort((one, two) => Number(onlyTakesOut(one)) - Number(onlyTakesOut(two)));
+  const sorted = [...fixes].sort((a, b) => Number(onlyTakesOut(a)) - Number(onlyTakesOut(b)));
   return sorted.flatMap((fix) => {
     const done = applyCommands(plan, fix.commands);
     if (!done.ok) return [];

@@ -23,7 +23,7 @@ describe("the judge, on any crust", () => {
         for (const finding of allFindings(any)) {
           expect(finding.because).not.toMatch(/undefined|NaN|Infinity/);
           expect(finding.title).not.toMatch(/undefined|NaN|Infinity/);
-          const crust = any.crusts.find((one) => one.id === finding.crustId)!;
+          const crust = any.crusts.find((crust) => crust.id === finding.crustId)!;
           expect(crust.steps.some((step) => step.id === finding.stepId)).toBe(true);
         }
       }),
@@ -130,7 +130,7 @@ describe("fixes, on any crust", () => {
     RULES.flatMap((rule) => rule.examples.faulty.map((example) => [rule.meta.id, example.shows, example] as const)),
   )("%s, %s: of the repairs named there is one that holds", (id, _shows, example) => {
     const any = examplePlan(example);
-    for (const finding of allFindings(any).filter((one) => one.rule === id && one.severity !== "note")) {
+    for (const finding of allFindings(any).filter((finding) => finding.rule === id && finding.severity !== "note")) {
       const named = namedFixes(any, finding);
       if (named.length > 0)
         expect(workingFixes(any, finding).length, named.map((fix) => fix.label).join("; ")).toBeGreaterThan(0);
@@ -212,7 +212,7 @@ describe("what a painter would recognise", () => {
         ["wax", "wax-clear"],
       ],
     });
-    const finding = judge(bare).zones[0]!.findings.find((one) => one.rule === "D4")!;
+    const finding = judge(bare).zones[0]!.findings.find((finding) => finding.rule === "D4")!;
     const [block] = workingFixes(bare, finding);
     // two coats of shellac, an hour each to dry, and the brushing
     expect(block!.price).toBeGreaterThanOrEqual(120);

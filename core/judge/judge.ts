@@ -93,8 +93,9 @@ export function told<Told extends { rule: string; stepId: string; surface?: bool
   if (all.length < 2) return all;
   const silenced = new Set<string>();
   const where = ({ stepId, surface }: Told) => (surface ? `${stepId} when finished` : stepId);
-  for (const one of all) for (const quiet of rules.silences.get(one.rule) ?? []) silenced.add(`${where(one)}/${quiet}`);
-  return silenced.size === 0 ? all : all.filter((one) => !silenced.has(`${where(one)}/${one.rule}`));
+  for (const told of all)
+    for (const quiet of rules.silences.get(told.rule) ?? []) silenced.add(`${where(told)}/${quiet}`);
+  return silenced.size === 0 ? all : all.filter((told) => !silenced.has(`${where(told)}/${told.rule}`));
 }
 
 function unreadableFinding(zone: Zone, crust: Crust, { step, because }: Unreadable): Finding {
@@ -135,10 +136,10 @@ function datesOf(phases: readonly JudgedPhase[], climate: Climate) {
 function inOrder(crust: Crust, findings: Finding[]): Finding[] {
   const place = new Map(crust.steps.map((step, index) => [step.id, index]));
   return findings.sort(
-    (one, two) =>
-      place.get(one.stepId)! - place.get(two.stepId)! ||
-      SEVERITY_ORDER[one.severity] - SEVERITY_ORDER[two.severity] ||
-      (one.id < two.id ? -1 : 1),
+    (a, b) =>
+      place.get(a.stepId)! - place.get(b.stepId)! ||
+      SEVERITY_ORDER[a.severity] - SEVERITY_ORDER[b.severity] ||
+      (a.id < b.id ? -1 : 1),
   );
 }
 
@@ -173,19 +174,19 @@ function unchangedPhases(before: ZoneJudgement, crust: Crust, materials: Readonl
 
 /** Whether some work was done before what the crust has beneath it. */
 function isOutOfOrder(crust: Crust, phases: readonly JudgedPhase[]): boolean {
-  const place = new Map(crust.steps.map(({ id }, at) => [id, at]));
+  const place = new Map(crust.steps.map(({ id }, index) => [id, index]));
   return phases.some(
-    ({ phase }, at) => at > 0 && place.get(phase.step.id)! < place.get(phases[at - 1]!.phase.step.id)!,
+    ({ phase }, index) => index > 0 && place.get(phase.step.id)! < place.get(phases[index - 1]!.phase.step.id)!,
   );
 }
 
-const sameSetting = (one: Setting, two: Setting) =>
-  one.houseRules === two.houseRules &&
-  one.room === two.room &&
-  one.climate === two.climate &&
-  one.rules === two.rules &&
-  one.facts === two.facts &&
-  one.now === two.now;
+const sameSetting = (a: Setting, b: Setting) =>
+  a.houseRules === b.houseRules &&
+  a.room === b.room &&
+  a.climate === b.climate &&
+  a.rules === b.rules &&
+  a.facts === b.facts &&
+  a.now === b.now;
 
 /**
  * Judges one zone: compiles its crust, places every phase on the nominal line, folds the surface and checks each
@@ -219,9 +220,13 @@ function judgedFrom(
   );
   const phases = asReallyDone(planned, setting.facts);
   const line = lineOn(zone, crust.id, setting);
-  if (before && kept > 0 && before.previous.phases.slice(0, kept).every(({ phase }, at) => phases[at] === phase)) {
+  if (
+    before &&
+    kept > 0 &&
+    before.previous.phases.slice(0, kept).every(({ phase }, index) => phases[index] === phase)
+  ) {
     const judged = before.previous.phases.slice(0, kept);
-    const steps = new Set(judged.map((one) => one.phase.step.id));
+    const steps = new Set(judged.map((judgedPhase) => judgedPhase.phase.step.id));
     const found = [...before.memory.found.values()].filter((finding) => !finding.surface && steps.has(finding.stepId));
     line.resume(judged, before.memory.remembered, found);
   }

@@ -9,10 +9,10 @@ import { findTechnique } from "../surface/techniques.ts";
 import { type Follows, likelyNext } from "./likely.ts";
 
 const DAILY: Use = { wear: "daily", water: "splashes", heat: false, outdoors: false, near: "nothing" };
-const material = (id: string) => CATALOGUE.find((one) => one.id === id)!;
+const material = (id: string) => CATALOGUE.find((material) => material.id === id)!;
 const afterOne = (how: string, what?: string) =>
   likelyNext({ technique: findTechnique(how)!, material: what ? material(what) : null }).map(nameOf);
-const nameOf = (one: Follows) => ("role" in one ? one.role : one.technique);
+const nameOf = (follows: Follows) => ("role" in follows ? follows.role : follows.technique);
 
 describe("what usually comes next", () => {
   it("is what a painter would do: clean the bare piece, buff wax, lay leaf on size, wipe a glaze", () => {
@@ -38,7 +38,7 @@ describe("what usually comes next", () => {
           if (technique.kind === "hold" || technique.kind === "inspect") continue;
           const own = laid?.role ?? how;
           steps++;
-          if (!likelyNext(beneath).some((one) => nameOf(one) === own))
+          if (!likelyNext(beneath).some((follows) => nameOf(follows) === own))
             missed.push(`${own} after ${beneath?.material?.role ?? beneath?.technique.id ?? "the ground"}`);
           beneath = { technique, material: laid };
         }

@@ -109,12 +109,11 @@ export function sorted(rules: readonly Rule[]): SortedRules {
 
 const phaseOf = (stack: Stack) => stack?.film.phaseId ?? null;
 /** A film that paper has been over is another top than the same film beside it. */
-const sameTop = (one: Stack, two: Stack) =>
-  phaseOf(one) === phaseOf(two) && (one === null || one.film.keyed === two!.film.keyed);
-const samePair = (one: Stack, two: Stack) => sameTop(one, two) && sameTop(one?.below ?? null, two?.below ?? null);
+const sameTop = (a: Stack, b: Stack) => phaseOf(a) === phaseOf(b) && (a === null || a.film.keyed === b!.film.keyed);
+const samePair = (a: Stack, b: Stack) => sameTop(a, b) && sameTop(a?.below ?? null, b?.below ?? null);
 
 /** Tops with those that are alike counted as one, in the order in which they come. */
-function counted(tops: Iterable<Top>, alike: (one: Stack, two: Stack) => boolean): Top[] {
+function counted(tops: Iterable<Top>, alike: (a: Stack, b: Stack) => boolean): Top[] {
   const found: Top[] = [];
   for (const { stack, share } of tops) {
     if (share <= 0) continue;
@@ -156,9 +155,8 @@ interface Tops {
 
 const lastTops = new WeakMap<Surface["patches"], Tops>();
 
-const sameRelief = (one: Relief, two: Relief) =>
-  one === two ||
-  (one.arris === two.arris && one.field === two.field && one.high === two.high && one.recess === two.recess);
+const sameRelief = (a: Relief, b: Relief) =>
+  a === b || (a.arris === b.arris && a.field === b.field && a.high === b.high && a.recess === b.recess);
 
 /**
  * When a phase may start: the painter is free, the author's wait is over, and a gate of every demand is open, if it
@@ -360,7 +358,7 @@ export class Line {
     const from = this.endsOf.get(demand.from)!;
     for (const other of demands) {
       if (other.rule === demand.rule || opening(other) === 0) continue;
-      const alone = demands.filter((one) => one !== other);
+      const alone = demands.filter((demand) => demand !== other);
       const starts = place(this.allowed(phase), alone, this.endsOf);
       if (gateVerdict(demand.gates, starts - from) === "open") return other;
     }
@@ -370,7 +368,7 @@ export class Line {
   /** What is said of two waits that cannot both be kept: both, and what would free either. */
   private asClash(draft: Draft, demand: PlacedDemand, against: PlacedDemand, { films }: Seam): Draft {
     const nameOf = ({ from }: PlacedDemand) => {
-      const film = films.find((one) => one.film.phaseId === from)?.film;
+      const film = films.find((film) => film.film.phaseId === from)?.film;
       return film ? `the ${named(film.material)}` : "the step before";
     };
     const { gates, label } = against;
@@ -391,7 +389,7 @@ export class Line {
       const { facts, now } = this.bench;
       if (now !== null && !facts.has(id)) this.free = Math.max(this.free, now);
       // of a go that was begun, what is left is worked as it comes
-      const together = go && !go.ids.some((one) => facts.has(one)) ? phases.slice(at, at + go.ids.length) : [];
+      const together = go && !go.ids.some((id) => facts.has(id)) ? phases.slice(at, at + go.ids.length) : [];
       if (together.length > 0) this.takeGo(together);
       else this.take(phases[at]!);
       at += Math.max(1, together.length);
@@ -410,7 +408,9 @@ export class Line {
       const sections = sectionsOf(go, zone, climate, begins);
       for (const phase of onOneSection(go, sections)) this.take(phase);
       const late = this.heldBack > 0 && tries < MOST_TRIES;
-      const breaks = late ? -1 : this.phases.findIndex((_, at) => at > count && this.pauseBefore(at) > LONGEST_PAUSE);
+      const breaks = late
+        ? -1
+        : this.phases.findIndex((_, index) => index > count && this.pauseBefore(index) > LONGEST_PAUSE);
       if (!late && breaks < 0) return this.throughAllSections(count, sections);
       begins += this.heldBack;
       this.surface = before.surface;

@@ -60,7 +60,7 @@ describe("a step concerns the wet films it is meant for", () => {
       ["sprinkle", "texture-crumb"],
     ];
     const small = { zone: { shape: { kind: "panel" as const, width: 300, height: 300, count: 1 } } };
-    expect(said(steps, small).filter((one) => !one.includes(" U"))).toEqual([]);
+    expect(said(steps, small).filter((text) => !text.includes(" U"))).toEqual([]);
     expect(worst([...steps.slice(0, 3), ["sprinkle", "texture-crumb", later(DAY)]], "R1")).toBe("stop");
   });
 
@@ -462,8 +462,8 @@ describe("work in one go", () => {
     const size: ExampleStep[] = steps[0]![0] === "lay-leaf" ? [["brush", "leaf-size"]] : [];
     const all = [...base, ...size, ...steps];
     const first = all.length - steps.length;
-    expect(goOf(all)!.ids).toEqual(ids.map((_, at) => `s${first + at + 1}`));
-    const found = said(all).filter((one) => !/ (U\d|L3|B6|R5|G1) /.test(one));
+    expect(goOf(all)!.ids).toEqual(ids.map((_, index) => `s${first + index + 1}`));
+    const found = said(all).filter((text) => !/ (U\d|L3|B6|R5|G1) /.test(text));
     expect(found).toEqual([]);
   });
 
@@ -537,7 +537,7 @@ describe("work in one go", () => {
 });
 
 describe("waits as they are said", () => {
-  const startOf = (wait: NonNullable<ExampleStep[2]>["wait"], at = 1) => {
+  const startOf = (wait: NonNullable<ExampleStep[2]>["wait"], index = 1) => {
     const { phases } = judge(
       planOf([
         ["brush", "mineral-storm"],
@@ -545,7 +545,7 @@ describe("waits as they are said", () => {
         ["brush", "mineral-storm", { wait: wait! }],
       ]),
     ).zones[0]!;
-    return phases[2]!.starts - phases[at]!.ends;
+    return phases[2]!.starts - phases[index]!.ends;
   };
 
   it("at least, about, exactly, between, the next working day, by sign", () => {

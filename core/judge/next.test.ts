@@ -14,7 +14,7 @@ const on = (steps: ExampleStep[], more: Partial<Parameters<typeof examplePlan>[0
   return { of, options: next(of, judge(of).zones[0]!) };
 };
 const option = (options: readonly Option[], material: string | null, technique: string) =>
-  options.find((one) => (one.material?.id ?? null) === material && one.technique.id === technique)!;
+  options.find((option) => (option.material?.id ?? null) === material && option.technique.id === technique)!;
 
 describe("what can go on now", () => {
   it("keeps water off wax and lets dark wax onto it", () => {
@@ -46,7 +46,7 @@ describe("what can go on now", () => {
     const { of } = on([["brush", "chalk-slate"]]);
     const shelf = CATALOGUE.filter((material) => material.id === "wax-clear");
     const options = next(of, judge(of).zones[0]!, { materials: shelf });
-    expect(options.filter((one) => one.material).map((one) => one.material!.id)).toEqual(["wax-clear"]);
+    expect(options.filter((option) => option.material).map((option) => option.material!.id)).toEqual(["wax-clear"]);
   });
 
   it("can be asked of the surface part way", () => {
@@ -67,15 +67,15 @@ describe("what can go on now", () => {
         fc.property(plan, fc.nat(500), (any, pick) => {
           const judged = judge(any).zones[0]!;
           const options = next(any, judged);
-          const one = options[pick % options.length]!;
-          const added = withStep(any, judged.crust.id, one);
+          const option = options[pick % options.length]!;
+          const added = withStep(any, judged.crust.id, option);
           const after = judge(added).zones.find((zone) => zone.zone.id === judged.zone.id)!;
           const seam = after.findings.filter((finding) => finding.stepId === "next" && !finding.surface);
           const worst = [...seam].sort((a, b) => SEVERITY_ORDER[a.severity] - SEVERITY_ORDER[b.severity])[0];
-          if (one.can === "never" || one.can === "over") expect(worst?.severity).toBe("stop");
+          if (option.can === "never" || option.can === "over") expect(worst?.severity).toBe("stop");
           else {
-            expect(worst?.severity ?? null).toBe(one.severity);
-            expect(after.phases.find((placed) => placed.phase.step.id === "next")?.starts).toBe(one.from);
+            expect(worst?.severity ?? null).toBe(option.severity);
+            expect(after.phases.find((placed) => placed.phase.step.id === "next")?.starts).toBe(option.from);
           }
           asked++;
         }),
@@ -89,7 +89,7 @@ describe("what can go on now", () => {
     fc.assert(
       fc.property(plan, fc.nat(500), (any, pick) => {
         const judged = judge(any).zones[0]!;
-        const over = next(any, judged).filter((one) => one.can === "over");
+        const over = next(any, judged).filter((option) => option.can === "over");
         if (over.length === 0) return;
         const one = over[pick % over.length]!;
         const barrier: Option = { ...one, material: one.over, technique: BRUSH };

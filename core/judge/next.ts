@@ -47,7 +47,7 @@ const USUAL: Partial<Record<Material["role"], readonly string[]>> = {
 function usualTechniques(material: Material): readonly Technique[] {
   const all = techniquesFor(material);
   const usual = USUAL[material.role];
-  return usual ? all.filter((one) => usual.includes(one.id)) : all.slice(0, 1);
+  return usual ? all.filter((technique) => usual.includes(technique.id)) : all.slice(0, 1);
 }
 
 /** What is laid between two layers that do not go together, the most usual first. */
@@ -58,8 +58,8 @@ const BARRIERS: readonly Family[] = [
   "stain-block primer, shellac",
 ];
 
-const TAKING: readonly Technique[] = TECHNIQUES.filter((one) => one.kind === "take");
-const PREPARING: readonly Technique[] = TECHNIQUES.filter((one) => one.kind === "prepare");
+const TAKING: readonly Technique[] = TECHNIQUES.filter((technique) => technique.kind === "take");
+const PREPARING: readonly Technique[] = TECHNIQUES.filter((technique) => technique.kind === "prepare");
 
 interface Tried {
   starts: Instant;
@@ -115,9 +115,9 @@ class Trial {
   atTheEndOf(line: Line, phase: Phase): Tried {
     const found = [...line.findings.values()].filter(({ stepId, surface }) => stepId === phase.step.id && !surface);
     let worst: { rule: string; draft: Draft } | null = null;
-    for (const one of told(found, this.rules))
-      if (!worst || SEVERITY_ORDER[one.severity] < SEVERITY_ORDER[worst.draft.severity])
-        worst = { rule: one.rule, draft: one };
+    for (const finding of told(found, this.rules))
+      if (!worst || SEVERITY_ORDER[finding.severity] < SEVERITY_ORDER[worst.draft.severity])
+        worst = { rule: finding.rule, draft: finding };
     return { starts: line.phases.at(-1)!.starts, worst };
   }
 }

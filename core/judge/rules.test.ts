@@ -14,7 +14,7 @@ describe.each(RULES.map((rule) => [rule.meta.id, rule] as const))("rule %s", (id
       const plan = examplePlan(example);
       const spoke = rulesFiring(plan);
       const silencers = RULES.filter((other) => other.meta.subsumes.includes(id)).map((other) => other.meta.id);
-      expect([id, ...silencers].some((one) => spoke.has(one))).toBe(true);
+      expect([id, ...silencers].some((text) => spoke.has(text))).toBe(true);
       // and it is this rule that finds it: how bad, at which seam, in which words, with which repairs
       const rules = RULES.filter((other) => !silencers.includes(other.meta.id));
       const findings = judge(plan, { rules }).zones.flatMap((zone) => zone.findings);

@@ -31,7 +31,7 @@ export function otherwise(plan: Plan, finding: Finding, options: JudgeOptions = 
         const other = { ...alone, pinned: { ...plan.pinned, houseRules } };
         const there = judgeZones(other, { ...options, previous: undefined })[0]
           ?.findings.filter((one) => one.rule === finding.rule && one.stepId === finding.stepId)
-          .sort((one, two) => SEVERITY_ORDER[one.severity] - SEVERITY_ORDER[two.severity])[0];
+          .sort((a, b) => SEVERITY_ORDER[a.severity] - SEVERITY_ORDER[b.severity])[0];
         const severity = there?.severity ?? null;
         return severity === finding.severity ? [] : [{ rule: key, title: SCHOOLS[key].title, choice, severity }];
       }),

@@ -602,7 +602,7 @@ describe("the combined cases that a colleague is asked about", () => {
       ["wax", "wax-clear"],
     ];
     const finding = judge(examplePlan({ shows: "oak", ...oak, knots: 3, steps: white })).zones[0]!.findings.find(
-      (one) => one.rule === "D4",
+      (finding) => finding.rule === "D4",
     )!;
     expect(finding.severity).toBe("stop");
     expect(finding.because).toContain("tannin and 3 knots");

@@ -34,7 +34,7 @@ const square = (side: number): ExampleStack["zone"] => ({
 function pairs(limit: number): [near: [string, string], far: [string, string]] {
   const chalks = CATALOGUE.filter(({ family }) => family === "chalk-type paint");
   const all = chalks
-    .flatMap((one) => chalks.map((two) => ({ one, two, apart: colourDifference(one.colour, two.colour) })))
+    .flatMap((chalk) => chalks.map((two) => ({ one: chalk, two, apart: colourDifference(chalk.colour, two.colour) })))
     .filter(({ one, two }) => one.id !== two.id)
     .sort((a, b) => a.apart - b.apart);
   const near = all.findLast(({ apart }) => apart < limit)!;

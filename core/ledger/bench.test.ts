@@ -70,7 +70,7 @@ describe("the bench", () => {
   });
 
   it("a glaze that was laid has a window, and what has to be done in it comes first", () => {
-    const events = ["s1", "s2", "s3", "s4"].map((id, at) => done(glazed, id, at * 400));
+    const events = ["s1", "s2", "s3", "s4"].map((id, index) => done(glazed, id, index * 400));
     const bench = benchAt(glazed, 1205, events);
     const [wipe] = bench.next;
     expect(wipe!.phaseId).toBe("s5");
@@ -83,8 +83,8 @@ describe("the bench", () => {
     const laid = [done(glazed, "s1", 20), done(glazed, "s2", 50)];
     const opens = opensOf(benchAt(glazed, 60, laid).next.find(({ phaseId }) => phaseId === "s3")!);
     const minutes = opens - startOf(glazed);
-    const asked = (seen: boolean, at: number, more?: number) =>
-      lineAt(glazed, "sign", at, on("s2"), { stage: "recoat", seen, ...(more ? { more } : {}) });
+    const asked = (seen: boolean, index: number, more?: number) =>
+      lineAt(glazed, "sign", index, on("s2"), { stage: "recoat", seen, ...(more ? { more } : {}) });
     const opensAfter = (...events: LedgerEvent[]) =>
       opensOf(benchAt(glazed, 60, [...laid, ...events]).next.find(({ phaseId }) => phaseId === "s3")!);
     expect(opensAfter(asked(false, minutes, 10))).toBe(opens + 10);
@@ -225,13 +225,13 @@ describe("no edit changes what was done", () => {
     const two = applyCommands(glazed, [{ do: "patch step", crustId: "c1", stepId: "s2", patch: { coats: 2 } }]);
     if (!two.ok) throw new Error(two.because);
     const both = withLedger(two.plan, replay([done(glazed, "s2/1", 45), done(glazed, "s2/2", 300)]));
-    const one = applyCommands(both, [{ do: "patch step", crustId: "c1", stepId: "s2", patch: { coats: 1 } }]);
-    expect(one.ok ? "" : one.because).toMatch(/2 coats .* on already/);
+    const applied = applyCommands(both, [{ do: "patch step", crustId: "c1", stepId: "s2", patch: { coats: 1 } }]);
+    expect(applied.ok ? "" : applied.because).toMatch(/2 coats .* on already/);
   });
 });
 
 describe("trouble at the bench", () => {
-  const events = ["s1", "s2", "s3", "s4"].map((id, at) => done(glazed, id, at * 400));
+  const events = ["s1", "s2", "s3", "s4"].map((id, index) => done(glazed, id, index * 400));
   const base = withLedger(glazed, replay(events));
   const ways = (trouble: (typeof TROUBLES)[number], minutes: number, phaseId = "s4") =>
     waysOn(base, { zoneIds: ["z1"], phaseId, trouble, now: startOf(base) + minutes });
@@ -380,7 +380,7 @@ describe("what finished work takes off the shelf", () => {
   it("the planned amount from the open tin first, the rest from the next, the same ids every time", () => {
     const pots = [pot("sealed", 500, null), pot("open", 10, "2026-11-01")];
     const movements = usedFor(glazed, end, replay([end]), pots);
-    expect(movements.map((one) => one.potId)).toEqual(["open", "sealed"]);
+    expect(movements.map((movement) => movement.potId)).toEqual(["open", "sealed"]);
     expect(movements[0]).toMatchObject({ does: "used", amount: 10, planId: "example" });
     expect(usedFor(glazed, end, replay([end]), pots)).toEqual(movements);
   });

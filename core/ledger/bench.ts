@@ -224,7 +224,7 @@ class JobBench {
       phaseId: phase.id,
       card: benchCard(judged, placed, under(judged, placed)),
       followedBy: phases.flatMap((id) => {
-        const later = judged.phases.find((one) => one.phase.id === id);
+        const later = judged.phases.find((phase) => phase.phase.id === id);
         return later ? [benchCard(judged, later, null).title] : [];
       }),
       mix: step.mix ? sayMix(step.mix, materialName(plan)) : null,
@@ -258,17 +258,17 @@ class JobBench {
       return placed ? countdownsFor(zone.judged, placed, this.facts(place.zoneId), this.clock) : [];
     });
     const byFilm = new Map<string, Countdown>();
-    for (const one of all) {
-      const known = byFilm.get(one.from);
-      if (!known) byFilm.set(one.from, one);
+    for (const countdown of all) {
+      const known = byFilm.get(countdown.from);
+      if (!known) byFilm.set(countdown.from, countdown);
       else
-        byFilm.set(one.from, {
-          ...(one.opens > known.opens ? one : known),
-          shuts: least(one.shuts, known.shuts),
-          shutsTypically: least(one.shutsTypically, known.shutsTypically),
+        byFilm.set(countdown.from, {
+          ...(countdown.opens > known.opens ? countdown : known),
+          shuts: least(countdown.shuts, known.shuts),
+          shutsTypically: least(countdown.shutsTypically, known.shutsTypically),
         });
     }
-    return [...byFilm.values()].sort((one, two) => two.opens - one.opens);
+    return [...byFilm.values()].sort((a, b) => b.opens - a.opens);
   }
 
   drying(): Drying[] {
@@ -298,8 +298,7 @@ class JobBench {
   }
 }
 
-const least = (one: number | null, two: number | null) =>
-  one === null ? two : two === null ? one : Math.min(one, two);
+const least = (a: number | null, b: number | null) => (a === null ? b : b === null ? a : Math.min(a, b));
 
 /** When a task's window shuts; never, where it has none. */
 export const shutsOf = ({ countdowns }: Pick<BenchTask, "countdowns">): WallMinutes | null =>
@@ -312,33 +311,33 @@ export const opensOf = ({ countdowns }: Pick<BenchTask, "countdowns">): WallMinu
 /**
  * What to take up first: what can be done now before what cannot, of that what has a window that shuts, then by the schedule.
  */
-function byUrgency(now: WallMinutes): (one: BenchTask, two: BenchTask) => number {
+function byUrgency(now: WallMinutes): (a: BenchTask, b: BenchTask) => number {
   const rank = (task: BenchTask) => {
     if (!task.isNext) return 3;
     if (opensOf(task) > now) return 2;
     const shuts = shutsOf(task);
     return shuts !== null && shuts > now ? 0 : 1;
   };
-  return (one, two) =>
-    rank(one) - rank(two) ||
-    (rank(one) === 0 ? shutsOf(one)! - shutsOf(two)! : 0) ||
-    (rank(one) === 2 ? opensOf(one) - opensOf(two) : 0) ||
-    (one.starts ?? Number.POSITIVE_INFINITY) - (two.starts ?? Number.POSITIVE_INFINITY) ||
-    (one.id < two.id ? -1 : 1);
+  return (a, b) =>
+    rank(a) - rank(b) ||
+    (rank(a) === 0 ? shutsOf(a)! - shutsOf(b)! : 0) ||
+    (rank(a) === 2 ? opensOf(a) - opensOf(b) : 0) ||
+    (a.starts ?? Number.POSITIVE_INFINITY) - (b.starts ?? Number.POSITIVE_INFINITY) ||
+    (a.id < b.id ? -1 : 1);
 }
 
 /** The bench of some jobs at a time on the shop's wall. Equal input gives equal output. */
 export function benchOf(jobs: readonly BenchJob[], now: WallMinutes): Bench {
   const benches = jobs.map((job) => new JobBench(job, now));
-  const tasks = benches.flatMap((one) => one.tasks());
+  const tasks = benches.flatMap((bench) => bench.tasks());
   const order = byUrgency(now);
   const inHand = tasks.filter(({ begun }) => begun !== null);
   return {
-    inHand: inHand.sort((one, two) => two.begun! - one.begun! || (one.id < two.id ? -1 : 1)),
+    inHand: inHand.sort((a, b) => b.begun! - a.begun! || (a.id < b.id ? -1 : 1)),
     next: tasks.filter(({ begun }) => begun === null).sort(order),
     drying: benches
-      .flatMap((one) => one.drying())
-      .sort((one, two) => one.countdown.opens - two.countdown.opens || (one.zone < two.zone ? -1 : 1)),
-    handling: benches.flatMap((one) => one.handling()).sort((one, two) => one.starts - two.starts),
+      .flatMap((bench) => bench.drying())
+      .sort((a, b) => a.countdown.opens - b.countdown.opens || (a.zone < b.zone ? -1 : 1)),
+    handling: benches.flatMap((bench) => bench.handling()).sort((a, b) => a.starts - b.starts),
   };
 }

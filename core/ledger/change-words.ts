@@ -41,8 +41,8 @@ export function changeWords(before: Plan, after: Plan, event: LedgerEvent): stri
   const told: { by: number; says: string }[] = [];
   for (const zoneId of new Set(event.on.map((place) => place.zoneId))) {
     const zone = findZone(after, zoneId);
-    const was = judgementOf(before).zones.find((one) => one.zone.id === zoneId);
-    const is = judgementOf(after).zones.find((one) => one.zone.id === zoneId);
+    const was = judgementOf(before).zones.find((zone) => zone.zone.id === zoneId);
+    const is = judgementOf(after).zones.find((zone) => zone.zone.id === zoneId);
     if (!zone || !was || !is) continue;
     const doneNow = new Set((after.done ?? []).filter((one) => one.zoneId === zoneId).map(({ phaseId }) => phaseId));
     const next = is.phases.find(({ phase }) => !doneNow.has(phase.id));
@@ -58,6 +58,6 @@ export function changeWords(before: Plan, after: Plan, event: LedgerEvent): stri
       says: `${workTitle(next.phase)} on ${lower(zone.name)} can go on from ${sayClock(at)}${day}, ${sayDuration(Math.abs(by))} ${by > 0 ? "later" : "earlier"}, because ${because(event, after)}.`,
     });
   }
-  told.sort((one, two) => Math.abs(two.by) - Math.abs(one.by));
+  told.sort((a, b) => Math.abs(b.by) - Math.abs(a.by));
   return told[0]?.says ?? null;
 }

@@ -48,7 +48,7 @@ export function countdownsFor(
     const gate = gateMeant(demand.gates, now - start - fact.ends);
     const wall = (minutes: number) => start + fact.ends + minutes;
     const { stage, opens, shuts } = gate;
-    const one: Countdown = {
+    const countdown: Countdown = {
       zoneId: zone.id,
       from: demand.from,
       to: next.phase.id,
@@ -63,16 +63,15 @@ export function countdownsFor(
     };
     const known = byFilm.get(demand.from);
     // of several waits on one film, the one that holds longest speaks; a window that shuts counts in any case
-    if (!known) byFilm.set(demand.from, one);
+    if (!known) byFilm.set(demand.from, countdown);
     else
       byFilm.set(demand.from, {
-        ...(known.opens >= one.opens ? known : one),
-        shuts: earlier(known.shuts, one.shuts),
-        shutsTypically: earlier(known.shutsTypically, one.shutsTypically),
+        ...(known.opens >= countdown.opens ? known : countdown),
+        shuts: earlier(known.shuts, countdown.shuts),
+        shutsTypically: earlier(known.shutsTypically, countdown.shutsTypically),
       });
   }
-  return [...byFilm.values()].sort((one, two) => two.opens - one.opens);
+  return [...byFilm.values()].sort((a, b) => b.opens - a.opens);
 }
 
-const earlier = (one: number | null, two: number | null) =>
-  one === null ? two : two === null ? one : Math.min(one, two);
+const earlier = (a: number | null, b: number | null) => (a === null ? b : b === null ? a : Math.min(a, b));

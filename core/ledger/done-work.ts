@@ -33,19 +33,19 @@ export function doneWork(
   told: ReadonlySet<string>,
 ): DoneWork[] {
   const kept = (plan.done ?? []).filter((one) => !told.has(placeKey(one)));
-  const done = [...work.values()].flatMap((one): DoneWork[] => {
-    const hands = handsOf(one.zoneId, one.phaseId);
-    if (one.ended === null || hands === null) return [];
-    const signs = one.signs.slice(-MOST_SIGNS).map((sign) => signOf(sign, one.offset));
+  const done = [...work.values()].flatMap((worked): DoneWork[] => {
+    const hands = handsOf(worked.zoneId, worked.phaseId);
+    if (worked.ended === null || hands === null) return [];
+    const signs = worked.signs.slice(-MOST_SIGNS).map((sign) => signOf(sign, worked.offset));
     return [
       {
-        zoneId: one.zoneId,
-        phaseId: one.phaseId,
-        starts: sayWallTime(beganAt(one, Math.min(DAY, Math.ceil(hands)))),
-        ends: sayWallTime(wallAt(one.ended, one.offset)),
+        zoneId: worked.zoneId,
+        phaseId: worked.phaseId,
+        starts: sayWallTime(beganAt(worked, Math.min(DAY, Math.ceil(hands)))),
+        ends: sayWallTime(wallAt(worked.ended, worked.offset)),
         ...(signs.length > 0 ? { signs } : {}),
       },
     ];
   });
-  return [...kept, ...done].sort((one, two) => (placeKey(one) < placeKey(two) ? -1 : 1)).slice(0, LIMITS.done);
+  return [...kept, ...done].sort((a, b) => (placeKey(a) < placeKey(b) ? -1 : 1)).slice(0, LIMITS.done);
 }

@@ -85,7 +85,7 @@ export function find(asked: string, jobs: readonly { plan: Plan; events: readonl
         .join(", ");
       const looks = crust.steps
         .flatMap(({ intents, how: technique }) => [
-          ...intents.map((one) => `${one} ${INTENT_WORDS[one] ?? ""}`),
+          ...intents.map((intent) => `${intent} ${INTENT_WORDS[intent] ?? ""}`),
           findTechnique(technique)?.name ?? "",
         ])
         .join(" ");
@@ -128,5 +128,5 @@ export function find(asked: string, jobs: readonly { plan: Plan; events: readonl
       });
     }
   }
-  return found.sort((one, two) => one.distance - two.distance || (one.title < two.title ? -1 : 1)).slice(0, MOST_FOUND);
+  return found.sort((a, b) => a.distance - b.distance || (a.title < b.title ? -1 : 1)).slice(0, MOST_FOUND);
 }

@@ -17,7 +17,7 @@ import {
 import { replay } from "./replay.ts";
 import { withLedger } from "./with-ledger.ts";
 
-const seen = (ratio: number, at = 0): Observation => ({
+const seen = (ratio: number, index = 0): Observation => ({
   family: "chalk-type paint",
   material: "Chalk-type, slate",
   planId: "p",
@@ -26,7 +26,7 @@ const seen = (ratio: number, at = 0): Observation => ({
   stage: "recoat",
   ratio,
   celsius: 18,
-  at,
+  at: index,
 });
 
 describe("the conjugate update of a normal mean", () => {
@@ -57,7 +57,7 @@ describe("the conjugate update of a normal mean", () => {
 
   it("more looks make it surer, and bring it to what they say", () => {
     const few = learnedFrom([seen(1.5)])[0]!;
-    const many = learnedFrom(Array.from({ length: 30 }, (_, at) => seen(1.5, at)))[0]!;
+    const many = learnedFrom(Array.from({ length: 30 }, (_, index) => seen(1.5, index)))[0]!;
     expect(few.factor).toBeGreaterThan(1.1);
     expect(few.factor).toBeLessThan(1.5);
     expect(many.factor).toBeGreaterThan(few.factor);

@@ -150,17 +150,18 @@ export function observationsOf(
 /** What a shop has learned, one entry for each kind it has watched, the most watched first. */
 export function learnedFrom(observations: readonly Observation[]): Learned[] {
   const families = new Map<Family, Observation[]>();
-  for (const one of observations) families.set(one.family, [...(families.get(one.family) ?? []), one]);
+  for (const observation of observations)
+    families.set(observation.family, [...(families.get(observation.family) ?? []), observation]);
   return [...families]
     .map(([family, own]): Learned => {
-      const sorted = own.sort((one, two) => one.at - two.at || (one.zoneId < two.zoneId ? -1 : 1));
+      const sorted = own.sort((a, b) => a.at - b.at || (a.zoneId < b.zoneId ? -1 : 1));
       const now = updated(
         PRIOR,
         sorted.map(({ ratio }) => Math.log(ratio)),
       );
       return { family, before: PRIOR, now, factor: clamped(Math.exp(now.mean)), observations: sorted };
     })
-    .sort((one, two) => two.observations.length - one.observations.length || (one.family < two.family ? -1 : 1));
+    .sort((a, b) => b.observations.length - a.observations.length || (a.family < b.family ? -1 : 1));
 }
 
 /** Fewer looks than this are too few for plans to go by them without being asked. */

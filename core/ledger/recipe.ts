@@ -63,9 +63,9 @@ export function recipeOf(plan: Plan, zoneId: string, { lines }: LedgerState): Re
     judged.phases.map(({ phase }) => phase),
     facts,
   );
-  const steps = phases.map((phase, at): RecipeStep => {
+  const steps = phases.map((phase, index): RecipeStep => {
     const fact = facts.get(phase.id);
-    const next = phases[at + 1] && facts.get(phases[at + 1]!.id);
+    const next = phases[index + 1] && facts.get(phases[index + 1]!.id);
     const remarks = lines.flatMap(({ event, withdrawn }) => {
       const about = event.on.some((place) => place.zoneId === zoneId && place.phaseId === phase.id);
       const says = about && !withdrawn ? remarkOf(event) : null;
@@ -99,12 +99,10 @@ export interface RecipeFor {
 /** The order in which the steps of a crust were really done; steps that nobody did come where they were planned. */
 function inRealOrder({ crust, steps }: RealRecipe): Step[] {
   const first = new Map<string, number>();
-  steps.forEach(({ step, done }, at) => {
-    if (done && !first.has(step.id)) first.set(step.id, at);
+  steps.forEach(({ step, done }, index) => {
+    if (done && !first.has(step.id)) first.set(step.id, index);
   });
-  const done = crust.steps
-    .filter(({ id }) => first.has(id))
-    .sort((one, two) => first.get(one.id)! - first.get(two.id)!);
+  const done = crust.steps.filter(({ id }) => first.has(id)).sort((a, b) => first.get(a.id)! - first.get(b.id)!);
   return [...done, ...crust.steps.filter(({ id }) => !first.has(id))];
 }
 
@@ -115,12 +113,12 @@ export function planFromRecipe(plan: Plan, recipe: RealRecipe, wanted: RecipeFor
     const times = [
       took === null ? "" : `took ${sayDuration(took)}`,
       stood === null ? "" : `stood ${sayDuration(stood)}`,
-    ].filter((one) => one !== "");
+    ].filter((text) => text !== "");
     const last = times.length > 0 ? [`Last time: ${times.join(", ")}`] : [];
     remarks.set(step.id, [...(remarks.get(step.id) ?? []), ...last, ...own]);
   }
   const steps = inRealOrder(recipe).map((step): Step => {
-    const note = [step.note ?? "", ...(remarks.get(step.id) ?? [])].filter((one) => one !== "").join(". ");
+    const note = [step.note ?? "", ...(remarks.get(step.id) ?? [])].filter((text) => text !== "").join(". ");
     return note === "" ? step : { ...step, note: note.slice(0, 400).trim() };
   });
   const used = new Set(steps.flatMap(({ what, mix }) => [what, ...(mix?.with.map((part) => part.what) ?? [])]));

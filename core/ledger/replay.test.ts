@@ -139,7 +139,7 @@ describe("any ledger", () => {
     fc.assert(
       fc.property(ledgers, fc.infiniteStream(fc.nat()), (events, order) => {
         const keyed = events.map((event) => ({ event, key: order.next().value as number }));
-        const shuffled = keyed.sort((one, two) => one.key - two.key).map(({ event }) => event);
+        const shuffled = keyed.sort((a, b) => a.key - b.key).map(({ event }) => event);
         const twice = [...shuffled, ...events.filter((_, n) => n % 3 === 0)];
         expect(replay(twice)).toEqual(replay(events));
       }),
@@ -153,7 +153,7 @@ describe("any ledger", () => {
         const { lines } = replay(events);
         expect(lines).toHaveLength(events.filter(({ kind }) => kind !== "correction").length);
         const times = lines.map(({ event }) => event.at);
-        expect(times).toEqual([...times].sort((one, two) => one - two));
+        expect(times).toEqual([...times].sort((a, b) => a - b));
       }),
     );
   });

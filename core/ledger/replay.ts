@@ -49,8 +49,8 @@ export interface LedgerState {
 type Correction = Extract<LedgerEvent, { kind: "correction" }>;
 
 /** By when it happened, then by id. */
-export const byHappening = (one: Pick<LedgerEvent, "at" | "id">, two: Pick<LedgerEvent, "at" | "id">): number =>
-  one.at - two.at || (one.id < two.id ? -1 : one.id > two.id ? 1 : 0);
+export const byHappening = (a: Pick<LedgerEvent, "at" | "id">, b: Pick<LedgerEvent, "at" | "id">): number =>
+  a.at - b.at || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
 
 /** A line with its corrections, in the order in which they were made; the last word counts. */
 function corrected(first: LedgerEvent, corrections: readonly Correction[]): Line {
@@ -114,7 +114,7 @@ export function replay(events: readonly LedgerEvent[]): LedgerState {
       else corrections.set(event.corrects, [event]);
     } else said.push(event);
   const lines = said.map((event) => corrected(event, corrections.get(event.id) ?? []));
-  lines.sort((one, two) => byHappening(one.event, two.event));
+  lines.sort((a, b) => byHappening(a.event, b.event));
   const work = new Map<string, Worked>();
   for (const line of lines) {
     const { event, withdrawn } = line;

@@ -8,8 +8,8 @@ export function stepThen(plan: Plan, { on }: Pick<LedgerEvent, "on">): StepThen 
   const [first] = on;
   const zone = first && findZone(plan, first.zoneId);
   if (!zone) return undefined;
-  const judged = judgementOf(plan).zones.find((one) => one.zone.id === zone.id);
-  const phase = judged?.phases.find((one) => one.phase.id === first.phaseId)?.phase;
+  const judged = judgementOf(plan).zones.find((zoneJudgement) => zoneJudgement.zone.id === zone.id);
+  const phase = judged?.phases.find((phase) => phase.phase.id === first.phaseId)?.phase;
   if (!phase) return undefined;
   const names = [...new Set(on.map(({ zoneId }) => findZone(plan, zoneId)?.name).filter((name) => name !== undefined))];
   const { material } = phase;

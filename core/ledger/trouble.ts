@@ -405,7 +405,7 @@ export function waysOn(
   const stepId = phaseId.split(/[/~]/, 1)[0]!;
   const step = crust?.steps.find(({ id }) => id === stepId);
   if (!zone || !crust || !step) return [];
-  const judgedOn = (of: Plan) => judgeZones(of, { now }).find((one) => one.zone.id === zone.id)!;
+  const judgedOn = (of: Plan) => judgeZones(of, { now }).find((judged) => judged.zone.id === zone.id)!;
   const before = judgedOn(plan);
   const placed = before.phases.find(({ phase }) => phase.id === phaseId);
   const fact = factsOf(plan).get(zone.id)?.get(phaseId);

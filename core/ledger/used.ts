@@ -47,7 +47,7 @@ export function usedFor(plan: Plan, end: LedgerEvent, state: LedgerState, pots: 
     let left = amount;
     const own = pots
       .filter((pot) => pot.goodId === goodId && pot.amount > 0)
-      .sort((one, two) => Number(one.opened === null) - Number(two.opened === null) || (one.id < two.id ? -1 : 1));
+      .sort((a, b) => Number(a.opened === null) - Number(b.opened === null) || (a.id < b.id ? -1 : 1));
     for (const pot of own) {
       if (left <= 0.01) break;
       const part = Math.round(Math.min(left, pot.amount) * 100) / 100;

@@ -24,8 +24,8 @@ export function handsIn(zones: readonly ZoneJudgement[]): (zoneId: string, phase
   return (zoneId: string, phaseId: string) => hands.get(placeKey({ zoneId, phaseId })) ?? null;
 }
 
-const sameWork = (one: readonly DoneWork[] | undefined, two: readonly DoneWork[]) =>
-  JSON.stringify(one ?? []) === JSON.stringify(two);
+const sameWork = (a: readonly DoneWork[] | undefined, b: readonly DoneWork[]) =>
+  JSON.stringify(a ?? []) === JSON.stringify(b);
 
 /** A plan with the work that its ledger says was done; the same object where that changes nothing. */
 export function withLedger(plan: Plan, state: LedgerState): Plan {

@@ -73,7 +73,7 @@ describe("from where it stands", () => {
     const off = (field: string) => {
       const ways = waysFromNow(GREEN.plan, { zoneId: "z1", now: GREEN.now, wishes: { field }, catalogue: CATALOGUE });
       for (let at = 1; at < ways.length; at++) expect(ways[at]!.apart).toBeGreaterThanOrEqual(ways[at - 1]!.apart);
-      return (id: string) => ways.find((one) => one.id === id)!.apart;
+      return (id: string) => ways.find((way) => way.id === id)!.apart;
     };
     const brown = off("#4f5540");
     expect(brown("tone-umber")).toBeLessThan(brown("veil"));

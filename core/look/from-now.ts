@@ -72,13 +72,13 @@ function oppositeOf({ colour, paints }: At): Material | undefined {
     const size = Math.hypot(a, b) * Math.hypot(other.a, other.b);
     return (size < 1 ? 0 : (a * other.a + b * other.b) / size) + Math.abs(other.l - l) / 60;
   };
-  return [...paints].sort((one, two) => against(one) - against(two) || (one.id < two.id ? -1 : 1))[0];
+  return [...paints].sort((a, b) => against(a) - against(b) || (a.id < b.id ? -1 : 1))[0];
 }
 
 const byLightness = ({ paints }: At, way: "lighter" | "darker"): Material | undefined =>
-  [...paints].sort((one, two) => {
-    const apart = labOf(two.colour).l - labOf(one.colour).l;
-    return (way === "lighter" ? apart : -apart) || (one.id < two.id ? -1 : 1);
+  [...paints].sort((a, b) => {
+    const apart = labOf(b.colour).l - labOf(a.colour).l;
+    return (way === "lighter" ? apart : -apart) || (a.id < b.id ? -1 : 1);
   })[0];
 
 /** The paint next to what shows, a little lighter: blended in, it clouds and softens. */
@@ -88,9 +88,7 @@ function neighbourOf({ paints, colour, top }: At): Material | undefined {
     const other = labOf(paint.colour);
     return Math.hypot(other.l - (l + 12), other.a - a, other.b - b);
   };
-  return [...paints]
-    .filter((paint) => paint !== top)
-    .sort((one, two) => off(one) - off(two) || (one.id < two.id ? -1 : 1))[0];
+  return [...paints].filter((paint) => paint !== top).sort((a, b) => off(a) - off(b) || (a.id < b.id ? -1 : 1))[0];
 }
 
 const EVERYWHERE = { on: "everywhere", over: 1 } as const;
@@ -328,5 +326,5 @@ export function waysFromNow(plan: Plan, { zoneId, now, wishes, catalogue }: From
         ],
       },
     ];
-  }).sort((one, two) => one.apart - two.apart || one.handsOn - two.handsOn || (one.id < two.id ? -1 : 1));
+  }).sort((a, b) => a.apart - b.apart || a.handsOn - b.handsOn || (a.id < b.id ? -1 : 1));
 }

@@ -59,7 +59,7 @@ const A_MOVE = 0.7;
 const LEFT: Readonly<Record<"glaze" | "wax", Share>> = { glaze: 0.35, wax: 0.3 };
 const RANK: Record<Practice, number> = { "first time": 0, "some practice": 1, practised: 2 };
 
-const harder = (one: Practice, two: Practice): Practice => (RANK[one] >= RANK[two] ? one : two);
+const harder = (a: Practice, b: Practice): Practice => (RANK[a] >= RANK[b] ? a : b);
 
 /** Paint that a damp cloth still opens within its first day. */
 const opens = ({ solubility }: Material): boolean =>
@@ -74,7 +74,7 @@ interface Palette {
 
 /** The materials a look is sought among, in an order that does not depend on the shelf's. */
 function paletteOf(materials: readonly Material[]): Palette {
-  const sorted = [...materials].sort((one, two) => (one.id < two.id ? -1 : one.id > two.id ? 1 : 0));
+  const sorted = [...materials].sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
   return {
     paints: sorted.filter(
       (one) =>
@@ -97,9 +97,9 @@ function thinly(material: Material, part: Share, under: string): string {
 }
 
 /** Between two colours, so much of the second. */
-function mixHex(one: string, two: string, part: Share): string {
-  const channel = (hex: string, at: number) => Number.parseInt(hex.slice(1 + 2 * at, 3 + 2 * at), 16);
-  const value = (at: number) => Math.round(channel(one, at) * (1 - part) + channel(two, at) * part);
+function mixHex(under: string, over: string, part: Share): string {
+  const channel = (hex: string, index: number) => Number.parseInt(hex.slice(1 + 2 * index, 3 + 2 * index), 16);
+  const value = (at: number) => Math.round(channel(under, at) * (1 - part) + channel(over, at) * part);
   return `#${[0, 1, 2].map((at) => value(at).toString(16).padStart(2, "0")).join("")}`;
 }
 
@@ -125,7 +125,7 @@ const sealedPaint = ({ colour, gloss }: Material): string => sealed(colour, glos
 const nearest = (materials: readonly Material[], wanted: string, most: number) =>
   materials
     .map((material) => ({ material, off: colourDifference(sealedPaint(material), wanted) }))
-    .sort((one, two) => one.off - two.off || (one.material.id < two.material.id ? -1 : 1))
+    .sort((a, b) => a.off - b.off || (a.material.id < b.material.id ? -1 : 1))
     .slice(0, most);
 
 const isMetal = (wish: Wish | undefined): wish is Metal => (METALS as readonly string[]).includes(wish ?? "");
@@ -179,7 +179,7 @@ function paintTops(palette: Palette, wanted: string): Top[] {
     }),
   );
   const mixes = nearestMixes(wanted, palette.paints, {
-    together: (one, two) => one.family === two.family && together(one, two) === null,
+    together: (a, b) => a.family === b.family && together(a, b) === null,
     most: 2,
   }).flatMap(({ parts, colour: seen }): Top[] => {
     const [first, ...others] = parts;
@@ -204,7 +204,7 @@ function paintTops(palette: Palette, wanted: string): Top[] {
       },
     ];
   });
-  const byOff = (one: Top, two: Top) => one.off - two.off || (one.key < two.key ? -1 : 1);
+  const byOff = (a: Top, b: Top) => a.off - b.off || (a.key < b.key ? -1 : 1);
   const best = plain.sort(byOff).slice(0, MOST_TOPS);
   // of each kind of paint the nearest is there: how a paint wears, cracks and chips matters as much as its colour
   const kinds = new Set(best.map(({ paint }) => paint!.family));
@@ -421,7 +421,7 @@ function recesses(palette: Palette, wanted: string, under: string): Tail[] {
       off: off + 1.5,
     }),
   );
-  const byOff = (one: Tail, two: Tail) => one.off - two.off || (one.key < two.key ? -1 : 1);
+  const byOff = (a: Tail, b: Tail) => a.off - b.off || (a.key < b.key ? -1 : 1);
   return [...waxes.sort(byOff).slice(0, 2), ...glazes.sort(byOff).slice(0, 1), ...paints.slice(0, 1)];
 }
 
@@ -655,5 +655,5 @@ export function ideasFor(look: Look, ground: Ground, materials: readonly Materia
       .filter(({ practice, shape }) => RANK[practice] <= limit && isWornAs(shape, look.wear))
       .map((idea) => [idea.key, idea]),
   );
-  return [...known.values()].sort((one, two) => one.guess - two.guess || (one.key < two.key ? -1 : 1));
+  return [...known.values()].sort((a, b) => a.guess - b.guess || (a.key < b.key ? -1 : 1));
 }

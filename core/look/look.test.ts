@@ -19,7 +19,7 @@ const laid = ({ crust }: Found["candidates"][number]) => crust.steps.flatMap(({ 
 /** Whether these are laid in this order, whatever lies between. */
 function holds(all: readonly string[], some: readonly string[]): boolean {
   let at = 0;
-  for (const one of all) if (one === some[at]) at++;
+  for (const text of all) if (text === some[at]) at++;
   return at === some.length;
 }
 
@@ -44,7 +44,7 @@ describe("good stacks are found again from their looks alone", () => {
     const judged = sampleOf(findFinish(id)!, "carved");
     const asked: Wishes = { ...wishesOf(judged), ...wishes };
     const { candidates } = searchNow(CARVED, { wishes: asked });
-    const again = candidates.find((one) => holds(laid(one), decisive));
+    const again = candidates.find((candidate) => holds(laid(candidate), decisive));
     expect(again?.shape, candidates.map(laid).map(String).join("\n")).toBeDefined();
     // as near as the original, or two steps that one just notices
     expect(again!.apart).toBeLessThanOrEqual(Math.max(5, apartOf(answersTo(judged, asked)) + 2));
@@ -53,7 +53,7 @@ describe("good stacks are found again from their looks alone", () => {
 
 const colour = fc
   .tuple(fc.integer({ min: 25, max: 235 }), fc.integer({ min: 25, max: 235 }), fc.integer({ min: 25, max: 235 }))
-  .map((channels) => `#${channels.map((one) => one.toString(16).padStart(2, "0")).join("")}`);
+  .map((channels) => `#${channels.map((channel) => channel.toString(16).padStart(2, "0")).join("")}`);
 const wish = fc.oneof(colour, fc.constantFrom("ground" as const, "gold" as const, "bronze" as const));
 const wishes = fc.record(
   { field: colour, arris: wish, high: wish, recess: colour, border: colour, hands: wish, cracks: colour },
@@ -73,10 +73,10 @@ describe("whatever is asked for", () => {
     fc.assert(
       fc.property(site, wishes, (where, asked) => {
         const { candidates, nearest, says } = searchNow(where, { wishes: asked }, { most: FEW });
-        for (const one of candidates) {
-          expect(one.stops).toEqual([]);
-          expect(one.judged.findings.filter(({ severity }) => severity === "stop")).toEqual([]);
-          for (const { id } of one.crust.steps) expect(one.reasons.get(id)?.why, id).toMatch(/\w/);
+        for (const candidate of candidates) {
+          expect(candidate.stops).toEqual([]);
+          expect(candidate.judged.findings.filter(({ severity }) => severity === "stop")).toEqual([]);
+          for (const { id } of candidate.crust.steps) expect(candidate.reasons.get(id)?.why, id).toMatch(/\w/);
         }
         // nothing is never said without a word
         if (candidates.length === 0) expect(says).not.toBeNull();
@@ -134,7 +134,7 @@ describe("whatever is asked for", () => {
     });
     expect(candidates.length).toBeGreaterThan(2);
     expect(new Set(candidates.map(({ shape }) => shape)).size).toBe(candidates.length);
-    for (const one of candidates) expect(candidates[0]!.total).toBeLessThanOrEqual(one.total);
+    for (const candidate of candidates) expect(candidates[0]!.total).toBeLessThanOrEqual(candidate.total);
   });
 
   it("says something before it is done", () => {
@@ -175,13 +175,13 @@ describe("what a painter asks for", () => {
   it("raised: there is paste under it", () => {
     const { candidates } = searchNow(CARVED, { wishes: { field: "#34493f" }, texture: "raised" });
     expect(candidates.length).toBeGreaterThan(0);
-    for (const one of candidates) expect(laid(one)).toContain("texture-paste");
+    for (const candidate of candidates) expect(laid(candidate)).toContain("texture-paste");
   });
 
   it("glossy: it ends in a gloss film", () => {
     const { candidates } = searchNow(CARVED, { wishes: { field: "#34493f" }, sheen: "gloss" });
     expect(candidates.length).toBeGreaterThan(0);
-    for (const one of candidates) expect(laid(one).at(-1)).toBe("clear-coat-gloss");
+    for (const candidate of candidates) expect(laid(candidate).at(-1)).toBe("clear-coat-gloss");
   });
 
   it("for a first time: no leaf, no cracks", () => {
@@ -195,7 +195,7 @@ describe("what a painter asks for", () => {
       wishes: { field: "#e0d6c0" },
     });
     expect(candidates.length).toBeGreaterThan(0);
-    for (const one of candidates) expect(laid(one)).toContain("stain-block-shellac");
+    for (const candidate of candidates) expect(laid(candidate)).toContain("stain-block-shellac");
   });
 });
 

@@ -107,19 +107,19 @@ function variations({ key, shape, moves, practice, guess }: Idea): Idea[] {
 const handsOf = ({ judged }: Built): Minutes => judged.phases.reduce((sum, { phase }) => sum + phase.hands, 0);
 
 /** Where a candidate falls short of what was asked besides its colours; empty where it keeps to all of it. */
-function shortOf(one: Candidate, { days, hours, sheen }: Look): string[] {
-  const last = one.judged.phases.findLast(({ phase }) => phase.material !== undefined && phase.where.share > 0.9);
+function shortOf(candidate: Candidate, { days, hours, sheen }: Look): string[] {
+  const last = candidate.judged.phases.findLast(({ phase }) => phase.material !== undefined && phase.where.share > 0.9);
   return [
-    ...(days !== undefined && one.days > days ? [`it takes ${one.days.toFixed(1)} days, not ${days}`] : []),
-    ...(hours !== undefined && one.handsOn > hours * HOUR
-      ? [`it takes ${sayDuration(one.handsOn)} hands-on, not ${sayDuration(hours * HOUR)}`]
+    ...(days !== undefined && candidate.days > days ? [`it takes ${candidate.days.toFixed(1)} days, not ${days}`] : []),
+    ...(hours !== undefined && candidate.handsOn > hours * HOUR
+      ? [`it takes ${sayDuration(candidate.handsOn)} hands-on, not ${sayDuration(hours * HOUR)}`]
       : []),
     ...(hasSheen(last?.phase.material ?? undefined, sheen) ? [] : [`it does not end ${sheen}`]),
   ];
 }
 
 /** Whether one is as good as another in all that counts, and better in something. */
-function beats(one: Candidate, two: Candidate): boolean {
+function beats(a: Candidate, b: Candidate): boolean {
   const figures = ({ apart, days, handsOn, practice, buy }: Candidate) => [
     apart,
     days,
@@ -127,11 +127,11 @@ function beats(one: Candidate, two: Candidate): boolean {
     PRACTICE.indexOf(practice),
     buy.length,
   ];
-  const [first, second] = [figures(one), figures(two)];
-  return first.every((value, at) => value <= second[at]!) && first.some((value, at) => value < second[at]!);
+  const [first, second] = [figures(a), figures(b)];
+  return first.every((value, index) => value <= second[index]!) && first.some((value, index) => value < second[index]!);
 }
 
-const byTotal = (one: Candidate, two: Candidate) => one.total - two.total || (one.key < two.key ? -1 : 1);
+const byTotal = (a: Candidate, b: Candidate) => a.total - b.total || (a.key < b.key ? -1 : 1);
 
 class Search {
   private readonly good: Candidate[] = [];
@@ -177,16 +177,16 @@ class Search {
   nearestIdeas(ideas: readonly Idea[]): Idea[] {
     const known = new Map(ideas.map((idea) => [idea.key, idea]));
     return [...this.good]
-      .sort((one, two) => one.apart - two.apart || (one.key < two.key ? -1 : 1))
+      .sort((a, b) => a.apart - b.apart || (a.key < b.key ? -1 : 1))
       .slice(0, REFINED)
       .flatMap(({ key }) => known.get(key) ?? []);
   }
 
   found(): Found {
-    const within = this.good.filter((one) => shortOf(one, this.look).length === 0);
+    const within = this.good.filter((candidate) => shortOf(candidate, this.look).length === 0);
     const nearestOf = Math.min(...within.map(({ apart }) => apart));
     const near = within.filter(({ apart }) => apart <= nearestOf + MUCH_WORSE);
-    const front = near.filter((one) => !near.some((other) => beats(other, one))).sort(byTotal);
+    const front = near.filter((candidate) => !near.some((other) => beats(other, candidate))).sort(byTotal);
     const shapes = new Set<string>();
     const unlike = ({ shape }: Candidate) => {
       const isNew = !shapes.has(shape);
@@ -210,7 +210,7 @@ class Search {
     if (best) return best.apart > FAR_OFF ? farOff(best) : null;
     if (nearest)
       return `Nothing gives this look as it is asked. The nearest falls short: ${shortOf(nearest, this.look).join("; ")}.`;
-    const worst = [...this.stopped].sort(([one, many], [two, more]) => more - many || (one < two ? -1 : 1))[0];
+    const worst = [...this.stopped].sort(([a, many], [b, more]) => more - many || (a < b ? -1 : 1))[0];
     return worst
       ? `Nothing gives this look on this ground. What stops most ways to it: ${worst[0].charAt(0).toLowerCase()}${worst[0].slice(1)}.`
       : "Nothing on the shelf lays what is asked for. Ask for less, or let it be bought.";
@@ -219,9 +219,9 @@ class Search {
 
 /** Which place is furthest off, and what is nearest to it. */
 function farOff({ seen, materials }: Candidate): string {
-  const [worst] = [...seen].sort((one, two) => two.apart - one.apart);
+  const [worst] = [...seen].sort((a, b) => b.apart - a.apart);
   const near = [...materials].sort(
-    (one, two) => colourDifference(one.colour, worst!.wanted) - colourDifference(two.colour, worst!.wanted),
+    (a, b) => colourDifference(a.colour, worst!.wanted) - colourDifference(b.colour, worst!.wanted),
   )[0];
   return `Nobody has this colour ready for the ${PLACE_WORDS[worst!.place]}: ${near ? spokenName(near) : "the nearest"} is ${worst!.apart.toFixed(0)} off (ΔE00), where 2 is hardly seen.`;
 }

@@ -46,7 +46,7 @@ export function seenAt({ after, zone }: ZoneJudgement, place: WishPlace): Seen[]
   const whole = [...shares.values()].reduce((sum, share) => sum + share, 0);
   return [...shares]
     .map(([colour, share]) => ({ colour, share: whole > 0 ? share / whole : 0 }))
-    .sort((one, two) => two.share - one.share || one.colour.localeCompare(two.colour));
+    .sort((a, b) => b.share - a.share || a.colour.localeCompare(b.colour));
 }
 
 function meanOf(seen: readonly Seen[]): string {
@@ -104,9 +104,9 @@ function answers(judged: ZoneJudgement, place: WishPlace, wish: Wish): SeenWish 
   }
   if (place === "cracks" || place === "chips") {
     const near = seen.filter(({ colour }) => colourDifference(colour, wanted) <= SAME);
-    const share = near.reduce((sum, one) => sum + one.share, 0);
+    const share = near.reduce((sum, seen) => sum + seen.share, 0);
     const nearest = Math.min(
-      ...seen.filter((one) => one.share >= OPEN[0]).map(({ colour }) => colourDifference(colour, wanted)),
+      ...seen.filter((seen) => seen.share >= OPEN[0]).map(({ colour }) => colourDifference(colour, wanted)),
     );
     const missed = share < OPEN[0] ? (OPEN[0] - share) / OPEN[0] : share > OPEN[1] ? share - OPEN[1] : 0;
     return { place, wanted, mean, apart: Math.min(60, nearest) + NONE_OF_IT * missed };

@@ -165,7 +165,7 @@ describe("sense", () => {
       "solubility",
     ],
   ])("doubts %s", (_what, material, where) => {
-    expect(nonsenseIn(material).map((one) => one.where)).toContain(where);
+    expect(nonsenseIn(material).map((nonsense) => nonsense.where)).toContain(where);
     for (const { says } of nonsenseIn(material)) expect(says).toMatch(/\.$/);
   });
 

@@ -17,11 +17,11 @@ interface Tin {
 
 function tinsOf({ parts }: Pot): Tin[] {
   const solids = parts.map(({ material, share }) => share * material.volumeSolids.typical);
-  const whole = solids.reduce((sum, one) => sum + one, 0);
-  return parts.map(({ material, share }, at) => ({
+  const whole = solids.reduce((sum, solid) => sum + solid, 0);
+  return parts.map(({ material, share }, index) => ({
     material,
     wet: share,
-    dry: whole > 0 ? solids[at]! / whole : share,
+    dry: whole > 0 ? solids[index]! / whole : share,
   }));
 }
 
@@ -119,7 +119,7 @@ function solubilityOf(tins: readonly Tin[]): Material["solubility"] {
   const by = most(soluble, dry).solubility!.by;
   const alike = soluble.filter(({ material }) => material.solubility!.by === by);
   const ages = [...new Set(alike.flatMap(({ material }) => material.solubility!.curve.map(([age]) => age)))]
-    .sort((one, two) => one - two)
+    .sort((a, b) => a - b)
     .slice(0, 12);
   const curve = ages.map((age): [number, number] => [
     age,
@@ -235,10 +235,12 @@ const behind = new WeakMap<Material, Pot>();
 /** The pot that a material was stirred in; undefined for one that comes from its own tin. */
 export const potBehind = (material: Material): Pot | undefined => behind.get(material);
 
-const samePot = (one: Pot, two: Pot) =>
-  one.strength === two.strength &&
-  one.parts.length === two.parts.length &&
-  one.parts.every(({ material, share }, at) => material === two.parts[at]!.material && share === two.parts[at]!.share);
+const samePot = (a: Pot, b: Pot) =>
+  a.strength === b.strength &&
+  a.parts.length === b.parts.length &&
+  a.parts.every(
+    ({ material, share }, index) => material === b.parts[index]!.material && share === b.parts[index]!.share,
+  );
 
 /**
  * What is in a pot as one material: colour, carrier, binder, solids, thickness, drying, windows and solubility by its parts. The

@@ -35,11 +35,11 @@ export function potOf(mix: Mix, own: Material, materials: Pick<ReadonlyMap<strin
   }
   const volumes = tins.map(({ material, parts }) => volumeOf(material, parts, mix.by));
   const whole = volumes.reduce((sum, { volume }) => sum + volume, 0);
-  const wants = volumes.reduce((sum, one) => sum + one.wants, 0);
+  const wants = volumes.reduce((sum, volume) => sum + volume.wants, 0);
   // with nothing said of water, powder is made up as usual
   const water = mix.thinner === 0 ? 0 : Math.max((STIFFEST - 1) * wants, mix.thinner - wants);
   return {
-    parts: tins.map(({ material }, at) => ({ material, share: volumes[at]!.volume / whole })),
+    parts: tins.map(({ material }, index) => ({ material, share: volumes[index]!.volume / whole })),
     strength: whole / (whole + water),
   };
 }

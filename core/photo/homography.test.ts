@@ -24,8 +24,8 @@ const SQUARE: Corners = [
 
 /** The same map by a general library: the direct linear transform, its null space from a singular value decomposition. */
 function byLibrary(from: Corners, to: Corners): Homography {
-  const rows = from.flatMap(([x, y], at) => {
-    const [u, v] = to[at]!;
+  const rows = from.flatMap(([x, y], index) => {
+    const [u, v] = to[index]!;
     return [
       [-x, -y, -1, 0, 0, 0, u * x, u * y, u],
       [0, 0, 0, -x, -y, -1, v * x, v * y, v],
@@ -46,8 +46,8 @@ const convex = fc
     ),
   )
   .map((parts) =>
-    parts.map(([radius, off], at): XY => {
-      const angle = (-3 * Math.PI) / 4 + (at * Math.PI) / 2 + off;
+    parts.map(([radius, off], index): XY => {
+      const angle = (-3 * Math.PI) / 4 + (index * Math.PI) / 2 + off;
       return [3 + radius * Math.cos(angle), 2 + radius * Math.sin(angle)];
     }),
   )
@@ -87,9 +87,9 @@ describe("a homography from four corners", () => {
     fc.assert(
       fc.property(convex, (corners) => {
         const map = toCorners(corners);
-        SQUARE.forEach((corner, at) => {
-          expect(near(mapped(map, corner), corners[at]!)).toBe(true);
-          expect(near(mapped(back(map), corners[at]!), corner, 1e-7)).toBe(true);
+        SQUARE.forEach((corner, index) => {
+          expect(near(mapped(map, corner), corners[index]!)).toBe(true);
+          expect(near(mapped(back(map), corners[index]!), corner, 1e-7)).toBe(true);
         });
       }),
     );
@@ -125,7 +125,7 @@ describe("a homography from four corners", () => {
   });
 
   it("put one after another is both", () => {
-    const one = toCorners([
+    const homography = toCorners([
       [1, 0],
       [3, 0],
       [4, 2],
@@ -137,7 +137,7 @@ describe("a homography from four corners", () => {
       [4, 4],
       [1, 3],
     ]);
-    expect(near(mapped(after(two, one), [0.3, 0.8]), mapped(two, mapped(one, [0.3, 0.8])))).toBe(true);
+    expect(near(mapped(after(two, homography), [0.3, 0.8]), mapped(two, mapped(homography, [0.3, 0.8])))).toBe(true);
   });
 });
 

@@ -62,8 +62,8 @@ export const turn = ([ax, ay]: XY, [bx, by]: XY, [cx, cy]: XY): number => (bx - 
 /** Area that corners in turn go round (the surveyor's formula); less than 0 where they go against the clock. */
 export function areaRound(corners: readonly XY[]): number {
   let twice = 0;
-  corners.forEach(([x, y], at) => {
-    const [nx, ny] = corners[(at + 1) % corners.length]!;
+  corners.forEach(([x, y], index) => {
+    const [nx, ny] = corners[(index + 1) % corners.length]!;
     twice += x * ny - nx * y;
   });
   return twice / 2;
@@ -74,10 +74,10 @@ const FLAT = 1e-3;
 
 /** What is wrong with four corners in turn as the picture of a face, if anything. */
 export function cornerFault(corners: Corners): "crossed" | "dented" | "mirrored" | "flat" | null {
-  const turns = corners.map((corner, at) => turn(corner, corners[(at + 1) % 4]!, corners[(at + 2) % 4]!));
+  const turns = corners.map((corner, index) => turn(corner, corners[(index + 1) % 4]!, corners[(index + 2) % 4]!));
   const size = Math.max(...turns.map(Math.abs));
-  if (size === 0 || turns.some((one) => Math.abs(one) < FLAT * size)) return "flat";
-  const left = turns.filter((one) => one < 0).length;
+  if (size === 0 || turns.some((turn) => Math.abs(turn) < FLAT * size)) return "flat";
+  const left = turns.filter((turn) => turn < 0).length;
   if (left === 0) return null;
   if (left === 4) return "mirrored";
   return left === 2 ? "crossed" : "dented";
@@ -87,15 +87,14 @@ export function cornerFault(corners: Corners): "crossed" | "dented" | "mirrored"
 export function inTurn(places: readonly [XY, XY, XY, XY]): Corners {
   const middle: XY = [places.reduce((sum, [x]) => sum + x, 0) / 4, places.reduce((sum, [, y]) => sum + y, 0) / 4];
   const round = [...places].sort(
-    (one, two) =>
-      Math.atan2(one[1] - middle[1], one[0] - middle[0]) - Math.atan2(two[1] - middle[1], two[0] - middle[0]),
+    (a, b) => Math.atan2(a[1] - middle[1], a[0] - middle[0]) - Math.atan2(b[1] - middle[1], b[0] - middle[0]),
   );
   // the upper left is the one from which the way to the next is most nearly to the right
   const first = round
-    .map((from, at) => {
-      const to = round[(at + 1) % 4]!;
-      return { at, right: (to[0] - from[0]) / Math.hypot(to[0] - from[0], to[1] - from[1]) };
+    .map((from, index) => {
+      const to = round[(index + 1) % 4]!;
+      return { at: index, right: (to[0] - from[0]) / Math.hypot(to[0] - from[0], to[1] - from[1]) };
     })
-    .sort((one, two) => two.right - one.right)[0]!.at;
+    .sort((a, b) => b.right - a.right)[0]!.at;
   return [0, 1, 2, 3].map((step) => round[(first + step) % 4]!) as unknown as Corners;
 }

@@ -54,14 +54,14 @@ describe("measures of a photo, taken into zones", () => {
   it("give drawers of unlike height one size that comes to the same area, and as many as are marked", () => {
     const heights = [120, 160, 220];
     let y = 700;
-    const drawers = heights.map((height, at) => {
+    const drawers = heights.map((height, index) => {
       y -= height + 10;
-      return marked(CAMERA, `d${at}`, "front", rectangle(60, y, 880, height), { zoneId: "z1" });
+      return marked(CAMERA, `d${index}`, "front", rectangle(60, y, 880, height), { zoneId: "z1" });
     });
     const plan = planWith([front(), ...drawers], { kind: "panel", width: 1, height: 1, count: 1 });
     const { shape } = zonesOf(taken(plan).plan)[0]!;
     expect(shape).toMatchObject({ kind: "panel", width: 880, count: 3 });
-    const area = (880 * heights.reduce((sum, one) => sum + one, 0)) / 1e6;
+    const area = (880 * heights.reduce((sum, height) => sum + height, 0)) / 1e6;
     expect(Math.abs(zoneArea({ ...zonesOf(plan)[0]!, shape }) / area - 1)).toBeLessThan(0.02);
   });
 

@@ -46,7 +46,7 @@ const heightOf = (reads: readonly Read[]) =>
 
 /** The faces that look the way the largest of them does: the others are edges and returns, painted but not measured. */
 function facing(reads: readonly Read[]): Read[] {
-  const largest = [...reads].sort((one, two) => two.size.area - one.size.area)[0];
+  const largest = [...reads].sort((a, b) => b.size.area - a.size.area)[0];
   return reads.filter(({ face }) => face.looks === largest?.face.looks);
 }
 
@@ -128,7 +128,7 @@ function readsOf(plan: Plan): { byZone: Map<string, Read[]>; fresh: { photo: Pie
   return { byZone, fresh };
 }
 
-const sameShape = (one: Zone["shape"], two: Zone["shape"]) => JSON.stringify(one) === JSON.stringify(two);
+const sameShape = (a: Zone["shape"], b: Zone["shape"]) => JSON.stringify(a) === JSON.stringify(b);
 
 /** What the photos say of each zone that is marked on one, in the order of the plan. */
 export function zoneReadings(plan: Plan): ZoneReading[] {
@@ -184,11 +184,11 @@ export function readIntoZones(plan: Plan, newId: () => string): Command[] {
     commands.push({ do: "insert crust", at: 0, crust: { id: crustId, name: "Finish", steps: [] } });
   if (!piece) commands.push({ do: "insert piece", at: 0, piece: { id: pieceId, name: plan.title, zones: [] } });
   const zoneOf = new Map<PhotoFace, string>();
-  fresh.forEach(({ read }, at) => {
+  fresh.forEach(({ read }, index) => {
     const id = newId();
     zoneOf.set(read.face, id);
     const zone = zoneFor(read, piece ?? { id: pieceId, name: plan.title, zones: [] }, id, crustId);
-    commands.push({ do: "insert zone", pieceId, at: (piece?.zones.length ?? 0) + at, zone });
+    commands.push({ do: "insert zone", pieceId, at: (piece?.zones.length ?? 0) + index, zone });
   });
   for (const photo of new Set(fresh.map(({ photo: one }) => one)))
     commands.push({

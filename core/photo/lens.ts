@@ -57,10 +57,10 @@ export function lens(faces: readonly FaceMap[], ratios: ReadonlyMap<string, numb
       sum -= weight * level * depth;
       whole += weight * level * level;
     }
-  runs.forEach((one, at) => {
-    for (const two of runs.slice(at + 1))
-      if (one.axis !== two.axis && one.faceId !== two.faceId)
-        atRightAngles(one.way, two.way, Math.min(one.weight, two.weight));
+  runs.forEach((run, index) => {
+    for (const two of runs.slice(index + 1))
+      if (run.axis !== two.axis && run.faceId !== two.faceId)
+        atRightAngles(run.way, two.way, Math.min(run.weight, two.weight));
   });
   return Math.min(1 / square(FOCAL.shortest), Math.max(1 / square(FOCAL.longest), sum / whole));
 }

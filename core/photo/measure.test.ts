@@ -163,8 +163,8 @@ describe("measures off a photo", () => {
     const camera: Camera = { ...PHONE, stands: [900, 1500, 2600], turned: 9, tilted: 22 };
     const across = 8;
     const points = [700, 0].flatMap((y) =>
-      Array.from({ length: across + 1 }, (_, at) => {
-        const [x, z] = bow(at / across);
+      Array.from({ length: across + 1 }, (_, index) => {
+        const [x, z] = bow(index / across);
         return pictured(camera, [x, y, z]);
       }),
     );

@@ -91,7 +91,7 @@ function found(photo: PiecePhoto, usual: number): Found {
     const taped = tapedOn(own, photo.known, place);
     if (taped.length > 0) scales.set(own.map.face.id, scaleBy(taped));
   }
-  const bySize = [...spreads].sort((one, two) => two.map.area - one.map.area);
+  const bySize = [...spreads].sort((a, b) => b.map.area - a.map.area);
   for (let more = true; more; ) {
     more = false;
     const known = bySize.flatMap((face) => {

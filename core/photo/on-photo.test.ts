@@ -76,7 +76,7 @@ function meanAt(data: Uint8ClampedArray, x: number, y: number, reach = 3): strin
       const at = 4 * ((Math.round(y * CAMERA.height) + row) * CAMERA.width + Math.round(x * CAMERA.width) + column);
       for (let channel = 0; channel < 3; channel++) sum[channel]! += LIGHT_OF[data[at + channel]!]!;
     }
-  return hexOf(sum.map((one) => one / (2 * reach + 1) ** 2) as [number, number, number]);
+  return hexOf(sum.map((value) => value / (2 * reach + 1) ** 2) as [number, number, number]);
 }
 
 const middle = ([a, , , d]: readonly (readonly [number, number])[]) =>
@@ -184,8 +184,8 @@ describe("a finish on a photo", () => {
     const zones = new Map([["z1", { zone: more.zone, work: boardWorkOf(more, panelFor(more.zone), 1) }]]);
     const made = (on: typeof photo, by: PiecePhoto) =>
       new PieceOnPhoto(on, by, measurePhoto(by), zones, { before: piece }).films("front", 2);
-    made(photo, marks).forEach((layer, at) => {
-      expect(layer.thickness).toBe(lower[at]!.thickness);
+    made(photo, marks).forEach((layer, index) => {
+      expect(layer.thickness).toBe(lower[index]!.thickness);
     });
     expect(made({ ...photo }, marks)[0]!.thickness).not.toBe(lower[0]!.thickness);
     const moved = marksOf([face({ points: marks.faces[0]!.points.map(([x, y]) => [x + 0.01, y]) })]);
@@ -253,9 +253,9 @@ describe("the steps of a whole piece", () => {
       ["s1", 2, 2],
       ["s2", 1, 2],
     ]);
-    steps.slice(1).forEach(({ counts }, at) => {
+    steps.slice(1).forEach(({ counts }, index) => {
       for (const [zone, count] of Object.entries(counts))
-        expect(count).toBeGreaterThanOrEqual(steps[at]!.counts[zone]!);
+        expect(count).toBeGreaterThanOrEqual(steps[index]!.counts[zone]!);
     });
   });
 });

@@ -121,7 +121,7 @@ export class PieceOnPhoto {
     // larger faces are behind smaller ones: a carcass behind its drawers
     this.faces = ready
       .map((one, index) => ({ ...one, shade: shades[index]! }))
-      .sort((one, two) => two.size.width * two.size.height - one.size.width * one.size.height);
+      .sort((a, b) => b.size.width * b.size.height - a.size.width * a.size.height);
     this.leftAlone = placed
       .filter(({ face }) => face.asItIs)
       .map((one) =>

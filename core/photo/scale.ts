@@ -48,7 +48,7 @@ export function scaleBy(taped: readonly Taped[]): Scale {
   const two = bothWays(taped);
   if (two) return two;
   const drawn = taped.map(({ dx, dy }) => Math.hypot(dx, dy));
-  const scale = sum(taped.map(({ millimetres }, at) => millimetres * drawn[at]!)) / sum(drawn.map(square));
+  const scale = sum(taped.map(({ millimetres }, index) => millimetres * drawn[index]!)) / sum(drawn.map(square));
   return { across: scale, down: scale, by: "length" };
 }
 
@@ -65,11 +65,11 @@ function depthOf({ map, columns }: Spread, scale: Scale, q: number, at: number):
 /** The scale of a face by corners that it shares with one whose scale is known. */
 export function byCorner(own: Spread, known: readonly KnownFace[], q: number): Scale | null {
   const found: number[] = [];
-  outerCorners(own.map).forEach(({ place }, at) => {
+  outerCorners(own.map).forEach(({ place }, index) => {
     for (const other of known)
       outerCorners(other.face.map).forEach((corner, there) => {
         if (!isSame(corner.place, place)) return;
-        const unit = depthOf(own, { across: 1, down: 1, by: "shared corner" }, q, at);
+        const unit = depthOf(own, { across: 1, down: 1, by: "shared corner" }, q, index);
         found.push(depthOf(other.face, other.scale, q, there) / unit);
       });
   });
@@ -120,4 +120,4 @@ const middleOf = (map: FaceMap): XY => {
   return [sum(corners.map(([x]) => x)) / 4, sum(corners.map(([, y]) => y)) / 4];
 };
 
-const isSame = (one: XY, two: XY) => Math.hypot(one[0] - two[0], one[1] - two[1]) <= TOUCH;
+const isSame = (a: XY, b: XY) => Math.hypot(a[0] - b[0], a[1] - b[1]) <= TOUCH;

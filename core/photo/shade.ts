@@ -16,7 +16,10 @@ export interface Shaded {
 /** The value that so large a part of the field lies under, by a sample of it. */
 function quantile(values: Field, part: number): number {
   const step = Math.max(1, Math.floor(values.length / SAMPLED));
-  const some = Float32Array.from({ length: Math.ceil(values.length / step) }, (_, at) => values[at * step]!).sort();
+  const some = Float32Array.from(
+    { length: Math.ceil(values.length / step) },
+    (_, index) => values[index * step]!,
+  ).sort();
   return some[Math.min(some.length - 1, Math.floor(part * some.length))] ?? 0;
 }
 
@@ -50,15 +53,15 @@ export function shadesOf(faces: readonly Shaded[]): Field[] {
     ({ straight, zone }) => Math.exp(middleOf(straight.broad)) / luminanceOf(linearOf(zone.ground.colour)),
   );
   const weights = faces.map(({ size }) => size.area);
-  const whole = weights.reduce((sum, one) => sum + one, 0) || 1;
-  const mean = middles.reduce((sum, one, at) => sum + Math.log(one) * weights[at]!, 0) / whole;
+  const whole = weights.reduce((sum, weight) => sum + weight, 0) || 1;
+  const mean = middles.reduce((sum, middle, index) => sum + Math.log(middle) * weights[index]!, 0) / whole;
   const light = bounded(Math.exp(mean), LIGHT);
   const shades = faces.map(({ straight, zone }, index) => {
     const { broad, detail } = straight;
     const middle = middleOf(broad);
     const own = light * bounded(middles[index]! / Math.exp(mean), FACE_LIGHT);
     const grain = zone.relief.recess + zone.relief.high > 0.2 ? GRAIN.carved : GRAIN.plain;
-    return broad.map((value, at) => own * Math.exp(value - middle + shapeIn(detail[at]!, grain)));
+    return broad.map((value, index) => own * Math.exp(value - middle + shapeIn(detail[index]!, grain)));
   });
   const brightest = Math.max(...shades.map((shade) => quantile(shade, 0.97)), 0);
   const down = brightest > FULL ? FULL / brightest : 1;

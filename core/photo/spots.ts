@@ -36,11 +36,11 @@ export function spotsOf(
     const [a, b, c, d, e, f, g, h, i] = back(map);
     // soft at the outline of the face, half a pixel over it so that nothing shows between two faces; closed where cell meets cell
     const soft = [top === 0, left === lastLeft, top === lastTop, left === 0];
-    const edges = here.map(([x, y], at) => {
-      const [nx, ny] = here[(at + 1) % 4]!;
+    const edges = here.map(([x, y], index) => {
+      const [nx, ny] = here[(index + 1) % 4]!;
       const length = Math.hypot(nx - x, ny - y);
       const [across, down] = [-(ny - y) / length, (nx - x) / length];
-      return { across, down, from: -(across * x + down * y), soft: soft[at]! };
+      return { across, down, from: -(across * x + down * y), soft: soft[index]! };
     });
     const bound = (values: number[], most: number): [number, number] => [
       Math.max(0, Math.floor(Math.min(...values)) - 1),
@@ -94,7 +94,9 @@ export function spotsOf(
 }
 
 const SCREEN_STEPS = 4096;
-const SCREEN = Uint8Array.from({ length: SCREEN_STEPS + 1 }, (_, at) => Math.round(255 * toScreen(at / SCREEN_STEPS)));
+const SCREEN = Uint8Array.from({ length: SCREEN_STEPS + 1 }, (_, index) =>
+  Math.round(255 * toScreen(index / SCREEN_STEPS)),
+);
 const onScreen = (light: number) => SCREEN[Math.round(SCREEN_STEPS * Math.min(1, Math.max(0, light)))]!;
 
 /** Lays lit skins over the photo. */

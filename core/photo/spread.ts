@@ -22,7 +22,7 @@ export function spread(map: FaceMap, q: number): Spread {
 
 export const sum = (values: readonly number[]) => values.reduce((whole, value) => whole + value, 0);
 /** How much of a list lies before a place in it. */
-export const before = (values: readonly number[], at: number) => sum(values.slice(0, at));
+export const before = (values: readonly number[], index: number) => sum(values.slice(0, index));
 
 /** A face this much smaller in the photo than another that looks the same way takes its proportions from that one's plane. */
 const SMALL = 0.3;
@@ -35,7 +35,7 @@ export function alongside(spreads: readonly Spread[]): Spread[] {
   return spreads.map((own) => {
     if (!isFlat(own.map)) return own;
     const alike = spreads.filter(({ map }) => isFlat(map) && map.face.looks === own.map.face.looks);
-    const largest = alike.sort((one, two) => two.map.area - one.map.area)[0]!;
+    const largest = alike.sort((a, b) => b.map.area - a.map.area)[0]!;
     if (own.map.area > SMALL * largest.map.area) return own;
     const size = inPlane(own, largest);
     return size ? { ...own, columns: [size.width], rows: [size.height] } : own;
@@ -55,8 +55,7 @@ export function inPlane(own: Spread, plane: Spread): { width: number; height: nu
     const [u, v] = mapped(cell.back, corner);
     return [u * plane.columns[0]!, v * plane.rows[0]!] as const;
   });
-  const side = (one: number, two: number) =>
-    Math.hypot(corners[one]![0] - corners[two]![0], corners[one]![1] - corners[two]![1]);
+  const side = (a: number, b: number) => Math.hypot(corners[a]![0] - corners[b]![0], corners[a]![1] - corners[b]![1]);
   const width = (side(0, 1) + side(3, 2)) / 2;
   const height = (side(0, 3) + side(1, 2)) / 2;
   return Number.isFinite(width * height) && width * height > 0 ? { width, height } : null;

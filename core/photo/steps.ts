@@ -19,17 +19,17 @@ export function photoSteps(judged: readonly ZoneJudgement[]): PhotoStep[] {
     { starts: Instant; order: number; each: { zoneId: string; count: number }[]; zone: ZoneJudgement }
   >();
   judged.forEach((zone, order) => {
-    zone.phases.forEach(({ phase, starts }, at) => {
+    zone.phases.forEach(({ phase, starts }, index) => {
       const key = `${zone.crust.id} ${phase.id}`;
       const known = marks.get(key);
-      const one = { zoneId: zone.zone.id, count: at + 1 };
+      const one = { zoneId: zone.zone.id, count: index + 1 };
       if (known) known.each.push(one);
-      else marks.set(key, { starts, order: order + at / 1000, each: [one], zone });
+      else marks.set(key, { starts, order: order + index / 1000, each: [one], zone });
     });
   });
   let counts: Record<string, number> = Object.fromEntries(judged.map(({ zone }) => [zone.id, 0]));
   const steps: PhotoStep[] = [{ last: null, counts }];
-  const inTime = [...marks.values()].sort((one, two) => one.starts - two.starts || one.order - two.order);
+  const inTime = [...marks.values()].sort((a, b) => a.starts - b.starts || a.order - b.order);
   for (const { each, zone } of inTime) {
     const { phase } = zone.phases[each[0]!.count - 1]!;
     counts = { ...counts };

@@ -47,8 +47,8 @@ describe("a face laid flat", () => {
   const straight = straightened(lightOf(photo), face, 2);
   const { grid, detail, broad } = straight;
   const row = (values: ArrayLike<number>, from: number) =>
-    Array.from({ length: grid.width - 8 }, (_, at) => values[from * grid.width + at + 4]!);
-  const mean = (values: number[]) => values.reduce((sum, one) => sum + one, 0) / values.length;
+    Array.from({ length: grid.width - 8 }, (_, index) => values[from * grid.width + index + 4]!);
+  const mean = (values: number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
 
   it("has the size of the face, whatever it looked like in the photo", () => {
     expect(grid.wide / W).toBeCloseTo(1, 1);

@@ -75,6 +75,6 @@ export function straightened(
     }
   }
   const broad = blurred(flat, grid, Math.max(BROAD, 3 * mm));
-  const detail = flat.map((value, at) => value - broad[at]!);
+  const detail = flat.map((value, index) => value - broad[index]!);
   return { grid, broad, detail };
 }

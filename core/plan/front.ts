@@ -195,6 +195,6 @@ export function linedUp(millimetres: number, edges: readonly number[], reach: nu
 export function movedTo(low: number, size: number, edges: readonly number[], reach: number): number {
   const ends = [linedUp(low, edges, reach), linedUp(low + size, edges, reach) - size];
   const isAtEdge = (end: number) => edges.some((edge) => edge === end || edge === end + size);
-  const [best] = ends.filter(isAtEdge).sort((one, other) => Math.abs(one - low) - Math.abs(other - low));
+  const [best] = ends.filter(isAtEdge).sort((end, other) => Math.abs(end - low) - Math.abs(other - low));
   return best ?? ends[0]!;
 }

@@ -71,13 +71,13 @@ export function readMixText(ratio: string, second: string | undefined): Mix | nu
     Number.parseFloat(text.replace(",", ".")),
   );
   const water = /water/i.test(ratio);
-  const [parts, one, two] = numbers;
-  if (parts === undefined || one === undefined || numbers.length > 3) return null;
-  const thinner = second === undefined ? (water ? one : 0) : (two ?? 0);
+  const [parts, other, third] = numbers;
+  if (parts === undefined || other === undefined || numbers.length > 3) return null;
+  const thinner = second === undefined ? (water ? other : 0) : (third ?? 0);
   const read = Mix.safeParse({
     by: /weight/i.test(ratio) ? "weight" : /scoop/i.test(ratio) ? "scoop" : "volume",
     parts,
-    with: second === undefined ? [] : [{ what: second, parts: one }],
+    with: second === undefined ? [] : [{ what: second, parts: other }],
     thinner,
   });
   return read.success ? read.data : null;

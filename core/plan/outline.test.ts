@@ -88,7 +88,7 @@ describe("what lies inside an outline", () => {
       const read = Outlines.safeParse(drawn);
       expect(read.success ? "" : read.error.issues.map(({ message }) => message).join("; ")).toMatch(says);
     }
-    expect(Outline.safeParse(Array.from({ length: 61 }, (_, at) => [at / 61, 0.5])).success).toBe(false);
+    expect(Outline.safeParse(Array.from({ length: 61 }, (_, index) => [index / 61, 0.5])).success).toBe(false);
   });
 });
 

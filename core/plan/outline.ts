@@ -46,11 +46,11 @@ const OFF_CENTRE = Math.SQRT2 - 1;
 /** Where the edges of an outline cross a line at that height, from left to right. */
 const crossings = (outline: Outline, y: number): number[] =>
   outline
-    .flatMap(([x1, y1], at) => {
-      const [x2, y2] = outline[(at + 1) % outline.length]!;
+    .flatMap(([x1, y1], index) => {
+      const [x2, y2] = outline[(index + 1) % outline.length]!;
       return y1 > y === y2 > y ? [] : [x1 + ((y - y1) / (y2 - y1)) * (x2 - x1)];
     })
-    .sort((one, two) => one - two);
+    .sort((a, b) => a - b);
 
 /** Whether a point of the rectangle round a face lies on the face. */
 type OnFace = (x: number, y: number) => boolean;
@@ -132,8 +132,8 @@ export function outlineOf({ round, left, top, width, height }: Measured): Outlin
       [within(left + width), within(top + height)],
       [within(left), within(top + height)],
     ];
-  return Array.from({ length: ROUND_POINTS }, (_, at): Point => {
-    const angle = (2 * Math.PI * at) / ROUND_POINTS;
+  return Array.from({ length: ROUND_POINTS }, (_, index): Point => {
+    const angle = (2 * Math.PI * index) / ROUND_POINTS;
     return [within(left + (width / 2) * (1 + Math.cos(angle))), within(top + (height / 2) * (1 + Math.sin(angle)))];
   });
 }

@@ -70,11 +70,11 @@ export const PiecePhoto = z
     const ids = new Set(faces.map(({ id }) => id));
     if (ids.size < faces.length)
       context.addIssue({ code: "custom", path: ["faces"], message: "two faces have the same id" });
-    known.forEach(({ faceId }, at) => {
+    known.forEach(({ faceId }, index) => {
       if (!ids.has(faceId))
         context.addIssue({
           code: "custom",
-          path: ["known", at],
+          path: ["known", index],
           message: `there is no face "${faceId}" on this photo`,
         });
     });

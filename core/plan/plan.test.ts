@@ -190,7 +190,7 @@ describe("a plan", () => {
     ],
   ])("with %s is refused where it stands", (_what, change, at, says) => {
     const faults = broken(change);
-    const fault = faults.find((one) => one.at === at);
+    const fault = faults.find((fault) => fault.at === at);
     expect(fault, JSON.stringify(faults)).toBeDefined();
     expect(fault!.says).toMatch(says);
   });

@@ -21,11 +21,11 @@ describe("readings by the hour", () => {
   it("average over each hour, whatever order they come in", () => {
     fc.assert(
       fc.property(fc.array(fc.integer({ min: 10, max: 30 }), { minLength: 6, maxLength: 60 }), (celsius) => {
-        const readings = celsius.map((warm, at) => ({ at: NOW + at * 10, celsius: warm, relativeHumidity: 50 }));
+        const readings = celsius.map((warm, index) => ({ at: NOW + index * 10, celsius: warm, relativeHumidity: 50 }));
         const made = hourly(readings);
         expect(hourly([...readings].reverse())).toEqual(made);
         if (!made.ok) throw new Error(made.says);
-        const first = celsius.slice(0, 6).reduce((sum, one) => sum + one, 0) / 6;
+        const first = celsius.slice(0, 6).reduce((sum, value) => sum + value, 0) / 6;
         expect(made.hours[0]![0]).toBeCloseTo(first, 0);
       }),
     );
@@ -44,7 +44,7 @@ describe("a logger in the room", () => {
   });
 
   it("has the odd absurd reading left out and told", () => {
-    const readings = kept(48).map((one, at) => (at === 20 ? { ...one, celsius: 850 } : one));
+    const readings = kept(48).map((reading, index) => (index === 20 ? { ...reading, celsius: 850 } : reading));
     const air = loggedAir(readings, NOW);
     expect(air).toMatchObject({ ok: true, notes: [expect.stringContaining("850 °C")] });
     if (air.ok) expect(Math.max(...air.hours.map(([warm]) => warm))).toBeLessThan(20);

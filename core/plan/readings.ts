@@ -38,7 +38,7 @@ export function hourly(readings: readonly Reading[]): HourlyAir | Refused {
       count: sum.count + 1,
     });
   }
-  const times = [...sums.keys()].sort((one, two) => one - two);
+  const times = [...sums.keys()].sort((a, b) => a - b);
   const [first] = times;
   if (first === undefined) return refused("There are no readings in it.");
   const hours: Hourly["hours"] = [];
@@ -102,7 +102,7 @@ function sameSince(readings: readonly Reading[]): WallMinutes {
  * wall time.
  */
 export function loggedAir(all: readonly Reading[], now: WallMinutes): LoggedAir | Refused {
-  const inOrder = [...all].sort((one, two) => one.at - two.at);
+  const inOrder = [...all].sort((a, b) => a.at - b.at);
   const sound = inOrder.filter(isRoom);
   const absurd = inOrder.find((reading) => !isRoom(reading));
   if (absurd && all.length - sound.length > MOST_ABSURD * all.length)

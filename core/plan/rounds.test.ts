@@ -17,8 +17,8 @@ const crust = fc
   .map(({ count, from, to, rounds }) => {
     const last = 1 + (to % (count - 1));
     const first = from % last;
-    const steps = Array.from({ length: count }, (_, at) =>
-      step(`s${at}`, at === last ? { from: `s${first}`, rounds } : undefined),
+    const steps = Array.from({ length: count }, (_, index) =>
+      step(`s${index}`, index === last ? { from: `s${first}`, rounds } : undefined),
     );
     return { steps, first, last, rounds };
   });
@@ -58,14 +58,14 @@ describe("rounds", () => {
       fc.property(crust, ({ steps, first, last, rounds }) => {
         const turns = turnsOf(steps);
         expect(turns).toHaveLength(steps.length + (rounds - 1) * (last - first + 1));
-        steps.forEach((one, at) => {
-          const own = turns.filter((turn) => turn.step === one).map(({ round }) => round);
-          expect(own).toEqual(Array.from({ length: roundsOf(steps)[at]! }, (_, index) => index + 1));
+        steps.forEach((step, position) => {
+          const own = turns.filter((turn) => turn.step === step).map(({ round }) => round);
+          expect(own).toEqual(Array.from({ length: roundsOf(steps)[position]! }, (_, index) => index + 1));
         });
         // within a round the order is the crust's
         for (let round = 1; round <= rounds; round++) {
           const order = turns.filter((turn) => turn.round === round).map((turn) => steps.indexOf(turn.step as never));
-          expect(order).toEqual([...order].sort((one, two) => one - two));
+          expect(order).toEqual([...order].sort((a, b) => a - b));
         }
       }),
     );

@@ -37,11 +37,11 @@ function loopsIn(steps: readonly Repeats[]): { from: number; to: number; rounds:
 export function turnsOf<Step extends Repeats>(steps: readonly Step[]): Turn<Step>[] {
   const turns: Turn<Step>[] = [];
   const ends = new Map(loopsIn(steps).map((loop) => [loop.to, loop]));
-  steps.forEach((step, at) => {
+  steps.forEach((step, index) => {
     turns.push({ step, round: 1 });
-    const loop = ends.get(at);
+    const loop = ends.get(index);
     for (let round = 2; loop && round <= loop.rounds; round++)
-      for (const again of steps.slice(loop.from, at + 1)) turns.push({ step: again, round });
+      for (const again of steps.slice(loop.from, index + 1)) turns.push({ step: again, round });
   });
   return turns;
 }
@@ -63,16 +63,20 @@ export function loopFaults(
 ): { at: number; says: string }[] {
   const faults: { at: number; says: string }[] = [];
   let last = -1;
-  steps.forEach(({ again, kind }, at) => {
+  steps.forEach(({ again, kind }, index) => {
     if (!again) return;
     const from = steps.findIndex(({ id }) => id === again.from);
-    if (kind !== "inspect") faults.push({ at, says: "only where it is looked at can it be decided to go round again" });
-    else if (from < 0 || from >= at)
-      faults.push({ at, says: `a round should begin with step "${again.from}", but no such step comes before it` });
+    if (kind !== "inspect")
+      faults.push({ at: index, says: "only where it is looked at can it be decided to go round again" });
+    else if (from < 0 || from >= index)
+      faults.push({
+        at: index,
+        says: `a round should begin with step "${again.from}", but no such step comes before it`,
+      });
     else if (steps[from]!.branch !== undefined)
-      faults.push({ at, says: "a round cannot begin with a step that only follows from one answer" });
-    else if (from <= last) faults.push({ at, says: "two loops lie across each other: begin this one later" });
-    last = at;
+      faults.push({ at: index, says: "a round cannot begin with a step that only follows from one answer" });
+    else if (from <= last) faults.push({ at: index, says: "two loops lie across each other: begin this one later" });
+    last = index;
   });
   return faults;
 }

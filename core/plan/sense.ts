@@ -149,8 +149,8 @@ function timeFaults(plan: Plan, at: At) {
 }
 
 const phaseIds = (step: Step, coats: number, rounds: number) =>
-  Array.from({ length: coats * rounds }, (_, at) =>
-    phaseIdOf(step.id, (at % coats) + 1, coats, Math.floor(at / coats) + 1),
+  Array.from({ length: coats * rounds }, (_, index) =>
+    phaseIdOf(step.id, (index % coats) + 1, coats, Math.floor(index / coats) + 1),
   );
 
 /** Set times and exceptions for something that is no longer in the plan. */
@@ -182,16 +182,16 @@ export function looseEnds(plan: Plan): LooseEnds {
       phases.set(
         zone.id,
         new Set(
-          steps.flatMap((step, at) => {
+          steps.flatMap((step, index) => {
             const own = zone.overrides.find(({ stepId }) => stepId === step.id)?.coats;
-            return [step.coats, own ?? step.coats].flatMap((coats) => phaseIds(step, coats, rounds[at]!));
+            return [step.coats, own ?? step.coats].flatMap((coats) => phaseIds(step, coats, rounds[index]!));
           }),
         ),
       );
     });
   });
   const loose = (list: readonly Pick<Plan["pins"][number], "zoneId" | "phaseId">[]) =>
-    list.flatMap(({ zoneId, phaseId }, at) => (phases.get(zoneId)?.has(phaseId) ? [] : [at]));
+    list.flatMap(({ zoneId, phaseId }, index) => (phases.get(zoneId)?.has(phaseId) ? [] : [index]));
   return { pins: loose(pins), done: loose(done), overrides };
 }
 
@@ -217,18 +217,22 @@ function looseFaults(plan: Plan, at: At) {
 function branchFaults(steps: readonly Step[]): { at: number; says: string }[] {
   const faults: { at: number; says: string }[] = [];
   let ways: ReadonlySet<string> = new Set();
-  steps.forEach((step, at) => {
+  steps.forEach((step, index) => {
     if (step.branches) {
       const ids = step.branches.map((branch) => branch.id);
-      if (step.kind !== "inspect") faults.push({ at, says: "only an inspection can have answers" });
-      if (step.branch !== undefined) faults.push({ at, says: "an inspection cannot follow from another's answer" });
-      if (new Set(ids).size < ids.length) faults.push({ at, says: "two answers have the same id" });
+      if (step.kind !== "inspect") faults.push({ at: index, says: "only an inspection can have answers" });
+      if (step.branch !== undefined)
+        faults.push({ at: index, says: "an inspection cannot follow from another's answer" });
+      if (new Set(ids).size < ids.length) faults.push({ at: index, says: "two answers have the same id" });
       if (step.expected !== undefined && !ids.includes(step.expected))
-        faults.push({ at, says: `the expected answer "${step.expected}" is not one of its answers` });
+        faults.push({ at: index, says: `the expected answer "${step.expected}" is not one of its answers` });
       ways = new Set(ids);
     } else if (step.branch === undefined) ways = new Set();
     else if (!ways.has(step.branch))
-      faults.push({ at, says: `the answer "${step.branch}" does not belong to the inspection beneath this step` });
+      faults.push({
+        at: index,
+        says: `the answer "${step.branch}" does not belong to the inspection beneath this step`,
+      });
   });
   return faults;
 }

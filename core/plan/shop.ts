@@ -25,9 +25,9 @@ export const Shop = z
     from: WallTime.optional().describe("work that is not done yet is planned no earlier"),
   })
   .superRefine(({ painters }, context) => {
-    painters.forEach(({ id }, at) => {
-      if (painters.findIndex((one) => one.id === id) < at)
-        context.addIssue({ code: "custom", path: ["painters", at, "id"], message: `the id "${id}" is used twice` });
+    painters.forEach(({ id }, index) => {
+      if (painters.findIndex((painter) => painter.id === id) < index)
+        context.addIssue({ code: "custom", path: ["painters", index, "id"], message: `the id "${id}" is used twice` });
     });
   });
 export type Shop = z.infer<typeof Shop>;
@@ -44,7 +44,7 @@ export const painterAt = (at: number): Painter => ({
 
 /** A shop with these hours, all its painters alike. */
 export function shopOf({ painters, ...hours }: Hours): Shop {
-  return { hours, painters: Array.from({ length: painters }, (_, at) => painterAt(at)) };
+  return { hours, painters: Array.from({ length: painters }, (_, index) => painterAt(index)) };
 }
 
 export const DEFAULT_SHOP: Shop = shopOf(DEFAULT_HOURS);

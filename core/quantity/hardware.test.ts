@@ -65,7 +65,7 @@ describe("the screw of a handle", () => {
     fc.assert(
       fc.property(fc.integer({ min: 8, max: 45 }), fc.integer({ min: 4, max: 25 }), (panel, thread) => {
         const { length, least, most } = screwFor(panel, thread);
-        expect(length === null).toBe(!SCREW_LENGTHS.some((one) => one >= least && one <= most));
+        expect(length === null).toBe(!SCREW_LENGTHS.some((screwLength) => screwLength >= least && screwLength <= most));
         if (length === null) return;
         expect(length).toBeLessThan(panel + thread);
         expect(length).toBeGreaterThan(panel);

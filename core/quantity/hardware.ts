@@ -78,5 +78,9 @@ export interface Screw {
 export function screwFor(panel: number, thread: number): Screw {
   const least = panel + Math.min(LEAST_HOLD, Math.max(0, thread - OFF_THE_BOTTOM));
   const most = panel + thread - OFF_THE_BOTTOM;
-  return { length: SCREW_LENGTHS.find((one) => one >= least && one <= most) ?? null, least, most };
+  return {
+    length: SCREW_LENGTHS.find((screwLength) => screwLength >= least && screwLength <= most) ?? null,
+    least,
+    most,
+  };
 }

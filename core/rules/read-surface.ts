@@ -61,7 +61,7 @@ export function partWhere(finish: Finish, holds: (stack: Stack) => boolean): Top
     const key = stepOf(stack);
     parts.set(key, { stack, share: (parts.get(key)?.share ?? 0) + share });
   }
-  const largest = [...parts.values()].sort((one, two) => two.share - one.share)[0];
+  const largest = [...parts.values()].sort((a, b) => b.share - a.share)[0];
   return largest && sharesOf([...parts.values()]) >= WORTH_SAYING ? largest : null;
 }
 

@@ -26,7 +26,7 @@ export function workingWindows(hours: Open, from: WallMinutes, days: number): Wi
   const first = midnightBefore(from);
   for (let day = 0; day < days; day++) {
     const midnight = first + day * DAY;
-    const today = stretchesOn(hours, midnight).sort((one, two) => one[0] - two[0]);
+    const today = stretchesOn(hours, midnight).sort((a, b) => a[0] - b[0]);
     for (const [opens, shuts] of today) {
       const window = { opens: Math.max(from, midnight + opens), shuts: midnight + shuts };
       if (window.shuts <= window.opens) continue;

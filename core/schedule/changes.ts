@@ -38,12 +38,12 @@ function sayMove(now: WallMinutes, before: WallMinutes): string {
 
 const leavesOf = ({ dates }: { dates: Dates | null }) => dates?.leaves ?? null;
 
-const isSame = (one: Booking | undefined, two: Booking) =>
-  one?.starts === two.starts && one.ends === two.ends && one.painter === two.painter && one.name === two.name;
+const isSame = (a: Booking | undefined, b: Booking) =>
+  a?.starts === b.starts && a.ends === b.ends && a.painter === b.painter && a.name === b.name;
 
 /** A job as it is kept from now on, with a count of changes for every booking: what is as it was keeps its own. */
 export function countingChanges(before: JobPlan | undefined, after: JobPlan, at: number): JobPlan {
-  const was = new Map(before?.bookings.map((one) => [one.id, one]));
+  const was = new Map(before?.bookings.map((booking) => [booking.id, booking]));
   const known = before?.changed ?? {};
   const leaves = (job: JobPlan | undefined) => job?.dates?.leaves ?? null;
   const count = (id: string, same: boolean): [string, Changed] => {
@@ -56,7 +56,7 @@ export function countingChanges(before: JobPlan | undefined, after: JobPlan, at:
     // of what is gone the count is kept: it may come back
     changed: {
       ...known,
-      ...Object.fromEntries(after.bookings.map((one) => count(one.id, isSame(was.get(one.id), one)))),
+      ...Object.fromEntries(after.bookings.map((booking) => count(booking.id, isSame(was.get(booking.id), booking)))),
       ...Object.fromEntries([count(LEAVES, leaves(before) === leaves(after))]),
     },
   };
@@ -67,10 +67,10 @@ export const LEAVES = "leaves";
 
 /** How many pieces of work are at another time, or in other hands. */
 export function movedIn(before: JobPlan, after: JobPlan): number {
-  const was = new Map(before.bookings.map((one) => [one.id, one]));
-  const moved = after.bookings.filter((one) => {
-    const old = was.get(one.id);
-    return !old || old.starts !== one.starts || old.ends !== one.ends || old.painter !== one.painter;
+  const was = new Map(before.bookings.map((booking) => [booking.id, booking]));
+  const moved = after.bookings.filter((booking) => {
+    const old = was.get(booking.id);
+    return !old || old.starts !== booking.starts || old.ends !== booking.ends || old.painter !== booking.painter;
   });
   const now = new Set(after.bookings.map(({ id }) => id));
   return moved.length + before.bookings.filter(({ id }) => !now.has(id)).length;
@@ -127,5 +127,5 @@ export function changesOf(before: readonly JobPlan[], after: readonly JobPlan[],
   return [
     ...changes,
     ...gone.map((planId): Change => ({ planId, kind: "gone", says: `${about.titleOf(planId)} is off the schedule.` })),
-  ].sort((one, two) => rank[one.kind] - rank[two.kind]);
+  ].sort((a, b) => rank[a.kind] - rank[b.kind]);
 }

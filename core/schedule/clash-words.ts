@@ -120,7 +120,7 @@ export function sayInstead(
   const when = sayMoment(clock.wall(start), clock.wall(0));
   if (!("lag" in yields)) return `It is dated ${when} instead.`;
   const { from, max, min, varies } = yields.lag;
-  const finish = (starts[from] ?? 0) + (activities.find((one) => one.id === from)?.duration ?? 0);
+  const finish = (starts[from] ?? 0) + (activities.find((activity) => activity.id === from)?.duration ?? 0);
   if (max === null) return start < finish + min ? `It is dated ${when}, before that wait is over.` : null;
   const shuts = varies?.shuts ? varies.shuts(finish) : finish + max;
   return start > shuts ? `It gives way: it is dated ${when}, ${sayDuration(start - shuts)} after that.` : null;

@@ -70,7 +70,7 @@ export class Crew {
   /** Ids of the painters, first things first. */
   get ids(): string[] {
     if (this.painters) return this.painters.map(({ id }) => id);
-    return Array.from({ length: this.capacity[PAINTER] ?? 1 }, (_, at) => `painter-${at + 1}`);
+    return Array.from({ length: this.capacity[PAINTER] ?? 1 }, (_, index) => `painter-${index + 1}`);
   }
 }
 
@@ -94,7 +94,7 @@ export function sharedOut(works: readonly Held[], ids: readonly string[], taken:
   const held = new Map(ids.map((id) => [id, taken.filter(({ painter }) => painter === id)]));
   const lastAt = new Map<string, string>();
   const given = works.map(({ painter }) => painter ?? "");
-  const inOrder = works.map((_, at) => at).sort((one, two) => works[one]!.starts - works[two]!.starts || one - two);
+  const inOrder = works.map((_, index) => index).sort((a, b) => works[a]!.starts - works[b]!.starts || a - b);
   for (const at of inOrder) {
     const { starts, ends, pieceId, painter } = works[at]!;
     if (painter === null && ends > starts) {

@@ -53,7 +53,7 @@ describe("a due date", () => {
     expect(claims.length).toBeGreaterThan(1);
     expect(holds(claims)).toBe(false);
     claims.forEach((_, index) => {
-      expect(holds(claims.filter((__, one) => one !== index))).toBe(true);
+      expect(holds(claims.filter((__, place) => place !== index))).toBe(true);
     });
   });
 

@@ -19,8 +19,8 @@ describe("what dries on a piece", () => {
     const { bookings, films } = made([["scuff"], ["brush", "chalk-slate", { coats: 2 }], ["wax", "wax-clear"]]);
     expect(films.map(({ phaseId }) => phaseId)).toEqual(["s2/1", "s2/2", "s3"]);
     const of = (phaseId: string) => ({
-      film: films.find((one) => one.phaseId === phaseId)!,
-      booking: bookings.find((one) => one.phaseId === phaseId)!,
+      film: films.find((film) => film.phaseId === phaseId)!,
+      booking: bookings.find((booking) => booking.phaseId === phaseId)!,
     });
     const [first, second, wax] = [of("s2/1"), of("s2/2"), of("s3")];
     // a coat is ready no later than the next goes on, and not before it is laid
@@ -41,7 +41,7 @@ describe("what dries on a piece", () => {
       fc.property(anyPlan, (plan) => {
         const work = { plan, judgement: judgementOf(plan) };
         const { bookings } = schedule([work]);
-        const byId = new Map(bookings.map((one) => [one.id, one]));
+        const byId = new Map(bookings.map((booking) => [booking.id, booking]));
         for (const { booking, ready, zoneId, phaseId, colour } of filmsOf(work, bookings)) {
           const laid = byId.get(booking)!;
           expect(ready).toBeGreaterThanOrEqual(laid.ends);

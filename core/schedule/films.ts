@@ -50,7 +50,8 @@ export function filmsOf(work: Work, bookings: readonly Booking[]): Film[] {
   const clock = new ShopClock(start, hoursOf(work).timeZone);
   const placed = new Map<string, { judged: ZoneJudgement; one: JudgedPhase }>();
   for (const judged of judgement.zones)
-    for (const one of judged.phases) placed.set(taskId(plan.id, judged.zone.id, one.phase.id), { judged, one });
+    for (const phase of judged.phases)
+      placed.set(taskId(plan.id, judged.zone.id, phase.phase.id), { judged, one: phase });
   return bookings.flatMap((booking): Film[] => {
     const zones = new Set(booking.does.map(({ zoneId }) => zoneId));
     return [...zones].flatMap((zoneId): Film[] => {

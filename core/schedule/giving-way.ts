@@ -18,7 +18,7 @@ export function yielding(all: readonly Claim[]): Yielding | null {
   const set = claims.find((claim) => "activity" in claim && claim.activity.anyHour);
   if (set) return set;
   const shutting = claims.flatMap((claim) => ("lag" in claim && claim.lag.max !== null ? [claim] : []));
-  shutting.sort((one, two) => two.lag.max! - two.lag.min - (one.lag.max! - one.lag.min));
+  shutting.sort((a, b) => b.lag.max! - b.lag.min - (a.lag.max! - a.lag.min));
   return shutting[0] ?? claims.find((claim) => "activity" in claim) ?? claims[0] ?? null;
 }
 
@@ -36,7 +36,7 @@ export function relaxed(network: Network, claim: Yielding, start: Minute): Netwo
   const free: Activity = anyHour
     ? { id, duration, ...hands, earliest: start }
     : { id, duration, uses: {}, ...(earliest === undefined ? {} : { earliest }) };
-  return { ...network, activities: network.activities.map((one) => (one.id === id ? free : one)) };
+  return { ...network, activities: network.activities.map((activity) => (activity.id === id ? free : activity)) };
 }
 
 /** The same without due dates. */

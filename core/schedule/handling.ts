@@ -44,5 +44,5 @@ export function otherHandling(zone: Zone): { masked: Minutes; off: Minutes } | n
   if (masked === off.length > 0) return null;
   const all = ({ before, after }: Takes) => before + after;
   const taken = masked ? [takesOf(zone, "top off")] : off.map((way) => takesOf(zone, way));
-  return { masked: all(takesOf(zone, "masked")), off: taken.reduce((sum, one) => sum + all(one), 0) };
+  return { masked: all(takesOf(zone, "masked")), off: taken.reduce((sum, takes) => sum + all(takes), 0) };
 }

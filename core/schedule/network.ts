@@ -169,7 +169,7 @@ class Builder {
   zone(work: Work, piece: Piece, judged: ZoneJudgement) {
     const { plan, done = [] } = work;
     const start = this.minute(plan.start);
-    const was = new Map(done.filter(({ zoneId }) => zoneId === judged.zone.id).map((one) => [one.phaseId, one]));
+    const was = new Map(done.filter(({ zoneId }) => zoneId === judged.zone.id).map((done) => [done.phaseId, done]));
     const ends = new Map(judged.phases.map((placed) => [placed.phase.id, placed.ends]));
     let before: JudgedPhase | null = null;
     for (const visit of visitsTo(judged, was)) {
@@ -182,7 +182,7 @@ class Builder {
           const from = this.sectionsOf(work, judged, demand.from);
           if (from === ids) continue;
           // what shuts is asked of every section there is, what opens of the last to be done
-          const pairs = from.length > 1 && ids.length === 1 ? from.map((one) => [one, ids[0]!] as const) : [];
+          const pairs = from.length > 1 && ids.length === 1 ? from.map((text) => [text, ids[0]!] as const) : [];
           const waited = placed.starts - ends.get(demand.from)!;
           for (const id of ids) this.demand(plan, judged, demand, placed, waited, start, [from.at(-1)!, id]);
           for (const pair of pairs.slice(0, -1)) this.demand(plan, judged, demand, placed, waited, start, pair);
@@ -430,14 +430,14 @@ class Builder {
     const apart = apartId(plan.id, piece.id, "apart");
     const together = apartId(plan.id, piece.id, "together");
     const handling = taken.map(({ zone }) => handlingOf(zone));
-    const before = handling.reduce((sum, one) => sum + one.before, 0);
-    const after = handling.reduce((sum, one) => sum + one.after, 0);
+    const before = handling.reduce((sum, takes) => sum + takes.before, 0);
+    const after = handling.reduce((sum, takes) => sum + takes.after, 0);
     const onlyMasked = taken.every(({ zone }) => zone.hands.every((way) => way === "masked"));
     const hands = { earliest, ...this.hands(work, together) };
     const due = plan.due === undefined ? {} : { due: this.minute(plan.due) - after };
     // the first coat is on: it has been taken apart by then
     const begun = zones.some(({ zone, phases }) =>
-      phases.some(({ phase }) => work.done?.some((one) => one.zoneId === zone.id && one.phaseId === phase.id)),
+      phases.some(({ phase }) => work.done?.some((done) => done.zoneId === zone.id && done.phaseId === phase.id)),
     );
     const whole = { plan, hours: hoursOf(work), pieceId: piece.id, phase: null, does: [], section: null };
     const [taking, fitting] = onlyMasked
@@ -478,8 +478,8 @@ function alreadyTaken({ taken = [], lying = [] }: Around, clock: ShopClock, crew
     return [{ id, duration: ends - starts, uses, earliest: starts, latest: starts, anyHour: true, aside: true }];
   };
   return [
-    ...taken.flatMap(({ from, to, painter }, at) => held(`taken ${at}`, from, to, crew.usesOf(painter))),
-    ...(places ? lying.flatMap(({ from, to }, at) => held(`lying ${at}`, from, to, { [PLACE]: 1 })) : []),
+    ...taken.flatMap(({ from, to, painter }, index) => held(`taken ${index}`, from, to, crew.usesOf(painter))),
+    ...(places ? lying.flatMap(({ from, to }, index) => held(`lying ${index}`, from, to, { [PLACE]: 1 })) : []),
   ];
 }
 

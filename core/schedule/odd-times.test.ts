@@ -80,8 +80,8 @@ describe("odd times", () => {
   });
 
   it("a shop that is closed for a month begins after it", () => {
-    const closed = Array.from({ length: 31 }, (_, at) => ({
-      on: `2026-12-${String(at + 1).padStart(2, "0")}`,
+    const closed = Array.from({ length: 31 }, (_, index) => ({
+      on: `2026-12-${String(index + 1).padStart(2, "0")}`,
       stretches: [],
     }));
     expect(days([job("late", "2026-12-01T09:00")], withHours({ exceptions: closed }))[0]).toBe("2027-01-01");

@@ -47,11 +47,11 @@ const anyShop: fc.Arbitrary<Shop> = fc
   })
   .map(({ many, places, short, cannot, off }) => ({
     hours: { ...shop.hours, dryingPlaces: places },
-    painters: Array.from({ length: many }, (_, at) => ({
-      ...painterAt(at),
-      ...(short && at > 0 ? { weekdays: shop.hours.weekdays.map((day, on) => (on % 2 === 0 ? day : [])) } : {}),
-      cannot: cannot && at > 0 ? (["spray", "gilding"] as const).slice() : [],
-      exceptions: off && at === 0 ? [{ on: "2026-12-01", stretches: [] }] : [],
+    painters: Array.from({ length: many }, (_, index) => ({
+      ...painterAt(index),
+      ...(short && index > 0 ? { weekdays: shop.hours.weekdays.map((day, on) => (on % 2 === 0 ? day : [])) } : {}),
+      cannot: cannot && index > 0 ? (["spray", "gilding"] as const).slice() : [],
+      exceptions: off && index === 0 ? [{ on: "2026-12-01", stretches: [] }] : [],
     })),
   }));
 
@@ -64,7 +64,9 @@ describe("the plan of work", () => {
   it("of any shop keeps the same, but for what it says itself", () => {
     fc.assert(
       fc.property(fc.array(anyPlan, { minLength: 2, maxLength: 3 }), anyShop, (any, ofShop) => {
-        const plans = any.map((plan, at): Plan => ({ ...plan, id: `job-${at}`, hoursFrom: at % 2 ? "shop" : "job" }));
+        const plans = any.map(
+          (plan, index): Plan => ({ ...plan, id: `job-${index}`, hoursFrom: index % 2 ? "shop" : "job" }),
+        );
         const found = planOfWorkNow(plans, ofShop, 8);
         expect(faultsOfPlanOfWork(judged(plans), ofShop, found.jobs)).toEqual([]);
       }),
@@ -113,7 +115,7 @@ describe("the plan of work", () => {
       expect(step.value.of).toBe(30);
       seen.push(step.value.looks);
     }
-    expect(seen).toEqual([...seen].sort((one, two) => one - two));
+    expect(seen).toEqual([...seen].sort((a, b) => a - b));
     expect(seen).toHaveLength(5);
   });
 
@@ -169,7 +171,10 @@ describe("an idea among the kept jobs", () => {
 
   it("that nobody can do is dated all the same, and says so", () => {
     const mirror = promised.find(({ id }) => id === "overmantel-mirror")!;
-    const nobody = { ...shop, painters: shop.painters.map((one) => ({ ...one, cannot: ["gilding" as const] })) };
+    const nobody = {
+      ...shop,
+      painters: shop.painters.map((painter) => ({ ...painter, cannot: ["gilding" as const] })),
+    };
     const { clashes, dates } = fittedIn(workOf(mirror, nobody), { painters: nobody.painters });
     expect(dates).not.toBeNull();
     expect(clashes[0]!.says).toMatch(/^Nobody in the shop can do ".*leaf.*"\./i);
@@ -192,7 +197,7 @@ describe("whose hours a job keeps", () => {
       );
     for (const day of days(own, shop)) expect(new Date(day).getUTCDay()).toBe(6);
     const off = [{ on: "2026-12-05", stretches: [] }];
-    const away = { ...shop, painters: shop.painters.map((one) => ({ ...one, exceptions: off })) };
+    const away = { ...shop, painters: shop.painters.map((painter) => ({ ...painter, exceptions: off })) };
     expect(days(own, shop)).toContain("2026-12-05");
     expect(days(own, away)).not.toContain("2026-12-05");
     for (const day of days(settle, shop)) expect([1, 2, 3, 4, 5]).toContain(new Date(day).getUTCDay());
@@ -235,8 +240,8 @@ describe("what a new plan changes, in words", () => {
     ...job,
     mark: `${job.mark}*`,
     dates: { ...job.dates!, leaves: job.dates!.leaves + by },
-    bookings: job.bookings.map((one, at) =>
-      at === job.bookings.length - 1 ? { ...one, starts: one.starts + by } : one,
+    bookings: job.bookings.map((booking, index) =>
+      index === job.bookings.length - 1 ? { ...booking, starts: booking.starts + by } : booking,
     ),
   });
   const own = jobIn(made, settle.id);
@@ -263,7 +268,7 @@ describe("what a new plan changes, in words", () => {
     const later: JobPlan = { ...shifted(bin, DAY), mark: bin.mark };
     const mirror = jobIn(made, "overmantel-mirror");
     const box = jobIn(made, "iron-strongbox");
-    const says = changesOf([own, bin, box], [shifted(own, -DAY), later, mirror], about).map((one) => one.says);
+    const says = changesOf([own, bin, box], [shifted(own, -DAY), later, mirror], about).map((change) => change.says);
     expect(says[0]).toMatch(/^Dough bin leaves .*, was .*, to make room for Carved settle and /);
     expect(says[1]).toMatch(/^Overmantel mirror is now on the schedule and leaves /);
     expect(says[2]).toMatch(/^Carved settle leaves .*: add a third coat/);

@@ -159,9 +159,9 @@ const costOf = (plan: Plan, { clashes, dates }: JobPlan): Cost => {
   return [clashes.length, by > 0 ? 1 : 0, by, dates?.leaves ?? 0];
 };
 
-function isLess(one: Cost, two: Cost): boolean {
-  const at = one.findIndex((part, index) => part !== two[index]);
-  return at >= 0 && one[at]! < two[at]!;
+function isLess(a: Cost, b: Cost): boolean {
+  const at = a.findIndex((part, index) => part !== b[index]);
+  return at >= 0 && a[at]! < b[at]!;
 }
 
 /** The job as a file by itself has it: with the hours of its shop written into it. */
@@ -186,7 +186,7 @@ class Planner {
   }
 
   private total(jobs: readonly JobPlan[]): Cost {
-    const costs = jobs.map((job, at) => costOf(this.works[at]!.plan, job));
+    const costs = jobs.map((job, index) => costOf(this.works[index]!.plan, job));
     const sum = (part: 0 | 1 | 2 | 3) => costs.reduce((all, cost) => all + cost[part], 0);
     return [sum(0), sum(1), sum(2), sum(3)];
   }
@@ -203,7 +203,7 @@ class Planner {
     const jobs = [...standing];
     for (const at of order) {
       this.looks += this.weights[at]!;
-      const others = jobs.filter((one): one is JobPlan => one !== null);
+      const others = jobs.filter((job): job is JobPlan => job !== null);
       jobs[at] = fittedIn(this.works[at]!, aroundOf(this.shop, others), LOOKS_AT_ONE);
       yield;
     }
@@ -213,7 +213,7 @@ class Planner {
   /** What is due first is planned first, then what begins first. */
   private byDue(): number[] {
     const key = ({ plan }: Work) => `${plan.due ?? "9999"} ${plan.start} ${plan.id}`;
-    return this.works.map((_, at) => at).sort((one, two) => (key(this.works[one]!) < key(this.works[two]!) ? -1 : 1));
+    return this.works.map((_, index) => index).sort((a, b) => (key(this.works[a]!) < key(this.works[b]!) ? -1 : 1));
   }
 
   *plan(): Generator<Progress, PlanOfWork> {
@@ -237,7 +237,7 @@ class Planner {
     const patience = Math.max(2 * works.length, most / PATIENCE);
     while (this.looks < most && works.length > 1 && without < patience) {
       const out = this.takenOut(best, without);
-      const standing = best.map((job, at) => (out.includes(at) ? null : job));
+      const standing = best.map((job, index) => (out.includes(index) ? null : job));
       const tried = yield* told(this.inOrder(out, standing), progress);
       if (isLess(this.total(tried), this.total(best))) {
         best = tried;
@@ -255,7 +255,7 @@ class Planner {
       const { plan } = works[at]!;
       return lateBy(plan, dates) + clashes.length * 10_000 + ((dates?.leaves ?? 0) - readWallTime(plan.start)!) / 100;
     };
-    const order = works.map((_, at) => at).sort((one, two) => trouble(two) - trouble(one) || one - two);
+    const order = works.map((_, index) => index).sort((a, b) => trouble(b) - trouble(a) || a - b);
     const first = order[turn % order.length]!;
     const more = turn < order.length ? 1 : 1 + random.below(Math.min(4, works.length));
     const out = [first];
@@ -281,7 +281,7 @@ function* told<T>(work: Generator<void, T>, progress: () => Progress): Generator
  * with word of how far it is; whoever runs it may stop there.
  */
 export function* planOfWork(plans: readonly Plan[], shop: Shop, looks = USUAL_LOOKS): Generator<Progress, PlanOfWork> {
-  const planned = plans.filter(isPlannedFor).sort((one, two) => (one.id < two.id ? -1 : 1));
+  const planned = plans.filter(isPlannedFor).sort((a, b) => (a.id < b.id ? -1 : 1));
   return yield* new Planner(planned, shop, Math.min(looks, MOST_LOOKS)).plan();
 }
 

@@ -63,7 +63,7 @@ describe("a schedule", () => {
           for (const zone of zones) {
             const host = fittedTo(zones, zone);
             const phasesOn = (id: string) =>
-              made.judgement.zones.find((one) => one.zone.id === id)!.phases.map(({ phase }) => phase.id);
+              made.judgement.zones.find((zone) => zone.zone.id === id)!.phases.map(({ phase }) => phase.id);
             if (host && phasesOn(zone.id).join() === phasesOn(host.id).join())
               expect(made.bookings.filter(({ zoneId }) => zoneId === zone.id)).toEqual([]);
           }

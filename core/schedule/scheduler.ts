@@ -75,8 +75,8 @@ function quickly(network: Network, patience: readonly number[] = PATIENCE): Quic
     const placed = serial.run(share, () => 0);
     // what has its own time and could not have it: set by hand, or done
     const displaced = placed.late.flatMap((at) => {
-      const one = network.activities[at]!;
-      return placed.starts[at]! > (one.latest ?? FAR) ? [one] : [];
+      const activity = network.activities[at]!;
+      return placed.starts[at]! > (activity.latest ?? FAR) ? [activity] : [];
     });
     const whole = placed.missed.length + displaced.length === 0 && placed.makespan < FAR;
     if (whole && placed.late.length === 0) {
@@ -88,7 +88,7 @@ function quickly(network: Network, patience: readonly number[] = PATIENCE): Quic
     else break;
   }
   const byId = (placed: Timetable | null) =>
-    placed && Object.fromEntries(network.activities.map(({ id }, at) => [id, placed.starts[at]!]));
+    placed && Object.fromEntries(network.activities.map(({ id }, index) => [id, placed.starts[index]!]));
   return { starts: byId(best), missed: (best ?? late) ? [] : missed, late: best ? null : byId(late) };
 }
 
@@ -247,7 +247,7 @@ export class Scheduler {
     this.clashes.push(...clashes.filter(({ clash }) => !known.has(clash.says)));
     for (const [plan, by] of late) this.late.set(plan, { ...by });
     for (const name of givenUp) {
-      const lag = this.network.lags.find((one) => this.names.get(one) === name);
+      const lag = this.network.lags.find((lag) => this.names.get(lag) === name);
       const activity = this.network.activities.find(({ id }) => id === name);
       if (lag) this.giveUp({ lag });
       else if (activity) this.giveUp({ activity });
@@ -257,9 +257,9 @@ export class Scheduler {
   /** The network with the due dates as far as they can be met. */
   private dated(): Network {
     if (this.late.size === 0) return this.network;
-    const activities = this.network.activities.map((one) => {
-      const late = one.due === undefined ? undefined : this.late.get(this.shop.tasks.get(one.id)!.plan.id);
-      return late === undefined ? one : { ...one, due: one.due! + late.by };
+    const activities = this.network.activities.map((activity) => {
+      const late = activity.due === undefined ? undefined : this.late.get(this.shop.tasks.get(activity.id)!.plan.id);
+      return late === undefined ? activity : { ...activity, due: activity.due! + late.by };
     });
     return { ...this.network, activities };
   }
@@ -267,11 +267,11 @@ export class Scheduler {
   /** Of each job that is late: what comes latest, and by how much. */
   private lateJobs(network: Network, starts: Readonly<Record<string, Minute>>) {
     const jobs = new Map<string, { plan: Plan; worst: Activity; by: Minutes }>();
-    for (const one of network.activities) {
-      const by = starts[one.id]! - (one.due ?? FAR);
+    for (const activity of network.activities) {
+      const by = starts[activity.id]! - (activity.due ?? FAR);
       if (by <= 0) continue;
-      const { plan } = this.shop.tasks.get(one.id)!;
-      if (by > (jobs.get(plan.id)?.by ?? 0)) jobs.set(plan.id, { plan, worst: one, by });
+      const { plan } = this.shop.tasks.get(activity.id)!;
+      if (by > (jobs.get(plan.id)?.by ?? 0)) jobs.set(plan.id, { plan, worst: activity, by });
     }
     return [...jobs.values()];
   }
@@ -359,8 +359,8 @@ export class Scheduler {
     this.givenUp.push("lag" in claim ? this.names.get(claim.lag)! : claim.activity.id);
     const { plan } = this.shop.tasks.get("lag" in claim ? claim.lag.to : claim.activity.id)!;
     const network = relaxed(this.network, claim, Math.max(0, this.shop.clock.elapsed(readWallTime(plan.start)!)));
-    network.lags.forEach((lag, at) => {
-      const before = this.network.lags[at]!;
+    network.lags.forEach((lag, index) => {
+      const before = this.network.lags[index]!;
       if (lag === before) return;
       this.reasons.set(lag, this.reasons.get(before));
       this.names.set(lag, this.names.get(before)!);
@@ -414,7 +414,7 @@ export class Scheduler {
     for (const lag of missed) this.clashes.push({ clash: this.say([{ lag }]), yields: { lag } });
     let last = 0;
     for (const start of starts) if (start < FAR) last = Math.max(last, start);
-    return Object.fromEntries(this.network.activities.map(({ id }, at) => [id, Math.min(starts[at]!, last)]));
+    return Object.fromEntries(this.network.activities.map(({ id }, index) => [id, Math.min(starts[index]!, last)]));
   }
 
   private finished(found: Sought): Schedule {
@@ -430,13 +430,15 @@ export class Scheduler {
     if (this.works.length < 2) return network;
     const ends = new Map<Plan, Minute>();
     const planOf = ({ id }: Activity) => this.shop.tasks.get(id)?.plan;
-    for (const one of network.activities) {
-      const plan = planOf(one);
-      if (plan) ends.set(plan, Math.max(ends.get(plan) ?? 0, starts[one.id]! + one.duration));
+    for (const activity of network.activities) {
+      const plan = planOf(activity);
+      if (plan) ends.set(plan, Math.max(ends.get(plan) ?? 0, starts[activity.id]! + activity.duration));
     }
-    const activities = network.activities.map((one) => {
-      const plan = planOf(one);
-      return plan ? { ...one, latest: Math.min(one.latest ?? FAR, ends.get(plan)! - one.duration) } : one;
+    const activities = network.activities.map((activity) => {
+      const plan = planOf(activity);
+      return plan
+        ? { ...activity, latest: Math.min(activity.latest ?? FAR, ends.get(plan)! - activity.duration) }
+        : activity;
     });
     return { ...network, activities };
   }
@@ -456,5 +458,5 @@ function shared(network: Network): Network {
   const serial = new Serial(network, fitsOf(network));
   const placed = PATIENCE.map((share) => serial.run(share, () => 0));
   const cost = ({ missed, late, makespan }: Timetable) => (missed.length + late.length) * FAR + makespan;
-  return handedOut(network, placed.reduce((best, one) => (cost(one) < cost(best) ? one : best)).ways);
+  return handedOut(network, placed.reduce((best, timetable) => (cost(timetable) < cost(best) ? timetable : best)).ways);
 }

@@ -90,9 +90,9 @@ export function scheduleFrom(
     taken,
   );
   made.bookings = held
-    .map(({ booking }, at) => ({ ...booking, painter: painters[at]! }))
-    .sort((one, two) => one.starts - two.starts || (one.id < two.id ? -1 : 1));
-  made.lies = lies.sort((one, two) => one.from - two.from);
+    .map(({ booking }, index) => ({ ...booking, painter: painters[index]! }))
+    .sort((a, b) => a.starts - b.starts || (a.id < b.id ? -1 : 1));
+  made.lies = lies.sort((a, b) => a.from - b.from);
   made.finish = made.bookings.reduce((last, { ends }) => Math.max(last, ends), Number.NEGATIVE_INFINITY);
   return made;
 }

@@ -35,8 +35,8 @@ const minute = fc.integer({ min: 0, max: 8000 });
 describe("a wait that hangs on when it begins", () => {
   it("opens and shuts no earlier for a later beginning", () => {
     fc.assert(
-      fc.property(climate, window, minute, fc.integer({ min: 0, max: 2000 }), (one, gate, finish, more) => {
-        const lag = varyingLag(one, coat, gate, 0);
+      fc.property(climate, window, minute, fc.integer({ min: 0, max: 2000 }), (climate, gate, finish, more) => {
+        const lag = varyingLag(climate, coat, gate, 0);
         expect(lag.opens(finish + more)).toBeGreaterThanOrEqual(lag.opens(finish));
         expect(lag.shuts!(finish + more)).toBeGreaterThanOrEqual(lag.shuts!(finish) - 1);
       }),
@@ -45,8 +45,8 @@ describe("a wait that hangs on when it begins", () => {
 
   it("can be asked both ways: the latest beginning that is open by then, the earliest that is not shut", () => {
     fc.assert(
-      fc.property(climate, window, fc.integer({ min: 4000, max: 9000 }), (one, gate, start) => {
-        const lag = varyingLag(one, coat, gate, 0);
+      fc.property(climate, window, fc.integer({ min: 4000, max: 9000 }), (climate, gate, start) => {
+        const lag = varyingLag(climate, coat, gate, 0);
         const latest = lag.opensBack(start);
         expect(lag.opens(latest)).toBeLessThanOrEqual(start);
         expect(lag.opens(latest + 1)).toBeGreaterThan(start);
@@ -63,9 +63,9 @@ describe("a wait that hangs on when it begins", () => {
         climate,
         fc.integer({ min: 1, max: 2000 }),
         fc.integer({ min: 0, max: 12_000 }),
-        (one, label, from) => {
-          const [least, most] = boundsOf(one, coat, "recoat", label);
-          const takes = one.takes(coat, "recoat", from, label);
+        (climate, label, from) => {
+          const [least, most] = boundsOf(climate, coat, "recoat", label);
+          const takes = climate.takes(coat, "recoat", from, label);
           expect(takes).toBeGreaterThanOrEqual(least - 1e-6);
           expect(takes).toBeLessThanOrEqual(most + 1e-6);
         },

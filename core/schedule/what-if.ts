@@ -79,7 +79,7 @@ function hoursIdeas(hours: Hours, dates: readonly string[], inShop: boolean): Id
     ideas.push({
       id: "saturday",
       label: "Work on Saturdays too",
-      commands: setHours({ ...hours, weekdays: hours.weekdays.map((day, at) => (at === 5 ? monday! : day)) }),
+      commands: setHours({ ...hours, weekdays: hours.weekdays.map((day, index) => (index === 5 ? monday! : day)) }),
     });
   // in a shop, who works is the shop's matter
   if (hours.painters < 2 && !inShop)
@@ -159,7 +159,7 @@ const standsFor = ({ drying }: Material) => Math.max(drying.recoat.safe, drying.
 function insteadOf(plan: Plan, step: Step, material: Material): Material[] {
   const known = [
     ...plan.pinned.materials,
-    ...CATALOGUE.filter(({ id }) => !plan.pinned.materials.some((one) => one.id === id)),
+    ...CATALOGUE.filter(({ id }) => !plan.pinned.materials.some((material) => material.id === id)),
   ];
   const likeness = (other: Material) => colourDifference(bodyColour(material), bodyColour(other));
   return known
@@ -172,7 +172,7 @@ function insteadOf(plan: Plan, step: Step, material: Material): Material[] {
         techniquesFor(other).some(({ id }) => id === step.how) &&
         likeness(other) <= SAME_COLOUR,
     )
-    .sort((one, two) => likeness(one) - likeness(two) || standsFor(one) - standsFor(two))
+    .sort((a, b) => likeness(a) - likeness(b) || standsFor(a) - standsFor(b))
     .slice(0, SWAPS_EACH);
 }
 
@@ -188,7 +188,7 @@ function productIdeas(plan: Plan, made: Schedule): Idea[] {
       return material ? [{ crust, step, material }] : [];
     }),
   );
-  steps.sort((one, two) => standsFor(two.material) - standsFor(one.material));
+  steps.sort((a, b) => standsFor(b.material) - standsFor(a.material));
   return steps.slice(0, MOST_SWAPS).flatMap(({ crust, step, material }) =>
     insteadOf(plan, step, material).map((other) => ({
       id: `product-${crust.id}-${step.id}-${other.id}`,
@@ -312,7 +312,7 @@ export function asItIs(plan: Plan, { shop, ...options }: TryOptions = {}): Tried
 export function tryTogether(plan: Plan, ideas: readonly Idea[], options: TryOptions = {}): Tried | null {
   const { shop, ...how } = options;
   const work = workIn(plan, shop);
-  const withShop = ideas.find((one) => one.shop)?.shop;
+  const withShop = ideas.find((idea) => idea.shop)?.shop;
   const together: Idea = {
     id: "together",
     label: "All of them together",
@@ -338,5 +338,5 @@ export function whatIf(plan: Plan, options: TryOptions = {}): Tried[] {
     .map((idea) => tryIdea(plan, before, work.judgement.counts.stop, idea, options))
     .filter((tried): tried is Tried => tried !== null && (tried.gain !== 0 || tried.clashes !== before.clashes.length))
     .filter((tried) => !tried.id.startsWith("product-") || isWorthIt(tried, before))
-    .sort((one, two) => one.clashes - two.clashes || (one.finish ?? 0) - (two.finish ?? 0));
+    .sort((a, b) => a.clashes - b.clashes || (a.finish ?? 0) - (b.finish ?? 0));
 }

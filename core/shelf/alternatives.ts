@@ -58,7 +58,7 @@ function priceOfCoat(book: ShelfBook, { id, spreadingRate, soldAs }: Material): 
 
 const all = (plan: Plan): Material[] => [
   ...plan.pinned.materials,
-  ...CATALOGUE.filter(({ id }) => !plan.pinned.materials.some((one) => one.id === id)),
+  ...CATALOGUE.filter(({ id }) => !plan.pinned.materials.some((material) => material.id === id)),
 ];
 const find = (plan: Plan, id: string | undefined) => all(plan).find((one) => one.id === id);
 
@@ -96,7 +96,7 @@ function productWays(plan: Plan, book: ShelfBook): Way[] {
             likeness(other) <= SAME_COLOUR &&
             (priceOfCoat(book, other) ?? Number.POSITIVE_INFINITY) < 0.9 * own,
         )
-        .sort((one, two) => likeness(one) - likeness(two))
+        .sort((a, b) => likeness(a) - likeness(b))
         .slice(0, 1)
         .map((other) => ({
           id: `product-${crust.id}-${step.id}-${other.id}`,
@@ -112,9 +112,9 @@ function productWays(plan: Plan, book: ShelfBook): Way[] {
 function underColourWays(plan: Plan): Way[] {
   const ways = plan.crusts.flatMap((crust) => {
     const laying = layingIn(plan, crust);
-    return laying.flatMap(({ step, material }, at) => {
-      const below = laying[at - 1];
-      if (at === 0 || !below || step.coats < 2 || material.role !== "paint" || isTranslucent(material)) return [];
+    return laying.flatMap(({ step, material }, index) => {
+      const below = laying[index - 1];
+      if (index === 0 || !below || step.coats < 2 || material.role !== "paint" || isTranslucent(material)) return [];
       if (below.material.role !== "paint" || isTranslucent(below.material) || below.step.mix) return [];
       const better = betterUnder(material, below.material, step.coats, all(plan))?.under;
       return better
@@ -160,7 +160,7 @@ function sealWays(plan: Plan): Way[] {
     const { step, material } = last;
     const to = material.role === "clear" ? find(plan, WAX) : material.family === "clear wax" ? find(plan, FILM) : null;
     if (!to) return [];
-    const buffs = crust.steps.filter((one) => one.how === "buff");
+    const buffs = crust.steps.filter((step) => step.how === "buff");
     return [
       {
         id: `seal-${crust.id}`,
@@ -174,7 +174,7 @@ function sealWays(plan: Plan): Way[] {
           }),
           ...(to.role === "wax"
             ? []
-            : buffs.map((one): Command => ({ do: "remove step", crustId: crust.id, stepId: one.id }))),
+            : buffs.map((buff): Command => ({ do: "remove step", crustId: crust.id, stepId: buff.id }))),
         ],
       },
     ];
@@ -209,11 +209,11 @@ export const waysFor = (plan: Plan, book: ShelfBook): Way[] =>
 
 /** What the last coat of a zone stands. */
 function wearOf({ after }: Judgement["zones"][number]): Wear {
-  const [largest] = [...after.patches.field].sort((one, two) => two.share - one.share);
+  const [largest] = [...after.patches.field].sort((a, b) => b.share - a.share);
   return largest?.stack?.film.material.wear ?? "display";
 }
 
-const weaker = (one: Wear, two: Wear): Wear => (WEAR.indexOf(one) <= WEAR.indexOf(two) ? one : two);
+const weaker = (a: Wear, b: Wear): Wear => (WEAR.indexOf(a) <= WEAR.indexOf(b) ? a : b);
 
 interface Known {
   plan: Plan;
@@ -276,5 +276,5 @@ export function tryWays(plan: Plan, shop: Shop, book: ShelfBook): TriedWay[] {
       ];
     })
     .filter(({ price, leaves }) => Math.abs(price) > 0.005 || (leaves ?? 0) !== 0)
-    .sort((one, two) => one.price - two.price);
+    .sort((a, b) => a.price - b.price);
 }

@@ -19,7 +19,7 @@ export const supplyId = (id: ConsumableId): string => `${SUPPLY}${id}`;
 /** The consumable that a good is; null where it is a material. */
 export function consumableOf(goodId: string): ConsumableId | null {
   const id = goodId.startsWith(SUPPLY) ? goodId.slice(SUPPLY.length) : null;
-  return CONSUMABLE_IDS.find((one) => one === id) ?? null;
+  return CONSUMABLE_IDS.find((consumableId) => consumableId === id) ?? null;
 }
 
 /** The number and name of one of a consumable: "3 rags", "1 metre". */
@@ -99,15 +99,15 @@ export const ShelfBook = z
   .superRefine(({ suppliers, goods }, context) => {
     const known = new Set(suppliers.map(({ id }) => id));
     const seen = new Set<string>();
-    goods.forEach(({ id, packs }, at) => {
+    goods.forEach(({ id, packs }, index) => {
       if (seen.has(id))
-        context.addIssue({ code: "custom", path: ["goods", at, "id"], message: `"${id}" is listed twice` });
+        context.addIssue({ code: "custom", path: ["goods", index, "id"], message: `"${id}" is listed twice` });
       seen.add(id);
       packs.forEach(({ supplierId }, pack) => {
         if (!known.has(supplierId))
           context.addIssue({
             code: "custom",
-            path: ["goods", at, "packs", pack, "supplierId"],
+            path: ["goods", index, "packs", pack, "supplierId"],
             message: `there is no supplier "${supplierId}"`,
           });
       });
@@ -150,4 +150,5 @@ export const keepsOpened = (family: Family | null, good: Good | undefined): Minu
   (good?.keepsOpenedDays ?? (family === null ? 7300 : (OPENED_DAYS[family] ?? USUAL_DAYS))) * DAY;
 
 /** Every family the table of keeping knows is one there is. */
-export const keepingIsKnown = (): boolean => Object.keys(OPENED_DAYS).every((one) => FAMILIES.includes(one as Family));
+export const keepingIsKnown = (): boolean =>
+  Object.keys(OPENED_DAYS).every((text) => FAMILIES.includes(text as Family));

@@ -34,7 +34,7 @@ function careOf(top: Material | null, use: Use): string[] {
 
 /** The layer that is touched, on the face of a zone: the top film where most of the face is. */
 function topOf({ after }: Judgement["zones"][number]): Material | null {
-  const [largest] = [...after.patches.field].sort((one, two) => two.share - one.share);
+  const [largest] = [...after.patches.field].sort((a, b) => b.share - a.share);
   return largest?.stack?.film.material ?? null;
 }
 

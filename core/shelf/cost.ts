@@ -40,7 +40,7 @@ export interface Cost {
 const SLOWER: Share = 0.25;
 
 const NOTHING: Range = { likely: 0, most: 0 };
-const plus = (one: Range, two: Range): Range => ({ likely: one.likely + two.likely, most: one.most + two.most });
+const plus = (a: Range, b: Range): Range => ({ likely: a.likely + b.likely, most: a.most + b.most });
 const times = ({ likely, most }: Range, factor: number): Range => ({ likely: likely * factor, most: most * factor });
 const sumOf = (lines: readonly CostLine[]): Range =>
   lines.reduce((sum, { cost }) => plus(sum, cost ?? NOTHING), NOTHING);
@@ -89,7 +89,7 @@ const consumableLines = (plan: Plan, book: ShelfBook): CostLine[] =>
 const handsIn = (bookings: readonly Booking[]) =>
   bookings
     .filter(({ painter, done }) => painter !== "" || done)
-    .map((one) => ({ ...one, minutes: one.ends - one.starts }));
+    .map((booking) => ({ ...booking, minutes: booking.ends - booking.starts }));
 
 /** What each zone takes of the hours and of the materials; work for several zones at once is shared among them. */
 function partsByZone(plan: Plan, book: ShelfBook, bookings: readonly Booking[], needs: readonly Need[]) {
@@ -121,7 +121,7 @@ export function costOfJob(plan: Plan, book: ShelfBook, bookings: readonly Bookin
   const materials = needs.map((need) => materialLine(book, need));
   const consumables = consumableLines(plan, book);
   const { hourly, overhead, margin, tax } = book.costing;
-  const minutes = handsIn(bookings).reduce((sum, one) => sum + one.minutes, 0);
+  const minutes = handsIn(bookings).reduce((sum, hand) => sum + hand.minutes, 0);
   const work = { likely: (minutes / 60) * hourly, most: (minutes / 60) * hourly * (1 + SLOWER) };
   const direct = [sumOf(materials), sumOf(consumables), work].reduce(plus);
   const over = times(direct, overhead / 100);

@@ -14,7 +14,7 @@ const planOf = (steps: readonly ExampleStep[], more: Partial<Parameters<typeof e
 
 const of = (plan: Plan, id: string) => needsOf([plan]).find(({ material }) => material.id === id);
 const need = (plan: Plan, id: string) => of(plan, id)!;
-const rate = (id: string) => CATALOGUE.find((one) => one.id === id)!.spreadingRate.typical;
+const rate = (id: string) => CATALOGUE.find((material) => material.id === id)!.spreadingRate.typical;
 
 /** The same plan with another zone like the first. */
 const twice = (plan: Plan, overrides: Plan["pieces"][0]["zones"][0]["overrides"] = []): Plan => {
@@ -150,8 +150,8 @@ describe("what a coat takes", () => {
   });
 
   it("is more on the careful side, where a tin says two rates", () => {
-    for (const one of needsOf([planOf([["brush", "chalk-slate"], ["wax", "wax-clear"], ["buff"]])]))
-      expect(one.careful).toBeGreaterThanOrEqual(one.amount - 1e-9);
+    for (const need of needsOf([planOf([["brush", "chalk-slate"], ["wax", "wax-clear"], ["buff"]])]))
+      expect(need.careful).toBeGreaterThanOrEqual(need.amount - 1e-9);
   });
 
   it("is only what is still to do, once some of it is done", () => {
@@ -176,12 +176,12 @@ describe("any plan", () => {
     fc.assert(
       fc.property(randomPlan, (plan) => {
         const areas = new Map(zonesOf(plan).map((zone) => [zone.id, zoneArea(zone)]));
-        for (const one of needsOf([plan])) {
-          expect(one.uses.reduce((sum, { amount }) => sum + amount, 0)).toBeCloseTo(one.onPiece, 6);
-          expect(one.amount).toBeGreaterThanOrEqual(one.onPiece - 1e-9);
-          expect(one.open).toBeLessThanOrEqual(one.amount + 1e-6);
-          if (one.unit === "sheets") expect(Number.isInteger(one.amount)).toBe(true);
-          for (const use of one.uses) expect(use.area).toBeLessThanOrEqual(areas.get(use.zoneId)! + 1e-9);
+        for (const need of needsOf([plan])) {
+          expect(need.uses.reduce((sum, { amount }) => sum + amount, 0)).toBeCloseTo(need.onPiece, 6);
+          expect(need.amount).toBeGreaterThanOrEqual(need.onPiece - 1e-9);
+          expect(need.open).toBeLessThanOrEqual(need.amount + 1e-6);
+          if (need.unit === "sheets") expect(Number.isInteger(need.amount)).toBe(true);
+          for (const use of need.uses) expect(use.area).toBeLessThanOrEqual(areas.get(use.zoneId)! + 1e-9);
         }
       }),
       { numRuns: 60 },
@@ -190,10 +190,10 @@ describe("any plan", () => {
 
   it("two jobs together take what each takes by itself", () => {
     fc.assert(
-      fc.property(randomPlan, randomPlan, (one, two) => {
-        const other = { ...two, id: `${two.id}-2` };
-        const both = new Map(needsOf([one, other]).map((need) => [need.material.id, need]));
-        const each = [...needsOf([one]), ...needsOf([other])];
+      fc.property(randomPlan, randomPlan, (a, b) => {
+        const other = { ...b, id: `${b.id}-2` };
+        const both = new Map(needsOf([a, other]).map((need) => [need.material.id, need]));
+        const each = [...needsOf([a]), ...needsOf([other])];
         for (const [id, together] of both) {
           const apart = each
             .filter(({ material }) => material.id === id)
@@ -207,7 +207,7 @@ describe("any plan", () => {
 });
 
 describe("what is used up besides", () => {
-  const supply = (plan: Plan, id: string) => suppliesFor([plan]).find((one) => one.id === id);
+  const supply = (plan: Plan, id: string) => suppliesFor([plan]).find((supply) => supply.id === id);
   const small = (steps: readonly ExampleStep[]) =>
     planOf(steps, { zone: { shape: { kind: "panel", width: 300, height: 300, count: 1 } } });
 
@@ -234,7 +234,7 @@ describe("what is used up besides", () => {
   it("a brush is washed out and serves the next job, a rag does not", () => {
     const plan = small([["brush", "chalk-slate"], ["wax", "wax-clear"], ["buff"]]);
     const both = suppliesFor([plan, { ...plan, id: "next" }]);
-    const count = (id: string) => both.find((one) => one.id === id)!.count;
+    const count = (id: string) => both.find((supplyNeed) => supplyNeed.id === id)!.count;
     expect(count("paint-brush")).toBe(1);
     expect(count("dry-rag")).toBe(2 * supply(plan, "dry-rag")!.count);
   });

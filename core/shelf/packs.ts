@@ -29,13 +29,13 @@ function worthBuying(packs: readonly Pack[]): Pack[] {
     const other = best.get(pack.holds);
     if (!other || priceOf(pack) < priceOf(other)) best.set(pack.holds, pack);
   }
-  return [...best.values()].sort((one, two) => two.holds - one.holds);
+  return [...best.values()].sort((a, b) => b.holds - a.holds);
 }
 
 /** Packs without a price are compared by what they hold: so little is left over, in few packs. */
 const priceOf = ({ price, holds }: Pack) => (price === null ? holds * CENTS : Math.round(price * CENTS));
 
-const greatestDivisor = (one: number, two: number): number => (two === 0 ? one : greatestDivisor(two, one % two));
+const greatestDivisor = (a: number, b: number): number => (b === 0 ? a : greatestDivisor(b, a % b));
 
 /** What is better: cheaper, then less left over, then fewer packs. */
 interface Best {
@@ -46,10 +46,10 @@ interface Best {
   last: number;
 }
 
-const isBetter = (one: Best, two: Best | undefined): boolean =>
-  two === undefined ||
-  one.price < two.price ||
-  (one.price === two.price && (one.holds < two.holds || (one.holds === two.holds && one.packs < two.packs)));
+const isBetter = (a: Best, b: Best | undefined): boolean =>
+  b === undefined ||
+  a.price < b.price ||
+  (a.price === b.price && (a.holds < b.holds || (a.holds === b.holds && a.packs < b.packs)));
 
 /**
  * The cheapest packs that together hold at least so much; of equally cheap ones those that leave the least, then the fewest.
@@ -116,7 +116,7 @@ function exactly(missing: number, choices: readonly Pack[], sizes: readonly numb
 
 function basketOf(bought: ReadonlyMap<Pack, number>, need: number): Basket {
   const packs = [...bought].map(([pack, count]) => ({ pack, count }));
-  packs.sort((one, two) => two.pack.holds - one.pack.holds);
+  packs.sort((a, b) => b.pack.holds - a.pack.holds);
   const holds = packs.reduce((sum, { pack, count }) => sum + pack.holds * count, 0);
   const price = packs.reduce<number | null>(
     (sum, { pack, count }) => (sum === null || pack.price === null ? null : sum + pack.price * count),

@@ -10,7 +10,12 @@ import { batchesOf, potLifeOf, recipeFor } from "./recipe.ts";
 const materials = new Map(CATALOGUE.map((material) => [material.id, material]));
 const pot = (own: string, mix: Mix) => potOf(mix, materials.get(own)!, materials)!;
 const amounts = (own: string, mix: Mix, made: number) =>
-  Object.fromEntries(recipeFor(pot(own, mix), made).ingredients.map((one) => [one.material?.id ?? one.name, one]));
+  Object.fromEntries(
+    recipeFor(pot(own, mix), made).ingredients.map((ingredient) => [
+      ingredient.material?.id ?? ingredient.name,
+      ingredient,
+    ]),
+  );
 
 describe("a recipe", () => {
   it("two to one by weight is 500 g of milk powder to 250 ml of water, and makes less than it is put in", () => {
@@ -85,9 +90,9 @@ describe("a recipe", () => {
           if (own === other) return;
           const mix: Mix = { by, parts, with: [{ what: other, parts: 1 }], thinner };
           const { ingredients, grams } = recipeFor(pot(own, mix), made);
-          expect(ingredients.reduce((sum, one) => sum + one.millilitres, 0)).toBeCloseTo(made, 6);
-          expect(ingredients.reduce((sum, one) => sum + one.grams, 0)).toBeCloseTo(grams, 6);
-          for (const one of ingredients) expect(one.millilitres).toBeGreaterThan(0);
+          expect(ingredients.reduce((sum, ingredient) => sum + ingredient.millilitres, 0)).toBeCloseTo(made, 6);
+          expect(ingredients.reduce((sum, ingredient) => sum + ingredient.grams, 0)).toBeCloseTo(grams, 6);
+          for (const ingredient of ingredients) expect(ingredient.millilitres).toBeGreaterThan(0);
         },
       ),
       { numRuns: 200 },

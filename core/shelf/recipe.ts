@@ -113,7 +113,7 @@ export function recipeFor(pot: Pot, made: Millilitres, materials?: ReadonlyMap<s
   if (water > made * 0.002) ingredients.push(ingredient(null, capital(thinner), water, water * density));
   const measured = together(ingredients);
   const least = Math.min(...measured.map(({ millilitres }) => millilitres));
-  const measuredOut = measured.map((one) => ({ ...one, parts: partsOf(one.millilitres / least) }));
+  const measuredOut = measured.map((ingredient) => ({ ...ingredient, parts: partsOf(ingredient.millilitres / least) }));
   return {
     pot,
     made,

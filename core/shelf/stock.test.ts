@@ -76,9 +76,7 @@ describe("what stands on the shelf", () => {
         fc.nat(),
         (list, seed) => {
           const all = moves(bought(1000, 1), ...list.map(({ day: own, ...one }) => ({ ...one, at: at(own, 12) })));
-          const turned = [...all].sort(
-            (one, two) => ((one.id.length * 7 + seed) % 5) - ((two.id.length * 3 + seed) % 5),
-          );
+          const turned = [...all].sort((a, b) => ((a.id.length * 7 + seed) % 5) - ((b.id.length * 3 + seed) % 5));
           expect(potsOf(turned)[0]!.amount).toBe(potsOf(all)[0]!.amount);
           expect(potsOf(all)[0]!.amount).toBeGreaterThanOrEqual(0);
         },

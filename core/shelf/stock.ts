@@ -73,7 +73,7 @@ const dateOf = (at: string) => at.slice(0, 10);
 /** In the order in which it happened; of what happened at once, in the order it was written down. */
 export const inOrder = (movements: readonly Movement[]): Movement[] =>
   movements
-    .map((one, place) => ({ one, place }))
+    .map((movement, place) => ({ one: movement, place }))
     .sort((a, b) => (a.one.at < b.one.at ? -1 : a.one.at > b.one.at ? 1 : a.place - b.place))
     .map(({ one }) => one);
 

@@ -132,26 +132,26 @@ function suppliesOf(plan: Plan): SupplyNeed[] {
       counted.set(id, into);
       count(into, work);
     }
-  return [...counted.values()].map((one) => ({
-    id: one.id,
-    supply: CONSUMABLES[one.id],
-    ...amountsOf(one.id, one.colours, one.sessions.size, one.length),
-    open: amountsOf(one.id, one.openColours, one.openSessions.size, one.openLength).count,
-    area: CONSUMABLES[one.id].lasts === null ? 0 : one.area,
-    by: [...one.by],
+  return [...counted.values()].map((counted) => ({
+    id: counted.id,
+    supply: CONSUMABLES[counted.id],
+    ...amountsOf(counted.id, counted.colours, counted.sessions.size, counted.length),
+    open: amountsOf(counted.id, counted.openColours, counted.openSessions.size, counted.openLength).count,
+    area: CONSUMABLES[counted.id].lasts === null ? 0 : counted.area,
+    by: [...counted.by],
   }));
 }
 
 /** What is used up adds up; what is cleaned and used again is there for the next job. */
-function together(one: SupplyNeed, two: SupplyNeed): SupplyNeed {
-  const both = one.supply.keeps ? Math.max : (a: number, b: number) => a + b;
+function together(a: SupplyNeed, b: SupplyNeed): SupplyNeed {
+  const both = a.supply.keeps ? Math.max : (a: number, b: number) => a + b;
   return {
-    ...one,
-    count: both(one.count, two.count),
-    open: both(one.open, two.open),
-    worn: one.worn + two.worn,
-    area: one.area + two.area,
-    by: [...new Set([...one.by, ...two.by])],
+    ...a,
+    count: both(a.count, b.count),
+    open: both(a.open, b.open),
+    worn: a.worn + b.worn,
+    area: a.area + b.area,
+    by: [...new Set([...a.by, ...b.by])],
   };
 }
 

@@ -118,7 +118,9 @@ describe("what is to be bought", () => {
     fc.assert(
       fc.property(randomPlan, amounts, (plan, stocked) => {
         const bare = supplyOf(ask([plan]));
-        const pots = bare.slice(0, stocked.length).map(({ goodId }, at) => tin(stocked[at]!, { goodId, id: `t${at}` }));
+        const pots = bare
+          .slice(0, stocked.length)
+          .map(({ goodId }, index) => tin(stocked[index]!, { goodId, id: `t${index}` }));
         const goods = bare.map(({ goodId }) => ({
           id: goodId,
           packs: [120, 500].map((holds) => ({ id: `p${holds}`, supplierId: "mill", holds, price: holds / 20 })),
@@ -126,11 +128,11 @@ describe("what is to be bought", () => {
         const own = ShelfBook.parse({ ...book, goods });
         const lines = supplyOf(ask([plan], { pots, book: own }));
         const bought = new Map(shoppingList(lines, own).map(({ line: one, basket }) => [one.goodId, basket!]));
-        for (const one of lines) {
-          const holds = bought.get(one.goodId)?.holds ?? 0;
-          expect(one.have + holds).toBeGreaterThanOrEqual(one.need - 1e-6);
-          for (const { pack } of bought.get(one.goodId)?.packs ?? [])
-            expect(one.have + holds - pack.holds).toBeLessThan(one.need);
+        for (const line of lines) {
+          const holds = bought.get(line.goodId)?.holds ?? 0;
+          expect(line.have + holds).toBeGreaterThanOrEqual(line.need - 1e-6);
+          for (const { pack } of bought.get(line.goodId)?.packs ?? [])
+            expect(line.have + holds - pack.holds).toBeLessThan(line.need);
         }
       }),
       { numRuns: 60 },

@@ -56,7 +56,7 @@ export type StartOf = (planId: string, phase?: { zoneId: string; phaseId: string
 /** The times of a plan of work. */
 export function startsIn(jobs: readonly Pick<JobPlan, "planId" | "bookings">[]): StartOf {
   const starts = new Map<string, WallMinutes>();
-  const note = (key: string, at: WallMinutes) => starts.set(key, Math.min(at, starts.get(key) ?? at));
+  const note = (key: string, index: WallMinutes) => starts.set(key, Math.min(index, starts.get(key) ?? index));
   for (const { planId, bookings } of jobs)
     for (const { does, starts: at, done } of bookings) {
       if (done) continue;
@@ -124,7 +124,7 @@ function claimsOf(need: Need, startOf: StartOf): Claim[] {
 }
 
 /** Whose turn it is: what is scheduled first takes first; what is not scheduled takes what is left. */
-const byTime = (one: Claim, two: Claim) => (one.at ?? Number.POSITIVE_INFINITY) - (two.at ?? Number.POSITIVE_INFINITY);
+const byTime = (a: Claim, b: Claim) => (a.at ?? Number.POSITIVE_INFINITY) - (b.at ?? Number.POSITIVE_INFINITY);
 
 /** What one job or all of them want of each good. */
 function wantedBy(plans: readonly Plan[], touchUp: Millilitres): Map<string, Wanted> {
@@ -242,9 +242,8 @@ export interface ToBuy {
 export const packsOf = (book: ShelfBook, goodId: string, supplierId?: string): Pack[] =>
   (goodIn(book, goodId)?.packs ?? []).filter((pack) => supplierId === undefined || pack.supplierId === supplierId);
 
-const byWanted = (one: SupplyLine, two: SupplyLine) =>
-  (one.wanted ?? Number.POSITIVE_INFINITY) - (two.wanted ?? Number.POSITIVE_INFINITY) ||
-  one.name.localeCompare(two.name);
+const byWanted = (a: SupplyLine, b: SupplyLine) =>
+  (a.wanted ?? Number.POSITIVE_INFINITY) - (b.wanted ?? Number.POSITIVE_INFINITY) || a.name.localeCompare(b.name);
 
 /** The cheapest packs for all that is missing, what is wanted first at the top; by the careful side where asked. */
 export function shoppingList(

@@ -80,7 +80,10 @@ interface Laying {
 const layings = new WeakMap<Technique, WeakMap<Material, Map<number, Laying>>>();
 const takings = new WeakMap<Technique, Laying>();
 
-const laying = (effects: readonly Effect[]): Laying => ({ effects, does: new Set(effects.map((one) => one.does)) });
+const laying = (effects: readonly Effect[]): Laying => ({
+  effects,
+  does: new Set(effects.map((effect) => effect.does)),
+});
 
 /** What a technique does with so much of a material, worked out once for all that lay it so. */
 function effectsOf(technique: Technique, material: Material | null, load: number): Laying {
@@ -110,7 +113,7 @@ const workedWith = ({ effort }: Step, laying: Laying, lays: boolean): Laying =>
 
 /** The steps that a zone really gets: the planned ways of inspections, without what the zone skips. */
 export function stepsOn(crust: Crust, zone: Zone): readonly Step[] {
-  const skipped = new Set(zone.overrides.filter((one) => one.skip).map((one) => one.stepId));
+  const skipped = new Set(zone.overrides.filter((override) => override.skip).map((override) => override.stepId));
   let expected: string | undefined;
   return crust.steps.filter((step) => {
     if (step.branches) expected = step.expected ?? step.branches[0]?.id;
@@ -179,7 +182,7 @@ export function compileStep(
   const { effects, does } = workedWith(step, effectsOf(technique, lays, lies.load), lays !== null);
   const passes = lays === null ? (step.effort?.passes ?? 1) : 1;
   const hands = handsOn(technique, zone, area, reachedBy(step, zone) * step.where.over * passes);
-  const coats = lays ? (zone.overrides.find((one) => one.stepId === step.id)?.coats ?? step.coats) : 1;
+  const coats = lays ? (zone.overrides.find((override) => override.stepId === step.id)?.coats ?? step.coats) : 1;
   const phases: Phase[] = [];
   for (let coat = 1; coat <= coats; coat++)
     phases.push({
@@ -229,8 +232,8 @@ export function compile(
 /** The zone a crust was last compiled for: zones of one size under one crust share their phases. */
 const twins = new WeakMap<Crust, { zone: Zone; materials: ReadonlyMap<string, Material>; compiled: Compiled }>();
 
-const sameSize = (one: Zone, two: Zone) =>
-  two.overrides.length === 0 && zoneArea(one) === zoneArea(two) && reliefFactor(one) === reliefFactor(two);
+const sameSize = (a: Zone, b: Zone) =>
+  b.overrides.length === 0 && zoneArea(a) === zoneArea(b) && reliefFactor(a) === reliefFactor(b);
 
 /** The material of the last coat before a step that its technique could lay again. */
 function lastThatFits(steps: readonly Step[], at: number): string | undefined {

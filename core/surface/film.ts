@@ -49,14 +49,14 @@ export const FILM_STATES = [
 export const TRACE: Micrometres = 0.3;
 
 /** How far a stage of drying has come in a film, in minutes of standard air. */
-export const dried = ({ climate, coat, laidAt }: Film, stage: Stage, at: Instant): Minutes =>
-  climate.dried(coat, stage, laidAt, at);
+export const dried = ({ climate, coat, laidAt }: Film, stage: Stage, index: Instant): Minutes =>
+  climate.dried(coat, stage, laidAt, index);
 
 /** How old a film is as far as dissolving goes, in minutes of standard air: it is the drying in depth that closes it. */
-export const ripeness = (film: Film, at: Instant): Minutes => dried(film, "set", at);
+export const ripeness = (film: Film, index: Instant): Minutes => dried(film, "set", index);
 
 /** Whether a film is not yet touch dry. */
-export const isWet = (film: Film, at: Instant) => dried(film, "touch", at) < film.material.drying.touch.typical;
+export const isWet = (film: Film, index: Instant) => dried(film, "touch", index) < film.material.drying.touch.typical;
 
 const LEAVES = { water: "water", alcohol: "solvent", solvent: "solvent", none: "nothing" } as const;
 const THINNEST = 0.4;

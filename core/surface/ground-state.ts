@@ -49,7 +49,7 @@ export function groundAfter(state: GroundState, phase: Phase): GroundState {
     const part = prepared({ ...groundAt(state, region), parts: [] }, phase);
     return {
       ...state,
-      parts: [...state.parts.filter((one) => !sameRegion(one.region, region)), { region, state: part }],
+      parts: [...state.parts.filter((part) => !sameRegion(part.region, region)), { region, state: part }],
     };
   }
   const parts = state.parts.map((part) => ({ ...part, state: prepared(part.state, phase) }));
@@ -64,7 +64,10 @@ function prepared(state: GroundState, phase: Phase): GroundState {
   for (const effect of phase.effects)
     switch (effect.does) {
       case "clean":
-        next = { ...next, contamination: next.contamination.filter((one) => !effect.removes.includes(one)) };
+        next = {
+          ...next,
+          contamination: next.contamination.filter((contaminant) => !effect.removes.includes(contaminant)),
+        };
         break;
       case "key":
         next = { ...next, keyed: true };

@@ -19,7 +19,7 @@ const DISTURBS: readonly Effect["does"][] = [
 ];
 
 /** Whether a phase disturbs an old finish where it reaches it. */
-export const disturbsOldFinish = ({ does }: Phase): boolean => DISTURBS.some((one) => does.has(one));
+export const disturbsOldFinish = ({ does }: Phase): boolean => DISTURBS.some((disturb) => does.has(disturb));
 
 /** What the rules look at a phase as: handling, looking and holding are all help. */
 export type RuledAs = "prepare" | "coat" | "take" | "help";

@@ -65,13 +65,13 @@ export function takesIn(region: Region, relief: ReliefClass, places: number): bo
 export const reachesClass = (region: Region, relief: ReliefClass): boolean =>
   joined(region).some((on) => !isReliefClass(on) || on === relief);
 
-export const sameRegion = (one: Region, two: Region): boolean =>
-  one === two ||
-  (one.on === two.on &&
-    one.also.length === two.also.length &&
-    one.but.length === two.but.length &&
-    one.also.every((on, at) => on === two.also[at]) &&
-    one.but.every((on, at) => on === two.but[at]));
+export const sameRegion = (a: Region, b: Region): boolean =>
+  a === b ||
+  (a.on === b.on &&
+    a.also.length === b.also.length &&
+    a.but.length === b.but.length &&
+    a.also.every((on, index) => on === b.also[index]) &&
+    a.but.every((on, index) => on === b.but[index]));
 
 /** The share of each relief class that a region takes in: places lie across each other at random. */
 export function shareOfClass(region: Region, relief: ReliefClass, sizes = PLACE_SHARE): Share {

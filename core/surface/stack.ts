@@ -59,7 +59,7 @@ export interface Patch {
   places: number;
 }
 
-const sameStates = (one: Film, two: Film) => statesOf(one) === statesOf(two);
+const sameStates = (a: Film, b: Film) => statesOf(a) === statesOf(b);
 
 /** Whether the same films lie in two stacks, in the same states and as thick as makes no difference. */
 function sameStack(one: Stack, two: Stack): boolean {
@@ -75,9 +75,8 @@ function sameStack(one: Stack, two: Stack): boolean {
 }
 
 /** Whether one film, in one state, lies on top of both. */
-const sameTop = (one: Stack, two: Stack) =>
-  one === two ||
-  (one !== null && two !== null && one.film.phaseId === two.film.phaseId && sameStates(one.film, two.film));
+const sameTop = (a: Stack, b: Stack) =>
+  a === b || (a !== null && b !== null && a.film.phaseId === b.film.phaseId && sameStates(a.film, b.film));
 
 /** How many patches a relief class is kept in. */
 export interface PatchLimit {
@@ -99,9 +98,9 @@ const OTHER_FILMS: Micrometres = 1000;
 const ELSEWHERE: Micrometres = 1e6;
 
 /** How much of what wear would bring out is lost when two patches with one film on top are counted as one. */
-const unlike = (one: Stack, two: Stack): number =>
-  Math.abs((one?.total ?? 0) - (two?.total ?? 0)) +
-  (one?.sign === two?.sign ? 0 : OTHER_FILMS * (1 + Math.abs((one?.depth ?? 0) - (two?.depth ?? 0))));
+const unlike = (a: Stack, b: Stack): number =>
+  Math.abs((a?.total ?? 0) - (b?.total ?? 0)) +
+  (a?.sign === b?.sign ? 0 : OTHER_FILMS * (1 + Math.abs((a?.depth ?? 0) - (b?.depth ?? 0))));
 
 /** The patch that one may best be counted with: in the same places and with the same film on top, or else any; −1 for none. */
 function mostLike(patches: readonly Patch[], own: Patch, alikeOnTop: boolean): number {
@@ -128,7 +127,7 @@ function countWith(patches: Patch[], own: Patch, other: number) {
   patches.splice(patches.indexOf(own), 1);
 }
 
-const bySmallness = (one: Patch, two: Patch) => one.share - two.share;
+const bySmallness = (a: Patch, b: Patch) => a.share - b.share;
 
 /**
  * Joins patches with equal stacks, and keeps their number within a limit: those with one film on top are counted together

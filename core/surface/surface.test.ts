@@ -385,7 +385,7 @@ describe("patches counted together", () => {
   /** Many broken coats sanded twice over: what comes to light may be off by so much of a class. */
   const LOST_IN_MERGING = 0.2;
 
-  const opens = ({ does }: Phase) => ["chip", "abrade", "dissolve", "scrape"].some((one) => does.has(one as "chip"));
+  const opens = ({ does }: Phase) => ["chip", "abrade", "dissolve", "scrape"].some((text) => does.has(text as "chip"));
 
   it("lose nothing that was laid on top: small wet specks are there as with room for hundreds of patches", () => {
     fc.assert(
@@ -416,9 +416,9 @@ describe("patches counted together", () => {
             ["scuff"],
             ...Array.from(
               { length: coats },
-              (_, at): ExampleStep => [
+              (_, index): ExampleStep => [
                 "dry-brush",
-                at % 2 ? "chalk-slate" : "chalk-bone-white",
+                index % 2 ? "chalk-slate" : "chalk-bone-white",
                 { where: { on: "everywhere", over: 0.5 }, wait: { kind: "at least", minutes: 24 * HOUR } },
               ],
             ),

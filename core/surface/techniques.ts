@@ -12,7 +12,7 @@ export type TechniqueId = (typeof ALL)[number]["id"];
 /** Every way of preparing, laying, taking, helping, looking and handling, in the order they come at work. */
 export const TECHNIQUES: readonly (Technique & { id: TechniqueId })[] = ALL;
 
-const byId = new Map<string, (typeof TECHNIQUES)[number]>(TECHNIQUES.map((one) => [one.id, one]));
+const byId = new Map<string, (typeof TECHNIQUES)[number]>(TECHNIQUES.map((technique) => [technique.id, technique]));
 export const findTechnique = (id: string): Technique | undefined => byId.get(id);
 
 /** The usual way of laying what is not brushed. */
@@ -31,8 +31,10 @@ export function techniquesFor({ role, soldAs }: Material): readonly Technique[] 
   const known = laying.get(key);
   if (known) return known;
   const usual = USUAL[role] ?? "brush";
-  const found = TECHNIQUES.filter((one) => one.lays.includes(role) && (soldAs !== "aerosol" || one.id === "spray"));
-  const sorted = found.sort((one, two) => Number(two.id === usual) - Number(one.id === usual));
+  const found = TECHNIQUES.filter(
+    (technique) => technique.lays.includes(role) && (soldAs !== "aerosol" || technique.id === "spray"),
+  );
+  const sorted = found.sort((a, b) => Number(b.id === usual) - Number(a.id === usual));
   laying.set(key, sorted);
   return sorted;
 }

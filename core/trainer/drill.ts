@@ -66,9 +66,9 @@ export interface DrillSource {
 
 /** What each part of an answer comes to. */
 export function grade(source: DrillSource, drill: Drill, answers: readonly (readonly string[])[]): boolean[] {
-  return drill.parts.map((part, at) => {
-    const answer = answers[at] ?? [];
-    const right = drill.right[at]!;
+  return drill.parts.map((part, index) => {
+    const answer = answers[index] ?? [];
+    const right = drill.right[index]!;
     if (part.is === "choose") return answer.length === 1 && right.includes(answer[0]!);
     const whole = new Set(answer).size === part.choices.length && answer.length === part.choices.length;
     const same = whole && answer.every((id, place) => id === right[place]);

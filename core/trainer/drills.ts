@@ -6,7 +6,7 @@ import { materialDrills } from "./drills/material.ts";
 /** Everything there is to practise, from the rules, the finishes and the materials: more of those bring more of these. */
 export const SOURCES: readonly DrillSource[] = [...faultDrills(), ...finishDrills(), ...materialDrills()];
 
-export const findSource = (id: string): DrillSource | undefined => SOURCES.find((one) => one.id === id);
+export const findSource = (id: string): DrillSource | undefined => SOURCES.find((source) => source.id === id);
 
 const MOST_SEEDS = 12;
 

@@ -38,8 +38,8 @@ export function pickNext(
 ): DrillSource | null {
   const byId = new Map(sources.map((source) => [source.id, source]));
   const due = known
-    .filter((one) => one.due <= now && byId.has(one.id) && !not.has(one.id))
-    .sort((one, two) => one.due - two.due || (one.id < two.id ? -1 : 1))[0];
+    .filter((known) => known.due <= now && byId.has(known.id) && !not.has(known.id))
+    .sort((a, b) => a.due - b.due || (a.id < b.id ? -1 : 1))[0];
   if (due) return byId.get(due.id)!;
   const seen = new Set(known.map(({ id }) => id));
   const fresh = sources.filter(({ id }) => !seen.has(id) && !not.has(id));
@@ -50,5 +50,5 @@ export function pickNext(
     const part = right.get(family) ?? 1;
     return (often.get(kind) ?? 0) - (part < WEAK ? EARLIER * (1 - part) : 0);
   };
-  return [...fresh].sort((one, two) => rank(one) - rank(two))[0] ?? null;
+  return [...fresh].sort((a, b) => rank(a) - rank(b))[0] ?? null;
 }

@@ -10,7 +10,7 @@ import { drillFrom, findSource, SOURCES } from "./drills.ts";
 const seeds = fc.integer({ min: 1, max: 10_000 });
 const source = fc.constantFrom(...SOURCES);
 const rightly = (drill: Drill) =>
-  drill.right.map((right, at) => (drill.parts[at]!.is === "order" ? right : [right[0]!]));
+  drill.right.map((right, index) => (drill.parts[index]!.is === "order" ? right : [right[0]!]));
 
 describe("drills come from rules, finishes and materials", () => {
   it("every rule and every finish has its own, under a name of its own", () => {
@@ -31,7 +31,7 @@ describe("drills come from rules, finishes and materials", () => {
 
   it("of each kind there are many questions", () => {
     for (const kind of DRILL_KINDS) {
-      const made = SOURCES.filter((one) => one.kind === kind).filter((one) => drillFrom(one, 7) !== null);
+      const made = SOURCES.filter((source) => source.kind === kind).filter((source) => drillFrom(source, 7) !== null);
       expect(made.length, kind).toBeGreaterThanOrEqual(6);
     }
   });
@@ -45,15 +45,16 @@ describe("a question", () => {
         if (!drill) return;
         expect(drill.parts.length).toBe(drill.right.length);
         expect(drill.because).toMatch(/\w{3}/);
-        drill.parts.forEach(({ choices, is }, at) => {
+        drill.parts.forEach(({ choices, is }, index) => {
           expect(choices.length).toBeGreaterThan(1);
           expect(new Set(choices.map(({ id }) => id)).size).toBe(choices.length);
           const ids = choices.map(({ id }) => id);
-          expect(drill.right[at]!.length).toBeGreaterThan(0);
-          for (const right of drill.right[at]!) expect(ids).toContain(right);
-          if (is === "order") expect([...drill.right[at]!].sort()).toEqual([...ids].sort());
+          expect(drill.right[index]!.length).toBeGreaterThan(0);
+          for (const right of drill.right[index]!) expect(ids).toContain(right);
+          if (is === "order") expect([...drill.right[index]!].sort()).toEqual([...ids].sort());
           // not all of them are right
-          if (is === "choose" && drill.kind !== "fault") expect(drill.right[at]!.length).toBeLessThan(choices.length);
+          if (is === "choose" && drill.kind !== "fault")
+            expect(drill.right[index]!.length).toBeLessThan(choices.length);
         });
       }),
       { numRuns: 60 },
@@ -78,16 +79,16 @@ describe("a question", () => {
         if (!drill) return;
         expect(grade(from, drill, rightly(drill)).every(Boolean)).toBe(true);
         expect(grade(from, drill, []).some(Boolean)).toBe(false);
-        drill.parts.forEach(({ choices, is }, at) => {
+        drill.parts.forEach(({ choices, is }, index) => {
           if (is !== "choose") return;
-          const wrong = choices.find(({ id }) => !drill.right[at]!.includes(id));
+          const wrong = choices.find(({ id }) => !drill.right[index]!.includes(id));
           if (wrong)
             expect(
               grade(
                 from,
                 drill,
                 drill.parts.map(() => [wrong.id]),
-              )[at],
+              )[index],
             ).toBe(false);
         });
       }),

@@ -43,9 +43,9 @@ export function writeDuration(minutes: Minutes): string {
 export function sayDurations(from: Minutes, to: Minutes): string {
   const [low, high] = [shortDuration(from), shortDuration(to)];
   if (low === high) return low;
-  const [one, two] = [low, high].map((text) => /^(\d+) (min|h|days?)$/.exec(text));
-  return one && two && one[2]!.replace("s", "") === two[2]!.replace("s", "")
-    ? `${one[1]}–${two[1]} ${two[2]}`
+  const [least, most] = [low, high].map((text) => /^(\d+) (min|h|days?)$/.exec(text));
+  return least && most && least[2]!.replace("s", "") === most[2]!.replace("s", "")
+    ? `${least[1]}–${most[1]} ${most[2]}`
     : `${low} to ${high}`;
 }
 

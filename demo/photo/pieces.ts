@@ -214,10 +214,10 @@ function carvedSettle(): PhotoOfPiece {
       oak(below, 27),
       oak(left, 23, { profile: "moulded" }),
       oak(rightPanel, 24, { profile: "moulded" }),
-      ...arms.flatMap((arm, at) => [
-        oak(arm.front, 31 + 4 * at),
-        oak(arm.inner, 32 + 4 * at, { light: at === 0 ? LIGHT.side : 0.8 }),
-        oak(arm.top, 33 + 4 * at, { light: LIGHT.top }),
+      ...arms.flatMap((arm, index) => [
+        oak(arm.front, 31 + 4 * index),
+        oak(arm.inner, 32 + 4 * index, { light: index === 0 ? LIGHT.side : 0.8 }),
+        oak(arm.top, 33 + 4 * index, { light: LIGHT.top }),
       ]),
     ],
     marks: {

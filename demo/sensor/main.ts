@@ -4,7 +4,7 @@ import { logger, MANNERS } from "./logger";
 // the port.
 
 const asked = process.argv[2] ?? "well";
-const manner = MANNERS.find((one) => one === asked);
+const manner = MANNERS.find((manner) => manner === asked);
 const port = Number(process.env.PORT ?? 4180);
 if (!manner) {
   console.error(`The logger can run as: ${MANNERS.join(", ")}. "${asked}" is not one of them.`);

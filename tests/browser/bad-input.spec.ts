@@ -190,7 +190,7 @@ test("a shop file is taken in with all its jobs; a wrong one says in which job, 
   const raw = JSON.parse(text) as { plans: { title: string }[] };
   await send(
     "wrong.shop.json",
-    JSON.stringify({ ...raw, plans: raw.plans.map((plan, at) => (at === 1 ? { ...plan, title: "" } : plan)) }),
+    JSON.stringify({ ...raw, plans: raw.plans.map((plan, index) => (index === 1 ? { ...plan, title: "" } : plan)) }),
   );
   await expect(page.getByRole("alert")).toContainText(/job 2/);
   await expect(page.locator("tr[data-job]")).toHaveCount(8);

@@ -51,8 +51,8 @@ test.describe("on the tablet", () => {
     const store = await openStore(placeFrom({ JOLLY_CRUST_DATA: shop.folder }));
     await expect
       .poll(async () =>
-        (await getStock(store)).movements.flatMap((one) =>
-          one.does === "used" && one.planId === "lamp-shelf" ? [one.goodId] : [],
+        (await getStock(store)).movements.flatMap((movement) =>
+          movement.does === "used" && movement.planId === "lamp-shelf" ? [movement.goodId] : [],
         ),
       )
       .toEqual(["glaze-clear"]);

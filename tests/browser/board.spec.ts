@@ -5,7 +5,7 @@ import { expect, open, saved, test } from "./shop";
 const finished = "[data-board=finished]";
 
 /** The picture on the easel, as its pixels. */
-const pixels = (page: import("@playwright/test").Page, at = 0) =>
+const pixels = (page: import("@playwright/test").Page, position = 0) =>
   page.evaluate(
     ([selector, index]) => {
       const canvas = document.querySelectorAll<HTMLCanvasElement>(`${selector} canvas`)[index as number]!;
@@ -18,7 +18,7 @@ const pixels = (page: import("@playwright/test").Page, at = 0) =>
       }
       return { width: canvas.width, height: canvas.height, hash, light: light / (data.length / 4) / 3 };
     },
-    ["[data-board]", at] as const,
+    ["[data-board]", position] as const,
   );
 
 /** A photo of a board: one even colour, with a white card in its corner. */

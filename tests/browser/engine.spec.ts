@@ -79,8 +79,8 @@ test("what can go on here: asked of a step, it says now, later and never, and ad
 });
 
 test("a long crust stays in view whole, with its verdicts", async ({ page }) => {
-  const steps: ExampleStep[] = Array.from({ length: 24 }, (_, at) =>
-    at % 3 === 2 ? ["sand-320"] : ["brush", at % 3 === 0 ? "chalk-slate" : "chalk-bone-white"],
+  const steps: ExampleStep[] = Array.from({ length: 24 }, (_, index) =>
+    index % 3 === 2 ? ["sand-320"] : ["brush", index % 3 === 0 ? "chalk-slate" : "chalk-bone-white"],
   );
   await imported(
     page,
@@ -242,7 +242,9 @@ test("what next says the same on the command line as in the panel", async ({ pag
   expect(done.status).toBe(0);
   const report = JSON.parse(done.stdout);
   expect(report.options.length).toBeGreaterThan(80);
-  const never = report.options.filter((one: { can: string; material?: string }) => one.can === "never" && one.material);
+  const never = report.options.filter(
+    (option: { can: string; material?: string }) => option.can === "never" && option.material,
+  );
   expect(never.length).toBeGreaterThan(0);
   for (const { material } of never) expect(shown).toContain(CATALOGUE.find((one) => one.id === material)!.name);
 });

@@ -49,16 +49,16 @@ test("two tabs, offline, different steps, both closed: both edits are handed in,
 test("a tab that closes leaves its edits to the one still open, however long that has been open", async ({
   context,
 }) => {
-  const one = await context.newPage();
-  await open(one, `${crust}&step=green`);
+  const page = await context.newPage();
+  await open(page, `${crust}&step=green`);
   await away(context);
-  await setCoats(one, "4");
+  await setCoats(page, "4");
   const two = await context.newPage();
   await open(two, crust);
   const green = two.locator("#ladder li", { hasText: "bottle green" }).first();
   await two.waitForTimeout(2500);
   await expect(green).not.toContainText("4 coats");
-  await one.close();
+  await page.close();
   await expect(green).toContainText("4 coats");
   await back(context);
   await saved(two);
@@ -68,11 +68,11 @@ test("edits left behind, whose place another has changed since, are put before t
   context,
   shop,
 }) => {
-  const one = await context.newPage();
-  await open(one, `${crust}&step=green`);
+  const page = await context.newPage();
+  await open(page, `${crust}&step=green`);
   await away(context);
-  await setCoats(one, "4");
-  await one.close();
+  await setCoats(page, "4");
+  await page.close();
   await back(context);
   // the same place, changed in another browser
   const stranger = await context.browser()!.newContext({ baseURL: shop.address });
@@ -93,11 +93,11 @@ test("edits left behind, whose place another has changed since, are put before t
 });
 
 test("a value typed but not left is kept when the tab is closed", async ({ context }) => {
-  const one = await context.newPage();
-  await open(one, `${crust}&step=green`);
-  await one.getByLabel("Coats").fill("5");
-  await one.waitForTimeout(600);
-  await one.close();
+  const page = await context.newPage();
+  await open(page, `${crust}&step=green`);
+  await page.getByLabel("Coats").fill("5");
+  await page.waitForTimeout(600);
+  await page.close();
   const after = await context.newPage();
   await open(after, crust);
   await expect(after.locator("#ladder li", { hasText: "bottle green" }).first()).toContainText("5 coats");
@@ -107,11 +107,11 @@ test("a value typed but not left is kept when the tab is closed", async ({ conte
 test("what an older version left in the browser, or nobody can read, breaks nothing and is reported", async ({
   context,
 }) => {
-  const one = await context.newPage();
-  await open(one, crust);
+  const page = await context.newPage();
+  await open(page, crust);
   // a page that is not about a job takes nothing over
-  await one.goto("/guide");
-  await one.evaluate(async () => {
+  await page.goto("/guide");
+  await page.evaluate(async () => {
     localStorage.setItem("jolly-crust/unsaved/dough-bin", '[{"id":"x","commands":7}]');
     const database = await new Promise<IDBDatabase>((resolve) => {
       const asked = indexedDB.open("jolly-crust", 1);

@@ -13,7 +13,9 @@ const SETTLE = "/jobs/carved-settle";
 /** When a job leaves by a calendar file. */
 async function leavesInFile(request: APIRequestContext, address: string, job: string): Promise<string> {
   const text = await (await request.get(address)).text();
-  const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents("vevent").map((one) => new ICAL.Event(one));
+  const events = new ICAL.Component(ICAL.parse(text))
+    .getAllSubcomponents("vevent")
+    .map((subcomponent) => new ICAL.Event(subcomponent));
   const leaves = events.find(({ uid }) => uid === `${job}-leaves@jolly-crust`)!;
   return leaves.startDate.toString().slice(0, 16);
 }

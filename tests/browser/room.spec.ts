@@ -64,13 +64,13 @@ test("air of two weeks is pasted whole; a gap in it is shown where it is, and no
 }) => {
   await open(page, HOUSE);
   await expect(page.getByRole("region", { name: "Room sensor" })).toHaveCount(0);
-  const lines = Array.from({ length: 14 * 24 }, (_, at) => {
-    const hour = new Date(Date.UTC(2026, 10, 28, at)).toISOString().slice(0, 16).replace("T", " ");
-    return `${hour}, ${17 + (at % 5)}, 55`;
+  const lines = Array.from({ length: 14 * 24 }, (_, index) => {
+    const hour = new Date(Date.UTC(2026, 10, 28, index)).toISOString().slice(0, 16).replace("T", " ");
+    return `${hour}, ${17 + (index % 5)}, 55`;
   });
   const air = page.getByRole("form", { name: "Air of the room" });
   const typed = air.getByLabel(/Forecast or logger/);
-  await typed.fill(lines.filter((_, at) => at < 100 || at > 100 + MOST_MISSING + 1).join("\n"));
+  await typed.fill(lines.filter((_, index) => index < 100 || index > 100 + MOST_MISSING + 1).join("\n"));
   await air.getByLabel("Over the day").selectOption("by the hour");
   await expect(air.getByText(/hours are missing before Wed 2 Dec/)).toBeVisible();
   expect((await typed.inputValue()).split("\n").length).toBeGreaterThan(300);

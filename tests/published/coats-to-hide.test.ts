@@ -9,7 +9,7 @@ import { examplePlan } from "#core/rules/example";
 import { needsOf } from "#core/shelf/needs";
 import { recipeFor } from "#core/shelf/recipe";
 
-const material = (id: string) => CATALOGUE.find((one) => one.id === id)!;
+const material = (id: string) => CATALOGUE.find((material) => material.id === id)!;
 const NEAR_BLACK = "#2b221b";
 const PALE = "#d9cfbb";
 
@@ -26,9 +26,9 @@ describe("how many coats", () => {
   it("an under-colour nearer to it saves a coat, and none needs more over a near colour than over a far one", () => {
     const white = material("chalk-bone-white");
     expect(coatsToHide(white, PALE).overGround!).toBeLessThan(coatsToHide(white, NEAR_BLACK).overGround!);
-    for (const one of CATALOGUE.filter(({ role }) => role === "paint")) {
-      const own = coatsToHide(one, one.colour).overGround;
-      expect(own ?? 0, one.name).toBeLessThanOrEqual(coatsToHide(one, NEAR_BLACK).overGround ?? 99);
+    for (const material of CATALOGUE.filter(({ role }) => role === "paint")) {
+      const own = coatsToHide(material, material.colour).overGround;
+      expect(own ?? 0, material.name).toBeLessThanOrEqual(coatsToHide(material, NEAR_BLACK).overGround ?? 99);
     }
   });
 

@@ -34,7 +34,7 @@ import { CATALOGUE } from "#core/materials/catalogue";
 import type { Material } from "#core/materials/material";
 import { dryFilm } from "#core/quantity/spread";
 
-const material = (id: string): Material => CATALOGUE.find((one) => one.id === id)!;
+const material = (id: string): Material => CATALOGUE.find((material) => material.id === id)!;
 const positive = (max: number) => fc.double({ min: 1e-4, max, noNaN: true });
 const share = fc.double({ min: 0, max: 0.98, noNaN: true });
 const hex = fc.integer({ min: 0, max: 0xffffff }).map((value) => `#${value.toString(16).padStart(6, "0")}`);
@@ -152,16 +152,16 @@ describe("K and S of a paint", () => {
   });
 
   it("of every material of the catalogue give its colour in a thick coat, and its chart in a thin one", () => {
-    for (const one of CATALOGUE) {
-      const chart = onChart(one);
-      if (one.swatches) {
-        expect(colourDifference(chart.overWhite, one.swatches.overWhite)).toBeLessThan(1.5);
+    for (const material of CATALOGUE) {
+      const chart = onChart(material);
+      if (material.swatches) {
+        expect(colourDifference(chart.overWhite, material.swatches.overWhite)).toBeLessThan(1.5);
         expect(lightness(chart.overBlack)).toBeLessThan(lightness(chart.overWhite));
-      } else if (!isMetallic(one)) {
-        expect(colourDifference(coatsOver(one, 60, "#808080"), one.colour)).toBeLessThan(0.6);
-        expect(contrastRatioOf(opticsOf(one), dryFilm(one))).toBeCloseTo(one.contrastRatio.typical, 2);
+      } else if (!isMetallic(material)) {
+        expect(colourDifference(coatsOver(material, 60, "#808080"), material.colour)).toBeLessThan(0.6);
+        expect(contrastRatioOf(opticsOf(material), dryFilm(material))).toBeCloseTo(material.contrastRatio.typical, 2);
       }
-      expect(bodyColour(one)).toMatch(/^#[0-9a-f]{6}$/);
+      expect(bodyColour(material)).toMatch(/^#[0-9a-f]{6}$/);
     }
     expect(isTranslucent(material("glaze-umber"))).toBe(true);
     expect(isTranslucent(material("chalk-slate"))).toBe(false);
@@ -176,11 +176,11 @@ describe("what a painter knows of colour", () => {
     colour,
     contrastRatio: { typical: 0.95, safe: 0.95, origin: "from memory" },
   });
-  const mix = (one: string, two: string) =>
+  const mix = (a: string, b: string) =>
     filmColour(
       opticsOfMix([
-        { material: paint(one), parts: 1 },
-        { material: paint(two), parts: 1 },
+        { material: paint(a), parts: 1 },
+        { material: paint(b), parts: 1 },
       ]),
       2000,
       "#ffffff",
@@ -195,9 +195,9 @@ describe("what a painter knows of colour", () => {
 
   it("a mix is darker than the mean of its parts", () => {
     fc.assert(
-      fc.property(paintHex, paintHex, (one, two) => {
-        const mean = (lightness(one) + lightness(two)) / 2;
-        expect(lightness(mix(one, two))).toBeLessThan(mean + 4);
+      fc.property(paintHex, paintHex, (a, b) => {
+        const mean = (lightness(a) + lightness(b)) / 2;
+        expect(lightness(mix(a, b))).toBeLessThan(mean + 4);
       }),
       { numRuns: 40 },
     );
@@ -229,9 +229,9 @@ describe("what a painter knows of colour", () => {
   });
 
   it("white over black needs the coats that its hiding power says, and fewer over grey", () => {
-    for (const one of CATALOGUE.filter(({ role }) => role === "paint")) {
-      const ratio = (coats: number) => contrastRatioOf(opticsOf(one), coats * dryFilm(one));
-      const { onChart: coats, overGround } = coatsToHide(one, "#202020");
+    for (const material of CATALOGUE.filter(({ role }) => role === "paint")) {
+      const ratio = (coats: number) => contrastRatioOf(opticsOf(material), coats * dryFilm(material));
+      const { onChart: coats, overGround } = coatsToHide(material, "#202020");
       expect(coats).not.toBeNull();
       expect(ratio(coats!)).toBeGreaterThanOrEqual(0.98);
       if (coats! > 1) expect(ratio(coats! - 1)).toBeLessThan(0.98);
@@ -258,7 +258,7 @@ describe("what a painter knows of colour", () => {
       expect(value).toBeCloseTo(opticsOf(slate).k[band]!, 12);
       expect(s[band]).toBeCloseTo(opticsOf(slate).s[band]!, 12);
     });
-    const one = mixed([
+    const optics = mixed([
       { optics: opticsOf(slate), part: 1 },
       { optics: opticsOf(material("chalk-mustard")), part: 2 },
     ]);
@@ -266,7 +266,7 @@ describe("what a painter knows of colour", () => {
       { optics: opticsOf(slate), part: 4 },
       { optics: opticsOf(material("chalk-mustard")), part: 8 },
     ]);
-    one.k.forEach((value, band) => {
+    optics.k.forEach((value, band) => {
       expect(same.k[band]).toBeCloseTo(value, 12);
     });
   });
@@ -319,9 +319,9 @@ describe("eye, light and screen", () => {
   it("daylight has the white point of D65, a lamp that of illuminant A (CIE 015)", () => {
     const white = (light: "daylight" | "lamp") => {
       const sum = [0, 0, 0];
-      OBSERVER.forEach((eye, at) => {
+      OBSERVER.forEach((eye, index) => {
         eye.forEach((value, channel) => {
-          sum[channel]! += value * POWER[light][at]!;
+          sum[channel]! += value * POWER[light][index]!;
         });
       });
       const whole = sum[0]! + sum[1]! + sum[2]!;
@@ -362,7 +362,7 @@ describe("eye, light and screen", () => {
   });
 
   it("a perfect white is white in every basis, and each band's share of luminance makes one whole", () => {
-    for (const bands of [BANDS, bandsOf(Array.from({ length: 37 }, (_, at) => at))]) {
+    for (const bands of [BANDS, bandsOf(Array.from({ length: 37 }, (_, index) => index))]) {
       const white = new Float64Array(bands.count).fill(1);
       for (const value of linearOfSpectrum(white, "daylight", bands)) expect(value).toBeCloseTo(1, 6);
       expect(luminanceOf(white, bands)).toBeCloseTo(1, 9);
@@ -404,29 +404,29 @@ describe("a reflectance for a colour (Burns 2020)", () => {
   });
 
   it("in eight bands mixes as in thirty-six, where red, green and blue alone would not", () => {
-    const fine = bandsOf(Array.from({ length: 37 }, (_, at) => at));
-    const mixedIn = (bands: typeof BANDS, one: string, two: string) => {
-      const parts = [one, two].map((colour) => {
+    const fine = bandsOf(Array.from({ length: 37 }, (_, index) => index));
+    const mixedIn = (bands: typeof BANDS, under: string, over: string) => {
+      const parts = [under, over].map((colour) => {
         const spectrum = spectrumOf(colour, bands);
         return Array.from(spectrum, (value) => absorptionRatio(Math.min(0.98, Math.max(0.004, value))));
       });
       const seen = parts[0]!.map((ratio, band) => masstoneOf((ratio + parts[1]![band]!) / 2, 1));
       return hexOf(linearOfSpectrum(seen, "daylight", bands));
     };
-    for (const [one, two] of [
+    for (const [under, over] of [
       ["#2f5f9e", "#e3c23c"],
       ["#8a4534", "#e6dfcf"],
       ["#5d8177", "#5c4a35"],
       ["#33477f", "#a9bdb3"],
     ] as const) {
-      const truth = mixedIn(fine, one, two);
-      expect(colourDifference(mixedIn(BANDS, one, two), truth)).toBeLessThan(1.6);
+      const truth = mixedIn(fine, under, over);
+      expect(colourDifference(mixedIn(BANDS, under, over), truth)).toBeLessThan(1.6);
     }
     const truth = mixedIn(fine, "#2f5f9e", "#e3c23c");
     const [blue, yellow] = [linearOf("#2f5f9e"), linearOf("#e3c23c")];
     const inThree = hexOf(
-      blue.map((value, at) =>
-        masstoneOf((absorptionRatio(Math.max(0.004, value)) + absorptionRatio(Math.max(0.004, yellow[at]!))) / 2, 1),
+      blue.map((value, index) =>
+        masstoneOf((absorptionRatio(Math.max(0.004, value)) + absorptionRatio(Math.max(0.004, yellow[index]!))) / 2, 1),
       ) as [number, number, number],
     );
     expect(colourDifference(inThree, truth)).toBeGreaterThan(5);

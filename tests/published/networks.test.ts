@@ -93,13 +93,13 @@ describe("a network that has no schedule", () => {
 function shuffled(network: Network, seed: number): Network {
   const order = <One>(list: readonly One[]) =>
     list
-      .map((one, at) => ({ one, key: Math.sin((at + 1) * seed) }))
+      .map((one, index) => ({ one, key: Math.sin((index + 1) * seed) }))
       .sort((a, b) => a.key - b.key)
       .map(({ one }) => one);
   const rename = (id: string) => `x${seed}-${id}`;
   return {
     ...network,
-    activities: order(network.activities).map((one) => ({ ...one, id: rename(one.id) })),
+    activities: order(network.activities).map((activity) => ({ ...activity, id: rename(activity.id) })),
     lags: order(network.lags).map((lag) => ({ ...lag, from: rename(lag.from), to: rename(lag.to) })),
   };
 }
@@ -121,9 +121,13 @@ describe("random small networks", () => {
   it("have the same answer under other names and in another order", () => {
     fc.assert(
       fc.property(smallNetwork(9), fc.integer({ min: 1, max: 99 }), (network, seed) => {
-        const one = solve(network, { budget: BUDGET, now });
+        const solution = solve(network, { budget: BUDGET, now });
         const two = solve(shuffled(network, seed), { budget: BUDGET, now });
-        expect([two.feasible, two.makespan, two.proven]).toEqual([one.feasible, one.makespan, one.proven]);
+        expect([two.feasible, two.makespan, two.proven]).toEqual([
+          solution.feasible,
+          solution.makespan,
+          solution.proven,
+        ]);
       }),
       { numRuns: 60 },
     );

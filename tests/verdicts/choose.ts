@@ -7,7 +7,7 @@ import { candidates } from "./corpus";
 
 /** What is said without what it is said of: names of materials, figures and lengths of time left out. */
 function withoutParticulars(): (text: string) => string {
-  const names = CATALOGUE.map(named).sort((one, two) => two.length - one.length);
+  const names = CATALOGUE.map(named).sort((a, b) => b.length - a.length);
   const material = new RegExp(names.map((name) => name.replace(/[.*+?^${}()|[\]\\]/g, "\\$&")).join("|"), "gi");
   return (text) =>
     text
@@ -41,8 +41,8 @@ export function chosenAgain(): string[] {
     return found;
   };
   for (const { name, kind, base, plan } of candidates()) {
-    const fresh = has(plan(), kind, base).filter((one) => !seen.has(one));
-    for (const one of fresh) seen.add(one);
+    const fresh = has(plan(), kind, base).filter((ha) => !seen.has(ha));
+    for (const text of fresh) seen.add(text);
     if (fresh.length > 0) chosen.push(name);
   }
   return chosen;

@@ -26,10 +26,10 @@ const withSteps = (plan: Plan, steps: readonly Step[]): Plan => ({
   ...plan,
   crusts: plan.crusts.map((crust): Crust => ({ ...crust, steps: [...steps] })),
 });
-const withStep = (plan: Plan, at: number, step: Step): Plan =>
+const withStep = (plan: Plan, position: number, step: Step): Plan =>
   withSteps(
     plan,
-    plan.crusts[0]!.steps.map((old, index) => (index === at ? step : old)),
+    plan.crusts[0]!.steps.map((old, index) => (index === position ? step : old)),
   );
 const withZone = (plan: Plan, change: Partial<Plan["pieces"][number]["zones"][number]>): Plan => ({
   ...plan,

@@ -74,17 +74,17 @@ describe("every finding over the whole catalogue", () => {
   });
 
   it("offers repairs as instructions", () => {
-    const repairs = new Set(FINDINGS.flatMap(({ rule, repairs: all }) => all.map((one) => `${rule}: ${one}`)));
-    expect([...repairs].filter((one) => !DOES.test(one.slice(one.indexOf(": ") + 2)))).toEqual([]);
+    const repairs = new Set(FINDINGS.flatMap(({ rule, repairs: all }) => all.map((text) => `${rule}: ${text}`)));
+    expect([...repairs].filter((repair) => !DOES.test(repair.slice(repair.indexOf(": ") + 2)))).toEqual([]);
   });
 
   it("says the same wait on the button as in the sentence", () => {
     const waits = FINDINGS.flatMap(({ because, repairs }) =>
-      repairs.flatMap((one) => {
-        const wait = /^Leave it for (.+)$/.exec(one)?.[1];
+      repairs.flatMap((repair) => {
+        const wait = /^Leave it for (.+)$/.exec(repair)?.[1];
         return wait === undefined || because.replaceAll(/(\d h \d\d) min/g, "$1").includes(wait)
           ? []
-          : [`${one} / ${because}`];
+          : [`${repair} / ${because}`];
       }),
     );
     expect(waits).toEqual([]);

@@ -28,14 +28,14 @@ const ROOMS: Partial<Room>[] = [
 
 /** The example with each of its materials exchanged in turn for every other that goes on in the same way. */
 function exchanged(example: ExampleStack): ExampleStack[] {
-  return example.steps.flatMap(([how, what, more], at) => {
+  return example.steps.flatMap(([how, what, more], position) => {
     const material = CATALOGUE.find(({ id }) => id === what);
     if (!material) return [];
     const fits = (other: Material) => other.id !== what && techniquesFor(other).some(({ id }) => id === how);
     return CATALOGUE.filter(fits).map((other) => ({
       ...example,
       steps: example.steps.map((step, index): ExampleStack["steps"][number] =>
-        index === at ? (more ? [how, other.id, more] : [how, other.id]) : step,
+        index === position ? (more ? [how, other.id, more] : [how, other.id]) : step,
       ),
     }));
   });

@@ -45,10 +45,10 @@ export function textsOf(file: string): Text[] {
   const source = ts.createSourceFile(file, readFileSync(file, "utf8"), ts.ScriptTarget.Latest, true);
   const found: Text[] = [];
   const lineOf = (at: number) => source.getLineAndCharacterOfPosition(at).line + 1;
-  const add = (kind: Text["kind"], at: number, raw: string) => {
+  const add = (kind: Text["kind"], index: number, raw: string) => {
     const text = raw.replace(/\s+/g, " ").trim();
     if (/\p{L}{2}/u.test(text) && (kind === "comment" || /\s/.test(text) || /^\p{Lu}/u.test(text)))
-      found.push({ file, line: lineOf(at), text, kind });
+      found.push({ file, line: lineOf(index), text, kind });
   };
   const comments = new Set<number>();
   const visit = (node: ts.Node) => {

@@ -41,7 +41,7 @@ describe("how the tool speaks", () => {
     const docs = files(/^(README\.md|docs\/.*\.md)$/).flatMap((file) =>
       readFileSync(file, "utf8")
         .split("\n")
-        .map((text, at): Text => ({ file, line: at + 1, text, kind: "comment" })),
+        .map((text, index): Text => ({ file, line: index + 1, text, kind: "comment" })),
     );
     expect(docs.length).toBeGreaterThan(500);
     expect(found(docs, NOWHERE)).toEqual([]);

@@ -22,7 +22,7 @@ function done(fields: FormFields, on: Plan = plan): Plan {
   expect(undone.ok && undone.plan).toEqual(on);
   return applied.plan;
 }
-const material = (of: Plan, id: string) => of.pinned.materials.find((one) => one.id === id)!;
+const material = (of: Plan, id: string) => of.pinned.materials.find((material) => material.id === id)!;
 
 describe("forms about colour", () => {
   it("a colour is taken by picker or as written, and stands for an opaque coat", () => {
@@ -91,7 +91,7 @@ describe("forms about colour", () => {
   it("a job holds so many target colours and no more", () => {
     const full: Plan = {
       ...plan,
-      palette: Array.from({ length: 256 }, (_, at) => ({ name: `${at}`, colour: "#000000" })),
+      palette: Array.from({ length: 256 }, (_, index) => ({ name: `${index}`, colour: "#000000" })),
     };
     expect(read({ do: "add target", wanted: "#a9bdb3" }, full)).toMatchObject({ ok: false });
     expect(read({ do: "import palette", palette: "GIMP Palette\n1 2 3 night" }, full)).toMatchObject({ ok: false });
@@ -111,7 +111,7 @@ describe("forms about colour", () => {
   });
 
   it("parts of a mix that make no sense are left out", () => {
-    const find = (id: string) => plan.pinned.materials.find((one) => one.id === id);
+    const find = (id: string) => plan.pinned.materials.find((material) => material.id === id);
     expect(readMixParts("chalk-bone-white:2,nobody:3,wax-dark:0,wax-dark:1.5,wax-clear:100,x", find)).toHaveLength(1);
     expect(readMixParts("", find)).toEqual([]);
   });

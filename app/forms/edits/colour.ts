@@ -11,7 +11,7 @@ import { type FilledForm, type FormEdit, refuse } from "./form-edit";
 // Material colours, target colours, and mixes saved as paints.
 
 const known = ({ plan }: FilledForm, id: string | undefined): Material | undefined =>
-  plan.pinned.materials.find((one) => one.id === id) ?? CATALOGUE.find((one) => one.id === id);
+  plan.pinned.materials.find((material) => material.id === id) ?? CATALOGUE.find((material) => material.id === id);
 
 const NOT_KNOWN = "This material is not in the job or the catalogue.";
 
@@ -50,7 +50,7 @@ const MOST_PULL = 2.5;
 const pulled = (hex: string, seen: readonly number[], real: readonly number[]): string => {
   const held = (value: number) => Math.min(MOST_PULL, Math.max(1 / MOST_PULL, value));
   return hexOf(
-    linearOf(hex).map((value, at) => value * held((real[at]! + 0.002) / (seen[at]! + 0.002))) as [
+    linearOf(hex).map((value, index) => value * held((real[index]! + 0.002) / (seen[index]! + 0.002))) as [
       number,
       number,
       number,
@@ -87,7 +87,7 @@ function importPalette({ plan, fields }: FilledForm): FormEdit {
   const read = readPalette(fields.palette ?? "");
   if (!read.ok) return refuse(saysFaults(read.faults), "palette");
   const fresh = read.colours.filter(
-    (one) => !plan.palette.some((own) => own.colour === one.colour && own.name === one.name),
+    (colour) => !plan.palette.some((own) => own.colour === colour.colour && own.name === colour.name),
   );
   if (fresh.length === 0) return refuse("Every colour of this palette is already in the job.", "palette");
   const palette = [...plan.palette, ...fresh];
@@ -126,8 +126,8 @@ function dropWanted({ plan, fields }: FilledForm): FormEdit {
 
 /** The parts of a mix as written in an address or a form: "slate:2,bone:1". */
 export function readMixParts(text: string, find: (id: string) => Material | undefined): MixPart[] {
-  return text.split(",").flatMap((one) => {
-    const [id = "", parts = ""] = one.split(":");
+  return text.split(",").flatMap((text) => {
+    const [id = "", parts = ""] = text.split(":");
     const material = find(id);
     const count = Number(parts);
     return material && Number.isInteger(count) && count >= 1 && count <= MOST_PARTS ? [{ material, parts: count }] : [];
@@ -144,14 +144,14 @@ function keepMix(filled: FilledForm): FormEdit {
   if (parts.length < 2) return refuse("A mix needs at least two tins.");
   const name = (fields.mixName ?? "").trim();
   if (name === "" || name.length > 80) return refuse("Give it a name of up to 80 characters.", "mixName");
-  const most = parts.reduce((one, two) => (two.parts > one.parts ? two : one)).material;
+  const most = parts.reduce((a, b) => (b.parts > a.parts ? b : a)).material;
   const id = `mix-${
     newId()
       .toLowerCase()
       .replace(/[^a-z0-9]/g, "")
       .slice(0, 16) || "own"
   }`;
-  if (plan.pinned.materials.some((one) => one.id === id)) return refuse("This mix is already in the plan.");
+  if (plan.pinned.materials.some((material) => material.id === id)) return refuse("This mix is already in the plan.");
   const { swatches: _, ...rest } = most;
   const material: Material = {
     ...rest,
@@ -163,7 +163,7 @@ function keepMix(filled: FilledForm): FormEdit {
   };
   // what it is stirred from goes with it, so that it can be bought
   const tins = parts
-    .map((one) => one.material)
+    .map((part) => part.material)
     .filter((one) => !plan.pinned.materials.some((own) => own.id === one.id))
     .map((one) => ({ do: "pin material" as const, material: one }));
   return {

@@ -34,11 +34,16 @@ function duplicateCrust(filled: FilledForm): FormEdit {
 
 /** Ends a crust under a step: what lies above becomes a crust of its own, to use on other zones. */
 function splitCrust(filled: FilledForm): FormEdit {
-  return onStep(filled, (crust, step, at) => {
-    if (at === 0) return refuse("There is nothing under the first step to split off.");
+  return onStep(filled, (crust, step, index) => {
+    if (index === 0) return refuse("There is nothing under the first step to split off.");
     if (step.branch !== undefined) return refuse("Split above or below an inspection, not between its answers.");
     const { plan, newId } = filled;
-    const lower: Crust = { ...crust, id: newId(), name: freshName(plan, crust.name), steps: crust.steps.slice(0, at) };
+    const lower: Crust = {
+      ...crust,
+      id: newId(),
+      name: freshName(plan, crust.name),
+      steps: crust.steps.slice(0, index),
+    };
     return {
       ok: true,
       label: `Split ${crust.name} under ${stepName(plan, step)}`,
@@ -78,7 +83,7 @@ function overrideStep(filled: FilledForm): FormEdit {
   return onStep(filled, (_crust, step) => {
     const zone = findZoneOf(filled);
     if (!zone) return refuse("This zone is no longer in the plan.");
-    const others = zone.overrides.filter((one) => one.stepId !== step.id);
+    const others = zone.overrides.filter((override) => override.stepId !== step.id);
     const skip = filled.fields.skip === "yes";
     return {
       ok: true,
@@ -119,10 +124,10 @@ function setAnswers(filled: FilledForm): FormEdit {
 
 /** Puts a step under one answer of the inspection beneath it, or under all of them. */
 function setWay(filled: FilledForm): FormEdit {
-  return onStep(filled, (crust, step, at) => {
+  return onStep(filled, (crust, step, index) => {
     const { fields, plan } = filled;
     const branch = fields.branch || null;
-    const inspection = inspectionUnder(crust.steps, at);
+    const inspection = inspectionUnder(crust.steps, index);
     if (branch !== null && !inspection?.branches?.some((one) => one.id === branch))
       return refuse("The inspection beneath this step does not have that answer.");
     return {

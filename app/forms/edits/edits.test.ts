@@ -130,7 +130,7 @@ describe("forms about crusts", () => {
 
   it("a figure from the label wins and says where it is from", () => {
     const after = done(plan(), { do: "from label", materialId: "chalk-slate", recoat: "3 h" });
-    const slate = after.pinned.materials.find((one) => one.id === "chalk-slate")!;
+    const slate = after.pinned.materials.find((material) => material.id === "chalk-slate")!;
     expect(slate.drying.recoat).toEqual({ typical: 180, safe: 180, origin: "label" });
     expect(slate.drying.touch.origin).toBe("from memory");
   });

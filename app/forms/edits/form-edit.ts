@@ -26,14 +26,15 @@ export function stepName(plan: Plan, step: Pick<Step, "how" | "what">): string {
   const technique = findTechnique(step.how)?.name ?? step.how;
   if (!step.what) return technique;
   const material =
-    plan.pinned.materials.find((one) => one.id === step.what) ?? CATALOGUE.find((one) => one.id === step.what);
+    plan.pinned.materials.find((material) => material.id === step.what) ??
+    CATALOGUE.find((material) => material.id === step.what);
   return material?.name ?? step.what;
 }
 
 /** The commands that pin a catalogue material; none if it is pinned, null if it does not exist. */
 export function pinOf(plan: Plan, materialId: string): Command[] | null {
-  if (plan.pinned.materials.some((one) => one.id === materialId)) return [];
-  const material = CATALOGUE.find((one) => one.id === materialId);
+  if (plan.pinned.materials.some((material) => material.id === materialId)) return [];
+  const material = CATALOGUE.find((material) => material.id === materialId);
   return material ? [{ do: "pin material", material }] : null;
 }
 
@@ -55,4 +56,6 @@ export function inCrust(
 }
 
 export const onStep = (filled: FilledForm, work: (crust: Crust, step: Step, at: number) => FormEdit): FormEdit =>
-  inCrust(filled, (crust, step, at) => (step ? work(crust, step, at) : refuse("This step is no longer in the crust.")));
+  inCrust(filled, (crust, step, index) =>
+    step ? work(crust, step, index) : refuse("This step is no longer in the crust."),
+  );

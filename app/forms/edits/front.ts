@@ -18,7 +18,7 @@ import { type FilledForm, type FormEdit, refuse } from "./form-edit";
 function measureZone({ plan, fields }: FilledForm): FormEdit {
   const zone = findZone(plan, fields.zoneId ?? "");
   if (!zone) return refuse("This zone is no longer in the plan.");
-  const way = WAYS.find((one) => one === fields.way);
+  const way = WAYS.find((way) => way === fields.way);
   if (!way) return refuse("Measure it across or up.");
   const text = (fields.millimetres ?? "").trim().replace(",", ".");
   const millimetres = Number(text);
@@ -77,7 +77,7 @@ function newName(taken: ReadonlySet<string>): string {
 
 /** A new zone drawn on the front: its size is what was drawn, its ground that of the piece's first zone. */
 function drawZone({ plan, fields, newId }: FilledForm): FormEdit {
-  const piece = plan.pieces.find((one) => one.id === fields.pieceId) ?? plan.pieces[0];
+  const piece = plan.pieces.find((piece) => piece.id === fields.pieceId) ?? plan.pieces[0];
   if (!piece) return refuse("There is no piece to add the zone to.");
   const read = placeIn(fields, "panel");
   if ("faults" in read) return { ok: false, faults: read.faults };

@@ -24,7 +24,7 @@ const STATE_LABELS: Record<JobState, string> = {
 };
 
 function setState({ plan, fields }: FilledForm): FormEdit {
-  const state = JOB_STATES.find((one) => one === fields.state);
+  const state = JOB_STATES.find((jobState) => jobState === fields.state);
   if (!state) return refuse("Choose how far the job has come.", "state");
   if (state === stateOf(plan)) return refuse("That is how far it has come already.", "state");
   return { ok: true, label: STATE_LABELS[state], commands: [{ do: "set job", patch: { state } }] };

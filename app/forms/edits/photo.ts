@@ -123,7 +123,7 @@ function markFace(filled: FilledForm): FormEdit {
   };
   for (const key of ["across", "down"] as const)
     if (!cells[key].success) faults[key] = cells[key].error.issues[0]!.message;
-  const looks = LOOKS.find((one) => one === (fields.looks ?? before?.looks ?? "front"));
+  const looks = LOOKS.find((look) => look === (fields.looks ?? before?.looks ?? "front"));
   if (!looks) faults.looks = "Choose which way it looks.";
   const own = { points: before?.points ?? [...MIDDLE], across: before?.across ?? 1, down: before?.down ?? 1 };
   const [across, down] = [cells.across.data ?? 1, cells.down.data ?? 1];
@@ -153,7 +153,7 @@ function markFace(filled: FilledForm): FormEdit {
   });
   if (!face.success) {
     const [issue] = face.error.issues;
-    const field = ["points", "opening", "name"].find((one) => one === issue!.path[0]) ?? "points";
+    const field = ["points", "opening", "name"].find((text) => text === issue!.path[0]) ?? "points";
     faults[field] =
       issue!.code === "invalid_type"
         ? "Write each corner as from the left, from the top: 12.5,40 30,41"

@@ -30,17 +30,17 @@ function testGround({ plan, fields }: FilledForm): FormEdit {
 
 /** Adds the zones of a standard piece, on an existing crust or on a new one. */
 function addKit({ plan, fields, newId }: FilledForm): FormEdit {
-  const piece = plan.pieces.find((one) => one.id === fields.pieceId) ?? plan.pieces[0];
-  const kit = PIECE_KITS.find((one) => one.id === fields.kit);
+  const piece = plan.pieces.find((piece) => piece.id === fields.pieceId) ?? plan.pieces[0];
+  const kit = PIECE_KITS.find((pieceKit) => pieceKit.id === fields.kit);
   if (!piece) return refuse("There is no piece to add zones to.");
   if (!kit) return refuse("Choose a standard piece.", "kit");
   const sizes = kit.sizes.map((size) => Number(fields[size.key] ?? size.usual));
-  const wrong = kit.sizes.findIndex((_size, at) => !(sizes[at]! > 0 && sizes[at]! <= 20_000));
+  const wrong = kit.sizes.findIndex((_size, index) => !(sizes[index]! > 0 && sizes[index]! <= 20_000));
   if (wrong >= 0) return refuse(`${kit.sizes[wrong]!.label}: measure it, in millimetres.`, kit.sizes[wrong]!.key);
   const like = piece.zones[0];
   const crustId = like?.crustId ?? plan.crusts[0]?.id ?? newId();
   const zones = zonesFromKit(kit, sizes, { crustId, ground: like?.ground, newId });
-  if (zones.length + plan.pieces.flatMap((one) => one.zones).length > 40)
+  if (zones.length + plan.pieces.flatMap((piece) => piece.zones).length > 40)
     return refuse("A plan can have 40 zones at most. Remove some first.");
   return {
     ok: true,
@@ -55,10 +55,10 @@ function addKit({ plan, fields, newId }: FilledForm): FormEdit {
               crust: { id: crustId, name: `${piece.name} finish`.slice(0, 80), steps: [] },
             },
           ]),
-      ...zones.map((zone, at) => ({
+      ...zones.map((zone, index) => ({
         do: "insert zone" as const,
         pieceId: piece.id,
-        at: piece.zones.length + at,
+        at: piece.zones.length + index,
         zone,
       })),
     ],
@@ -115,7 +115,7 @@ function outlineIn(fields: FormFields): { outline: Outline } | { faults: Faults 
 function drawPlace({ plan, fields }: FilledForm): FormEdit {
   const zone = findZone(plan, fields.zoneId ?? "");
   if (!zone) return refuse("This zone is no longer in the plan.");
-  const place = PLACES.find((one) => one === fields.place);
+  const place = PLACES.find((place) => place === fields.place);
   if (!place) return refuse("Choose which place this is.");
   const before = zone.outlines?.[place] ?? [];
   const put = (drawn: Outlines | null, label: string): FormEdit => {

@@ -123,7 +123,7 @@ function acknowledge({ plan, fields }: FilledForm): FormEdit {
 }
 
 const known = ({ plan }: FilledForm, id: string | undefined): Material | undefined =>
-  plan.pinned.materials.find((one) => one.id === id) ?? CATALOGUE.find((one) => one.id === id);
+  plan.pinned.materials.find((material) => material.id === id) ?? CATALOGUE.find((material) => material.id === id);
 
 /** The times on a label, in the form's fields. */
 export const LABEL_TIMES = ["touch", "recoat", "beforeClear", "cure"] as const;
@@ -218,7 +218,7 @@ function houseCopy(filled: FilledForm): FormEdit {
       .replace(/[^a-z0-9]/g, "")
       .slice(0, 12) || "copy"
   }`;
-  if (plan.pinned.materials.some((one) => one.id === id)) return refuse("This copy is already in the plan.");
+  if (plan.pinned.materials.some((material) => material.id === id)) return refuse("This copy is already in the plan.");
   const copy: Material = {
     ...before,
     id,

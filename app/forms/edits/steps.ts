@@ -113,12 +113,14 @@ function patchStep(filled: FilledForm): FormEdit {
     const faults: Faults = {};
     const technique = findTechnique(fields.how ?? step.how);
     const what = fields.what ?? step.what;
-    const material = plan.pinned.materials.find((one) => one.id === what) ?? CATALOGUE.find((one) => one.id === what);
+    const material =
+      plan.pinned.materials.find((material) => material.id === what) ??
+      CATALOGUE.find((material) => material.id === what);
     if (!technique) faults.how = "Choose how it is done.";
     else if (technique.lays.length > 0 && !material) faults.what = `${technique.name} needs a material.`;
     else if (technique.lays.length > 0 && material && !techniquesFor(material).includes(technique))
       faults.how = `${material.name} goes on by: ${techniquesFor(material)
-        .map((one) => one.name.toLowerCase())
+        .map((technique) => technique.name.toLowerCase())
         .join(", ")}.`;
     const coats = Coats.safeParse(fields.coats ?? step.coats);
     if (!coats.success) faults.coats = coats.error.issues[0]!.message;
@@ -140,8 +142,8 @@ function patchStep(filled: FilledForm): FormEdit {
     if ("faults" in mixed) Object.assign(faults, mixed.faults);
     const mix = "mix" in mixed ? mixed.mix : null;
     const potPins = (mix?.with ?? []).map((part) => pinOf(plan, part.what));
-    potPins.forEach((pins, at) => {
-      if (pins === null) faults[`mixWith${at + 1}`] = "That material is not on the shelf.";
+    potPins.forEach((pins, index) => {
+      if (pins === null) faults[`mixWith${index + 1}`] = "That material is not on the shelf.";
     });
     const effort = readEffort(fields, step);
     if ("fault" in effort) faults[effort.field ?? "passes"] = effort.fault;
@@ -158,14 +160,14 @@ function patchStep(filled: FilledForm): FormEdit {
         ? fields.hasIntents
           ? []
           : step.intents
-        : fields.intents.split(",").filter((one): one is Intent => INTENTS.some((intent) => intent === one));
+        : fields.intents.split(",").filter((text): text is Intent => INTENTS.some((intent) => intent === text));
     const reveals = fields.reveals === undefined ? (step.reveals ?? null) : fields.reveals || null;
     return {
       ok: true,
       label: `Change ${stepName(plan, step)}`,
       commands: [
         ...pin,
-        ...potPins.flatMap((one) => one ?? []),
+        ...potPins.flatMap((potPin) => potPin ?? []),
         {
           do: "patch step",
           crustId: crust.id,
@@ -200,8 +202,9 @@ function patchStep(filled: FilledForm): FormEdit {
 }
 
 function moveStep(filled: FilledForm): FormEdit {
-  return onStep(filled, (crust, step, at) => {
-    const to = filled.fields.to === "up" ? at + 1 : filled.fields.to === "down" ? at - 1 : Number(filled.fields.to);
+  return onStep(filled, (crust, step, index) => {
+    const to =
+      filled.fields.to === "up" ? index + 1 : filled.fields.to === "down" ? index - 1 : Number(filled.fields.to);
     if (!Number.isInteger(to) || to < 0 || to >= crust.steps.length) return refuse("It cannot move any further.");
     return {
       ok: true,
@@ -213,20 +216,20 @@ function moveStep(filled: FilledForm): FormEdit {
 }
 
 function removeStep(filled: FilledForm): FormEdit {
-  return onStep(filled, (crust, step, at) => ({
+  return onStep(filled, (crust, step, index) => ({
     ok: true,
     label: `Remove ${stepName(filled.plan, step)}`,
     commands: [{ do: "remove step", crustId: crust.id, stepId: step.id }],
-    step: (crust.steps[at + 1] ?? crust.steps[at - 1])?.id,
+    step: (crust.steps[index + 1] ?? crust.steps[index - 1])?.id,
   }));
 }
 
 function applyFix({ plan, fields }: FilledForm): FormEdit {
   const finding = judge(plan)
     .zones.flatMap((zone) => zone.findings)
-    .find((one) => one.id === fields.finding);
+    .find((finding) => finding.id === fields.finding);
   if (!finding) return refuse("This finding is already gone.");
-  const fix = workingFixes(plan, finding).find((one) => one.label === fields.fix);
+  const fix = workingFixes(plan, finding).find((workingFix) => workingFix.label === fields.fix);
   if (!fix) return refuse("This repair no longer fits the plan.");
   return { ok: true, label: fix.label, commands: fix.commands, step: finding.stepId };
 }

@@ -4,7 +4,7 @@ import { type FilledForm, type FormEdit, refuse } from "./form-edit";
 
 function addZone(filled: FilledForm): FormEdit {
   const { plan, fields, newId } = filled;
-  const piece = plan.pieces.find((one) => one.id === fields.pieceId) ?? plan.pieces[0];
+  const piece = plan.pieces.find((piece) => piece.id === fields.pieceId) ?? plan.pieces[0];
   if (!piece) return refuse("There is no piece to add the zone to.");
   const read = readZoneFields(fields);
   if (!read.ok) return read;

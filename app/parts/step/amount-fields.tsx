@@ -5,7 +5,7 @@ import type { StepFieldsProps } from "./step-fields";
 
 /** How much of a material is laid, and how evenly. */
 export function AmountFields({ step, faults, values }: StepFieldsProps) {
-  const material = useShelfMaterials().find((one) => one.id === step.what);
+  const material = useShelfMaterials().find((shelfMaterial) => shelfMaterial.id === step.what);
   return (
     <>
       {material && (

@@ -9,7 +9,7 @@ import type { StepFieldsProps } from "./step-fields";
 export function DistressFields({ crust, step, zone, faults, values }: StepFieldsProps) {
   const { plan, judgement } = useJob();
   const distress = step.how === "wet-distress" || step.how.startsWith("sand-");
-  const below = crust.steps.slice(0, crust.steps.indexOf(step)).filter((one) => one.what);
+  const below = crust.steps.slice(0, crust.steps.indexOf(step)).filter((step) => step.what);
   const here = judgement.zones.find((judged) => judged.zone.id === zone.id);
   const gone =
     step.effort?.until === undefined

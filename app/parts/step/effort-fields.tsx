@@ -25,9 +25,9 @@ export function EffortFields({ step, faults, values }: StepFieldsProps) {
           <Field name="pressure" label="Pressure">
             {(field) => (
               <select {...field} defaultValue={values?.pressure ?? step.effort?.pressure ?? "usual"}>
-                {PRESSURES.map((one) => (
-                  <option key={one} value={one}>
-                    {one}
+                {PRESSURES.map((pressure) => (
+                  <option key={pressure} value={pressure}>
+                    {pressure}
                   </option>
                 ))}
               </select>

@@ -8,10 +8,12 @@ import type { StepFieldsProps } from "./step-fields";
 export function HowFields({ step, faults, values }: StepFieldsProps) {
   const materials = useShelfMaterials();
   const technique = findTechnique(step.how);
-  const material = materials.find((one) => one.id === step.what);
+  const material = materials.find((material) => material.id === step.what);
   const ways = material
     ? techniquesFor(material)
-    : TECHNIQUES.filter((one) => one.lays.length === 0 && (one.kind === step.kind || step.kind === "prepare"));
+    : TECHNIQUES.filter(
+        (technique) => technique.lays.length === 0 && (technique.kind === step.kind || step.kind === "prepare"),
+      );
   return (
     <>
       {material && (
@@ -28,12 +30,12 @@ export function HowFields({ step, faults, values }: StepFieldsProps) {
       <Field name="how" label="How" fault={faults.how}>
         {(field) => (
           <select {...field} defaultValue={values?.how ?? step.how}>
-            {ways.map((one) => (
-              <option key={one.id} value={one.id}>
-                {one.name}
+            {ways.map((way) => (
+              <option key={way.id} value={way.id}>
+                {way.name}
               </option>
             ))}
-            {!ways.some((one) => one.id === step.how) && (
+            {!ways.some((way) => way.id === step.how) && (
               <option value={step.how}>{technique?.name ?? step.how}</option>
             )}
           </select>

@@ -5,7 +5,7 @@ import type { StepFieldsProps } from "./step-fields";
 
 /** What a coat is meant to do. */
 export function IntentFields({ step, values }: StepFieldsProps) {
-  const material = useShelfMaterials().find((one) => one.id === step.what);
+  const material = useShelfMaterials().find((shelfMaterial) => shelfMaterial.id === step.what);
   return (
     <>
       {material && (

@@ -6,5 +6,5 @@ import { useJob } from "~/editor/job-editor";
 export function useShelfMaterials(): readonly Material[] {
   const { plan } = useJob();
   const { materials } = plan.pinned;
-  return [...materials, ...CATALOGUE.filter((one) => !materials.some((pinned) => pinned.id === one.id))];
+  return [...materials, ...CATALOGUE.filter((material) => !materials.some((pinned) => pinned.id === material.id))];
 }

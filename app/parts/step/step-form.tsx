@@ -17,7 +17,7 @@ import { WhereFields } from "./where-fields";
 export function StepForm({ crust, step, zone }: { crust: Crust; step: Step; zone: Zone }) {
   const { plan } = useJob();
   const materials = useShelfMaterials();
-  const material = materials.find((one) => one.id === step.what);
+  const material = materials.find((material) => material.id === step.what);
   return (
     <EditForm
       key={`${crust.id}/${step.id}/${JSON.stringify(step)}`}

@@ -21,9 +21,9 @@ export function WaitFields({ crust, step, faults, values }: StepFieldsProps) {
         {(field) => (
           <select {...field} defaultValue={values?.waitKind ?? step.wait?.kind ?? "as needed"}>
             <option value="as needed">as needed</option>
-            {WAIT_KINDS.map((one) => (
-              <option key={one} value={one}>
-                {WAIT_WORDS[one]}
+            {WAIT_KINDS.map((waitKind) => (
+              <option key={waitKind} value={waitKind}>
+                {WAIT_WORDS[waitKind]}
               </option>
             ))}
           </select>

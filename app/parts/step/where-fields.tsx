@@ -49,7 +49,7 @@ function Places({
 /** Where a step goes, and how much of the face that is. */
 export function WhereFields({ step, zone, faults, values }: StepFieldsProps) {
   const technique = findTechnique(step.how);
-  const material = useShelfMaterials().find((one) => one.id === step.what);
+  const material = useShelfMaterials().find((shelfMaterial) => shelfMaterial.id === step.what);
   const covered = material && technique ? shareCovered(step, technique, material, zone) : null;
   const looks = COVER_WORDS[step.how];
   return (

@@ -121,8 +121,8 @@ export function spiral(
   turns: number,
   steps = 60,
 ): Point[] {
-  return Array.from({ length: steps + 1 }, (_, at) => {
-    const part = at / steps;
+  return Array.from({ length: steps + 1 }, (_, index) => {
+    const part = index / steps;
     const angle = ((startDegrees + 360 * turns * part) * Math.PI) / 180;
     const radius = from + (to - from) * part ** 0.9;
     return [x + radius * Math.cos(angle), y + radius * Math.sin(angle)] as const;
@@ -131,8 +131,8 @@ export function spiral(
 
 /** Points of a cubic curve. */
 export function curve(a: Point, b: Point, c: Point, d: Point, steps = 24): Point[] {
-  return Array.from({ length: steps + 1 }, (_, at) => {
-    const t = at / steps;
+  return Array.from({ length: steps + 1 }, (_, index) => {
+    const t = index / steps;
     const u = 1 - t;
     const mix = (p: 0 | 1) => u ** 3 * a[p] + 3 * u * u * t * b[p] + 3 * u * t * t * c[p] + t ** 3 * d[p];
     return [mix(0), mix(1)] as const;

@@ -16,7 +16,7 @@ function tooSlick(seam: Seam, material: Material, stack: Stack): Draft | null {
   const short = shortfall(material, tooth);
   if (short < 1e-9) return null;
   const { ground } = seam.before;
-  if (stack === null && metBefore(seam, (one) => shortfall(one.material!, tooth) >= 1e-9)) return null;
+  if (stack === null && metBefore(seam, (phase) => shortfall(phase.material!, tooth) >= 1e-9)) return null;
   // a house that trusts a sound surface trusts it whatever it is made of
   const school = stack === null && ground.sound ? seam.houseRules.ground : null;
   const verySlick = stack === null && ground.ground.tooth < VERY_SLICK;

@@ -21,7 +21,7 @@ export const dirtyGround: Rule = {
     if (!material || material.role === "wax" || !seam.seen.some((top) => top.stack === null)) return [];
     const { ground, contamination } = seam.before.ground;
     if (contamination.length === 0 || metBefore(seam, () => true)) return [];
-    const needsSolvent = contamination.some((one) => one !== "grease");
+    const needsSolvent = contamination.some((contaminant) => contaminant !== "grease");
     return [
       {
         severity: "stop",

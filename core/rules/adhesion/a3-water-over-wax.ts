@@ -30,7 +30,7 @@ export const waterOverWax: Rule = {
     const waxed = seam.seen.filter((top) => isWax(top.stack) || oiled(top.stack));
     const top = waxed[0]?.stack;
     if (!top) return [];
-    const share = waxed.reduce((sum, one) => sum + one.share, 0);
+    const share = waxed.reduce((sum, top) => sum + top.share, 0);
     const resist = isResist(top.film);
     const wax = named(top.film.material);
     return [

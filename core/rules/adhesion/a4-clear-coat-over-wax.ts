@@ -84,7 +84,7 @@ export const clearCoatOverWax: Rule = {
     const waxed = seam.seen.filter((top) => waxes(top.stack));
     const top = waxed[0]?.stack;
     if (!top) return [];
-    const share = waxed.reduce((sum, one) => sum + one.share, 0);
+    const share = waxed.reduce((sum, top) => sum + top.share, 0);
     const wax = named(top.film.material);
     const school = seam.houseRules.filmOverWax;
     const allowed =

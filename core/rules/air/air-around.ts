@@ -37,4 +37,7 @@ export function hoursUntil(seam: FilmSeam, stage: "touch" | "recoat"): Moment[] 
 
 /** The moment that is worst by some measure: the one with the least of it. */
 export const worstOf = (moments: readonly Moment[], measure: (moment: Moment) => number): Moment | null =>
-  moments.reduce<Moment | null>((worst, one) => (worst === null || measure(one) < measure(worst) ? one : worst), null);
+  moments.reduce<Moment | null>(
+    (worst, moment) => (worst === null || measure(moment) < measure(worst) ? moment : worst),
+    null,
+  );

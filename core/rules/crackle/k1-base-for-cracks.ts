@@ -33,7 +33,7 @@ function contrast(seam: Seam): Draft[] {
           .filter((material) => material.family === over.family && material.id !== over.id)
           .map((material) => ({ material, difference: colourDifference(material.colour, colour) }))
           .filter((candidate) => candidate.difference >= 2 * CRACK_READS)
-          .sort((one, two) => two.difference - one.difference)[0]?.material;
+          .sort((a, b) => b.difference - a.difference)[0]?.material;
         if (!other) return [];
         return [
           {

@@ -30,7 +30,7 @@ export const heatBeforeSkin: Rule = {
     })?.stack;
     if (!wet) return [];
     const laid = seam.past.find(({ phase }) => phase.id === wet.film.phaseId)?.phase;
-    const meant = laid?.intents.some((one) => one === "cracks" || one === "chips") ?? false;
+    const meant = laid?.intents.some((intent) => intent === "cracks" || intent === "chips") ?? false;
     if (wet.film.material.binder === "casein" && !meant && (laid?.load ?? 1) >= THICK)
       return [
         {

@@ -77,7 +77,7 @@ export const tackWindow: Rule = {
           const medium = ofFamily(place.shelf, "crackle medium");
           const without: Fix = {
             label: "I do not want cracks",
-            commands: patchStep(place, step.id, { intents: intents.filter((one) => one !== "cracks") }),
+            commands: patchStep(place, step.id, { intents: intents.filter((intent) => intent !== "cracks") }),
           };
           return medium
             ? [

@@ -95,7 +95,7 @@ export const chipsNeedAResist: Rule = {
             });
           list.push({
             label: "I do not want chips",
-            commands: patchStep(place, step.id, { intents: intents.filter((one) => one !== "chips") }),
+            commands: patchStep(place, step.id, { intents: intents.filter((intent) => intent !== "chips") }),
           });
           return list;
         },

@@ -42,7 +42,7 @@ export const dryBeforeSanding: Rule = {
   },
   check(seam) {
     const { phase } = seam;
-    const top = seam.tops.find((one) => isWax(one.stack) && !isResist(one.stack!.film))?.stack;
+    const top = seam.tops.find((top) => isWax(top.stack) && !isResist(top.stack!.film))?.stack;
     if (!top || !phase.effects.some((effect) => effect.does === "abrade")) return [];
     return [
       {

@@ -89,7 +89,7 @@ export const tooFewCoats: Rule = {
       const before = thin.get(found.film.stepId);
       thin.set(found.film.stepId, { share: share + (before?.share ?? 0), found: before?.found ?? found });
     }
-    const worst = [...thin.values()].sort((one, two) => two.share - one.share)[0];
+    const worst = [...thin.values()].sort((a, b) => b.share - a.share)[0];
     if (!worst || worst.share < MOST) return [];
     const { film, under } = worst.found;
     const colour = under?.material.colour ?? finish.after.ground.ground.colour;

@@ -12,13 +12,13 @@ const CHALKY: ReadonlySet<string> = new Set(["chalk", "clay", "acrylic"]);
 const isWaxy = (material: Material) => material.binder === "wax" || material.binder === "wax and acrylic";
 
 /** Whether two materials may be mixed, from what carries and what binds them; null where nothing is against it. */
-export function together(one: Material, two: Material): Verdict {
-  const either = (fits: (material: Material) => boolean) => fits(one) || fits(two);
+export function together(a: Material, b: Material): Verdict {
+  const either = (fits: (material: Material) => boolean) => fits(a) || fits(b);
   if (either(({ soldAs }) => soldAs === "aerosol"))
     return { severity: "stop", because: "What comes in a can is sprayed as it is." };
   // a powder goes into anything that is stirred
   if (either(({ role }) => role === "pigment")) return null;
-  const both = (fits: (material: Material) => boolean) => fits(one) && fits(two);
+  const both = (fits: (material: Material) => boolean) => fits(a) && fits(b);
   // paint into paste wax is an old trick: the wax takes it up although one is water and the other is not
   if (either(isWaxy)) {
     if (both(isWaxy)) return null;
@@ -26,8 +26,8 @@ export function together(one: Material, two: Material): Verdict {
       ? null
       : { severity: "caution", because: "Wax takes up paint and wax; with anything else it may curdle." };
   }
-  if (one.carrier !== two.carrier && either(({ carrier }) => carrier === "water")) {
-    const other = one.carrier === "water" ? two.carrier : one.carrier;
+  if (a.carrier !== b.carrier && either(({ carrier }) => carrier === "water")) {
+    const other = a.carrier === "water" ? b.carrier : a.carrier;
     return {
       severity: "stop",
       because:
@@ -43,7 +43,7 @@ export function together(one: Material, two: Material): Verdict {
       ? null
       : { severity: "caution", because: "Glaze medium takes paint; with this it is untried." };
   if (both(({ binder }) => CHALKY.has(binder))) return null;
-  if (one.binder === two.binder) return null;
+  if (a.binder === b.binder) return null;
   return {
     severity: "caution",
     because: "Their binders differ. Try it on a board, and keep a wet sample and the written ratio.",
@@ -52,11 +52,11 @@ export function together(one: Material, two: Material): Verdict {
 
 /** The two tins of a pot that go together worst, and what is against it. */
 function worstPair({ parts }: Pot): { one: Material; two: Material; verdict: Verdict } {
-  const pairs = parts.flatMap(({ material: one }, at) =>
-    parts.slice(at + 1).map(({ material: two }) => ({ one, two, verdict: together(one, two) })),
+  const pairs = parts.flatMap(({ material: one }, index) =>
+    parts.slice(index + 1).map(({ material: two }) => ({ one, two, verdict: together(one, two) })),
   );
   const rank = ({ verdict }: { verdict: Verdict }) => (verdict === null ? 3 : SEVERITY_ORDER[verdict.severity]);
-  return pairs.sort((one, two) => rank(one) - rank(two))[0]!;
+  return pairs.sort((a, b) => rank(a) - rank(b))[0]!;
 }
 
 export const whatMayBeMixed: Rule = {

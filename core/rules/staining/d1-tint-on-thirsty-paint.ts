@@ -31,7 +31,7 @@ export const tintOnThirstyPaint: Rule = {
     const thirsty = seam.seen.filter((top) => absorbs(seam, top.stack) >= THIRSTY);
     const top = thirsty[0];
     if (!top) return [];
-    const share = thirsty.reduce((sum, one) => sum + one.share, 0);
+    const share = thirsty.reduce((sum, top) => sum + top.share, 0);
     const below = topName(seam, top.stack);
     const wanted = step.intents.includes("stain");
     // bare timber is stained to be stained

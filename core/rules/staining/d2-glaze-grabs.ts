@@ -21,7 +21,7 @@ export const glazeGrabs: Rule = {
     const { step } = seam.phase;
     const material = seam.phase.material!;
     if (!isTinted(material)) return [];
-    const top = seam.seen.find((one) => absorbs(seam, one.stack) >= THIRSTY);
+    const top = seam.seen.find((top) => absorbs(seam, top.stack) >= THIRSTY);
     if (!top) return [];
     const wanted = step.intents.includes("stain") || acceptsThirst(seam);
     const below = topName(seam, top.stack);

@@ -40,15 +40,15 @@ export const bleedThrough: Rule = {
     if (!open) return [];
     // what a stripped face was before, it is no more
     const { ground } = seam.before.ground;
-    if (ground.bleeds.length === 0 || metBefore(seam, (one) => showsBleed(one.material!))) return [];
-    const onlyKnots = ground.bleeds.every((one) => one === "knots");
+    if (ground.bleeds.length === 0 || metBefore(seam, (phase) => showsBleed(phase.material!))) return [];
+    const onlyKnots = ground.bleeds.every((bleed) => bleed === "knots");
     if (onlyKnots && seam.past.some(({ phase }) => blocksInPlaces(phase))) return [];
     const raw = ground.kind === "raw timber";
     const wanted = step.intents.includes("stain");
     const lowest = [...films(open.stack)].at(-1)?.stepId ?? step.id;
     const what = listed(
-      ground.bleeds.map((one) =>
-        one === "knots" && ground.knots > 0 ? `${ground.knots} knot${ground.knots > 1 ? "s" : ""}` : one,
+      ground.bleeds.map((bleed) =>
+        bleed === "knots" && ground.knots > 0 ? `${ground.knots} knot${ground.knots > 1 ? "s" : ""}` : bleed,
       ),
     );
     const fixes = (place: RepairBasis): Fix[] => {

@@ -34,7 +34,7 @@ export const leftUnsealed: Rule = {
     );
     const top = open[0]?.stack;
     if (!top) return [];
-    const share = open.reduce((sum, one) => sum + one.share, 0);
+    const share = open.reduce((sum, top) => sum + top.share, 0);
     const display = finish.zone.use.wear === "display";
     const fixes = (place: RepairBasis): Fix[] => {
       const list: Fix[] = [];

@@ -22,7 +22,7 @@ export const nothingAfterWax: Rule = {
     const waxed = seam.seen.filter((top) => isWax(top.stack) && !isResist(top.stack!.film));
     const top = waxed[0]?.stack;
     if (!top) return [];
-    const share = waxed.reduce((sum, one) => sum + one.share, 0);
+    const share = waxed.reduce((sum, top) => sum + top.share, 0);
     const wax = named(top.film.material);
     return [
       {

@@ -15,7 +15,7 @@ export const aMonthToCure: Rule = {
   looksAt: ["finish"],
   dependsOn: "films",
   finish(finish) {
-    const top = seen(finish.tops).find((one) => isWax(one.stack))?.stack;
+    const top = seen(finish.tops).find((top) => isWax(top.stack))?.stack;
     if (!top) return [];
     return [
       {

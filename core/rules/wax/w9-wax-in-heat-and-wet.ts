@@ -29,7 +29,7 @@ export const waxInHeatAndWet: Rule = {
     const { heat, water } = finish.zone.use;
     const wet = water === "standing";
     const what = [heat ? "hot cups" : "", wet ? "standing water" : ""].filter(Boolean).join(" and ");
-    const top = seen(finish.tops).find((one) => isWax(one.stack))?.stack;
+    const top = seen(finish.tops).find((top) => isWax(top.stack))?.stack;
     if (!top || (!heat && !wet)) return [];
     return [
       {

@@ -15,7 +15,7 @@ export interface Block {
 /** All activities as blocks; `urgency` is how far each has still to go. */
 export function blocksOf({ into, order }: Chains, urgency: Int32Array): Block[] {
   const count = order.length;
-  const parent = Int32Array.from({ length: count }, (_, at) => at);
+  const parent = Int32Array.from({ length: count }, (_, index) => index);
   const root = (at: number): number => {
     let top = at;
     while (parent[top] !== top) top = parent[top]!;

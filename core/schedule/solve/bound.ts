@@ -25,7 +25,7 @@ export class Bound {
     this.order = order;
     this.fits = fitsOf(network);
     this.duration = Int32Array.from(activities, ({ duration }) => duration);
-    const place = new Map(activities.map(({ id }, at) => [id, at]));
+    const place = new Map(activities.map(({ id }, index) => [id, index]));
     const rank = new Int32Array(activities.length);
     order.forEach((at, index) => {
       rank[at] = index;
@@ -33,7 +33,7 @@ export class Bound {
     this.lags = lags
       .map(({ from, to, min, max }) => ({ from: place.get(from)!, to: place.get(to)!, min, max }))
       .filter(({ from, to }) => rank[from]! < rank[to]!)
-      .sort((one, two) => rank[one.from]! - rank[two.from]!);
+      .sort((a, b) => rank[a.from]! - rank[b.from]!);
     this.early = Int32Array.from(activities, ({ earliest = 0 }) => Math.max(0, earliest));
     for (let round = 0; round < ROUNDS; round++) this.pushOn();
   }
@@ -64,8 +64,8 @@ export class Bound {
   /** The latest starts that let all be done by then, as far as waits and windows go; null where there are none. */
   latestFor(finish: Minute): Int32Array | null {
     const { early, fits, duration, lags, network } = this;
-    const late = Int32Array.from(network.activities, (one, at) =>
-      Math.min(latestOf(one), one.aside ? FAR : finish - duration[at]!),
+    const late = Int32Array.from(network.activities, (activity, index) =>
+      Math.min(latestOf(activity), activity.aside ? FAR : finish - duration[index]!),
     );
     let next = lags.length - 1;
     for (let index = this.order.length - 1; index >= 0; index--) {

@@ -16,7 +16,7 @@ const pieces = (windows: Stretch[], lengths: readonly number[]): Network => ({
   name: "pieces",
   calendars: [windows],
   capacity: { painter: 1 },
-  activities: lengths.map((duration, at) => ({ id: `${at}`, duration, uses: { painter: 1 } })),
+  activities: lengths.map((duration, index) => ({ id: `${index}`, duration, uses: { painter: 1 } })),
   lags: [],
 });
 

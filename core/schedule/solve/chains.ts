@@ -21,7 +21,7 @@ export interface Chains {
 export function chainsOf({ activities, lags }: Network): Chains {
   const into: Link[][] = activities.map(() => []);
   const outOf: Link[][] = activities.map(() => []);
-  const place = new Map(activities.map(({ id }, at) => [id, at]));
+  const place = new Map(activities.map(({ id }, index) => [id, index]));
   for (const lag of lags) {
     const from = place.get(lag.from)!;
     const to = place.get(lag.to)!;
@@ -31,14 +31,14 @@ export function chainsOf({ activities, lags }: Network): Chains {
   }
   const waits = Int32Array.from(into, (links) => links.length);
   const order: number[] = [];
-  waits.forEach((many, at) => {
-    if (many === 0) order.push(at);
+  waits.forEach((many, index) => {
+    if (many === 0) order.push(index);
   });
   for (let next = 0; next < order.length; next++)
     for (const { other } of outOf[order[next]!]!) if (--waits[other]! === 0) order.push(other);
   const placed = new Set(order);
-  activities.forEach((_, at) => {
-    if (!placed.has(at)) order.push(at);
+  activities.forEach((_, index) => {
+    if (!placed.has(index)) order.push(index);
   });
   return { into, outOf, order };
 }
@@ -77,7 +77,7 @@ function unhindered(network: Network, { into, order }: Chains) {
 /** The last finish if only waits and windows counted: no schedule ends earlier. */
 export function longestWay(network: Network, chains: Chains): Minute {
   return unhindered(network, chains).starts.reduce(
-    (last, start, at) => Math.max(last, start + network.activities[at]!.duration),
+    (last, start, index) => Math.max(last, start + network.activities[index]!.duration),
     0,
   );
 }
@@ -85,7 +85,7 @@ export function longestWay(network: Network, chains: Chains): Minute {
 /** The waits, one after another, that keep an activity from starting earlier than waits and windows let it. */
 export function wayTo(network: Network, id: string): Lag[] {
   const { heldBy } = unhindered(network, chainsOf(network));
-  const place = new Map(network.activities.map((one, at) => [one.id, at]));
+  const place = new Map(network.activities.map((activity, index) => [activity.id, index]));
   const way: Lag[] = [];
   for (let lag = heldBy[place.get(id)!]; lag && way.length < heldBy.length; lag = heldBy[place.get(lag.from)!])
     way.push(lag);

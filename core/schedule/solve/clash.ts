@@ -69,7 +69,7 @@ export function canHold(network: Network, options: ClashOptions & { until: numbe
 }
 
 const dueOf = (activities: readonly Activity[]): Claim[] =>
-  activities.flatMap((one) => (one.due === undefined ? [] : [{ due: one }]));
+  activities.flatMap((activity) => (activity.due === undefined ? [] : [{ due: activity }]));
 
 /** What lies on the longest path to something that is due: the likeliest reason for its being late. */
 function onTheWayTo(network: Network, due: Activity): Claim[] {
@@ -91,7 +91,7 @@ function* around(network: Network, suspect: Lag | Activity): Generator<Claim[]> 
     if (size > MOST_SEARCHED) return;
     const activities = network.activities.filter(({ id }) => near.has(id));
     yield [
-      ...network.lags.filter(({ from, to }) => near.has(from) && near.has(to)).map((one) => ({ lag: one })),
+      ...network.lags.filter(({ from, to }) => near.has(from) && near.has(to)).map((lag) => ({ lag: lag })),
       ...activities.map((activity) => ({ activity })),
       ...("from" in suspect ? dueOf(activities) : dueOf([suspect])),
     ];

@@ -10,12 +10,13 @@ const TRIES = 60;
 export function onlyHands({ activities, calendars, capacity, lags }: Network): readonly Stretch[] | null {
   if ((capacity[PAINTER] ?? 0) < 1 || activities.length === 0) return null;
   const kept = new Set<number>();
-  for (const one of activities) {
-    const entries = Object.entries(one.uses).filter(([, use]) => use > 0);
-    if (one.ways || one.anyHour || one.aside || entries.length > 1) return null;
-    if (entries.some(([name, use]) => name !== PAINTER || use > 1) || isByHand(one) !== entries.length > 0) return null;
-    if (one.earliest !== undefined && one.earliest === one.latest) return null;
-    if (entries.length > 0) kept.add(one.calendar ?? 0);
+  for (const activity of activities) {
+    const entries = Object.entries(activity.uses).filter(([, use]) => use > 0);
+    if (activity.ways || activity.anyHour || activity.aside || entries.length > 1) return null;
+    if (entries.some(([name, use]) => name !== PAINTER || use > 1) || isByHand(activity) !== entries.length > 0)
+      return null;
+    if (activity.earliest !== undefined && activity.earliest === activity.latest) return null;
+    if (entries.length > 0) kept.add(activity.calendar ?? 0);
   }
   if (kept.size !== 1 || lags.some(({ varies }) => varies)) return null;
   return calendars[[...kept][0]!]!;
@@ -73,13 +74,13 @@ export class Decoder {
     const count = activities.length;
     this.blocks = blocks.length;
     this.duration = Int32Array.from(activities, ({ duration }) => duration);
-    this.byHand = Uint8Array.from(activities, (one) => (isByHand(one) ? 1 : 0));
+    this.byHand = Uint8Array.from(activities, (activity) => (isByHand(activity) ? 1 : 0));
     this.earliest = Int32Array.from(activities, ({ earliest = 0 }) => earliest);
     this.latest = Int32Array.from(activities, latestOf);
     const offsets = (lists: readonly { length: number }[]) => {
       const from = new Int32Array(lists.length + 1);
-      lists.forEach(({ length }, at) => {
-        from[at + 1] = from[at]! + length;
+      lists.forEach(({ length }, index) => {
+        from[index + 1] = from[index]! + length;
       });
       return from;
     };

@@ -90,7 +90,10 @@ export function solveLarge(network: Network, options: LargeOptions): LargeAnswer
   const done = () => called || over();
   const current = answer.starts.slice();
   const keepCurrent = () => {
-    const makespan = network.activities.reduce((last, { duration }, at) => Math.max(last, current[at]! + duration), 0);
+    const makespan = network.activities.reduce(
+      (last, { duration }, index) => Math.max(last, current[index]! + duration),
+      0,
+    );
     keep(current, makespan);
     return makespan;
   };
@@ -189,7 +192,7 @@ class Packer {
           ({ members, work }) =>
             work > 0 && work <= idle && starts[members[0]!]! >= ends && starts[members[0]!]! < until,
         )
-        .sort((one, two) => two.work - one.work);
+        .sort((a, b) => b.work - a.work);
       for (const { members } of fitting.slice(0, MOST_PULLED)) {
         if (over()) return moved;
         if (!this.take(starts, cutter.cut(starts, first, WINDOWS, MOST, members), false)) continue;
@@ -218,7 +221,7 @@ function bringForward(
     for (let at = first; at < first + WINDOWS; at++) idle += cutter.idle(starts, at);
     places.push({ first, idle });
   }
-  places.sort((one, two) => two.idle - one.idle);
+  places.sort((a, b) => b.idle - a.idle);
   let moved = 0;
   for (const group of cutter.endingAfter(starts, last[0])) {
     const work = cutter.handsOn(group);

@@ -14,7 +14,7 @@ export class Neighbours {
     private readonly problem: Problem,
     seed: number,
   ) {
-    const place = new Map(problem.network.activities.map(({ id }, at) => [id, at]));
+    const place = new Map(problem.network.activities.map(({ id }, index) => [id, index]));
     this.linked = problem.network.activities.map(() => []);
     for (const { from, to } of problem.network.lags) {
       this.linked[place.get(from)!]!.push(place.get(to)!);
@@ -28,7 +28,7 @@ export class Neighbours {
     const { count } = this.problem;
     const free = new Uint8Array(count);
     const wanted = Math.min(count, LEAST + this.random.below(MOST - LEAST + 1));
-    const inOrder = Array.from({ length: count }, (_, at) => at).sort((one, two) => starts[one]! - starts[two]!);
+    const inOrder = Array.from({ length: count }, (_, index) => index).sort((a, b) => starts[a]! - starts[b]!);
     const kind = turn % 3;
     if (kind === 0) {
       const from = this.random.below(Math.max(1, count - wanted + 1));

@@ -125,16 +125,16 @@ export function fitOf(windows: readonly Stretch[], duration: Minutes): Fit {
 
 /** Where each activity fits into its calendar; null for what runs at any time. */
 export function fitsOf({ activities, calendars }: Network): (Fit | null)[] {
-  return activities.map((one) =>
-    isByHand(one) && !one.anyHour ? fitOf(calendars[one.calendar ?? 0]!, one.duration) : null,
+  return activities.map((activity) =>
+    isByHand(activity) && !activity.anyHour ? fitOf(calendars[activity.calendar ?? 0]!, activity.duration) : null,
   );
 }
 
 /** The same with everything that several could do given to the hands chosen for it. */
 export function handedOut(network: Network, chosen: readonly number[]): Network {
   if (!network.activities.some(({ ways }) => ways)) return network;
-  const activities = network.activities.map(({ ways, ...one }, at): Activity => {
-    const way = ways?.[chosen[at] ?? 0];
+  const activities = network.activities.map(({ ways, ...one }, index): Activity => {
+    const way = ways?.[chosen[index] ?? 0];
     return way ? { ...one, ...way } : one;
   });
   return { ...network, activities };

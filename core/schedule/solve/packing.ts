@@ -25,7 +25,7 @@ const DEAREST = 20_000;
 function painterWindows({ calendars, activities, capacity }: Network): readonly Stretch[] | null {
   const painters = activities.filter(({ uses }) => (uses[PAINTER] ?? 0) > 0);
   if (painters.length === 0 || (capacity[PAINTER] ?? 0) < 1) return null;
-  if (painters.some((one) => one.anyHour || one.ways || !isByHand(one))) return null;
+  if (painters.some((painter) => painter.anyHour || painter.ways || !isByHand(painter))) return null;
   const kept = new Set(painters.map(({ calendar }) => calendar ?? 0));
   return kept.size === 1 ? calendars[[...kept][0]!]! : null;
 }
@@ -34,7 +34,7 @@ function painterWindows({ calendars, activities, capacity }: Network): readonly 
 function piecesOf(network: Network, windows: readonly Stretch[]): Piece[] {
   const { activities, lags, capacity } = network;
   const handsOf = (at: number) => activities[at]!.uses[PAINTER] ?? 0;
-  const parent = activities.map((_, at) => at);
+  const parent = activities.map((_, index) => index);
   const root = (at: number): number => {
     let top = at;
     while (parent[top] !== top) top = parent[top]!;
@@ -46,10 +46,10 @@ function piecesOf(network: Network, windows: readonly Stretch[]): Piece[] {
     for (let at = 1; at < windows.length; at++)
       shortestBreak = Math.min(shortestBreak, windows[at]![0] - windows[at - 1]![1]);
     let shortest = Number.POSITIVE_INFINITY;
-    activities.forEach(({ duration }, at) => {
-      if (handsOf(at) > 0) shortest = Math.min(shortest, duration);
+    activities.forEach(({ duration }, index) => {
+      if (handsOf(index) > 0) shortest = Math.min(shortest, duration);
     });
-    const place = new Map(activities.map(({ id }, at) => [id, at]));
+    const place = new Map(activities.map(({ id }, index) => [id, index]));
     for (const { from, to, min, max } of lags) {
       if (max === null || max >= shortestBreak || min < 0) continue;
       const one = place.get(from)!;
@@ -61,12 +61,12 @@ function piecesOf(network: Network, windows: readonly Stretch[]): Piece[] {
     }
   }
   const pieces = new Map<number, Piece>();
-  activities.forEach(({ duration }, at) => {
-    if (handsOf(at) === 0 || duration === 0) return;
-    const piece = pieces.get(root(at)) ?? { members: [], length: 0, hands: handsOf(at) };
-    piece.members.push(at);
-    piece.length += duration + (gaps.get(at) ?? 0);
-    pieces.set(root(at), piece);
+  activities.forEach(({ duration }, index) => {
+    if (handsOf(index) === 0 || duration === 0) return;
+    const piece = pieces.get(root(index)) ?? { members: [], length: 0, hands: handsOf(index) };
+    piece.members.push(index);
+    piece.length += duration + (gaps.get(index) ?? 0);
+    pieces.set(root(index), piece);
   });
   return [...pieces.values()];
 }
@@ -178,7 +178,7 @@ const MOST_KEPT = 40;
 function roomOf(windows: readonly Stretch[], durations: readonly Minutes[] | null, hands: number): Room {
   const kept = rooms.get(windows) ?? new Map<string, Room>();
   rooms.set(windows, kept);
-  const key = `${hands}:${durations === null ? "" : [...durations].sort((one, two) => one - two).join()}`;
+  const key = `${hands}:${durations === null ? "" : [...durations].sort((a, b) => a - b).join()}`;
   const known = kept.get(key);
   if (known) return known;
   if (kept.size >= MOST_KEPT) kept.clear();
@@ -195,8 +195,8 @@ export function loadsOf(network: Network): Load[] {
   const windows = painterWindows(network);
   if (windows === null) return [];
   const { activities, capacity } = network;
-  const work = activities.flatMap(({ duration, uses }, at) =>
-    duration > 0 && (uses[PAINTER] ?? 0) > 0 ? [{ at, duration, hands: uses[PAINTER]! }] : [],
+  const work = activities.flatMap(({ duration, uses }, index) =>
+    duration > 0 && (uses[PAINTER] ?? 0) > 0 ? [{ at: index, duration, hands: uses[PAINTER]! }] : [],
   );
   const fills = longestOf(windows) <= LONGEST_FILLED;
   return [

@@ -8,19 +8,19 @@ const now = () => performance.now();
 
 describe("solvers side by side", () => {
   it("know the best schedule and the highest bound of any of them", () => {
-    const one = Peers.of(3);
-    const two = new Peers(one.buffer);
-    expect(one.makespan).toBe(FAR);
+    const peers = Peers.of(3);
+    const two = new Peers(peers.buffer);
+    expect(peers.makespan).toBe(FAR);
     two.offer(Int32Array.of(0, 10, 20), 30);
-    expect(one.earlierThan(31)).toEqual({ starts: Int32Array.of(0, 10, 20), makespan: 30 });
-    expect(one.earlierThan(30)).toBeNull();
-    one.offer(Int32Array.of(9, 9, 9), 40);
+    expect(peers.earlierThan(31)).toEqual({ starts: Int32Array.of(0, 10, 20), makespan: 30 });
+    expect(peers.earlierThan(30)).toBeNull();
+    peers.offer(Int32Array.of(9, 9, 9), 40);
     expect(two.makespan).toBe(30);
-    one.raise(20);
+    peers.raise(20);
     two.raise(15);
-    expect([one.bound, two.bound]).toEqual([20, 20]);
+    expect([peers.bound, two.bound]).toEqual([20, 20]);
     two.stop();
-    expect(one.stopped).toBe(true);
+    expect(peers.stopped).toBe(true);
   });
 
   it("take over what another has found, and are done when it is as good as the bound", () => {

@@ -89,19 +89,19 @@ function lagsAlong(from: number, to: number, count: number, through: Int32Array,
 export function problemOf(network: Network): Problem {
   const { activities, capacity } = network;
   const count = activities.length;
-  const place = new Map(activities.map(({ id }, at) => [id, at]));
-  const duration = Int32Array.from(activities, (one) => one.duration);
+  const place = new Map(activities.map(({ id }, index) => [id, index]));
+  const duration = Int32Array.from(activities, (activity) => activity.duration);
   const fits = fitsOf(network);
   const { distance, circle } = distancesOf(network, place);
   const resources: Resource[] = [];
   for (const [name, most] of Object.entries(capacity)) {
-    const users = activities.flatMap((one, at) => ((one.uses[name] ?? 0) > 0 ? [at] : []));
+    const users = activities.flatMap((activity, index) => ((activity.uses[name] ?? 0) > 0 ? [index] : []));
     if (users.length > 0)
       resources.push({
         name,
         capacity: most,
         users: Int32Array.from(users),
-        use: Int32Array.from(activities, (one) => one.uses[name] ?? 0),
+        use: Int32Array.from(activities, (activity) => activity.uses[name] ?? 0),
       });
   }
   const pairs: number[] = [];
@@ -119,7 +119,7 @@ export function problemOf(network: Network): Problem {
     duration,
     fits,
     distance,
-    earliest: Int32Array.from(activities, (one) => Math.max(0, one.earliest ?? 0)),
+    earliest: Int32Array.from(activities, (activity) => Math.max(0, activity.earliest ?? 0)),
     latest: Int32Array.from(activities, latestOf),
     counts: Uint8Array.from(activities, ({ aside }) => (aside ? 0 : 1)),
     varying: network.lags.flatMap(({ from, to, varies }) =>

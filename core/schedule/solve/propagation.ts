@@ -62,8 +62,8 @@ export class Propagation {
     this.downQueued = new Uint8Array(count);
     this.weight = new Float64Array(count * count).fill(1);
     this.overloads = problem.loads.map((load) => new Overload(load, problem.duration));
-    this.varyingAt = Array.from({ length: count }, (_, at) =>
-      problem.varying.filter(({ from, to }) => from === at || to === at),
+    this.varyingAt = Array.from({ length: count }, (_, index) =>
+      problem.varying.filter(({ from, to }) => from === index || to === index),
     );
   }
 
@@ -326,8 +326,8 @@ export class Propagation {
     pairs[2 * last + 1] = two;
   }
 
-  protected blame(one: number, two: number) {
-    this.weight[one * this.count + two]! += 1;
-    this.weight[two * this.count + one]! += 1;
+  protected blame(a: number, b: number) {
+    this.weight[a * this.count + b]! += 1;
+    this.weight[b * this.count + a]! += 1;
   }
 }

@@ -13,13 +13,13 @@ const networks = networksOf(70, 20, 14, 3);
 
 function decoderOf(network: Network) {
   const chains = chainsOf(network);
-  const duration = Int32Array.from(network.activities, (one) => one.duration);
+  const duration = Int32Array.from(network.activities, (activity) => activity.duration);
   const blocks = blocksOf(chains, tailsOf(chains, duration, duration));
   return { blocks, decoder: new Decoder(network, onlyHands(network)!, chains, blocks) };
 }
 
 const named = (network: Network, starts: Int32Array) =>
-  Object.fromEntries(network.activities.map(({ id }, at) => [id, starts[at]!]));
+  Object.fromEntries(network.activities.map(({ id }, index) => [id, starts[index]!]));
 
 describe("the free time of the painters", () => {
   it("finds the first gap that is long enough, and gives back what was taken", () => {
@@ -78,7 +78,7 @@ describe("placing blocks by their keys", () => {
     const [network] = networks;
     const with_ = (changed: Partial<Network["activities"][number]>): Network => ({
       ...network!,
-      activities: network!.activities.map((one, at) => (at === 0 ? { ...one, ...changed } : one)),
+      activities: network!.activities.map((activity, index) => (index === 0 ? { ...activity, ...changed } : activity)),
     });
     expect(onlyHands(network!)).toBe(network!.calendars[0]);
     expect(onlyHands(with_({ anyHour: true }))).toBeNull();

@@ -46,13 +46,13 @@ export class Rearranging {
     private readonly late: Bound,
     seed: number,
   ) {
-    const decoderOf = (one: Network, hours: readonly Stretch[]) => {
-      const chains = chainsOf(one);
+    const decoderOf = (network: Network, hours: readonly Stretch[]) => {
+      const chains = chainsOf(network);
       const blocks = blocksOf(chains, tailsOf(chains, this.duration, this.duration));
-      return { blocks, decoder: new Decoder(one, hours, chains, blocks) };
+      return { blocks, decoder: new Decoder(network, hours, chains, blocks) };
     };
     this.duration = Int32Array.from(network.activities, ({ duration }) => duration);
-    this.byHand = Uint8Array.from(network.activities, (one) => (isByHand(one) ? 1 : 0));
+    this.byHand = Uint8Array.from(network.activities, (activity) => (isByHand(activity) ? 1 : 0));
     this.end = (windows.at(-1)?.[1] ?? 0) + DAY;
     const { blocks, decoder } = decoderOf(network, windows);
     this.blocks = blocks;
@@ -80,8 +80,8 @@ export class Rearranging {
     tryKeys(keys);
     const noisy = new Float64Array(keys.length);
     for (let turn = 0; turn < FIRST_TURNS; turn++) {
-      keys.forEach((key, at) => {
-        noisy[at] = key + DAY * (this.random.next() - 0.5);
+      keys.forEach((key, index) => {
+        noisy[index] = key + DAY * (this.random.next() - 0.5);
       });
       tryKeys(noisy);
     }

@@ -35,8 +35,8 @@ export class Cutter {
   constructor(private readonly network: Network) {
     const { activities, lags, calendars } = network;
     this.windows = calendars[0]!;
-    this.place = new Map(activities.map(({ id }, at) => [id, at]));
-    this.group = Int32Array.from(activities, (_, at) => at);
+    this.place = new Map(activities.map(({ id }, index) => [id, index]));
+    this.group = Int32Array.from(activities, (_, index) => index);
     this.lagsOf = activities.map(() => []);
     for (const lag of lags) {
       const from = this.place.get(lag.from)!;
@@ -45,8 +45,8 @@ export class Cutter {
       this.lagsOf[to]!.push(lag);
       if (lag.max !== null) this.join(from, to);
     }
-    activities.forEach((_, at) => {
-      this.group[at] = this.root(at);
+    activities.forEach((_, index) => {
+      this.group[index] = this.root(index);
     });
   }
 
@@ -56,8 +56,8 @@ export class Cutter {
     return top;
   }
 
-  private join(one: number, two: number) {
-    this.group[this.root(one)] = this.root(two);
+  private join(a: number, b: number) {
+    this.group[this.root(a)] = this.root(b);
   }
 
   /** How many windows are worked in up to a finish. */
@@ -69,7 +69,7 @@ export class Cutter {
   handsOn(members: readonly number[]): Minutes {
     const { activities } = this.network;
     return members.reduce(
-      (sum, at) => sum + ((activities[at]!.uses.painter ?? 0) > 0 ? activities[at]!.duration : 0),
+      (sum, index) => sum + ((activities[index]!.uses.painter ?? 0) > 0 ? activities[index]!.duration : 0),
       0,
     );
   }
@@ -78,8 +78,8 @@ export class Cutter {
   idle(starts: Int32Array, window: number): Minutes {
     const [from, to] = this.windows[window]!;
     let left = to - from;
-    this.network.activities.forEach(({ duration, uses }, at) => {
-      if ((uses.painter ?? 0) > 0 && starts[at]! >= from && starts[at]! < to) left -= duration;
+    this.network.activities.forEach(({ duration, uses }, index) => {
+      if ((uses.painter ?? 0) > 0 && starts[index]! >= from && starts[index]! < to) left -= duration;
     });
     return left;
   }
@@ -88,10 +88,10 @@ export class Cutter {
   endingAfter(starts: Int32Array, minute: Minute): number[][] {
     const groups = new Map<number, number[]>();
     const late = new Set<number>();
-    this.network.activities.forEach(({ duration }, at) => {
-      const group = this.group[at]!;
-      groups.set(group, [...(groups.get(group) ?? []), at]);
-      if (starts[at]! + duration > minute) late.add(group);
+    this.network.activities.forEach(({ duration }, index) => {
+      const group = this.group[index]!;
+      groups.set(group, [...(groups.get(group) ?? []), index]);
+      if (starts[index]! + duration > minute) late.add(group);
     });
     return [...late].map((group) => groups.get(group)!);
   }
@@ -99,10 +99,10 @@ export class Cutter {
   /** Activities that move together, each group in the order in which it began in the network. */
   groups(): number[][] {
     const groups = new Map<number, number[]>();
-    this.network.activities.forEach((_, at) => {
-      const group = groups.get(this.group[at]!) ?? [];
-      groups.set(this.group[at]!, group);
-      group.push(at);
+    this.network.activities.forEach((_, index) => {
+      const group = groups.get(this.group[index]!) ?? [];
+      groups.set(this.group[index]!, group);
+      group.push(index);
     });
     return [...groups.values()];
   }
@@ -126,19 +126,19 @@ export class Cutter {
     const begins = inside[0]![0];
     const ends = inside.at(-1)![1];
     const apart = new Set<number>();
-    activities.forEach(({ duration }, at) => {
-      if (starts[at]! < begins || starts[at]! + duration > ends) apart.add(this.group[at]!);
+    activities.forEach(({ duration }, index) => {
+      if (starts[index]! < begins || starts[index]! + duration > ends) apart.add(this.group[index]!);
     });
     for (const at of brought) apart.delete(this.group[at]!);
     const members: number[] = [];
     const taken: Stretch[] = [];
-    activities.forEach(({ duration, uses }, at) => {
-      if (!apart.has(this.group[at]!)) members.push(at);
-      else if ((uses.painter ?? 0) > 0 && starts[at]! < ends && starts[at]! + duration > begins)
-        taken.push([starts[at]!, starts[at]! + duration]);
+    activities.forEach(({ duration, uses }, index) => {
+      if (!apart.has(this.group[index]!)) members.push(index);
+      else if ((uses.painter ?? 0) > 0 && starts[index]! < ends && starts[index]! + duration > begins)
+        taken.push([starts[index]!, starts[index]! + duration]);
     });
     if (members.length < 3 || members.length > most) return null;
-    taken.sort((one, two) => one[0] - two[0]);
+    taken.sort((a, b) => a[0] - b[0]);
     const free = new Set(members);
     const bounds = new Map(members.map((at) => [at, { earliest: begins, latest: ends - activities[at]!.duration }]));
     const lags: Lag[] = [];

@@ -29,7 +29,7 @@ export function firstOfFilling(lengths: readonly Minutes[], gap: Minutes): numbe
   }
   let best = gap;
   while (best > 0 && !sums[best]) best--;
-  return lengths.findIndex((length, at) => length <= best && sums[(at + 1) * width + best - length] === 1);
+  return lengths.findIndex((length, index) => length <= best && sums[(index + 1) * width + best - length] === 1);
 }
 
 /**
@@ -106,7 +106,7 @@ export class Overload {
     private readonly duration: Int32Array,
   ) {
     this.size = load.pieces.length;
-    this.byStart = Int32Array.from(load.pieces, (_, at) => at);
+    this.byStart = Int32Array.from(load.pieces, (_, index) => index);
     this.byFinish = this.byStart.slice();
     this.begins = new Int32Array(this.size);
     this.ends = new Int32Array(this.size);

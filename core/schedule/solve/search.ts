@@ -47,17 +47,17 @@ export class Search extends Propagation {
     this.random = new Random(seed);
   }
 
-  private overlaps(one: number, two: number): boolean {
+  private overlaps(a: number, b: number): boolean {
     const { early, duration } = this;
-    return early[one]! < early[two]! + duration[two]! && early[two]! < early[one]! + duration[one]!;
+    return early[a]! < early[b]! + duration[b]! && early[b]! < early[a]! + duration[a]!;
   }
 
   /** Room that is left when one goes before two, in minutes. */
-  private slack(one: number, two: number): number {
-    const from = this.early[one]! + this.duration[one]!;
-    const fit = this.problem.fits[two]!;
-    const at = Math.max(from, this.early[two]!);
-    return this.late[two]! - (fit === null ? at : fit.next(at));
+  private slack(a: number, b: number): number {
+    const from = this.early[a]! + this.duration[a]!;
+    const fit = this.problem.fits[b]!;
+    const at = Math.max(from, this.early[b]!);
+    return this.late[b]! - (fit === null ? at : fit.next(at));
   }
 
   /** The pair in each other's way that has least room left, as [first, second] in the order to try; null where none is. */
@@ -84,14 +84,14 @@ export class Search extends Propagation {
     return this.prefers(one, two, noise) ? [one, two] : [two, one];
   }
 
-  private prefers(one: number, two: number, noise: number): boolean {
+  private prefers(a: number, b: number, noise: number): boolean {
     const { guide } = this;
-    if (guide !== null && guide[one] !== guide[two] && (noise === 0 || this.random.next() > 0.15))
-      return guide[one]! < guide[two]!;
-    const first = this.slack(one, two);
-    const second = this.slack(two, one);
+    if (guide !== null && guide[a] !== guide[b] && (noise === 0 || this.random.next() > 0.15))
+      return guide[a]! < guide[b]!;
+    const first = this.slack(a, b);
+    const second = this.slack(b, a);
     if (first !== second) return first > second;
-    return this.early[one]! < this.early[two]! || (this.early[one] === this.early[two] && one < two);
+    return this.early[a]! < this.early[b]! || (this.early[a] === this.early[b] && a < b);
   }
 
   /** Of a moment at which more is taken than there is: the two of that set with most room, one before the other. */
@@ -106,17 +106,17 @@ export class Search extends Propagation {
         if (taken <= capacity) continue;
         let best = Number.NEGATIVE_INFINITY;
         let found: [number, number] | null = null;
-        for (const one of users) {
-          if (!(early[one]! <= moment && moment < early[one]! + duration[one]!)) continue;
+        for (const user of users) {
+          if (!(early[user]! <= moment && moment < early[user]! + duration[user]!)) continue;
           for (const two of users) {
-            if (one === two || !(early[two]! <= moment && moment < early[two]! + duration[two]!)) continue;
-            const back = distance[two * count + one]!;
-            if (back + duration[one]! > 0) continue;
-            let room = this.slack(one, two);
-            if (this.guide !== null && this.guide[one]! + duration[one]! <= this.guide[two]!) room += 100_000;
+            if (user === two || !(early[two]! <= moment && moment < early[two]! + duration[two]!)) continue;
+            const back = distance[two * count + user]!;
+            if (back + duration[user]! > 0) continue;
+            let room = this.slack(user, two);
+            if (this.guide !== null && this.guide[user]! + duration[user]! <= this.guide[two]!) room += 100_000;
             if (room >= 0 && room > best) {
               best = room;
-              found = [one, two];
+              found = [user, two];
             }
           }
         }

@@ -16,10 +16,9 @@ interface Attempt {
   spans?: number[];
 }
 
-const overlap = (one: readonly number[], two: readonly number[]): boolean => {
-  for (let at = 0; at < one.length; at += 2)
-    for (let other = 0; other < two.length; other += 2)
-      if (one[at]! < two[other + 1]! && two[other]! < one[at + 1]!) return true;
+const overlap = (a: readonly number[], b: readonly number[]): boolean => {
+  for (let at = 0; at < a.length; at += 2)
+    for (let other = 0; other < b.length; other += 2) if (a[at]! < b[other + 1]! && b[other]! < a[at + 1]!) return true;
   return false;
 };
 
@@ -82,21 +81,21 @@ export class Serial {
   ) {
     const { activities } = network;
     this.count = activities.length;
-    this.duration = Int32Array.from(activities, (one) => one.duration);
+    this.duration = Int32Array.from(activities, (activity) => activity.duration);
     const chains = chainsOf(network);
     this.into = chains.into;
     const needsOf = (uses: Network["capacity"]) =>
       Object.entries(uses).flatMap(([name, use]) => (use > 0 ? [{ name, use }] : []));
     this.needs = activities.map(({ uses, ways }) => ways?.map((way) => needsOf(way.uses)) ?? [needsOf(uses)]);
     this.takes = Uint8Array.from(this.needs, (ways) => (ways.some((needs) => needs.length > 0) ? 1 : 0));
-    this.fitsOfWays = activities.map(({ ways, duration, anyHour }, at) =>
+    this.fitsOfWays = activities.map(({ ways, duration, anyHour }, index) =>
       ways && !anyHour
         ? ways.map(({ calendar }) => fitOf(network.calendars[calendar]!, duration))
-        : Array.from({ length: ways?.length ?? 1 }, () => fits[at]!),
+        : Array.from({ length: ways?.length ?? 1 }, () => fits[index]!),
     );
     this.latest = Int32Array.from(activities, latestOf);
-    this.fixed = activities.flatMap(({ earliest, latest }, at) =>
-      earliest !== undefined && earliest === latest ? [at] : [],
+    this.fixed = activities.flatMap(({ earliest, latest }, index) =>
+      earliest !== undefined && earliest === latest ? [index] : [],
     );
     this.isFixed = new Uint8Array(this.count);
     for (const at of this.fixed) this.isFixed[at] = 1;
@@ -117,7 +116,7 @@ export class Serial {
     const ready: Ready[] = [];
     const makeReady = (block: number) => {
       const { members, tail } = this.blocks[block]!;
-      const way = latest === null ? tail : -members.reduce((least, at) => Math.min(least, latest[at]!), FAR);
+      const way = latest === null ? tail : -members.reduce((least, index) => Math.min(least, latest[index]!), FAR);
       const bias = patience * way * (1 + noise());
       ready.push({ block, attempt: null, before: null, begins: 0, bias, key: -bias });
     };
@@ -168,7 +167,7 @@ export class Serial {
   private untilLastDue(): Int32Array {
     const { activities } = this.network;
     const last = activities.reduce((latest, { due = 0 }) => Math.max(latest, due), 0) + NOT_DUE;
-    return this.duration.map((duration, at) => duration + last - (activities[at]!.due ?? last));
+    return this.duration.map((duration, index) => duration + last - (activities[index]!.due ?? last));
   }
 
   /** Beginnings and ends of whatever takes anything, by turns. */
@@ -220,18 +219,18 @@ export class Serial {
     const gap = window[1] - begins;
     if (gap > LONGEST_GAP) return chosen;
     const items: { one: Ready; length: Minutes }[] = [];
-    const near = ready.filter((one) => one.begins <= begins).sort((one, two) => two.bias - one.bias);
-    for (const one of near) {
+    const near = ready.filter((ready) => ready.begins <= begins).sort((a, b) => b.bias - a.bias);
+    for (const ready of near) {
       if (items.length === MOST_ITEMS) break;
-      if (one.attempt === null) this.attempt(one, placed, lines);
-      if (one.begins !== begins) continue;
+      if (ready.attempt === null) this.attempt(ready, placed, lines);
+      if (ready.begins !== begins) continue;
       let length = 0;
-      for (const [at, start] of one.attempt!.starts)
+      for (const [at, start] of ready.attempt!.starts)
         if (this.fits[at] !== null && start < window[1]) length += this.duration[at]!;
-      if (length > 0 && length <= gap) items.push({ one, length });
+      if (length > 0 && length <= gap) items.push({ one: ready, length });
     }
     if (items.length < 2) return chosen;
-    items.sort((one, two) => two.one.bias - one.one.bias || two.length - one.length || one.one.block - two.one.block);
+    items.sort((a, b) => b.one.bias - a.one.bias || b.length - a.length || a.one.block - b.one.block);
     const first = firstOfFilling(
       items.map(({ length }) => length),
       gap,
@@ -239,13 +238,13 @@ export class Serial {
     return first < 0 ? chosen : items[first]!.one;
   }
 
-  private attempt(one: Ready, placed: Int32Array, lines: ReadonlyMap<string, Timeline>) {
-    one.attempt = this.place(this.blocks[one.block]!, placed, lines, one.before?.starts);
-    one.begins = one.attempt.begins;
-    one.key = one.begins - one.bias;
+  private attempt(ready: Ready, placed: Int32Array, lines: ReadonlyMap<string, Timeline>) {
+    ready.attempt = this.place(this.blocks[ready.block]!, placed, lines, ready.before?.starts);
+    ready.begins = ready.attempt.begins;
+    ready.key = ready.begins - ready.bias;
   }
 
-  private earliestBy({ other, min, varies }: Link, at: (one: number) => Minute): Minute {
+  private earliestBy({ other, min, varies }: Link, at: (activity: number) => Minute): Minute {
     const start = at(other);
     if (start < 0) return 0;
     const finish = start + this.duration[other]!;
@@ -270,7 +269,7 @@ export class Serial {
       missed = [];
       let again = false;
       for (const at of block.members) {
-        const where = (one: number) => starts.get(one) ?? fixed[one]!;
+        const where = (activity: number) => starts.get(activity) ?? fixed[activity]!;
         let from = Math.max(notBefore.get(at) ?? 0, sooner?.get(at) ?? 0, this.network.activities[at]!.earliest ?? 0);
         for (const link of this.into[at]!) from = Math.max(from, this.earliestBy(link, where));
         const inTime = this.isFixed[at] && from <= this.latest[at]!;

@@ -14,12 +14,12 @@ export interface Slack {
 export function slackOf(network: Network, starts: Readonly<Record<string, Minute>>): Slack {
   const { activities, lags, capacity } = network;
   const count = activities.length;
-  const place = new Map(activities.map(({ id }, at) => [id, at]));
+  const place = new Map(activities.map(({ id }, index) => [id, index]));
   const fits = fitsOf(network);
   const start = Int32Array.from(activities, ({ id }) => starts[id]!);
-  const duration = Int32Array.from(activities, (one) => one.duration);
+  const duration = Int32Array.from(activities, (activity) => activity.duration);
   const end = (at: number) => start[at]! + duration[at]!;
-  const makespan = activities.reduce((last, { aside }, at) => (aside ? last : Math.max(last, end(at))), 0);
+  const makespan = activities.reduce((last, { aside }, index) => (aside ? last : Math.max(last, end(index))), 0);
   const after: { to: number; min: number }[][] = activities.map(() => []);
   const before: { from: number; earliest: (finish: Minute) => Minute }[][] = activities.map(() => []);
   const link = (from: number, to: number, min: number, earliest = (finish: Minute) => finish + min) => {
@@ -27,24 +27,29 @@ export function slackOf(network: Network, starts: Readonly<Record<string, Minute
     before[to]!.push({ from, earliest });
   };
   for (const { from, to, min, varies } of lags) {
-    const one = place.get(from)!;
-    const two = place.get(to)!;
+    const first = place.get(from)!;
+    const next = place.get(to)!;
     // a wait that varies counts as long as it is from where it now begins
-    link(one, two, varies ? varies.opens(end(one)) - end(one) : min, varies?.opens);
+    link(first, next, varies ? varies.opens(end(first)) - end(first) : min, varies?.opens);
   }
   for (const [name, most] of Object.entries(capacity)) {
-    const users = activities.flatMap((one, at) => ((one.uses[name] ?? 0) > 0 && one.duration > 0 ? [at] : []));
-    users.sort((one, two) => start[one]! - start[two]! || one - two);
-    users.forEach((one, index) => {
-      for (const two of most === 1 ? users.slice(index + 1, index + 2) : users.slice(index + 1))
-        if (end(one) <= start[two]!) link(one, two, 0);
+    const users = activities.flatMap((activity, index) =>
+      (activity.uses[name] ?? 0) > 0 && activity.duration > 0 ? [index] : [],
+    );
+    users.sort((a, b) => start[a]! - start[b]! || a - b);
+    users.forEach((user, index) => {
+      for (const later of most === 1 ? users.slice(index + 1, index + 2) : users.slice(index + 1))
+        if (end(user) <= start[later]!) link(user, later, 0);
     });
   }
   // a due date that is missed anyway holds nobody back
-  const latest = Int32Array.from(activities, (one, at) =>
-    Math.min(one.latest ?? FAR, Math.max(start[at]!, Math.min(makespan - duration[at]!, one.due ?? FAR))),
+  const latest = Int32Array.from(activities, (activity, index) =>
+    Math.min(
+      activity.latest ?? FAR,
+      Math.max(start[index]!, Math.min(makespan - duration[index]!, activity.due ?? FAR)),
+    ),
   );
-  const inOrder = Array.from({ length: count }, (_, at) => at).sort((one, two) => start[two]! - start[one]!);
+  const inOrder = Array.from({ length: count }, (_, index) => index).sort((a, b) => start[b]! - start[a]!);
   for (let moved = true, rounds = 0; moved && rounds < count; rounds++) {
     moved = false;
     for (const at of inOrder) {
@@ -59,27 +64,28 @@ export function slackOf(network: Network, starts: Readonly<Record<string, Minute
     }
     for (const { from, to, max, varies } of lags) {
       if (max === null) continue;
-      const one = place.get(from)!;
-      const two = place.get(to)!;
-      const most = varies?.shuts ? varies.shuts(latest[one]! + duration[one]!) : latest[one]! + duration[one]! + max;
+      const first = place.get(from)!;
+      const next = place.get(to)!;
+      const ends = latest[first]! + duration[first]!;
+      const most = varies?.shuts ? varies.shuts(ends) : ends + max;
       // a window that is missed anyway holds nobody back either
-      const held = Math.max(start[two]!, most);
-      if (held < latest[two]!) {
-        latest[two] = held;
+      const held = Math.max(start[next]!, most);
+      if (held < latest[next]!) {
+        latest[next] = held;
         moved = true;
       }
     }
   }
   return {
-    latest: Object.fromEntries(activities.map(({ id }, at) => [id, latest[at]!])),
+    latest: Object.fromEntries(activities.map(({ id }, index) => [id, latest[index]!])),
     critical: chainTo(),
   };
 
   /** From the last finish back along whatever held each start where it is. */
   function chainTo(): string[] {
     if (count === 0) return [];
-    const own = inOrder.filter((one) => !activities[one]!.aside);
-    let at = own.reduce((last, one) => (end(one) > end(last) ? one : last), own[0] ?? inOrder[0]!);
+    const own = inOrder.filter((place) => !activities[place]!.aside);
+    let at = own.reduce((last, place) => (end(place) > end(last) ? place : last), own[0] ?? inOrder[0]!);
     const chain = [at];
     const seen = new Set(chain);
     for (;;) {
@@ -100,6 +106,6 @@ export function slackOf(network: Network, starts: Readonly<Record<string, Minute
       seen.add(at);
       chain.push(at);
     }
-    return chain.reverse().map((one) => activities[one]!.id);
+    return chain.reverse().map((place) => activities[place]!.id);
   }
 }

@@ -156,8 +156,8 @@ class Solver {
     const { best, makespan, bound, problem } = this;
     if (best === null) return { feasible: false, makespan: null, starts: null, lowerBound: bound, proven: false };
     const starts: Record<string, Minute> = {};
-    problem.network.activities.forEach(({ id }, at) => {
-      starts[id] = best[at]!;
+    problem.network.activities.forEach(({ id }, index) => {
+      starts[id] = best[index]!;
     });
     return { feasible: true, makespan, starts, lowerBound: Math.min(bound, makespan), proven: bound >= makespan };
   }
@@ -206,7 +206,7 @@ class Solver {
     this.best = starts;
     this.search.guide = starts;
     this.makespan = starts.reduce(
-      (last, start, at) => (problem.counts[at] ? Math.max(last, start + problem.duration[at]!) : last),
+      (last, start, index) => (problem.counts[index] ? Math.max(last, start + problem.duration[index]!) : last),
       0,
     );
   }
@@ -301,7 +301,7 @@ class Solver {
     const { search, best, problem } = this;
     const { duration } = problem;
     for (const { users, capacity } of problem.resources) {
-      const inOrder = [...users].sort((one, two) => best![one]! - best![two]! || one - two);
+      const inOrder = [...users].sort((a, b) => best![a]! - best![b]! || a - b);
       if (capacity === 1) {
         let before = -1;
         let waiting: number[] = [];
@@ -309,17 +309,17 @@ class Solver {
           if (before >= 0 && !search.post(before, user, duration[before]!)) return false;
           if (free[user]) waiting.push(user);
           else {
-            for (const one of waiting) if (!search.post(one, user, duration[one]!)) return false;
+            for (const earlier of waiting) if (!search.post(earlier, user, duration[earlier]!)) return false;
             waiting = [];
             before = user;
           }
         }
         continue;
       }
-      for (const one of inOrder)
-        for (const two of inOrder)
-          if (!(free[one] && free[two]) && best![one]! + duration[one]! <= best![two]!)
-            if (!search.post(one, two, duration[one]!)) return false;
+      for (const first of inOrder)
+        for (const next of inOrder)
+          if (!(free[first] && free[next]) && best![first]! + duration[first]! <= best![next]!)
+            if (!search.post(first, next, duration[first]!)) return false;
     }
     return search.consequences();
   }
@@ -334,7 +334,7 @@ function largely(network: Network, options: SolveOptions, started: number): Solu
   const solution = (starts: Int32Array | null, makespan: Minute, bound: Minute): Solution => ({
     feasible: starts !== null,
     makespan: starts && makespan,
-    starts: starts && Object.fromEntries(network.activities.map(({ id }, at) => [id, starts[at]!])),
+    starts: starts && Object.fromEntries(network.activities.map(({ id }, index) => [id, starts[index]!])),
     lowerBound: Math.min(bound, makespan),
     proven: starts !== null && bound >= makespan,
   });
@@ -366,7 +366,7 @@ function largely(network: Network, options: SolveOptions, started: number): Solu
 export function horizonOf({ calendars, activities, lags }: Network): Minute {
   let end = 0;
   for (const windows of calendars) end = Math.max(end, windows.at(-1)?.[1] ?? 0);
-  for (const one of activities) if (!isByHand(one)) end += one.duration;
+  for (const activity of activities) if (!isByHand(activity)) end += activity.duration;
   for (const { min } of lags) end += Math.max(0, min);
   return end;
 }

@@ -23,8 +23,8 @@ describe("a schedule made tidy", () => {
     fc.assert(
       fc.property(smallNetwork(8), (made) => {
         // the last of it cannot begin before the third day
-        const activities = made.activities.map((one, at) =>
-          at === made.activities.length - 1 ? { ...one, earliest: 2 * 1440 } : one,
+        const activities = made.activities.map((activity, index) =>
+          index === made.activities.length - 1 ? { ...activity, earliest: 2 * 1440 } : activity,
         );
         const network = { ...made, activities };
         const { starts } = solve(network, { budget: 40, now });

@@ -11,7 +11,7 @@ const MOST_DAYS = 24;
 /** Beyond this many it would take longer than it is worth. */
 const MOST_ACTIVITIES = 600;
 
-const byHand = (one: Activity) => !one.aside && isByHand(one) && one.duration > 0;
+const byHand = (activity: Activity) => !activity.aside && isByHand(activity) && activity.duration > 0;
 const dayOf = (minute: Minute) => Math.floor(minute / DAY);
 
 /** Days on which somebody works. */
@@ -37,9 +37,9 @@ class Mover {
     private readonly makespan: Minute,
   ) {
     const { activities, lags, capacity } = network;
-    const place = new Map(activities.map(({ id }, at) => [id, at]));
+    const place = new Map(activities.map(({ id }, index) => [id, index]));
     this.fits = fitsOf(network);
-    this.duration = activities.map((one) => one.duration);
+    this.duration = activities.map((activity) => activity.duration);
     this.latest = activities.map(latestOf);
     this.ends = lags.map((lag) => ({ from: place.get(lag.from)!, to: place.get(lag.to)!, lag }));
     this.behind = activities.map(() => []);
@@ -49,17 +49,19 @@ class Mover {
       this.about[end.to]!.push(end);
     }
     for (const name of Object.keys(capacity)) {
-      const users = activities.flatMap((one, at) => ((one.uses[name] ?? 0) > 0 && one.duration > 0 ? [at] : []));
-      users.sort((one, two) => starts[one]! - starts[two]! || one - two);
-      users.forEach((one, index) => {
-        const end = starts[one]! + this.duration[one]!;
+      const users = activities.flatMap((activity, index) =>
+        (activity.uses[name] ?? 0) > 0 && activity.duration > 0 ? [index] : [],
+      );
+      users.sort((a, b) => starts[a]! - starts[b]! || a - b);
+      users.forEach((user, index) => {
+        const end = starts[user]! + this.duration[user]!;
         // a start that only comes after the next one need not be pushed
         let told = Number.POSITIVE_INFINITY;
         for (let at = index + 1; at < users.length && starts[users[at]!]! < told; at++) {
           const two = users[at]!;
           if (starts[two]! < end) continue;
-          this.orders.push([one, two]);
-          this.behind[one]!.push(two);
+          this.orders.push([user, two]);
+          this.behind[user]!.push(two);
           told = Math.min(told, starts[two]! + this.duration[two]!);
         }
       });
@@ -114,14 +116,14 @@ class Mover {
 
 /** Work of a day moves to the next day there is work anyway, if that leaves a day free. */
 function fewerDays(network: Network, mover: Mover, first: Minute[], latest: readonly Minute[]): Minute[] {
-  const hands = network.activities.flatMap((one, at) => (byHand(one) ? [at] : []));
+  const hands = network.activities.flatMap((activity, index) => (byHand(activity) ? [index] : []));
   let starts = first;
   const daysOf = (of: readonly Minute[]) => [...new Set(hands.map((at) => dayOf(of[at]!)))].sort((a, b) => a - b);
   const workOf = (day: number) =>
-    hands.reduce((sum, at) => sum + (dayOf(starts[at]!) === day ? network.activities[at]!.duration : 0), 0);
+    hands.reduce((sum, index) => sum + (dayOf(starts[index]!) === day ? network.activities[index]!.duration : 0), 0);
   const emptiest = daysOf(starts)
     .map((day) => ({ day, work: workOf(day) }))
-    .sort((one, two) => one.work - two.work);
+    .sort((a, b) => a.work - b.work);
   for (const { day } of emptiest.slice(0, MOST_DAYS)) {
     const days = daysOf(starts);
     const next = days[days.indexOf(day) + 1];
@@ -136,7 +138,7 @@ function fewerDays(network: Network, mover: Mover, first: Minute[], latest: read
 
 /** Where a window shuts, what opens it moves towards what has to be done in it, everything else staying: more room before the gate. */
 function roomInWindows(network: Network, mover: Mover, first: Minute[]): Minute[] {
-  const place = new Map(network.activities.map(({ id }, at) => [id, at]));
+  const place = new Map(network.activities.map(({ id }, index) => [id, index]));
   const starts = [...first];
   for (const lag of network.lags) {
     if (lag.max === null || lag.max <= lag.min) continue;
@@ -162,7 +164,7 @@ export function tidied(
   const { activities } = network;
   if (activities.length > MOST_ACTIVITIES) return { ...starts };
   const before = activities.map(({ id }) => starts[id]!);
-  const makespan = before.reduce((last, start, at) => Math.max(last, start + activities[at]!.duration), 0);
+  const makespan = before.reduce((last, start, index) => Math.max(last, start + activities[index]!.duration), 0);
   const mover = new Mover(network, before, makespan);
   const fewer = fewerDays(
     network,
@@ -171,5 +173,5 @@ export function tidied(
     activities.map(({ id }) => latest[id]!),
   );
   const roomy = roomInWindows(network, mover, fewer);
-  return Object.fromEntries(activities.map(({ id }, at) => [id, roomy[at]!]));
+  return Object.fromEntries(activities.map(({ id }, index) => [id, roomy[index]!]));
 }

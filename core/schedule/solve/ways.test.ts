@@ -20,9 +20,9 @@ function divided(network: Network, onlyFirst: (at: number) => boolean = () => fa
     lags: network.lags,
     calendars: [DAYS, MORNINGS],
     capacity: { "painter one": 1, "painter two": 1 },
-    activities: network.activities.map((one, at): Activity => {
-      if (!isByHand(one)) return one;
-      return { ...one, ...FIRST, byHand: true, ...(onlyFirst(at) ? {} : { ways: [FIRST, SECOND] }) };
+    activities: network.activities.map((activity, index): Activity => {
+      if (!isByHand(activity)) return activity;
+      return { ...activity, ...FIRST, byHand: true, ...(onlyFirst(index) ? {} : { ways: [FIRST, SECOND] }) };
     }),
   };
 }
@@ -34,7 +34,7 @@ function placed(network: Network) {
     given,
     missed,
     makespan,
-    starts: Object.fromEntries(given.activities.map(({ id }, at) => [id, starts[at]!])),
+    starts: Object.fromEntries(given.activities.map(({ id }, index) => [id, starts[index]!])),
   };
 }
 
@@ -152,7 +152,9 @@ describe("other work that is there already", () => {
           maxLength: 3,
         }),
         (network, spans) => {
-          const apart = spans.filter(({ from }, at) => spans.slice(0, at).every((one) => one.from + one.long <= from));
+          const apart = spans.filter(({ from }, index) =>
+            spans.slice(0, index).every((span) => span.from + span.long <= from),
+          );
           const around = apart.map(({ from, long }) => taken(from, from + long));
           const ids = new Set(around.map(({ id }) => id));
           const whole = {
@@ -162,11 +164,11 @@ describe("other work that is there already", () => {
           let count = 0;
           const found = solve(whole, { budget: 400, now: () => count++, pushes: 20_000 });
           if (!found.starts) return;
-          for (const one of around) expect(found.starts[one.id]).toBe(one.earliest);
+          for (const activity of around) expect(found.starts[activity.id]).toBe(activity.earliest);
           // it may lie outside the windows, where it was set by hand
           const inHours = {
             ...whole,
-            activities: whole.activities.map((one) => (one.aside ? { ...one, uses: {} } : one)),
+            activities: whole.activities.map((activity) => (activity.aside ? { ...activity, uses: {} } : activity)),
           };
           expect(faultsOfSchedule(inHours, found.starts)).toEqual([]);
           expect(found.makespan).toBe(makespanOf(network, found.starts));

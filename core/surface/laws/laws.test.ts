@@ -54,7 +54,7 @@ const anyMeeting = fc.record({
     ...TECHNIQUES.flatMap((technique) =>
       technique.lays.length === 0
         ? [{ how: technique.id, what: undefined }]
-        : CATALOGUE.filter((one) => techniquesFor(one).includes(technique)).map(({ id }) => ({
+        : CATALOGUE.filter((material) => techniquesFor(material).includes(technique)).map(({ id }) => ({
             how: technique.id,
             what: id as string | undefined,
           })),
@@ -185,7 +185,7 @@ describe("a step and its parts", () => {
         const laying = effectsApart(phaseOf(next.how, next.what)).find(
           ({ effects }) => lawOf(effects[0]!).way === "lays",
         )!;
-        const none = { ...laying, effects: laying.effects.map((one) => ({ ...one, micrometres: 0 }) as Effect) };
+        const none = { ...laying, effects: laying.effects.map((effect) => ({ ...effect, micrometres: 0 }) as Effect) };
         for (const idle of [{ ...laying, material: null }, none])
           for (const relief of RELIEF_CLASSES)
             expect(sharesOf(apply(before, idle, 40 * apart), relief)).toEqual(sharesOf(before, relief));
@@ -257,12 +257,16 @@ describe("sanding", () => {
 });
 
 describe("wiping", () => {
-  const working = (how: string, at: number, misted: number | null = null) => ({ phase: phaseOf(how), at, misted });
+  const working = (how: string, index: number, misted: number | null = null) => ({
+    phase: phaseOf(how),
+    at: index,
+    misted,
+  });
   const glaze = film("glaze-umber");
 
   it("takes less and less as a glaze sets: at 5, 20, 40 and 120 minutes", () => {
     const holds = [5, 20, 40, 120].map((at) => holdOf(glaze, working("wipe-back", at)));
-    expect(holds).toEqual([...holds].sort((one, two) => two - one));
+    expect(holds).toEqual([...holds].sort((a, b) => b - a));
     expect(new Set(holds).size).toBe(4);
     expect(holds[0]).toBeGreaterThan(3 * holds[3]!);
   });
@@ -283,7 +287,7 @@ describe("wiping", () => {
   it("hardly reaches what has gone in, and clear wax does not lift it", () => {
     const [on, gone] = [film("wax-dark"), { ...film("wax-dark"), soaked: true }];
     const { phase } = working("erase-wax", 30);
-    const lift = phase.effects.find((one) => one.does === "lift")!;
+    const lift = phase.effects.find((effect) => effect.does === "lift")!;
     expect(lifting.left(lift, on, "field", working("erase-wax", 30))).toBeLessThan(0.5);
     expect(lifting.left(lift, gone, "field", working("erase-wax", 30))).toBe(1);
     const drunk = { ...glaze, soaked: true };
@@ -292,7 +296,7 @@ describe("wiping", () => {
 });
 
 describe("a wet cloth", () => {
-  const rub = phaseOf("wet-distress").effects.find((one) => one.does === "dissolve")!;
+  const rub = phaseOf("wet-distress").effects.find((effect) => effect.does === "dissolve")!;
   const at = (minutes: number) => ({ phase: phaseOf("wet-distress"), at: minutes, misted: null });
 
   it("opens fresh chalk-type paint and milk paint, and no alkyd or fused paint", () => {
@@ -303,7 +307,7 @@ describe("a wet cloth", () => {
 });
 
 describe("flaking", () => {
-  const chip = phaseOf("chip").effects.find((one) => one.does === "chip")!;
+  const chip = phaseOf("chip").effects.find((effect) => effect.does === "chip")!;
 
   it("asks for a resist, a slick face or brittle paint over a sealed one", () => {
     const ground = untouched(groundOf("old paint"));
@@ -333,7 +337,7 @@ describe("laying", () => {
     const wax = material("wax-dark");
     const [open, sealed] = [meets(wax, film("chalk-slate"), ground), meets(wax, film("polyurethane-water"), ground)];
     expect([open.soaked, sealed.soaked]).toEqual([true, false]);
-    const deposit = phaseOf("wax", "wax-dark").effects.find((one) => one.does === "deposit")!;
+    const deposit = phaseOf("wax", "wax-dark").effects.find((effect) => effect.does === "deposit")!;
     const share = (on: typeof open) =>
       depositing.amount(deposit, "recess", on) / depositing.amount(deposit, "field", on);
     expect(depositing.amount(deposit, "field", open)).toBeGreaterThan(depositing.amount(deposit, "field", sealed));

@@ -52,8 +52,8 @@ export const sticking: Laying<Extract<Effect, { does: "stick" }>> = {
 };
 
 /** Whether the edge of a coat melts into a film it meets: that is still wet, with the same thing (common practice: wet into wet). */
-export const meltsInto = (material: Material, film: Film, at: Instant): boolean =>
-  film.material.carrier === material.carrier && isWet(film, at);
+export const meltsInto = (material: Material, film: Film, index: Instant): boolean =>
+  film.material.carrier === material.carrier && isWet(film, index);
 
 /** What is laid unevenly on purpose is so much thinner or thicker than its mean (from memory). */
 export const UNEVEN = 0.4;

@@ -5,8 +5,9 @@ import type { Phase } from "../phase.ts";
 export const MIST_LASTS: Minutes = 20;
 
 /** When a face was last misted, after a phase that begins at this instant. */
-export const mistedAfter = (misted: Instant | null, phase: Phase, at: Instant): Instant | null =>
-  phase.does.has("mist") ? at + phase.hands : misted;
+export const mistedAfter = (misted: Instant | null, phase: Phase, index: Instant): Instant | null =>
+  phase.does.has("mist") ? index + phase.hands : misted;
 
 /** Whether a face misted at one instant is still damp at another. */
-export const isDamp = (misted: Instant | null, at: Instant): boolean => misted !== null && at - misted <= MIST_LASTS;
+export const isDamp = (misted: Instant | null, index: Instant): boolean =>
+  misted !== null && index - misted <= MIST_LASTS;

@@ -15,8 +15,8 @@ const turning = <D extends Effect["does"]>(
 const CRAZED: Share = 0.05;
 
 /** Whether warm air tears this film: it skins over while the rest still moves, and cannot give (common practice). */
-export const tearsInWarmAir = (film: Film, at: Instant): boolean =>
-  !film.forced && (film.material.brittle || film.material.role === "paste") && isWet(film, at);
+export const tearsInWarmAir = (film: Film, index: Instant): boolean =>
+  !film.forced && (film.material.brittle || film.material.role === "paste") && isWet(film, index);
 
 /** Warm air dries the film on top; what has been dried once is dry. The thicker it lies, the more of it cracks. */
 export const forcing: Turning<Extract<Effect, { does: "force dry" }>> = {

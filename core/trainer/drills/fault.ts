@@ -41,7 +41,7 @@ function makeFault(rule: Rule, id: string, seed: number): Drill | null {
     .slice(0, MOST_CHOICES - RIGHT_SHOWN);
   const repairs = chance
     .shuffled([...fixes.slice(0, RIGHT_SHOWN), ...wrong])
-    .map((says, at) => ({ id: `r${at + 1}`, says }));
+    .map((says, index) => ({ id: `r${index + 1}`, says }));
   const mends = repairs.filter(({ says }) => fixes.includes(says)).map((choice) => choice.id);
   const asksRepair = mends.length > 0;
   return {

@@ -50,7 +50,7 @@ function readBoard(finish: Finish, id: string, seed: number): Drill {
   const others = chance.shuffled(FINISHES.filter((one) => one !== finish)).slice(0, CHOICES - 1);
   const choices = chance
     .shuffled([finish, ...others])
-    .map((one): Choice => ({ id: one.id, says: capital(namesIn(planOf(one))) }));
+    .map((finish): Choice => ({ id: finish.id, says: capital(namesIn(planOf(finish))) }));
   return {
     id,
     kind: "board",
@@ -76,7 +76,7 @@ function putInOrder(finish: Finish, id: string, seed: number): Drill | null {
   const right = choices.map((choice) => choice.id);
   let shuffled = chance.shuffled(choices);
   // a question that answers itself is none
-  while (shuffled.every((choice, at) => choice.id === right[at])) shuffled = chance.shuffled(choices);
+  while (shuffled.every((choice, index) => choice.id === right[index])) shuffled = chance.shuffled(choices);
   return {
     id,
     kind: "order",
@@ -103,11 +103,11 @@ function holdsAsWell(finish: Finish, order: readonly string[]): boolean {
     finish,
     order.flatMap((id) => steps.find((step) => step.id === id) ?? []),
   );
-  const [one, two] = [judge(plan).zones[0]!, judge(other).zones[0]!];
-  if (two.findings.some(({ severity }) => severity !== "note")) return false;
-  const [before, after] = [coloursSeen(one.after), coloursSeen(two.after)];
+  const [mine, theirs] = [judge(plan).zones[0]!, judge(other).zones[0]!];
+  if (theirs.findings.some(({ severity }) => severity !== "note")) return false;
+  const [before, after] = [coloursSeen(mine.after), coloursSeen(theirs.after)];
   return RELIEF_CLASSES.every(
-    (relief) => one.zone.relief[relief] === 0 || colourDifference(before[relief], after[relief]) < LOOKS_ALIKE,
+    (relief) => mine.zone.relief[relief] === 0 || colourDifference(before[relief], after[relief]) < LOOKS_ALIKE,
   );
 }
 
@@ -118,15 +118,19 @@ function whatNext(finish: Finish, id: string, seed: number): Drill | null {
   if (whole.length < 2) return null;
   const plan = planOf(finish, whole.slice(0, 1 + Math.floor(chance.next() * (whole.length - 1))));
   const options = next(plan, judge(plan).zones[0]!).filter(({ material }) => material !== null);
-  const can = options.filter((one) => one.can === "now" && one.severity !== "stop" && one.severity !== "caution");
-  const cannot = options.filter((one) => one.can === "never" || one.can === "over" || one.can === "from");
+  const can = options.filter(
+    (option) => option.can === "now" && option.severity !== "stop" && option.severity !== "caution",
+  );
+  const cannot = options.filter((option) => option.can === "never" || option.can === "over" || option.can === "from");
   if (can.length === 0 || cannot.length < CHOICES - 1) return null;
   const good = chance.pick(can);
   // each kind of material once, and none that could go on in another way
   const open = new Set(can.map(({ material }) => material!.family));
   const bad = chance
     .shuffled(cannot.filter(({ material }) => !open.has(material!.family)))
-    .filter((one, at, all) => all.findIndex((other) => other.material!.family === one.material!.family) === at)
+    .filter(
+      (option, index, all) => all.findIndex((other) => other.material!.family === option.material!.family) === index,
+    )
     .slice(0, CHOICES - 1);
   if (bad.length < CHOICES - 1) return null;
   const choices = chance.shuffled([good, ...bad]).map(

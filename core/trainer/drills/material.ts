@@ -46,13 +46,13 @@ function howLong(material: Material, stage: Stage, id: string, seed: number): Dr
   const chance = new Chance(seed);
   const { asks, of } = STAGES[stage];
   const figure = of(material);
-  const far = (one: Minutes, two: Minutes) => Math.max(one, two) / Math.min(one, two) >= APART;
+  const far = (a: Minutes, b: Minutes) => Math.max(a, b) / Math.min(a, b) >= APART;
   const wrong: Minutes[] = [];
   for (const time of chance.shuffled(KNOWN))
     if (wrong.length < CHOICES - 1 && [figure.typical, ...wrong].every((other) => far(time, other))) wrong.push(time);
   if (wrong.length < CHOICES - 1) return null;
   const choices = [figure.typical, ...wrong]
-    .sort((one, two) => one - two)
+    .sort((a, b) => a - b)
     .map((time): Choice => ({ id: String(time), says: sayDuration(time) }));
   return {
     id,
@@ -66,7 +66,9 @@ function howLong(material: Material, stage: Stage, id: string, seed: number): Dr
   };
 }
 
-const PAINTS = CATALOGUE.filter((one) => one.family === "chalk-type paint" && !isTranslucent(one) && !isMetallic(one));
+const PAINTS = CATALOGUE.filter(
+  (material) => material.family === "chalk-type paint" && !isTranslucent(material) && !isMetallic(material),
+);
 const RATIOS = [
   [1, 1],
   [2, 1],
@@ -77,12 +79,12 @@ const RATIOS = [
 /** Mixes closer than this are hard to tell apart on a screen. */
 const CLEARLY_APART = 7;
 
-function mixOf(one: Material, two: Material, [first, second]: (typeof RATIOS)[number]) {
+function mixOf(a: Material, b: Material, [first, second]: (typeof RATIOS)[number]) {
   const colour = colourOfMix([
-    { material: one, parts: first },
-    { material: two, parts: second },
+    { material: a, parts: first },
+    { material: b, parts: second },
   ]);
-  return { colour, says: `${first} ${spokenName(one)} : ${second} ${spokenName(two)}` };
+  return { colour, says: `${first} ${spokenName(a)} : ${second} ${spokenName(b)}` };
 }
 
 function mixIt(one: Material, id: string, seed: number): Drill | null {
@@ -102,7 +104,7 @@ function mixIt(one: Material, id: string, seed: number): Drill | null {
   if (wrong.length < CHOICES - 1) return null;
   const choices = chance
     .shuffled([target, ...wrong])
-    .map(({ says }, at): Choice => ({ id: `m${at + 1}`, says: capital(says) }));
+    .map(({ says }, index): Choice => ({ id: `m${index + 1}`, says: capital(says) }));
   const right = choices.filter(({ says }) => says === capital(target.says)).map((choice) => choice.id);
   return {
     id,
