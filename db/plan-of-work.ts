@@ -1,4 +1,4 @@
-import { and, desc, eq, gt, inArray, isNull, ne } from "drizzle-orm";
+import { and, desc, eq, gt, inArray, isNull, ne, sql } from "drizzle-orm";
 import { z } from "zod";
 import { readJobPlan } from "#core/exchange/plan-of-work-file";
 import { isPlannedFor, type Plan, stateOf } from "#core/plan/plan";
@@ -8,6 +8,7 @@ import { markOf, markOfAny } from "#core/schedule/mark";
 import { aroundOf, fittedIn, type JobPlan, type PlanOfWork, workOf } from "#core/schedule/plan-of-work";
 import { type Database, inTurn, type Store, within } from "./open";
 import { readDocumentOf } from "./plans";
+import { readOnce } from "./read-once";
 import { edits, jobPlans, planning, plans, plansOfWork, shops } from "./schema";
 import { FIRST, getShop } from "./shop";
 
@@ -74,15 +75,19 @@ async function headOf(db: Reader, state: "kept" | "offered" | "tried"): Promise<
   return { id: row.id, key: row.key, madeFrom: madeFrom.data, changes: changes.data, at: row.at };
 }
 
+/** More than a shop has in hand. */
+const MOST_READ = 400;
+const readJob = readOnce(MOST_READ, (stored) => ({ job: readJobPlan(stored) }));
+
 async function jobsOf(db: Reader, head: PlanHead | null, kind?: "planned" | "tried"): Promise<JobPlan[]> {
   if (!head) return [];
   const own = eq(jobPlans.planOfWork, head.id);
   const rows = await db
-    .select({ document: jobPlans.document })
+    .select({ planId: jobPlans.planId, kind: jobPlans.kind, document: sql<string>`${jobPlans.document}` })
     .from(jobPlans)
     .where(kind ? and(own, eq(jobPlans.kind, kind)) : own)
     .orderBy(jobPlans.planId);
-  return rows.flatMap(({ document }) => readJobPlan(document) ?? []);
+  return rows.flatMap(({ planId, kind, document }) => readJob(document, `${head.id} ${kind} ${planId}`).job ?? []);
 }
 
 /** The kept plan of work, of all jobs. */
@@ -136,7 +141,7 @@ export const getStanding = (store: Store): Promise<Standing> =>
 /** The plans of these kinds, with what could not be read. */
 async function readPlans(db: Reader) {
   const rows = await db
-    .select({ id: plans.id, title: plans.title, version: plans.version, document: plans.document })
+    .select({ id: plans.id, title: plans.title, version: plans.version, document: sql<string>`${plans.document}` })
     .from(plans)
     .where(isNull(plans.removedAt))
     .orderBy(plans.id);

@@ -1,11 +1,11 @@
 import { and, count, desc, eq, gt, isNotNull, isNull, max, ne, not, sql } from "drizzle-orm";
-import { LRUCache } from "lru-cache";
 import { applyCommands } from "#core/edit/apply";
 import { type Command, Commands } from "#core/edit/command";
 import { checkPlan, readPlan, sayFault } from "#core/exchange/plan-file";
 import { type JobState, type Plan, stateOf } from "#core/plan/plan";
 import { lookOf } from "./look";
 import { type Database, inTurn, type Store, within } from "./open";
+import { readOnce } from "./read-once";
 import { edits, ledgerLines, plans } from "./schema";
 import { knownOf, readSummary, type Summary, workedOf } from "./summary";
 import { UnreadableJob } from "./trouble";
@@ -152,38 +152,24 @@ export const listRemoved = (store: Store): Promise<JobRow[]> =>
     ).map(asJobRow),
   );
 
-/** Documents as they were last read, by plan: the same text is the same plan, and need not be read again. */
-const read = new LRUCache<string, { text: string; plan: Plan }>({ max: 40 });
+const MOST_READ = 120;
 
-/** A document that is not valid JSON is reported like any other that cannot be read. */
-function parsed(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
-}
-
-function readDocument(text: string, id: string): Plan {
-  const known = read.get(id);
-  if (known?.text === text) return known.plan;
+/** A stored document, by its plan's id. */
+const readDocument = readOnce(MOST_READ, (stored, id): Plan => {
   // a document written by an older version is migrated as a file would be
-  const done = readPlan(parsed(text));
-  if (!done.ok) {
-    const [fault] = done.faults;
-    throw new UnreadableJob(
-      `This job cannot be read (${fault!.where ? `${fault!.where}: ` : ""}${fault!.says}). It was not touched, and the other jobs are not affected. Download its file, correct that place and import it again, or restore a backup.`,
-      id,
-    );
-  }
-  read.set(id, { text, plan: done.plan });
-  return done.plan;
-}
+  const done = readPlan(stored);
+  if (done.ok) return done.plan;
+  const [fault] = done.faults;
+  throw new UnreadableJob(
+    `This job cannot be read (${fault!.where ? `${fault!.where}: ` : ""}${fault!.says}). It was not touched, and the other jobs are not affected. Download its file, correct that place and import it again, or restore a backup.`,
+    id,
+  );
+});
 
-/** A stored document; null if it cannot be read. */
-export function readDocumentOf(document: unknown, id: string): Plan | null {
+/** The same; null if it cannot be read. */
+export function readDocumentOf(text: string, id: string): Plan | null {
   try {
-    return readDocument(JSON.stringify(document), id);
+    return readDocument(text, id);
   } catch (error) {
     if (error instanceof UnreadableJob) return null;
     throw error;

@@ -1,4 +1,4 @@
-import { desc, isNull } from "drizzle-orm";
+import { desc, isNull, sql } from "drizzle-orm";
 import { DEFAULT_SHOP, Shop, shopOf } from "#core/plan/shop";
 import type { Database, Store } from "./open";
 import { readDocumentOf } from "./plans";
@@ -18,7 +18,7 @@ export const FIRST = "The shop as it was set up";
 /** Of jobs made before there was a shop, the hours of the one changed last are taken for the shop's. */
 async function hoursOfJobs(db: Pick<Database, "select">): Promise<Shop> {
   const [row] = await db
-    .select({ id: plans.id, document: plans.document })
+    .select({ id: plans.id, document: sql<string>`${plans.document}` })
     .from(plans)
     .where(isNull(plans.removedAt))
     .orderBy(desc(plans.updatedAt))

@@ -12,19 +12,18 @@ export interface Film {
 
 export interface WantedFilm {
   zoneId: string;
-  /** the same name is the same picture */
-  name: string;
   work: BoardWork;
   face: PieceFace;
 }
+
+/** The same name is the same picture. Long, and so made only where pictures are. */
+const nameOf = ({ work, face }: WantedFilm): string => JSON.stringify([face, work]);
 
 const MOST_KEPT = 120;
 /** Pictures by what they show; they outlive the view that wanted them. */
 const kept = new LRUCache<string, Film>({ max: MOST_KEPT, dispose: ({ url }) => URL.revokeObjectURL(url) });
 
 const NOTHING: ReadonlyMap<string, Film> = new Map();
-
-export const filmName = (work: BoardWork, face: PieceFace): string => JSON.stringify([face, work]);
 
 /**
  * Films by their zone, painted in a worker. Until a zone's new film is there it keeps the one before; there is none on
@@ -33,12 +32,13 @@ export const filmName = (work: BoardWork, face: PieceFace): string => JSON.strin
 export function useFilms(wanted: readonly WantedFilm[]): ReadonlyMap<string, Film> {
   const [films, setFilms] = useState(NOTHING);
   useEffect(() => {
-    const known = wanted.flatMap(({ zoneId, name }) => {
+    const named = wanted.map((film) => ({ ...film, name: nameOf(film) }));
+    const known = named.flatMap(({ zoneId, name }) => {
       const film = kept.get(name);
       return film ? [[zoneId, film] as const] : [];
     });
     setFilms((before) => new Map([...before, ...known]));
-    const missing = wanted.filter(({ name }) => !kept.has(name));
+    const missing = named.filter(({ name }) => !kept.has(name));
     if (missing.length === 0) return;
     const worker = new Worker(new URL("./films.worker.ts", import.meta.url), { type: "module" });
     const painter = wrap<Films>(worker);

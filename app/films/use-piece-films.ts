@@ -3,7 +3,7 @@ import { boardWorkOf } from "#core/board/board-work";
 import { PIECE_SEED, pieceFace, sampleFace } from "#core/board/piece-face";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { type FrontZone, facesOf } from "~/drawing/arrange";
-import { type Film, filmName, useFilms, type WantedFilm } from "./use-films";
+import { type Film, useFilms, type WantedFilm } from "./use-films";
 
 /** The films of the zones of a piece by the zone's id, each in the proportions of one of its faces. */
 export function usePieceFilms(
@@ -18,7 +18,7 @@ export function usePieceFilms(
         if (!own || !box) return [];
         const face = pieceFace(zone, box);
         const work = boardWorkOf(own, face.panel, PIECE_SEED);
-        return [{ zoneId: zone.id, name: filmName(work, face), work, face }];
+        return [{ zoneId: zone.id, work, face }];
       }),
     [zones, judged],
   );
@@ -30,7 +30,7 @@ export function useSampleFilm(judged: ZoneJudgement): Film | undefined {
   const wanted = useMemo(() => {
     const face = sampleFace(judged.zone);
     const work = boardWorkOf(judged, face.panel, PIECE_SEED);
-    return [{ zoneId: judged.zone.id, name: filmName(work, face), work, face }];
+    return [{ zoneId: judged.zone.id, work, face }];
   }, [judged]);
   return useFilms(wanted).get(judged.zone.id);
 }

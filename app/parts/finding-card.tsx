@@ -2,7 +2,8 @@ import { useDeferredValue, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { placesOf } from "#core/judge/causes";
 import { workingFixes } from "#core/judge/fixes";
-import { otherwise } from "#core/judge/schools";
+import { type Otherwise, otherwise } from "#core/judge/schools";
+import type { Plan } from "#core/plan/plan";
 import { findZone } from "#core/plan/plan";
 import type { Finding } from "#core/rules/rule";
 import { findRule } from "#core/rules/rules";
@@ -58,11 +59,22 @@ function Fixes({ finding }: { finding: Finding }) {
   );
 }
 
+const known = new WeakMap<Finding, { plan: Plan; others: Otherwise[] }>();
+
+/** Judged once for a finding of a plan, however often it is shown. */
+function othersOn(plan: Plan, finding: Finding): Otherwise[] {
+  const before = known.get(finding);
+  if (before?.plan === plan) return before.others;
+  const others = otherwise(plan, finding);
+  known.set(finding, { plan, others });
+  return others;
+}
+
 /** Which schools would judge otherwise, and how. */
 function Schools({ finding }: { finding: Finding }) {
   const { plan } = useJob();
   const settled = useSettled(finding);
-  const others = useMemo(() => otherwise(settled.plan, settled.finding), [settled]);
+  const others = useMemo(() => othersOn(settled.plan, settled.finding), [settled]);
   if (others.length === 0) return null;
   return (
     <ul className="mt-1.5 text-note text-soft">
