@@ -4,7 +4,7 @@ export default defineConfig({
   testDir: "tests/browser",
   outputDir: "test-results",
   timeout: 90_000,
-  expect: { timeout: 12_000 },
+  expect: { timeout: 25_000 },
   forbidOnly: true,
   fullyParallel: true,
   workers: 2,

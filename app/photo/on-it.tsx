@@ -98,7 +98,13 @@ export function OnIt({ photo, marks }: { photo: Photo; marks: PiecePhoto }) {
       <section aria-label="The finish on the photo" className="pane photo-main">
         <PhotoHead photo={photo} />
         <noscript>
-          <img src={pictureOf(plan.id, photo.id, count)} alt={`The finish on the photo, ${label}`} className="w-full" />
+          <img
+            src={pictureOf(plan.id, photo.id, count)}
+            alt={`The finish on the photo, ${label}`}
+            width={photo.width}
+            height={photo.height}
+            className="w-full"
+          />
         </noscript>
         <PaintedPhoto src={src} marks={marks} painted={painted} says={`The finish on the photo. ${label}`} />
         {pixels === "lost" && (

@@ -319,7 +319,7 @@ const FINISHED = [
 
 for (const viewport of [TABLET, { width: 390, height: 844 }])
   test(`nothing runs out of a window ${viewport.width} wide, and everybody can use it`, async ({ page }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(400_000);
     await page.setViewportSize(viewport);
     for (const [name, path] of FINISHED) {
       await open(page, path);

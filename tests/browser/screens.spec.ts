@@ -39,7 +39,7 @@ for (const [name, path] of SCREENS)
 test.describe("before scripts load", () => {
   test.use({ javaScriptEnabled: false });
   test("nothing runs off the screen, on a desk, on a tablet, on a phone", async ({ page }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(400_000);
     for (const [name, path] of SCREENS) {
       await arrive(page, path);
       for (const [width, height] of SIZES) {
