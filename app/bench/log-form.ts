@@ -64,7 +64,7 @@ function decided(plan: Plan, on: readonly WorkRef[], answer: { branch?: string; 
     const expected = step.expected ?? step.branches?.[0]?.id;
     if (answer.branch !== expected) patch = { expected: answer.branch };
   } else if (step.again && answer.again === true && round >= step.again.rounds) {
-    if (round >= MOST_ROUNDS) return `${MOST_ROUNDS} rounds at most. Go on from here, or change the plan.`;
+    if (round >= MOST_ROUNDS) return `${MOST_ROUNDS} rounds at most. Continue from here, or change the plan.`;
     patch = { again: { ...step.again, rounds: round + 1 } };
   } else if (step.again && answer.again === false && round < step.again.rounds)
     patch = { again: round < 2 ? null : { ...step.again, rounds: round } };

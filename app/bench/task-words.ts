@@ -50,7 +50,7 @@ export function ringOf(task: BenchTask, wall: number, now: number): RingSays | n
       return {
         above: "shut since",
         figure: sayAt(countdown.shuts, wall),
-        below: `${WHY_SHUT[countdown.stage] ?? "past its time"}: look before you go on`,
+        below: `${WHY_SHUT[countdown.stage] ?? "past its time"}: look before you continue`,
         left: 0,
         presses: "shut",
       };

@@ -10,7 +10,7 @@ const SELECTED = ["step", "zone", "material", "face"] as const;
 /** What of the address stands after an edit: what it made is selected, and nothing is being added any more. */
 export function searchAfter(search: string, made: Selects): string {
   const params = new URLSearchParams(search);
-  params.delete("add");
+  if (params.has("add")) for (const name of ["add", "piece"]) params.delete(name);
   if (made.isDrawn) for (const name of DRAWING) params.delete(name);
   for (const name of SELECTED) if (made[name]) params.set(name, made[name]);
   return `?${params}`;

@@ -121,7 +121,7 @@ describe("tins as CSV", () => {
 
   it.each<[string, string, RegExp]>([
     ["a negative amount", "good,amount\nchalk-slate,-5\n", /Line 2: Write an amount over 0/],
-    ["an amount in words", "good,amount\nchalk-slate,half\n", /Line 2: "half" is no amount in ml/],
+    ["an amount in words", "good,amount\nchalk-slate,half\n", /Line 2: "half" is not an amount in ml/],
     ["a condition nobody knows", "good,amount,condition\nchalk-slate,5,mouldy\n", /the condition is one of sealed/i],
     ["a day that is none", "good,amount,opened\nchalk-slate,5,2026-13-40\n", /Line 2: Write a date/],
   ])("refuse %s and say where", (_what, text, says) => {

@@ -177,7 +177,7 @@ export function readPricesCsv(text: string, book: ShelfBook, { find, voice = MET
       const says = !supplier
         ? "give the supplier a name"
         : holds === null
-          ? `"${row.holds}" is no amount in ${good.unit}`
+          ? `"${row.holds}" is not an amount in ${good.unit}`
           : (pack?.error.issues[0]?.message ?? "this cannot be read");
       faults.push(`Line ${line}: ${sentence(says)}`);
       continue;
@@ -219,7 +219,7 @@ export function readStockCsv(
     const good = find(named);
     const amount = good && amountIn(row, "amount", good, voice);
     if (!good || amount === null) {
-      faults.push(good ? `Line ${line}: "${row.amount}" is no amount in ${good.unit}.` : unknown(line, named));
+      faults.push(good ? `Line ${line}: "${row.amount}" is not an amount in ${good.unit}.` : unknown(line, named));
       return;
     }
     const id = idOf(index);

@@ -45,7 +45,7 @@ export async function askTool(of: Tool, address = process.env.BENCH_TOOLS_URL?.t
   if (said === null) return { says: `The ${name} does not answer. Is it switched on? You can type what it shows.` };
   const parts = ANSWER.exec(said);
   if (!parts || parts[1] !== ASKS[of][0])
-    return { says: `The ${name} said something that is no reading. Type what it shows.` };
-  if (parts[4] === "U") return { says: `The ${name} has not settled. Wait until it stands still, then ask again.` };
+    return { says: `The ${name} sent something that is not a reading. Type what it shows.` };
+  if (parts[4] === "U") return { says: `The ${name} has not settled. Wait for a steady reading, then try again.` };
   return { value: Math.abs(Number(parts[2])) };
 }

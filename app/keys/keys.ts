@@ -141,7 +141,7 @@ export const KEYS = {
   },
   pane: {
     title: "Narrow screens",
-    keys: { close: { press: ["escape"], does: "Close what lies over the page" } },
+    keys: { close: { press: ["escape"], does: "Close a dialog or menu" } },
   },
 } as const satisfies Record<string, KeyGroup>;
 

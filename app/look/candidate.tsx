@@ -28,7 +28,7 @@ export function CandidateCard({ one, image, dated, voice, onUse, busy, hasCrust 
   return (
     <li className="look-card">
       <div className="look-picture">
-        {image ? <BoardCanvas image={image} says="As the sample board would be" /> : <div className="finish-board" />}
+        {image ? <BoardCanvas image={image} says="As on the sample board" /> : <div className="finish-board" />}
         <dl className="look-figures">
           <dt>off by</dt>
           <dd>ΔE {one.apart.toFixed(1)}</dd>

@@ -55,7 +55,9 @@ export function FromNow({ text, zoneId, now, wishes, panel, busy, onUse }: Props
   return (
     <section aria-label="From where it stands" className="mb-6">
       <h2 className="text-view">From where it stands</h2>
-      <p className="text-soft">What has been done stays. Each of these goes on from there, and is checked from now.</p>
+      <p className="text-soft">
+        What has been done stays. Each of these continues from there, and is checked from now on.
+      </p>
       {failed && <p className="mt-2 font-medium text-ochre">These could not be worked out: {failed}.</p>}
       {ways === null && !failed && <p className="mt-2 text-soft">Trying ways on …</p>}
       {ways?.length === 0 && (

@@ -31,12 +31,11 @@ export function FromPicture({ onPick }: { onPick: (place: WishPlace, colour: str
   async function take(file: File | undefined) {
     setTrouble(null);
     if (!file) return;
-    if (file.size > MOST_BYTES)
-      return setTrouble(`${file.name} is larger than 8 MB. Send a smaller copy of it to this machine.`);
+    if (file.size > MOST_BYTES) return setTrouble(`${file.name} is larger than 8 MB. Use a smaller copy.`);
     try {
       setPicture(await createImageBitmap(file));
     } catch {
-      setTrouble(`${file.name} is no picture that can be read. Choose a JPEG, PNG or WebP.`);
+      setTrouble(`${file.name} cannot be read as a picture. Choose a JPEG, PNG or WebP.`);
     }
   }
 

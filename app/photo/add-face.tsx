@@ -14,7 +14,7 @@ export function ShowsOptions({ zones }: { zones: readonly Zone[] }) {
         </option>
       ))}
       <option value="">a new zone</option>
-      <option value="as it is">left as it is: a handle, a glass</option>
+      <option value="as it is">left as it is: a handle, a pane of glass</option>
     </>
   );
 }

@@ -75,7 +75,7 @@ export function ChosenFace({ marks, face }: { marks: PiecePhoto; face: PhotoFace
                       {...field}
                       key={face[way]}
                       defaultValue={String(face[way])}
-                      title="A bowed face has more points than its corners: so many parts"
+                      title="Parts of a bowed edge: each adds a point between the corners"
                     >
                       {CELLS.map((cells) => (
                         <option key={cells} value={cells}>

@@ -128,8 +128,8 @@ export function OnIt({ photo, marks }: { photo: Photo; marks: PiecePhoto }) {
       </section>
       <aside aria-label="About the picture" className="pane photo-aside flex flex-col gap-3 p-4">
         <p>
-          Right of the line lies the finish as the crust says, at its true size: what is 1 mm on the piece is 1 mm in
-          the picture. Light, shade and carving are the photo's.
+          Right of the line is the finish as the crust has it, at true size: what is 1 mm on the piece is 1 mm in the
+          picture. Light, shade and carving are the photo's.
         </p>
         {unsized.length > 0 && (
           <p className="border-l-4 border-l-ochre bg-board px-3 py-2 text-ochre">

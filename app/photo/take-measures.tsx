@@ -16,8 +16,8 @@ export function TakeMeasures() {
   const changed = readings.filter((reading) => reading.changed);
   if (readings.length === 0 && fresh.length === 0) return null;
   return (
-    <section aria-label="Measures by the photo" className="border-t border-line px-3 pt-3">
-      <h2 className="text-lg">Measures by the photo</h2>
+    <section aria-label="Sizes from the photo" className="border-t border-line px-3 pt-3">
+      <h2 className="text-lg">Sizes from the photo</h2>
       <table className="mt-1 w-full text-note">
         <thead>
           <tr className="text-left text-soft">
@@ -56,8 +56,8 @@ export function TakeMeasures() {
         </tbody>
       </table>
       {(changed.length > 0 || fresh.length > 0) && (
-        <EditForm does="read measures" label="Take the measures" className="mt-2">
-          <button className="button button-main">Take the measures into the zones</button>
+        <EditForm does="read measures" label="Use these sizes" className="mt-2">
+          <button className="button button-main">Use these sizes for the zones</button>
         </EditForm>
       )}
     </section>

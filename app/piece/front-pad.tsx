@@ -85,8 +85,8 @@ export function FrontPad({ piece, zone, judged, width, height, selection }: Prop
         <span className="flex-1 text-note text-soft max-sm:order-last max-sm:basis-full" aria-live="polite">
           {says ??
             (zone
-              ? "drag it to its place; it falls in with the edges of the others"
-              : "drag from corner to corner; edges fall in with those of the other zones")}
+              ? "drag it to its place; it snaps to the edges of the others"
+              : "drag from corner to corner; edges snap to those of the other zones")}
         </span>
         <Link to={back} replace preventScrollReset className="font-semibold text-verdigris hover:underline">
           Back to the piece
@@ -133,7 +133,7 @@ export function FrontPad({ piece, zone, judged, width, height, selection }: Prop
           <EditForm
             does={does}
             about={about}
-            label="By measure, in millimetres"
+            label="Type it in millimetres"
             className="grid grid-cols-[repeat(auto-fit,minmax(120px,1fr))] items-end gap-3 pt-1"
           >
             {({ faults, values }) => (

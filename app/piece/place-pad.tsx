@@ -221,7 +221,7 @@ export function PlacePad({ back, ...props }: Props) {
           <EditForm
             does="draw place"
             about={about}
-            label="By measure, in per cent of the face"
+            label="Type it in per cent of the face"
             className="grid grid-cols-[repeat(auto-fit,minmax(110px,1fr))] items-end gap-3 pt-1"
           >
             {({ faults, values }) => (

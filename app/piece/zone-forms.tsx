@@ -1,14 +1,13 @@
 import { useState } from "react";
 import { PIECE_KITS } from "#core/plan/kits";
-import { type Plan, type Zone, zonesOf } from "#core/plan/plan";
+import { type Piece, type Plan, type Zone, zonesOf } from "#core/plan/plan";
 import { useJob } from "~/editor/job-editor";
 import { EditForm, Field, TextField, useRefused } from "~/forms/edit-form-parts";
 import { zoneFields } from "~/forms/zone-form";
 import { ZoneFields } from "~/parts/zone/zone-fields";
 
 /** Zones of a standard piece, from a few measurements. */
-export function KitForm() {
-  const { plan } = useJob();
+export function KitForm({ onto }: { onto: Piece | undefined }) {
   const refused = useRefused("add standard piece");
   const [kitId, setKit] = useState(PIECE_KITS[0]!.id);
   const kit = PIECE_KITS.find((pieceKit) => pieceKit.id === kitId) ?? PIECE_KITS[0]!;
@@ -20,7 +19,7 @@ export function KitForm() {
       </p>
       <EditForm
         does="add standard piece"
-        about={{ pieceId: plan.pieces[0]?.id ?? "" }}
+        about={{ pieceId: onto?.id ?? "" }}
         label="Standard piece"
         className="grid grid-cols-3 gap-3"
       >
@@ -74,6 +73,24 @@ function CrustChoice({ plan, chosen, own }: { plan: Plan; chosen?: string; own: 
   );
 }
 
+/** The piece that a new zone is on: to be chosen where a job has several. */
+function PieceChoice({ pieces, onto }: { pieces: readonly Piece[]; onto: string }) {
+  if (pieces.length < 2) return <input type="hidden" name="pieceId" value={onto} />;
+  return (
+    <Field name="pieceId" label="Piece">
+      {(field) => (
+        <select {...field} defaultValue={onto}>
+          {pieces.map((piece) => (
+            <option key={piece.id} value={piece.id}>
+              {piece.name}
+            </option>
+          ))}
+        </select>
+      )}
+    </Field>
+  );
+}
+
 /** Zones that another could stay fitted to: of its piece, under the same crust, and worked by themselves. */
 const hostsFor = ({ pieces }: Plan, zone: Zone): readonly Zone[] => {
   const zones = pieces.find((piece) => piece.zones.includes(zone))?.zones ?? [];
@@ -113,12 +130,13 @@ export function ZoneForm({ zone }: { zone: Zone }) {
   );
 }
 
-export function NewZone() {
+export function NewZone({ onto }: { onto: Piece | undefined }) {
   const { plan } = useJob();
   return (
-    <EditForm does="add zone" about={{ pieceId: plan.pieces[0]?.id ?? "" }} label="New zone">
+    <EditForm does="add zone" label="New zone">
       {({ faults, values }) => (
         <div className="flex flex-col gap-5">
+          <PieceChoice pieces={plan.pieces} onto={values?.pieceId ?? onto?.id ?? ""} />
           <ZoneFields values={values ?? {}} faults={faults} />
           <CrustChoice plan={plan} own="a new crust of its own" />
           <button className="button button-main">Add the zone</button>

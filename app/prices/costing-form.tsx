@@ -61,7 +61,7 @@ export function CostingForm({ loaded }: { loaded: Loaded }) {
         value={values?.currency ?? costing.currency}
         fault={answer?.faults.currency}
       />
-      <Field name="measures" label="Measures" hint="What is kept is metric all the same." fault={undefined}>
+      <Field name="measures" label="Measures" hint="Everything is stored in metric." fault={undefined}>
         {(field) => (
           <select {...field} defaultValue={values?.measures ?? measures}>
             {MEASURES.map((measure) => (

@@ -28,8 +28,8 @@ function PacksForm({ good, loaded }: { good: GoodName; loaded: Loaded }) {
       <Hidden does="packs" to={to} version={loaded.version} more={{ goodId: good.id }} />
       <h2 className="text-lg">{good.name}</h2>
       <p className="mb-2 text-note text-soft">
-        Counted in {good.unit}. Empty a line to remove the pack. The cheapest packs for what is missing go on the
-        shopping list.
+        Counted in {good.unit}. Clear a line to remove the pack. The shopping list takes the cheapest packs for what is
+        missing.
       </p>
       <Wrong answer={answer} />
       {loaded.book.suppliers.length === 0 ? (
@@ -106,7 +106,7 @@ export function Goods({ loaded }: { loaded: Loaded }) {
           </div>
           <button className="button">Find</button>
         </Form>
-        {shown.length === 0 && <p className="text-soft">Nothing is called that. Try fewer letters.</p>}
+        {shown.length === 0 && <p className="text-soft">Nothing has that name. Try fewer letters.</p>}
         <ul>
           {shown.map((one) => {
             const packs = goodIn(own, one.id)?.packs ?? [];

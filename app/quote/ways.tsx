@@ -17,8 +17,8 @@ export function Ways({ ways, version }: { ways: readonly TriedWay[]; version: nu
     <section className="mt-6 print:hidden" aria-label="Other ways">
       <h2 className="text-xl">Other ways</h2>
       <p className="text-note text-soft">
-        Each tried on the plan by itself; none brings a stop. What it stands is the weakest last coat of the zones that
-        change.
+        Each was tried on the plan on its own; none causes a stop. How hard-wearing each is goes by the weakest last
+        coat of the zones that change.
       </p>
       {answer && (
         <p role="alert" className="mt-2 border-l-4 border-l-ochre pl-3 text-ochre">
@@ -26,7 +26,7 @@ export function Ways({ ways, version }: { ways: readonly TriedWay[]; version: nu
         </p>
       )}
       {ways.length === 0 ? (
-        <p className="mt-2 text-soft">Nothing was found that is cheaper, or ready earlier, without a stop.</p>
+        <p className="mt-2 text-soft">Nothing found is cheaper or ready earlier without a stop.</p>
       ) : (
         <div className="relative overflow-x-auto">
           <table className="mt-2 w-full">

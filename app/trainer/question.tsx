@@ -31,7 +31,7 @@ export function Shown({ drill: { stack, board, colour } }: { drill: Pick<Asked, 
       {finish && board && (
         <img
           src={pictureOf(finish, board.panel)}
-          alt="The board to be read"
+          alt="The board to read"
           width={480}
           height={320}
           className="drill-board"

@@ -18,7 +18,7 @@ export default function BackupRoute() {
           <>
             <p className="mt-2 max-w-prose">
               Jobs, edits, ledgers, photos, the shelf and the schedule, as they are at this moment, checked before you
-              get it. Work goes on meanwhile. Keep it on another machine.
+              get it. You can work on meanwhile. Keep the file on another machine.
             </p>
             <p className="mt-3">
               <a className="button button-main min-h-11" href="/shop/backup.db" download>
@@ -58,7 +58,7 @@ export default function BackupRoute() {
           </Form>
         ) : (
           <p className="text-soft">
-            A backup is read into a shop without jobs, so that nothing is overwritten. Start one with another data
+            A backup is restored into a shop without jobs, so that nothing is overwritten. Start one with another data
             folder: <code>JOLLY_CRUST_DATA=other npm run restore -- the-file.db</code>
           </p>
         )}

@@ -35,7 +35,7 @@ export default function CareRoute() {
       <footer className="mt-8 flex items-end gap-6 border-t border-line pt-4">
         <p className="flex-1 text-note text-soft">
           These dates are worked out from the shop's own air and what was seen on the films; they are estimates. Until
-          it has cured: felt under whatever stands on it, no tape, no plastic, no polish from a can.
+          it has cured: felt under anything placed on it, no tape, no plastic, no spray polish.
         </p>
         <figure className="w-[110px] text-center">
           <img src={code} alt="This card as a code: the same words, for a phone" width={110} height={110} />

@@ -27,7 +27,7 @@ export default function DevicesRoute() {
           <section className="mt-3">
             <p>
               The shop is only open on this machine. Open it to your own network, and phones and tablets can have the
-              bench. Every device is paired once by a code; nothing is shown to one that is not.
+              bench. Each device is paired once, with a code; an unpaired device sees nothing.
             </p>
             {here && (
               <Form method="post" className="mt-3">
@@ -49,10 +49,10 @@ export default function DevicesRoute() {
               .
             </p>
             <p className="mt-2 text-note text-soft">
-              The way there is encrypted with a certificate that this machine made itself, so the first time a browser
-              warns that it does not know it. Compare the fingerprint it shows with this one, then go on:{" "}
-              {door.fingerprint}. For the bench to start without a connection, the device has to trust the certificate
-              for good; until then it works only while the shop answers.
+              The connection is encrypted with a certificate that this machine made itself, so the browser warns about
+              it the first time. Compare the fingerprint it shows with this one, then continue: {door.fingerprint}. For
+              the bench to start without a connection, the device has to trust the certificate permanently; until then
+              it works only while it can reach the shop.
             </p>
             <Form method="post" className="mt-4 flex flex-wrap items-end gap-3" aria-label="Make a code">
               <label>

@@ -20,7 +20,7 @@ export default function FindRoute() {
         {asked !== "" && (
           <p className="mt-4 text-soft" role="status">
             {found.length === 0
-              ? `Nothing answers to "${asked}". Try one word of it, or the colour by its six figures.`
+              ? `Nothing matches "${asked}". Try one word of it, or the six-digit code of a colour.`
               : `${countOf(found.length, "place")}, the nearest first`}
           </p>
         )}

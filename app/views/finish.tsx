@@ -130,7 +130,7 @@ export default function FinishRoute() {
         )}
         {shown.length === 0 && (
           <p className="border border-line bg-board px-4 py-3">
-            No finish answers to all of that.{" "}
+            No finish matches all of that.{" "}
             <Link className="link" to={`?${zoneIds.map((id) => `zone=${id}`).join("&")}`}>
               Show all of them
             </Link>

@@ -87,7 +87,7 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
         )}
         {jobs.length === 0 && (wanted.text || wanted.state || wanted.client) ? (
           <p className="border-l-4 border-l-edge bg-board px-4 py-3">
-            No job answers to that.{" "}
+            No job matches that.{" "}
             <Link to={away ? "/?show=put+away" : "/"} className="link">
               Show all of them
             </Link>

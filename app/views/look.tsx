@@ -101,7 +101,7 @@ export default function LookRoute() {
     const wish = dropped ?? active;
     if (wish === null) toast("Pick a colour first, then press where it should show.");
     else if (wish === "" || Wish.safeParse(wish).success) set({ [place]: wish });
-    else toast("That is no colour.");
+    else toast("That is not a colour.");
   };
   const crust = findCrust(plan, zone.crustId);
   const isHalfDone = plan.done?.some(({ zoneId }) => zoneId === zone.id) ?? false;

@@ -21,6 +21,11 @@ export default function PieceView() {
   const adding = selection.addAt !== null || zones.length === 0 || pad?.draws === "zone";
   const [params] = useSearchParams();
   const chosenInAddress = params.get("zone");
+  // the piece that was asked for; otherwise that of the selected zone
+  const onto =
+    plan.pieces.find(({ id }) => id === params.get("piece")) ??
+    plan.pieces.find((piece) => piece.zones.some(({ id }) => id === selection.zone?.id)) ??
+    plan.pieces[0];
   const jobRefused = useRefused("set job");
   return (
     <div className="panes" style={panes("minmax(0, 1fr) 480px")}>
@@ -56,7 +61,7 @@ export default function PieceView() {
                 Draw zone
               </Link>
               <Link
-                to={selection.linkTo({ add: 0 })}
+                to={`${selection.linkTo({ add: 0 })}&${new URLSearchParams({ piece: piece.id })}`}
                 replace
                 preventScrollReset
                 className="font-semibold text-verdigris hover:underline"
@@ -96,8 +101,8 @@ export default function PieceView() {
         <h2 className="mb-3 text-view">{adding ? "New zone" : selection.zone?.name}</h2>
         {adding ? (
           <>
-            <NewZone />
-            <KitForm />
+            <NewZone key={`new zone ${onto?.id}`} onto={onto} />
+            <KitForm key={`ready piece ${onto?.id}`} onto={onto} />
           </>
         ) : (
           selection.zone && (

@@ -89,14 +89,16 @@ export default function TrainRoute({ loaderData, actionData }: Route.ComponentPr
                 Five minutes a day stay longer than an hour on Sunday. What you got wrong comes back tomorrow.
               </p>
               <Link className="button mt-4" to="/train?more=yes">
-                Go on all the same
+                Keep going
               </Link>
             </>
           )}
           {!shown && !enough && (
             <>
               <h1 className="text-[1.5rem]">Nothing is due</h1>
-              <p className="mt-2">All of it sits for now. It comes back when it is about to be forgotten.</p>
+              <p className="mt-2">
+                You know all of it for now. Each question comes back when you are about to forget it.
+              </p>
             </>
           )}
           {shown && (
@@ -142,7 +144,7 @@ export default function TrainRoute({ loaderData, actionData }: Route.ComponentPr
           </div>
           {record.families.length > 0 && (
             <>
-              <h2 className="mt-4 text-lg">By what it is about</h2>
+              <h2 className="mt-4 text-lg">By subject</h2>
               <dl className="drill-families">
                 {record.families.map(({ family, seen, right }) => (
                   <div key={family}>

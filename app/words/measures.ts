@@ -3,7 +3,7 @@ import type { Measures, NumberFormat } from "#core/shelf/book";
 import type { Unit } from "#core/shelf/usage";
 import type { SquareMetres } from "#core/units/units";
 
-/** How this shop writes amounts, numbers and money. What is kept is metric all the same. */
+/** How this shop writes amounts, numbers and money. Everything is stored in metric. */
 export interface Voice {
   measures: Measures;
   numbers: NumberFormat;

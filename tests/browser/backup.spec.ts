@@ -15,7 +15,7 @@ test("a backup is downloaded while the shop runs, and is whole", async ({ page }
   ]);
   expect(download.suggestedFilename()).toMatch(/^jolly-crust-\d{4}-\d{2}-\d{2}\.db$/);
   expect(await faultOfCopy(await download.path())).toBe(null);
-  await expect(page.getByText(/read into a shop without jobs/)).toBeVisible();
+  await expect(page.getByText(/restored into a shop without jobs/)).toBeVisible();
 });
 
 test.describe("into an empty shop", () => {

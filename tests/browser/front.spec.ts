@@ -1,4 +1,5 @@
-import { expect, open, saved, test } from "./shop";
+import { examplePlan } from "#core/rules/example";
+import { expect, live, open, saved, test } from "./shop";
 
 const piece = "/jobs/chart-cabinet/piece";
 
@@ -64,7 +65,7 @@ test("with the keys alone a zone is drawn, and moved to where it belongs", async
   await page.getByRole("link", { name: /^Move Part/ }).click();
   await page.getByText("By measure").click();
   const [, left, floor] = /(-?\d+) from the left, (-?\d+) from the floor/.exec(there!)!;
-  const measures = page.getByRole("form", { name: "By measure, in millimetres" });
+  const measures = page.getByRole("form", { name: "Type it in millimetres" });
   await expect(measures.getByLabel("From the left, mm")).toHaveValue(left!);
   await expect(measures.getByLabel("From the floor, mm")).toHaveValue(floor!);
   await measures.getByLabel("Width, mm").fill("0");
@@ -78,7 +79,7 @@ test.describe("before scripts load", () => {
   test("a zone is drawn by measure, and its size is typed on the drawing", async ({ page }) => {
     await page.goto(`${piece}?draw=zone`);
     await page.getByText("By measure").click();
-    const measures = page.getByRole("form", { name: "By measure, in millimetres" });
+    const measures = page.getByRole("form", { name: "Type it in millimetres" });
     await measures.getByLabel("From the left, mm").fill("1100");
     await measures.getByLabel("From the floor, mm").fill("0");
     await measures.getByLabel("Width, mm").fill("300");
@@ -90,4 +91,51 @@ test.describe("before scripts load", () => {
     await width.press("Enter");
     await expect(width).toHaveValue("320");
   });
+});
+
+test("a new zone goes to the piece it was asked for, and the form says which", async ({ page }) => {
+  const plan = examplePlan({
+    shows: "Chair",
+    ground: "raw timber",
+    species: "beech",
+    steps: [["brush", "chalk-slate"]],
+  });
+  const [chair] = plan.pieces;
+  const table = {
+    ...chair!,
+    id: "table",
+    name: "Table",
+    zones: [{ ...chair!.zones[0]!, id: "table-top", name: "Top" }],
+  };
+  const file = { ...plan, id: "chair-and-table", title: "Chair and table", pieces: [chair!, table] };
+  await open(page, "/");
+  await page.getByLabel("Crust file", { exact: true }).setInputFiles({
+    name: "two.crust.json",
+    mimeType: "application/json",
+    buffer: Buffer.from(JSON.stringify(file)),
+  });
+  await page.getByRole("button", { name: "Import" }).click();
+  await page.waitForURL(/\/jobs\/[^/]+\//);
+  await live(page);
+  await open(page, new URL(page.url()).pathname.replace(/[^/]+$/, "piece"));
+  const zones = page.getByRole("region", { name: "Zones of the piece" }).getByRole("list");
+  await page.getByRole("link", { name: "Add zone" }).last().click();
+  const form = page.getByRole("form", { name: "New zone" });
+  await expect(form.getByLabel("Piece", { exact: true })).toHaveValue("table");
+  await form.getByLabel("Name", { exact: true }).fill("Leg");
+  await form.getByLabel("Width, mm").fill("60");
+  await form.getByLabel("Height, mm").fill("700");
+  await form.getByRole("button", { name: "Add the zone" }).click();
+  await expect(zones.last()).toContainText("Leg");
+  await expect(zones.first()).not.toContainText("Leg");
+  await saved(page);
+  // and to the other, chosen in the form
+  await page.getByRole("link", { name: "Add zone" }).last().click();
+  await form.getByLabel("Piece", { exact: true }).selectOption({ index: 0 });
+  await form.getByLabel("Name", { exact: true }).fill("Seat");
+  await form.getByLabel("Width, mm").fill("400");
+  await form.getByLabel("Height, mm").fill("400");
+  await form.getByRole("button", { name: "Add the zone" }).click();
+  await expect(zones.first()).toContainText("Seat");
+  await saved(page);
 });

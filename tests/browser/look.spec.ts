@@ -35,7 +35,7 @@ test("filters say how many are left, stand in the address, and can come to nothi
   await expect(page.locator("[data-finish]")).toHaveCount(2);
   await page.getByRole("link", { name: /^practised / }).click();
   await expect(page).toHaveURL(/practice=practised/);
-  await expect(page.getByText("No finish answers to all of that.")).toBeVisible();
+  await expect(page.getByText("No finish matches all of that.")).toBeVisible();
   await page.getByRole("link", { name: "Show all of them" }).click();
   await expect(page.locator("[data-finish]")).toHaveCount(29);
   const worn = page.getByRole("link", { name: /^worn \d+$/ });
@@ -114,12 +114,12 @@ test("from a half-done piece to a way on: what is done stays", async ({ page }) 
   await expect(page.locator("#ladder")).toContainText("Glaze, raw umber");
 });
 
-test("colours are taken from a picture by pointing and by keys; what is no picture is said", async ({ page }) => {
+test("colours are taken from a picture by pointing and by keys; what is not a picture is refused", async ({ page }) => {
   await open(page, "/jobs/carved-settle/look");
   await page.getByText("From a picture of something old").click();
   const file = page.getByLabel("Picture");
   await file.setInputFiles({ name: "notes.txt", mimeType: "image/png", buffer: Buffer.from("no picture") });
-  await expect(page.getByRole("alert").filter({ hasText: "notes.txt is no picture" })).toBeVisible();
+  await expect(page.getByRole("alert").filter({ hasText: "notes.txt cannot be read as a picture" })).toBeVisible();
   // left half oxide red, right half bone white
   const half = await sharp({ create: { width: 80, height: 80, channels: 3, background: "#e6dfcf" } })
     .composite([{ input: { create: { width: 40, height: 80, channels: 3, background: "#8a4534" } }, left: 0, top: 0 }])

@@ -59,8 +59,8 @@ test("from a photo to zones to a picture", async ({ page }) => {
   await faces(page).getByRole("button", { name: "Add face" }).click();
   for (const corner of faceOf("carcass-side").points) await pressAt(page, corner);
   await expect(faces(page).getByText(/by a corner it shares/)).toBeVisible();
-  const measures = faces(page).getByRole("region", { name: "Measures by the photo" });
-  await measures.getByRole("button", { name: "Take the measures into the zones" }).click();
+  const measures = faces(page).getByRole("region", { name: "Sizes from the photo" });
+  await measures.getByRole("button", { name: "Use these sizes for the zones" }).click();
   await saved(page);
   await expect(measures.getByRole("row")).toHaveCount(3);
 

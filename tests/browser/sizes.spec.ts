@@ -75,7 +75,7 @@ test("the list of jobs is searched and filtered; what is looked for stands in th
   await expect(page.locator("[data-job]")).toHaveCount(1);
   await expect(page.getByRole("link", { name: "Overmantel mirror", exact: true })).toBeVisible();
   await page.goto("/?q=%25");
-  await expect(page.getByText("No job answers to that.")).toBeVisible();
+  await expect(page.getByText("No job matches that.")).toBeVisible();
   // each shows how it will look
   await page.goto("/?q=settle");
   const look = page.locator("[data-job=carved-settle] img");

@@ -53,7 +53,7 @@ test("five minutes are enough for a day; one may go on all the same", async ({ p
     await page.getByRole("link", { name: "Next" }).click();
   }
   await expect(page.getByRole("heading", { name: "That is enough for today" })).toBeVisible();
-  await page.getByRole("link", { name: "Go on all the same" }).click();
+  await page.getByRole("link", { name: "Keep going" }).click();
   await expect(page.getByRole("button", { name: "Answer" })).toBeVisible();
 });
 

@@ -246,9 +246,7 @@ function whyNone({ photos = [] }: Plan): string {
 
 function readMeasures({ plan, newId }: FilledForm): FormEdit {
   const commands = readIntoZones(plan, newId);
-  return commands.length === 0
-    ? refuse(whyNone(plan))
-    : { ok: true, label: "Take the measures of the photo", commands };
+  return commands.length === 0 ? refuse(whyNone(plan)) : { ok: true, label: "Use these sizes of the photo", commands };
 }
 
 export const PHOTO_FORMS = {

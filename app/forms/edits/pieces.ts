@@ -94,7 +94,7 @@ function outlineIn(fields: FormFields): { outline: Outline } | { faults: Faults 
     const read = Outline.safeParse(pointsIn(fields.points));
     return read.success
       ? { outline: read.data }
-      : { faults: { "": "This outline is not whole. Draw it once more, from a point round and back to it." } };
+      : { faults: { "": "This outline is not closed. Draw it again, all the way round to where you began." } };
   }
   const faults: Faults = {};
   const [left, top, width, height] = MEASURES.map(([name, label]) => {
