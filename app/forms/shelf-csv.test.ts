@@ -71,7 +71,7 @@ describe("packs and prices as CSV", () => {
     [
       "grams of what is counted by volume",
       "good,supplier,holds,price\nchalk-slate,Harbour,500 g,1\n",
-      /no amount in ml/,
+      /not an amount in ml/,
     ],
     ["no supplier", "good,supplier,holds,price\nchalk-slate,,500,1\n", /give the supplier a name/i],
   ])("refuse %s and say where", (_what, text, says) => {

@@ -62,9 +62,9 @@ describe("a place drawn on a face", () => {
   });
 
   it.each([
-    ["a line that closes round nothing", { points: "10,10 40,40" }, /not whole/],
-    ["points that are none", { points: "here there everywhere" }, /not whole/],
-    ["points beside the face", { points: "10,10 140,10 40,60" }, /not whole/],
+    ["a line that closes round nothing", { points: "10,10 40,40" }, /not closed/],
+    ["points that are none", { points: "here there everywhere" }, /not closed/],
+    ["points beside the face", { points: "10,10 140,10 40,60" }, /not closed/],
     ["a line there and back", { points: "10,10 40,40 70,70" }, /goes round something/],
     ["no such place", { place: "sky" }, /which place/],
     ["a round wider than the face", { points: "", left: "60", top: "10", width: "50", height: "10" }, /right edge/],
