@@ -103,27 +103,27 @@ export function JobLine({ job, planned }: { job: JobRow; planned: JobDates | und
             .join(" · ")}
         </span>
       </th>
-      <td className="py-2.5 pr-4" data-head="Seams">
+      <td className="pr-4" data-head="Seams">
         {worked && <Verdict worked={worked} clashes={planned?.clashes ?? 0} />}
         {(pending || summary?.trouble) && <Pending trouble={pending ? null : (summary?.trouble ?? null)} />}
       </td>
-      <td className="py-2.5 pr-4 whitespace-nowrap" data-head="Begins">
+      <td className="pr-4 whitespace-nowrap" data-head="Begins">
         {worked?.phases === 0 ? (
           <span className="text-soft">no steps yet</span>
         ) : (
           sayDate(planned?.begins ?? starts ?? 0)
         )}
       </td>
-      <td className="py-2.5 pr-4 whitespace-nowrap" data-head="Leaves">
+      <td className="pr-4 whitespace-nowrap" data-head="Leaves">
         <LeavesOn planned={planned} starts={starts} />
       </td>
-      <td className="py-2.5 pr-4 whitespace-nowrap" data-head="Full use">
+      <td className="pr-4 whitespace-nowrap" data-head="Full use">
         {dates && sayDate(dates.fullUse, starts)}
       </td>
-      <td className="py-2.5 pr-4 whitespace-nowrap" data-head="Due">
+      <td className="pr-4 whitespace-nowrap" data-head="Due">
         <Due due={known?.due ?? null} leaves={dates?.leaves ?? null} />
       </td>
-      <td className="py-2.5 pr-2">
+      <td className="job-doing pr-2">
         <div className="flex justify-end gap-1">
           <a
             href={`/jobs/${job.id}/export${summary?.trouble ? "?as=stored" : ""}`}

@@ -39,9 +39,9 @@ function Changes({ says }: { says: readonly string[] }) {
   return (
     <>
       <span className="min-w-0 truncate max-sm:hidden">{says[0]}</span>
-      <details className="relative shrink-0">
+      <details className="shrink-0">
         <summary className="link cursor-pointer py-1">{countOf(says.length, "change")}</summary>
-        <ul className="absolute right-0 bottom-full mb-1.5 max-h-[60vh] w-max max-w-[min(640px,90vw)] overflow-y-auto rounded-std border border-edge bg-board px-4 py-3 shadow-md max-sm:-right-24">
+        <ul className="absolute right-5 bottom-full mb-1.5 max-h-[60vh] max-w-[640px] overflow-y-auto rounded-std border border-edge bg-board px-4 py-3 shadow-md max-sm:right-4 max-sm:left-4">
           {says.map((text) => (
             <li key={text} className="py-0.5">
               {text}
@@ -57,7 +57,7 @@ function Changes({ says }: { says: readonly string[] }) {
 const Bar = ({ children, strong = false }: { children: ReactNode; strong?: boolean }) => (
   <section
     aria-label="Shop schedule"
-    className={`shop-notice flex shrink-0 items-center gap-4 border-t border-line px-5 py-0.5 ${strong ? "border-l-4 border-l-verdigris bg-board" : "min-h-[37px] bg-wash"}`}
+    className={`shop-notice flex shrink-0 items-center gap-x-4 border-t border-line px-5 py-0.5 max-sm:flex-wrap max-sm:px-4 max-sm:py-1.5 ${strong ? "border-l-4 border-l-verdigris bg-board" : "min-h-[37px] bg-wash"}`}
   >
     {children}
   </section>
@@ -86,7 +86,7 @@ export function PlanNotice({ standing, ask }: { standing: Standing; ask: AskPlan
   if (offered)
     return (
       <Bar strong>
-        <div className="flex min-w-0 flex-1 items-center gap-x-3" role="status">
+        <div className="flex min-w-0 flex-1 items-center gap-x-3 max-sm:basis-full" role="status">
           <b className="shrink-0 font-semibold">A new schedule is ready.</b>
           <Changes says={offered.changes.map(({ says }) => says)} />
         </div>

@@ -60,7 +60,6 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
           <Plus size={16} strokeWidth={1.75} aria-hidden="true" /> New job
         </Link>
       </header>
-      <PlanNotice standing={known.standing} ask={ask} />
       <main className="flex-1">
         <div className="mt-5 mb-3 flex flex-wrap items-end gap-x-4 gap-y-2">
           <h1 className="text-2xl">{away ? "Jobs put away" : "Jobs"}</h1>
