@@ -147,9 +147,11 @@ export async function handIn(): Promise<HandedIn> {
       }
       noteClock(answer.now);
       const results = new Map(answer.results.map((result) => [result.id, result]));
-      for (const { place, press } of waiting) {
-        const result = results.get(press.events[0]!.id);
-        if (!result) continue;
+      const answered = waiting.filter(({ press }) => results.has(press.events[0]!.id));
+      // an answer about something else: asking again at once would bring the same
+      if (answered.length === 0) return { is: "away" };
+      for (const { place, press } of answered) {
+        const result = results.get(press.events[0]!.id)!;
         if (result.changed) told.push(result.changed);
         if (result.says) (result.is === "logged" ? told : refused).push(result.says);
         await db.delete("presses", place!);
