@@ -69,7 +69,7 @@ ${imports}import type { Finish } from "./finish.ts";
 export const FINISHES: readonly Finish[] = [
 ${names}];
 
-export const findFinish = (id: string): Finish | undefined => FINISHES.find((one) => one.id === id);
+export const findFinish = (id: string): Finish | undefined => FINISHES.find((finish) => finish.id === id);
 `;
 }
 

@@ -38,7 +38,7 @@ describe("the tools on the bench", () => {
     expect(await says("tcp://127.0.0.1:1")).toMatch(/does not answer/);
     const nonsense = createServer((socket) => socket.end("hello there\r\n"));
     await new Promise<void>((done) => nonsense.listen(0, "127.0.0.1", done));
-    expect(await says(`tcp://127.0.0.1:${(nonsense.address() as AddressInfo).port}`)).toMatch(/no reading/);
+    expect(await says(`tcp://127.0.0.1:${(nonsense.address() as AddressInfo).port}`)).toMatch(/not a reading/);
     nonsense.close();
   });
 });
