@@ -3,6 +3,7 @@ import { useEffect, useState } from "react";
 import { toast } from "sonner";
 import type { BenchTask } from "#core/ledger/bench";
 import { sayClock, sayDate } from "#core/units/when";
+import { useKeptHere } from "~/bench/kept-here";
 import { readOut } from "~/bench/task-words";
 import type { BenchView } from "~/bench/use-bench";
 import { Brand } from "~/parts/brand";
@@ -11,31 +12,9 @@ const LIGHT = "jolly-crust/light";
 
 export const HANDS = "jolly-crust/hands";
 
-export function useKept(name: string, usual: string): [string, (value: string) => void] {
-  const [value, set] = useState(usual);
-  useEffect(() => {
-    try {
-      set(localStorage.getItem(name) ?? usual);
-    } catch {
-      set(usual);
-    }
-  }, [name, usual]);
-  return [
-    value,
-    (next) => {
-      set(next);
-      try {
-        localStorage.setItem(name, next);
-      } catch {
-        // it is asked again after a reload
-      }
-    },
-  ];
-}
-
 /** By day or in the dark: as was chosen on this device, else by the system's wish. */
 export function useLight() {
-  const [chosen, choose] = useKept(LIGHT, "");
+  const [chosen, choose] = useKeptHere(LIGHT, "");
   const [dim, setDim] = useState(false);
   useEffect(() => {
     const wish = window.matchMedia("(prefers-color-scheme: dark)");

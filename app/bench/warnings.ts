@@ -1,5 +1,6 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useRef } from "react";
 import type { Bench } from "#core/ledger/bench";
+import { useKeptHere } from "./kept-here";
 import { SOON } from "./task-words";
 
 // A window that is about to shut is said by sound, by sight, by the device's buzz, and last by a notice of the system, each only
@@ -76,23 +77,11 @@ function ring() {
 
 /** Sound is on until it is turned off; the browser plays it from the first touch on. */
 export function useSound(): { sound: boolean; setSound: (on: boolean) => void } {
-  const [sound, set] = useState(true);
-  useEffect(() => {
-    try {
-      set(localStorage.getItem(SOUND) !== "off");
-    } catch {
-      set(true);
-    }
-  }, []);
+  const [sound, set] = useKeptHere(SOUND, "on");
   return {
-    sound,
+    sound: sound !== "off",
     setSound: (on) => {
-      set(on);
-      try {
-        localStorage.setItem(SOUND, on ? "on" : "off");
-      } catch {
-        // it is on again after a reload
-      }
+      set(on ? "on" : "off");
       if (on) ring();
     },
   };

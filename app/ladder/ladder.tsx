@@ -1,20 +1,11 @@
-import {
-  type Announcements,
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  MouseSensor,
-  TouchSensor,
-  type UniqueIdentifier,
-  useSensor,
-  useSensors,
-} from "@dnd-kit/core";
+import { type Announcements, closestCenter, DndContext, type DragEndEvent, type UniqueIdentifier } from "@dnd-kit/core";
 import { SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { useMemo } from "react";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { materialName, type Step } from "#core/plan/plan";
 import { SeamMark } from "~/drawing/severity";
 import { useJob } from "~/editor/job-editor";
+import { useDragSensors } from "~/parts/drag-sensors";
 import type { Selection } from "~/parts/selection";
 import { GroundRow } from "./row";
 import { RunRow } from "./run-row";
@@ -23,10 +14,6 @@ import type { Named } from "./rung-words";
 import { surfaceSays } from "./rungs";
 import { SeamText } from "./seam";
 import type { LadderLayout } from "./use-ladder";
-
-/** How far a pointer goes before it drags a row, in pixels, and how long a finger rests on one first: a short touch scrolls. */
-const DRAGS_FROM = { distance: 6 } as const;
-const RESTS_FIRST = { delay: 250, tolerance: 8 } as const;
 
 interface Props {
   judged: ZoneJudgement;
@@ -39,10 +26,7 @@ interface Props {
 
 /** A crust as its steps, from the surface down to the ground. */
 export function Ladder({ judged, layout: { rows, sizes }, selection, nameOf, onMove }: Props) {
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: DRAGS_FROM }),
-    useSensor(TouchSensor, { activationConstraint: RESTS_FIRST }),
-  );
+  const sensors = useDragSensors();
   const { plan } = useJob();
   const named = useMemo<Named>(() => {
     const byId = new Map(judged.crust.steps.map((step) => [step.id, step]));

@@ -9,8 +9,9 @@ interface Props {
   wishes: Wishes;
   /** the colour of what the piece is made of */
   ground: string;
-  /** the colour that a press or a drop sets */
-  onSet: (place: WishPlace, dropped?: string) => void;
+  /** the place that a colour is dragged over */
+  over: WishPlace | null;
+  onSet: (place: WishPlace) => void;
 }
 
 const WIDE = 560;
@@ -42,9 +43,9 @@ const inkOn = (hex: string): string => {
 
 /**
  * A corner of a panelled face, drawn large: its edges, border, hollows, beads and flats, a knob that hands touch, a cracked and a chipped
- * place. Each is a press, and takes a colour that is dropped on it.
+ * place. Each can be pressed, and takes a colour that is dropped on it.
  */
-export function Corner({ wishes, ground, onSet }: Props) {
+export function Corner({ wishes, ground, over, onSet }: Props) {
   const own = (place: WishPlace): string | null => {
     const wish = wishes[place];
     return wish === undefined ? null : colourOfWish(wish, ground);
@@ -58,16 +59,12 @@ export function Corner({ wishes, ground, onSet }: Props) {
     "aria-label": `${PLACE_NAMES[place]}: ${wishes[place] ?? "nothing in particular"}`,
     className: "look-place",
     "data-place": place,
+    "data-over": place === over ? "" : undefined,
     onClick: () => onSet(place),
     onKeyDown: (event: KeyboardEvent) => {
       if (!pressed(KEYS.look.keys.place, event)) return;
       event.preventDefault();
       onSet(place);
-    },
-    onDragOver: (event: React.DragEvent) => event.preventDefault(),
-    onDrop: (event: React.DragEvent) => {
-      event.preventDefault();
-      onSet(place, event.dataTransfer.getData("text/plain"));
     },
   });
   const label = (place: WishPlace) => {

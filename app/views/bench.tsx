@@ -1,7 +1,8 @@
 import { useEffect, useMemo } from "react";
 import { useLoaderData, useSearchParams } from "react-router";
 import { TROUBLES, type Trouble } from "#core/ledger/event";
-import { HANDS, Head, taskLink, useKept, useLight } from "~/bench/head";
+import { HANDS, Head, taskLink, useLight } from "~/bench/head";
+import { useKeptHere } from "~/bench/kept-here";
 import { lastState } from "~/bench/last-state";
 import { LogProvider } from "~/bench/log-press";
 import { NextView } from "~/bench/next-view";
@@ -23,7 +24,7 @@ export default function BenchRoute() {
   useOffline();
   const [params, setParams] = useSearchParams();
   const light = useLight();
-  const [hands, setHands] = useKept(HANDS, "");
+  const [hands, setHands] = useKeptHere(HANDS, "");
   const { sound, setSound } = useSound();
   const view = useBench(state, hands || null);
   const warnings = useWarnings(view.bench, view.wall, sound);

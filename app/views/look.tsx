@@ -1,36 +1,46 @@
 import { nanoid } from "nanoid";
 import { useMemo, useState } from "react";
-import { Form, Link, useLoaderData, useNavigate, useSearchParams } from "react-router";
+import { Link, useLoaderData, useNavigate, useSearchParams } from "react-router";
 import { toast } from "sonner";
 import { panelFor } from "#core/board/board-work";
 import { isMetallic, isTranslucent } from "#core/colour/material-colour";
 import type { Command } from "#core/edit/command";
 import type { InShop } from "#core/finishes/facts";
-import { PRACTICE } from "#core/finishes/finish";
 import { METAL_COLOURS } from "#core/look/seen";
-import { METALS, WISH_PLACES, Wish, type WishPlace } from "#core/look/spec";
+import { METALS, Wish, type WishPlace } from "#core/look/spec";
 import { CATALOGUE } from "#core/materials/catalogue";
-import { findCrust, zonesOf } from "#core/plan/plan";
+import { findCrust, type Plan, zonesOf } from "#core/plan/plan";
 import { groundNamed } from "#core/rules/words";
 import { planOfText } from "~/editor/plan-text";
-import { CandidateCard } from "~/look/candidate";
+import { AskedList, AskedOptions } from "~/look/asked-fields";
 import { Corner } from "~/look/corner";
+import { DraggedColours, type Paint } from "~/look/dragged";
 import { FromNow } from "~/look/from-now";
 import { FromPicture } from "~/look/from-picture";
 import { layMove, layWhole } from "~/look/lay";
 import type { Shown } from "~/look/messages";
-import { isAsked, PLACE_NAMES, readLook } from "~/look/read-look";
+import { Palette } from "~/look/palette";
+import { isAsked, readLook } from "~/look/read-look";
 import { useSearch } from "~/look/use-search";
+import { Ways } from "~/look/ways";
 import { JobHead } from "~/parts/job-head";
 import type { loader } from "~/routes/look";
 import { voiceOf } from "~/shelf/voice";
 
 const DRAWN = 360;
 
-interface Paint {
-  value: string;
-  name: string;
-  colour: string;
+/** The paints that a colour can be picked from: this job's own, then what the shop knows. */
+function paintsOf(plan: Plan): Paint[] {
+  const own = plan.pinned.materials;
+  return [...own, ...CATALOGUE.filter(({ id }) => !own.some((material) => material.id === id))]
+    .filter(
+      (material) =>
+        (material.role === "paint" || material.role === "tint-base") &&
+        !isTranslucent(material) &&
+        !isMetallic(material) &&
+        !material.reacts,
+    )
+    .map(({ name, colour }) => ({ value: colour, name, colour }));
 }
 
 export default function LookRoute() {
@@ -57,18 +67,7 @@ export default function LookRoute() {
         }
       : null,
   );
-  const paints = useMemo((): Paint[] => {
-    const known = [
-      ...plan.pinned.materials,
-      ...CATALOGUE.filter(({ id }) => !plan.pinned.materials.some((material) => material.id === id)),
-    ];
-    return known
-      .filter(
-        (one) =>
-          (one.role === "paint" || one.role === "tint-base") && !isTranslucent(one) && !isMetallic(one) && !one.reacts,
-      )
-      .map(({ name, colour }) => ({ value: colour, name, colour }));
-  }, [plan]);
+  const paints = useMemo(() => paintsOf(plan), [plan]);
   if (!zone)
     return (
       <div className="min-h-screen">
@@ -126,32 +125,6 @@ export default function LookRoute() {
         : (answer.because ?? "It could not be laid."),
     );
   };
-  const swatch = ({ value, name, colour }: Paint) => (
-    <button
-      key={`${value} ${name}`}
-      type="button"
-      className="look-swatch"
-      aria-pressed={active === value}
-      title={name}
-      aria-label={name}
-      draggable
-      onDragStart={(event) => event.dataTransfer.setData("text/plain", value)}
-      onClick={() => setActive(active === value ? null : value)}
-      style={{ background: colour }}
-    />
-  );
-  const choice = (name: string, words: readonly string[]) =>
-    words.map((word) => (
-      <button
-        key={word}
-        type="button"
-        className="chip"
-        aria-pressed={asked.get(name) === word}
-        onClick={() => set({ [name]: asked.get(name) === word ? null : word })}
-      >
-        {word}
-      </button>
-    ));
   return (
     <div className="look-page">
       <JobHead planId={plan.id} title={plan.title} view={null} />
@@ -173,109 +146,19 @@ export default function LookRoute() {
           </nav>
         </div>
         <p className="mt-1 text-soft">Pick a colour and press a place, or drag it there.</p>
-        <div className="look-corner-box">
-          <Corner wishes={look.wishes} ground={ground} onSet={onSet} />
-        </div>
-        <div className="look-palette" role="group" aria-label="Colours">
-          {paints.map(swatch)}
-        </div>
-        <div
-          className="mt-2 flex flex-wrap items-center gap-1.5"
-          role="group"
-          aria-label="The piece itself, and metals"
-        >
-          {others.map((paint) => (
-            <button
-              key={paint.value}
-              type="button"
-              className="chip"
-              aria-pressed={active === paint.value}
-              draggable
-              onDragStart={(event) => event.dataTransfer.setData("text/plain", paint.value)}
-              onClick={() => setActive(active === paint.value ? null : paint.value)}
-            >
-              <span className="look-dab" style={{ background: paint.colour }} aria-hidden="true" />
-              {paint.name}
-            </button>
-          ))}
-          <label className="chip">
-            <input
-              type="color"
-              className="look-any"
-              onChange={({ target }) => setActive(target.value)}
-              aria-label="Any other colour"
-            />
-            any other
-          </label>
-          <button
-            type="button"
-            className="chip"
-            aria-pressed={active === ""}
-            onClick={() => setActive(active === "" ? null : "")}
-          >
-            nothing there
-          </button>
-        </div>
-        <fieldset className="look-options">
-          <legend className="sr-only">What else it has to keep to</legend>
-          <span className="text-soft">Edges</span>
-          <span className="flex flex-wrap gap-1.5">
-            {choice("wear", ["worn", "crisp"])}
-            {choice("with", ["damp cloth", "paper"])}
-          </span>
-          <span className="text-soft">Shine</span>
-          <span className="flex flex-wrap gap-1.5">{choice("sheen", ["matt", "satin", "gloss"])}</span>
-          <span className="text-soft">Face</span>
-          <span className="flex flex-wrap gap-1.5">{choice("texture", ["raised"])}</span>
-          <span className="text-soft">Practice</span>
-          <span className="flex flex-wrap gap-1.5">{choice("practice", PRACTICE)}</span>
-          <span className="text-soft">At most</span>
-          <span className="flex flex-wrap items-center gap-2">
-            {(["days", "hours"] as const).map((name) => (
-              <label key={name} className="inline-flex items-center gap-1.5">
-                <input
-                  className="field w-20"
-                  inputMode="decimal"
-                  defaultValue={asked.get(name) ?? ""}
-                  onBlur={({ target }) => set({ [name]: target.value.trim() })}
-                />
-                {name === "hours" ? "hours hands-on" : "days"}
-              </label>
-            ))}
-          </span>
-        </fieldset>
+        <DraggedColours onDrop={onSet}>
+          {(over) => (
+            <>
+              <div className="look-corner-box">
+                <Corner wishes={look.wishes} ground={ground} over={over} onSet={onSet} />
+              </div>
+              <Palette paints={paints} others={others} active={active} onPick={setActive} />
+            </>
+          )}
+        </DraggedColours>
+        <AskedOptions asked={asked} onAsk={set} />
         <FromPicture onPick={(place, colour) => set({ [place]: colour })} />
-        <details className="mt-4 border-t border-line pt-2">
-          <summary className="py-1 font-semibold">The same as a list</summary>
-          <Form method="get" className="mt-2 grid grid-cols-2 gap-3 sm:grid-cols-4">
-            <input type="hidden" name="zone" value={zone.id} />
-            {WISH_PLACES.map((place) => (
-              <label key={place}>
-                <span className="mb-0.5 block text-note text-soft">{PLACE_NAMES[place]}</span>
-                <select
-                  key={`${place} ${look.wishes[place] ?? ""}`}
-                  name={place}
-                  className="field"
-                  defaultValue={look.wishes[place] ?? ""}
-                  onChange={({ target }) => set({ [place]: target.value })}
-                >
-                  <option value="">nothing in particular</option>
-                  {look.wishes[place] && ![...others, ...paints].some(({ value }) => value === look.wishes[place]) && (
-                    <option value={look.wishes[place]}>{look.wishes[place]}</option>
-                  )}
-                  {[...others, ...paints].map(({ value, name }) => (
-                    <option key={`${value} ${name}`} value={value}>
-                      {name}
-                    </option>
-                  ))}
-                </select>
-              </label>
-            ))}
-            <noscript>
-              <button className="button">Ask for it</button>
-            </noscript>
-          </Form>
-        </details>
+        <AskedList zoneId={zone.id} wishes={look.wishes} paints={[...others, ...paints]} onAsk={set} />
       </main>
       <div className="look-found">
         {isHalfDone && (
@@ -289,13 +172,13 @@ export default function LookRoute() {
             onUse={({ label, commands }) => send(label, commands)}
           />
         )}
-        <section aria-label="Ways to it">
-          <div className="flex items-baseline justify-between gap-3">
-            <h2 className="text-view">Ways to it</h2>
-            <p className="text-note text-soft" role="status">
-              {searched.busy ? `${searched.tried} tried …` : searched.tried > 0 ? `${searched.tried} tried` : ""}
-            </p>
-          </div>
+        <Ways
+          searched={searched}
+          voice={voiceOf(inShop.book)}
+          busy={busy}
+          hasCrust={(crust?.steps.length ?? 0) > 0}
+          onUse={lay}
+        >
           {!isAsked(look) && (
             <p className="mt-2 text-soft">
               As soon as something is asked for, stacks that give it appear here: checked, dated, with the reason for
@@ -306,23 +189,7 @@ export default function LookRoute() {
               .
             </p>
           )}
-          {searched.failed && <p className="mt-2 font-medium text-ochre">The planner stopped: {searched.failed}.</p>}
-          {searched.says && <p className="mt-2 border-l-4 border-l-sienna bg-board px-3 py-2">{searched.says}</p>}
-          <ul className="mt-2 flex flex-col gap-4">
-            {[...searched.shown, ...(searched.nearest ? [searched.nearest] : [])].map((shown) => (
-              <CandidateCard
-                key={shown.key}
-                one={shown}
-                image={searched.pictures.get(shown.key)}
-                dated={searched.dates.get(shown.key)}
-                voice={voiceOf(inShop.book)}
-                onUse={lay}
-                busy={busy}
-                hasCrust={(crust?.steps.length ?? 0) > 0}
-              />
-            ))}
-          </ul>
-        </section>
+        </Ways>
       </div>
     </div>
   );
