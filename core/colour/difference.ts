@@ -78,10 +78,16 @@ export function ciede2000(one: Lab, two: Lab): number {
   return Math.sqrt((deltaL / sl) ** 2 + (deltaC / sc) ** 2 + (deltaH / sh) ** 2 + rt * (deltaC / sc) * (deltaH / sh));
 }
 
-/** CIEDE2000 between two "#rrggbb" colours. */
+/**
+ * CIEDE2000 between two "#rrggbb" colours.
+ * @example colourDifference("#ffffff", "#000000") // ≈ 100
+ */
 export const colourDifference = (one: string, two: string): number => ciede2000(labOf(one), labOf(two));
 
-/** Lightness L*, 0 black to 100 white, of "#rrggbb". */
+/**
+ * Lightness L*, 0 black to 100 white, of "#rrggbb".
+ * @example lightness("#ffffff") // ≈ 100
+ */
 export function lightness(hex: string): number {
   return labOf(hex).l;
 }

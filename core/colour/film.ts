@@ -54,14 +54,20 @@ export function bandLight({ k, s, flakes }: Optics, band: number, micrometres: n
 export const over = ({ back, through }: FilmLight, ground: number): number =>
   back + (through * through * ground) / (1 - back * ground);
 
-/** Reflectance of a film so thick that nothing beneath it counts: 1 + K/S − √((K/S)² + 2K/S). */
+/**
+ * Reflectance of a film so thick that nothing beneath it counts: 1 + K/S − √((K/S)² + 2K/S).
+ * @example masstoneOf(0.25, 1) // ≈ 0.5
+ */
 export function masstoneOf(k: number, s: number): number {
   if (s < NO_SCATTER) return 0;
   const ratio = k / s;
   return 1 + ratio - Math.sqrt(ratio * ratio + 2 * ratio);
 }
 
-/** K/S of a film of this masstone: (1 − R)² / 2R. */
+/**
+ * K/S of a film of this masstone: (1 − R)² / 2R.
+ * @example absorptionRatio(0.5) // 0.25
+ */
 export const absorptionRatio = (masstone: number): number => (1 - masstone) ** 2 / (2 * masstone);
 
 /** Inner reflectance of the whole film over a ground, band by band. */

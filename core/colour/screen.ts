@@ -10,7 +10,10 @@ export const toLinear = (value: number): number =>
 export const toScreen = (light: number): number =>
   light <= 0.0031308 ? 12.92 * light : 1.055 * light ** (1 / 2.4) - 0.055;
 
-/** The light of a colour written as "#rrggbb". */
+/**
+ * The light of a colour written as "#rrggbb".
+ * @example hexOf(linearOf("#5d8177")) // "#5d8177"
+ */
 export function linearOf(hex: string): Linear {
   const channel = (at: number) => toLinear(Number.parseInt(hex.slice(at, at + 2), 16) / 255);
   return [channel(1), channel(3), channel(5)];

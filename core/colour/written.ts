@@ -27,6 +27,7 @@ const ROUNDING = 0.004;
  * A colour as a painter writes it: "#a9bdb3", "a9bdb3", "#abc", or CIE L*a*b* (D65) as "Lab 74 -8 4", "lab(74, -8,
  * 4)" or "74 -8 4". What cannot be read, or cannot be shown, comes back as a sentence that says what to write
  * instead.
+ * @example readColour("#5D8177") // {"ok":true,"colour":"#5d8177"}
  */
 export function readColour(text: string): WrittenColour {
   const written = text.trim();

@@ -18,6 +18,7 @@ const VAPOUR = 216.7;
 /**
  * Saturation vapour pressure over water, in hectopascals, at a temperature in °C from −45 to 60.
  * Magnus form with the constants of Sonntag (1990).
+ * @example saturationPressure(20) // ≈ 23.3
  */
 export const saturationPressure = (celsius: number): number => 6.112 * Math.exp((17.62 * celsius) / (243.12 + celsius));
 
@@ -28,6 +29,7 @@ export const vapourPressure = (celsius: number, relativeHumidity: number): numbe
 /**
  * The temperature, in °C, at which this air begins to leave dew. Relative humidity in per cent, over 0 to 100.
  * Magnus form with the constants of Sonntag (1990), solved for the temperature.
+ * @example dewPoint(20, 50) // ≈ 9.3
  */
 export function dewPoint(celsius: number, relativeHumidity: number): number {
   const warmth = Math.log(relativeHumidity / 100) + (17.62 * celsius) / (243.12 + celsius);
@@ -44,6 +46,7 @@ export const vapourDensity = (celsius: number, relativeHumidity: number): number
 /**
  * The temperature, in °C, that a wet face in moving air comes to, at sea level: between the dew point and the air's own.
  * The psychrometer equation e = e_s(T_w) − A·p·(T − T_w), halved down to a thousandth of a degree.
+ * @example wetBulb(20, 50) // ≈ 13.8
  */
 export function wetBulb(celsius: number, relativeHumidity: number): number {
   const vapour = vapourPressure(celsius, relativeHumidity);

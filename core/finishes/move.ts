@@ -53,7 +53,10 @@ export function lastLaid({ before, materials }: MoveContext): Material | undefin
 export const isThirsty = (material: Material | undefined): boolean =>
   material !== undefined && material.absorbency.typical >= THIRSTY;
 
-/** The plan's step that a move's step stands for, with its reason as a note. */
+/**
+ * The plan's step that a move's step stands for, with its reason as a note.
+ * @throws where there is no technique of that id: a fault of the finish, which its test finds
+ */
 export function stepOf({ key, how, on = "everywhere", over = 1, why, ...rest }: MoveStep): Step {
   const technique = findTechnique(how);
   if (!technique) throw new Error(`There is no technique "${how}".`);

@@ -11,6 +11,7 @@ export interface Holes {
 /**
  * The distance between the centres of two equal holes, and their diameter, from the distance between their inner edges and that
  * between their outer ones: the centre of a hole cannot be measured, its edges can. Null where the measures contradict each other.
+ * @example holesFrom(91, 101) // {"centres":96,"diameter":5}
  */
 export function holesFrom(inner: number, outer: number): Holes | null {
   if (!(inner > 0) || !(outer > inner)) return null;

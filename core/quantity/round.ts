@@ -1,4 +1,7 @@
-/** Diameter of what is so many millimetres round. */
+/**
+ * Diameter of what is so many millimetres round.
+ * @example diameterOf(314.159) // ≈ 100
+ */
 export const diameterOf = (circumference: number): number => circumference / Math.PI;
 
 export type RoundThing = "leg" | "disc" | "knob";

@@ -55,6 +55,7 @@ export function largestFace(shape: Shape): Share {
  * The surface to cover, in square metres: the shape's own area, times how many there are, times how many faces are
  * finished, times the carving factor (1 plain, about 1.1 moulded, 1.2 to 1.6 carved: common practice).
  * A box counts its four sides and its top, not its bottom; a leg counts its round, not its ends.
+ * @example areaOf({ kind: "panel", width: 1000, height: 500, count: 1 }) // 0.5
  */
 export function areaOf(shape: Shape, carving = 1, faces = 1): SquareMetres {
   return (flatArea(shape) * shape.count * carving * faces) / ONE_SQUARE_METRE;

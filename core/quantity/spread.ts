@@ -9,5 +9,8 @@ export function dryFilm(material: Material): Micrometres {
   return (10 * material.volumeSolids.typical) / material.spreadingRate.typical;
 }
 
-/** Square metres that a litre covers at a film of this thickness, by the same relation. */
+/**
+ * Square metres that a litre covers at a film of this thickness, by the same relation.
+ * @example spreadAt(40, 40) // 10
+ */
 export const spreadAt = (volumeSolidsPercent: number, film: Micrometres): number => (10 * volumeSolidsPercent) / film;

@@ -22,7 +22,10 @@ export const topNamed = (stack: Stack, ground: Ground) =>
 
 export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
-/** "all of the surface", "most of the surface (70 %)", "12 % of the surface". */
+/**
+ * "all of the surface", "most of the surface (70 %)", "12 % of the surface".
+ * @example sayShare(0.5) // "50 % of the surface"
+ */
 export function sayShare(share: Share): string {
   const percent = Math.round(share * 100);
   if (percent >= 97) return "all of the surface";
@@ -30,6 +33,10 @@ export function sayShare(share: Share): string {
   return `${percent} % of the surface`;
 }
 
+/**
+ * Words as a sentence lists them.
+ * @example listed(["wax", "oil", "glaze"]) // "wax, oil and glaze"
+ */
 export function listed(words: readonly string[]): string {
   if (words.length < 2) return words.join("");
   return `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;

@@ -24,13 +24,20 @@ function say(minutes: Minutes, minuteWord: string): string {
 /**
  * A length of time inside a sentence: "40 min", "3 h 20 min", "24 h", "1 day 12 h", "30 days".
  * To the minute up to a day, to the hour up to a week, then to the day.
+ * @example sayDuration(200) // "3 h 20 min"
  */
 export const sayDuration = (minutes: Minutes): string => say(minutes, " min");
 
-/** The same for a column or a button: "3 h 20". */
+/**
+ * The same for a column or a button: "3 h 20".
+ * @example shortDuration(200) // "3 h 20"
+ */
 export const shortDuration = (minutes: Minutes): string => say(minutes, "");
 
-/** A length of time to the minute, for a field that is read back: "1 day 1 h 10". */
+/**
+ * A length of time to the minute, for a field that is read back: "1 day 1 h 10".
+ * @example writeDuration(1500) // "1 day 1 h"
+ */
 export function writeDuration(minutes: Minutes): string {
   const whole = Math.round(Math.abs(minutes));
   const [days, rest] = whole > DAY ? [Math.floor(whole / DAY), whole % DAY] : [0, whole];
@@ -39,7 +46,10 @@ export function writeDuration(minutes: Minutes): string {
   return days > 0 ? `${dayWord(days)} ${time}` : time;
 }
 
-/** A range with its unit said once, where both ends have the same: "10–15 min", "1–2 days", otherwise "45 min to 2 h". */
+/**
+ * A range with its unit said once, where both ends have the same: "10–15 min", "1–2 days", otherwise "45 min to 2 h".
+ * @example sayDurations(10, 15) // "10–15 min"
+ */
 export function sayDurations(from: Minutes, to: Minutes): string {
   const [low, high] = [shortDuration(from), shortDuration(to)];
   if (low === high) return low;
@@ -49,7 +59,10 @@ export function sayDurations(from: Minutes, to: Minutes): string {
     : `${low} to ${high}`;
 }
 
-/** Says a difference with its sign: "+2 days", "−4 h", "no extra time". */
+/**
+ * Says a difference with its sign: "+2 days", "−4 h", "no extra time".
+ * @example sayDifference(-90) // "−1 h 30"
+ */
 export function sayDifference(minutes: Minutes): string {
   if (Math.round(minutes) === 0) return "no extra time";
   return `${minutes > 0 ? "+" : "−"}${shortDuration(minutes)}`;
@@ -61,6 +74,7 @@ const PARTS =
 /**
  * Reads a length of time as a painter writes it: "45", "45 min", "2 h", "1 h 30", "2 days". Whole minutes.
  * Null for anything else, and for less than nothing.
+ * @example readDuration("1 h 30") // 90
  */
 export function readDuration(text: string): Minutes | null {
   const trimmed = text.trim();

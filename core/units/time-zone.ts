@@ -20,7 +20,10 @@ function formatIn(timeZone: string): Intl.DateTimeFormat {
   return format;
 }
 
-/** Whether this names a time zone, such as Europe/London. */
+/**
+ * Whether this names a time zone, such as Europe/London.
+ * @example isTimeZone("Europe/London") // true
+ */
 export function isTimeZone(text: string): boolean {
   try {
     return text.length <= 60 && formatIn(text) !== undefined;
