@@ -61,11 +61,15 @@ test("from a wish to a crust: colours put on a corner, ways found while playing,
   await expect(page).toHaveURL(/field=%23a9bdb3/);
   await expect(found(page).getByRole("button", { name: "Use it" }).first()).toBeVisible({ timeout: 20_000 });
   // dragged there
-  await page
-    .getByRole("button", { name: "Sealing tint-base, walnut" })
-    .dragTo(page.getByRole("button", { name: /^Edges: / }), {
-      targetPosition: { x: 6, y: 120 },
-    });
+  const swatch = (await page.getByRole("button", { name: "Sealing tint-base, walnut" }).boundingBox())!;
+  const edges = page.getByRole("button", { name: /^Edges: / });
+  const at = (await edges.boundingBox())!;
+  await page.mouse.move(swatch.x + 8, swatch.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(at.x + 6, at.y + 120, { steps: 8 });
+  await expect(edges).toHaveAttribute("data-over", "");
+  await page.mouse.up();
+  await expect(edges).not.toHaveAttribute("data-over");
   await expect(page).toHaveURL(/arris=%233f2c1c/);
   await page.getByRole("button", { name: "worn", exact: true }).click();
   await expect(found(page).getByRole("status")).toContainText(/\d+ tried$/, { timeout: 30_000 });
