@@ -131,7 +131,6 @@ async function drawBoard(plan: Plan, flags: Flags): Promise<Done> {
   const { default: sharp } = await import("sharp");
   try {
     await sharp(drawn.pixels, { raw: { width, height, channels: 4 } })
-      .removeAlpha()
       .png()
       .toFile(flags.png);
   } catch (error) {

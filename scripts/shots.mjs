@@ -71,6 +71,9 @@ try {
       await page.getByRole("status").filter({ hasText: /…/ }).first().waitFor({ state: "hidden" });
     if (path.endsWith("/house")) await page.getByText("finishing loft").waitFor();
     if (path.endsWith("/ledger")) await page.waitForLoadState("networkidle");
+    // pictures that the server paints when they are asked for
+    if (path.endsWith("/quote"))
+      await page.waitForFunction(() => [...document.images].every(({ naturalWidth }) => naturalWidth > 0));
     if (path.includes("/board")) await page.locator("[data-board=finished]").waitFor();
     if (path.endsWith("/photo")) {
       await page.locator("[data-painted=finished]").waitFor();

@@ -136,7 +136,7 @@ export function TaskView({ task, wall, now }: { task: BenchTask; wall: number; n
           )}
           {task.section && (
             <p className="bench-stroke">
-              <span>Section</span> {task.section.at} of {task.section.of}, in one go
+              <span>Section</span> {task.section.at} of {task.section.of}, in one session
               {task.followedBy.length > 0 ? `: then ${task.followedBy.join(", then ").toLowerCase()}` : ""}
             </p>
           )}

@@ -64,7 +64,7 @@ export function BookingPanel({
         <p className="mt-1 text-note">
           {booking.section
             ? `Section ${booking.section.at} of ${booking.section.of}, to a natural break: right through before the next is begun.`
-            : "One go: no pause between its steps but for what they need."}
+            : "One session: no pause between its steps but for what they need."}
         </p>
       )}
       {along.length > 0 && <p className="mt-1 text-note">With it, as they stay fitted: {along.join(", ")}.</p>}

@@ -10,7 +10,7 @@ import { usePieceFilms } from "~/films/use-piece-films";
 import { arranged, type FrontZone, facesOf, memberOf } from "./arrange";
 import { frontLayout } from "./front-layout";
 import { type Box, PlaceOutlines } from "./place-outlines";
-import { NO_COLOURS, ZonePart } from "./zone-part";
+import { NO_COLOURS, type Opening, ZonePart } from "./zone-part";
 
 // The piece from the front, to scale, every zone painted with its own films. It is the zone picker.
 
@@ -27,7 +27,7 @@ export function ZoneFace({ zone, judged, box }: { zone: Zone; judged: ZoneJudgem
     useMemo(() => (judged ? [judged] : []), [judged]),
   ).get(zone.id);
   const colours = judged ? coloursSeen(judged.after) : NO_COLOURS;
-  return <ZonePart zone={frontZone} box={box} scale={box.width / width} colours={colours} film={film} glazed={false} />;
+  return <ZonePart zone={frontZone} box={box} scale={box.width / width} colours={colours} film={film} opening="air" />;
 }
 
 interface Props {
@@ -46,16 +46,24 @@ interface Props {
   rodded?: boolean;
 }
 
-/** Whether nothing of the piece stands in the opening of a frame: then it is glazed, unless it is the back of a chair. */
-function isGlazed(frame: FrontZone, box: Box, scale: number, others: ReadonlyMap<string, Box>): boolean {
-  if (frame.place.drawn !== "frame" || frame.shape.kind !== "frame" || frame.shape.count > 1) return false;
+/** Where other zones stand in the opening of a frame, its rails are between them; an empty one is glazed, but for the back of a chair. */
+function openingOf(
+  frame: FrontZone,
+  box: Box,
+  scale: number,
+  others: ReadonlyMap<string, Box>,
+  hasLegs: boolean,
+): Opening {
+  if (frame.place.drawn !== "frame" || frame.shape.kind !== "frame" || frame.shape.count > 1) return "air";
   const member = memberOf(frame, box, scale);
   const isWithin = (low: number, size: number, from: number, whole: number) =>
     low + size / 2 > from + member && low + size / 2 < from + whole - member && size < whole;
-  return ![...others].some(
+  const isFilled = [...others].some(
     ([id, { x, y, width, height }]) =>
       id !== frame.id && isWithin(x, width, box.x, box.width) && isWithin(y, height, box.y, box.height),
   );
+  if (isFilled) return "rails";
+  return hasLegs ? "air" : "glass";
 }
 
 const loudOf = (severity: Severity | null) => (severity === "note" ? null : severity);
@@ -125,7 +133,7 @@ export function Elevation({
               scale={scale}
               colours={colours.get(zone.id) ?? NO_COLOURS}
               film={films.get(zone.id)}
-              glazed={!hasLegs && isGlazed(zone, box, scale, screen)}
+              opening={openingOf(zone, box, scale, screen, hasLegs)}
             />
             {zone.outlines &&
               facesOf(zone, box).map((face) => (

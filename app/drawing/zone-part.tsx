@@ -23,9 +23,11 @@ interface Drawn {
   /** what is seen of it in plain colours, until its film is there */
   colours: Colours;
   film: Film | undefined;
-  /** a pane of glass fills the frame */
-  glazed: boolean;
+  /** what fills a frame: a pane, its own rails between what stands in it, or air */
+  opening: Opening;
 }
+
+export type Opening = "glass" | "rails" | "air";
 
 function Glass({ x, y, width, height }: Box) {
   const sheen = (from: number, to: number) =>
@@ -40,19 +42,30 @@ function Glass({ x, y, width, height }: Box) {
   );
 }
 
+/** Rails and stiles, a little in the shade of the moulding around them; their neighbours cover most of it. */
+function Rails({ colour, ...box }: Box & { colour: string }) {
+  return (
+    <>
+      <rect {...box} fill={colour} />
+      <rect {...box} fill="#2a231d" fillOpacity={0.14} />
+    </>
+  );
+}
+
 /** A film that fills its box. What is clear in it must not take a press: the outline over it does that. */
 function Painted({ film, ...box }: { film: Film; width: number; height: number } & SVGProps<SVGImageElement>) {
   return <image href={film.url} preserveAspectRatio="none" pointerEvents="none" {...box} />;
 }
 
-function Frames({ zone, box, scale, colours, film, glazed }: Drawn) {
+function Frames({ zone, box, scale, colours, film, opening }: Drawn) {
   return facesOf(zone, box).map(({ x, y, width, height }) => {
     const member = memberOf(zone, { x, y, width, height }, scale);
     const inner = { x: x + member, y: y + member, width: width - 2 * member, height: height - 2 * member };
     const ring = `M${x} ${y}h${width}v${height}h${-width}ZM${inner.x} ${inner.y}h${inner.width}v${inner.height}h${-inner.width}Z`;
     return (
       <g key={x}>
-        {glazed && <Glass {...inner} />}
+        {opening === "glass" && <Glass {...inner} />}
+        {opening === "rails" && <Rails {...inner} colour={colours.field} />}
         {film ? (
           <Painted film={film} x={x} y={y} width={width} height={height} />
         ) : (

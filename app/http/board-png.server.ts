@@ -49,7 +49,6 @@ export async function boardPng(plan: Plan, params: URLSearchParams, key: string)
   const png = await sharp(board.picture(count, view), {
     raw: { width: board.grid.width, height: board.grid.height, channels: 4 },
   })
-    .removeAlpha()
     .png()
     .toBuffer();
   kept.set(key, png);

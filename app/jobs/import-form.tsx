@@ -1,9 +1,8 @@
-import { useState } from "react";
 import { Form } from "react-router";
+import { FileChoice } from "~/parts/file-choice";
 
 /** Brings in a job, or a whole shop, from a file. */
 export function ImportForm({ token, busy }: { token: string; busy: boolean }) {
-  const [chosen, setChosen] = useState("");
   return (
     <Form
       method="post"
@@ -12,16 +11,7 @@ export function ImportForm({ token, busy }: { token: string; busy: boolean }) {
       aria-label="Import a crust file"
     >
       <input type="hidden" name="token" value={token} />
-      <label className="file-choice button">
-        <span className="max-w-40 truncate">{chosen || "Choose a file"}</span>
-        <input
-          type="file"
-          name="file"
-          accept=".json,.zip,application/json,application/zip"
-          aria-label="Crust file"
-          onChange={({ target }) => setChosen(target.files?.[0]?.name ?? "")}
-        />
-      </label>
+      <FileChoice name="file" accept=".json,.zip,application/json,application/zip" label="Crust file" />
       <button name="do" value="import" className="button" disabled={busy}>
         {busy ? "Reading …" : "Import"}
       </button>

@@ -115,7 +115,11 @@ export function JobLine({ job, planned }: { job: JobRow; planned: JobDates | und
         )}
       </td>
       <td className="pr-4 whitespace-nowrap" data-head="Leaves">
-        <LeavesOn planned={planned} starts={starts} />
+        {state === "finished" && !dates ? (
+          <span className="text-soft">finished</span>
+        ) : (
+          <LeavesOn planned={planned} starts={starts} />
+        )}
       </td>
       <td className="pr-4 whitespace-nowrap" data-head="Full use">
         {dates && sayDate(dates.fullUse, starts)}

@@ -23,7 +23,7 @@ export function Row({ chosen, children, height }: { chosen: boolean; children: R
 export const Dab = ({ rung: { step, material }, size }: { rung: Rung; size: number }) =>
   material ? <Swatch material={material} how={step.how} size={size} /> : <HandMark how={step.how} size={size} />;
 
-/** The bar between the swatches of two steps that are worked in one go. */
+/** The bar between the swatches of two steps that are worked in one session. */
 export function GoBar({ sizes: { row, seam, kind }, indented }: { sizes: LadderSizes; indented: boolean }) {
   const swatch = SWATCH[kind];
   return (

@@ -9,7 +9,7 @@ export interface Rung {
   step: Step;
   number: number;
   seam: SeamSays;
-  /** it is worked in one go with the step under it */
+  /** it is worked in one session with the step under it */
   joined: boolean;
   /** what it lays; none where it takes off or prepares */
   material: Material | undefined;

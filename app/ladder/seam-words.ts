@@ -20,10 +20,10 @@ function window(demand: Wait): { opens: number; shuts: number | null; reason: st
   return { opens: gate.opens.safe, shuts: gate.shuts?.safe ?? null, reason: demand.reason };
 }
 
-/** "in one go with the step before, 4 sections"; null for a step that begins its own. */
+/** "in one session with the step before, 4 sections"; null for a step that begins its own. */
 export function sayGo({ phase: { go, id } }: JudgedPhase): string | null {
   if (go === null || go.ids[0] === id) return null;
-  return `in one go with the step before${go.sections > 1 ? `, ${go.sections} sections` : ""}`;
+  return `in one session with the step before${go.sections > 1 ? `, ${go.sections} sections` : ""}`;
 }
 
 /** What the seam under a step says: the worst verdict, otherwise the wait that binds, otherwise nothing. */

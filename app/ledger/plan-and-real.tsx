@@ -20,9 +20,19 @@ export interface Compared {
 
 const ROW = 20;
 const HEAD = 22;
-const NAMES = 168;
+/** Room for the names, at most this part of the drawing. */
+const NAMES = { most: 212, part: 0.45 };
+/** About the breadth of a letter. */
+const LETTER = 6.2;
 const LEAST_BAR = 4;
 const NIGHT = 0.35;
+
+/** A name cut to so many letters; which coat it is stays. */
+function cut(name: string, letters: number): string {
+  if (name.length <= letters) return name;
+  const coat = /, coat \d+$/.exec(name)?.[0] ?? "";
+  return `${name.slice(0, letters - 1 - coat.length).trimEnd()}…${coat}`;
+}
 
 /** What was planned, hollow, over what was done, filled; what lies ahead is dashed. The rows are the steps in the order they come. */
 export function PlanAndReal({ rows }: { rows: readonly Compared[] }) {
@@ -34,12 +44,13 @@ export function PlanAndReal({ rows }: { rows: readonly Compared[] }) {
   );
   // days without work take no room
   const width = Math.max(280, size.width);
-  const each = (width - NAMES - 8) / days.length;
+  const names = Math.min(NAMES.most, NAMES.part * width);
+  const each = (width - names - 8) / days.length;
   const xOf = (wall: WallMinutes) => {
     const day = midnightBefore(wall);
     const at = days.findIndex((from) => from >= day);
     const part = Math.min(1, Math.max(0, (wall - day - NIGHT * DAY) / (DAY * 0.4)));
-    return NAMES + Math.max(0, at) * each + part * each;
+    return names + Math.max(0, at) * each + part * each;
   };
   const bar = ({ from, to }: Span) => ({ x: xOf(from), width: Math.max(LEAST_BAR, xOf(to) - xOf(from)) });
   const height = HEAD + rows.length * ROW;
@@ -64,14 +75,14 @@ export function PlanAndReal({ rows }: { rows: readonly Compared[] }) {
         {days.map((day, index) => (
           <g key={day}>
             <line
-              x1={NAMES + index * each}
-              x2={NAMES + index * each}
+              x1={names + index * each}
+              x2={names + index * each}
               y1={HEAD - 6}
               y2={height}
               className="stroke-hair"
             />
             {index % every === 0 && (
-              <text x={NAMES + index * each + 4} y={13} className="fill-soft text-[0.75rem]">
+              <text x={names + index * each + 4} y={13} className="fill-soft text-[0.75rem]">
                 {sayDate(day)}
               </text>
             )}
@@ -83,7 +94,7 @@ export function PlanAndReal({ rows }: { rows: readonly Compared[] }) {
           return (
             <g key={id}>
               <text x={0} y={y + 13} className={`text-[0.75rem] ${real ? "fill-ink" : "fill-soft"}`}>
-                {label.length > 27 ? `${label.slice(0, 26)}…` : label}
+                {cut(label, Math.floor(names / LETTER) - 1)}
                 <title>{`${zone}: ${name}`}</title>
               </text>
               {planned && (

@@ -83,7 +83,7 @@ export function CandidateCard({ one, image, dated, voice, onUse, busy, hasCrust 
                   <span style={{ background: wanted }} />
                   <span style={{ background: mean }} />
                 </span>
-                {PLACE_NAMES[place].toLowerCase()} {apart.toFixed(0)} off
+                {PLACE_NAMES[place].toLowerCase()} off by ΔE {apart.toFixed(0)}
               </span>
             ))}
           </p>

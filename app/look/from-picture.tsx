@@ -3,6 +3,7 @@ import { WISH_PLACES, type WishPlace } from "#core/look/spec";
 import { arrowWay } from "~/keys/arrows";
 import { KEYS } from "~/keys/keys";
 import { pressed } from "~/keys/use-key";
+import { FileChoice } from "~/parts/file-choice";
 import { PLACE_NAMES } from "./read-look";
 
 const MOST_BYTES = 8_000_000;
@@ -83,10 +84,13 @@ export function FromPicture({ onPick }: { onPick: (place: WishPlace, colour: str
     <details className="mt-4 border-t border-line pt-2">
       <summary className="py-1 font-semibold">From a picture of something old</summary>
       <p className="text-soft">Choose a place, then point at it in the picture. The picture stays on this machine.</p>
-      <label className="mt-2 block">
-        <span className="mb-0.5 block text-note text-soft">Picture</span>
-        <input type="file" accept="image/*" onChange={({ target }) => take(target.files?.[0])} />
-      </label>
+      <FileChoice
+        className="mt-2"
+        accept="image/*"
+        label="Picture"
+        says="Choose a picture"
+        onFile={(file) => take(file ?? undefined)}
+      />
       {trouble && (
         <p role="alert" className="mt-2 font-medium text-ochre">
           {trouble}

@@ -68,17 +68,17 @@ export function ColourForm({ material }: { material: Material }) {
         >
           {({ faults, values }) => (
             <>
-              <Field name="overWhite" label="One coat over white" fault={faults.overWhite}>
+              <Field name="overWhite" label="1 coat on white" fault={faults.overWhite}>
                 {(field) => (
                   <input {...field} type="text" maxLength={40} defaultValue={values?.overWhite ?? chart.overWhite} />
                 )}
               </Field>
-              <Field name="overBlack" label="and over black" fault={faults.overBlack}>
+              <Field name="overBlack" label="1 coat on black" fault={faults.overBlack}>
                 {(field) => (
                   <input {...field} type="text" maxLength={40} defaultValue={values?.overBlack ?? chart.overBlack} />
                 )}
               </Field>
-              <button className="button">Use both</button>
+              <button className="button shrink-0">Use both</button>
             </>
           )}
         </EditForm>

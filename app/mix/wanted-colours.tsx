@@ -1,6 +1,7 @@
 import { Link, useSearchParams } from "react-router";
 import { useJob } from "~/editor/job-editor";
 import { EditForm, Field, TextField, useRefused } from "~/forms/edit-form-parts";
+import { FileChoice } from "~/parts/file-choice";
 import { address } from "./tin";
 
 /** The job's target colours: saved, imported from a palette, exported as one. */
@@ -88,14 +89,11 @@ export function WantedColours({ wanted }: { wanted: string | null }) {
 /** Puts a file's text into the field above it. */
 function PaletteFile() {
   return (
-    <input
-      type="file"
+    <FileChoice
       accept=".gpl,text/plain"
-      aria-label="Palette file"
-      className="text-note"
-      onChange={async (event) => {
-        const input = event.currentTarget;
-        const file = input.files?.[0];
+      label="Palette file"
+      says="Read it from a file"
+      onFile={async (file, input) => {
         const field = input.form?.elements.namedItem("palette");
         if (file && field instanceof HTMLTextAreaElement)
           field.value = (await file.slice(0, 70_000).text()).slice(0, 65_000);

@@ -26,7 +26,8 @@ const PIECE = 172;
 const LANDMARKS = 36;
 const BOARD = 132;
 const PIECE_MARGIN = 12;
-const MOST_SHOWN = 5;
+/** Each may take two lines. */
+const MOST_SHOWN = 3;
 const SECTION = { least: 200, most: 560 };
 /** Below this the board of the zone is left to its own view. */
 const ROOM_FOR_BOARD = 620;
@@ -75,8 +76,9 @@ function SmallBoard({ judged, to }: { judged: ZoneJudgement; to: string }) {
         <h2 className="font-semibold text-ink">What shows</h2>
         <ul className="text-soft">
           {shares.map(({ key, name, share }) => (
-            <li key={key} className="flex gap-2">
-              <span className="min-w-0 flex-1 truncate">{name}</span> {Math.round(share * 100)} %
+            <li key={key} className="flex gap-2 leading-tight [&+li]:mt-1">
+              <span className="min-w-0 flex-1">{name}</span>
+              <span className="whitespace-nowrap">{Math.round(share * 100)} %</span>
             </li>
           ))}
         </ul>

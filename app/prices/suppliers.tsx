@@ -1,6 +1,7 @@
 import { Form, useNavigation } from "react-router";
 import type { ShelfBook } from "#core/shelf/book";
 import { TextField } from "~/forms/edit-form-parts";
+import { FileChoice } from "~/parts/file-choice";
 import { Hidden, type Loaded, useAnswer } from "./answers";
 
 export function Suppliers({ loaded }: { loaded: Loaded }) {
@@ -87,13 +88,7 @@ export function Files({ loaded }: { loaded: Loaded }) {
             </a>
           </p>
           <p className="mt-1 flex items-center gap-2">
-            <input
-              type="file"
-              name="file"
-              accept=".csv,text/csv"
-              aria-label={`CSV file: ${name}`}
-              className="min-w-0 flex-1 text-note file:mr-2 file:min-h-8 file:rounded-std file:border file:border-edge file:bg-board file:px-3"
-            />
+            <FileChoice name="file" accept=".csv,text/csv" label={`CSV file: ${name}`} />
             <button className="button" disabled={busy === does}>
               {busy === does ? "Reading …" : "Import"}
             </button>

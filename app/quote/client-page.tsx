@@ -1,3 +1,4 @@
+import type { PiecePhoto } from "#core/plan/photo-marks";
 import type { Quote } from "#core/shelf/quote";
 import { sayLongDate } from "#core/units/when";
 import { useVoice } from "~/shelf/voice";
@@ -17,7 +18,7 @@ function When({ name, at }: { name: string; at: number | null }) {
 }
 
 /** What is said to the client, and the photos of the piece that the finish is laid on. */
-export type Said = Omit<Quote, "cost"> & { photos: readonly string[] };
+export type Said = Omit<Quote, "cost"> & { photos: readonly Pick<PiecePhoto, "id" | "width" | "height">[] };
 
 /** What is said to the client: no figure of the shop's own is on it. */
 export function ClientPage({ quote, id }: { quote: Said; id: string }) {
@@ -34,13 +35,15 @@ export function ClientPage({ quote, id }: { quote: Said; id: string }) {
       </header>
       {quote.client && <p className="mt-3 text-base">For {quote.client}</p>}
       <section className="mt-5" aria-label="The look">
-        {quote.photos.map((photoId) => (
-          <figure key={photoId} className="mb-3">
+        {quote.photos.map((photo) => (
+          <figure key={photo.id} className="mb-3">
             <img
-              src={`/jobs/${id}/photo.jpg?photo=${photoId}&both=yes&width=${PHOTO_WIDTH}`}
+              src={`/jobs/${id}/photo.jpg?photo=${photo.id}&both=yes&width=${PHOTO_WIDTH}`}
               alt="The piece as it is, and with the predicted finish"
-              loading="lazy"
-              className="w-full rounded-std border border-line"
+              // it takes a few seconds to paint: its place is kept, and says so until then
+              width={2 * photo.width}
+              height={photo.height}
+              className="photo-coming w-full rounded-std border border-line"
             />
             <figcaption className="mt-1 text-note text-soft">Your piece as it is, and as predicted.</figcaption>
           </figure>

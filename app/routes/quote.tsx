@@ -43,7 +43,7 @@ export const loader = ({ params, request }: Route.LoaderArgs) =>
     const photos = (found.plan.photos ?? [])
       .filter((photo) => kept.has(photo.id) && isPainted(photo))
       .slice(0, MOST_PHOTOS)
-      .map((photo) => photo.id);
+      .map(({ id, width, height }) => ({ id, width, height }));
     return {
       id: planId,
       voice: voiceOf({ measures, numbers, costing }),

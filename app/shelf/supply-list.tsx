@@ -116,7 +116,7 @@ function Line({ line, book, today, away }: LineProps) {
               className="shrink-0 text-edge group-open:rotate-90"
             />
             <span className="min-w-0">
-              <b className="block truncate font-semibold">{line.name}</b>
+              <b className="block font-semibold">{line.name}</b>
               <span className="block truncate text-note text-soft">
                 {line.material ? line.material.family : line.by.join(", ").toLowerCase()}
               </span>

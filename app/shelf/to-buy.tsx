@@ -10,7 +10,13 @@ import { useVoice } from "./voice";
 export function SayPacks({ item: { line, basket } }: { item: ToBuy }) {
   const voice = useVoice();
   if (!basket) return <>{amountOf(line, line.missing, voice)}, no pack known</>;
-  return <>{basket.packs.map(({ pack, count }) => `${count} × ${amountOf(line, pack.holds, voice)}`).join(" + ")}</>;
+  // of what comes singly, so many: "2 brushes", not "2 × 1 brush"
+  const packs = basket.packs.map(({ pack, count }) =>
+    line.unit === "pieces" && pack.holds === 1
+      ? amountOf(line, count, voice)
+      : `${count} × ${amountOf(line, pack.holds, voice)}`,
+  );
+  return <>{packs.join(" + ")}</>;
 }
 
 /** What all of it costs, and how many things have no price. */
@@ -64,7 +70,7 @@ export function ToBuyPanel({
                 data-buy={item.line.goodId}
               >
                 <span className="min-w-0">
-                  <span className="block truncate">{item.line.name}</span>
+                  <span className="block">{item.line.name}</span>
                   <span className="block text-note text-soft">
                     <SayPacks item={item} />
                   </span>

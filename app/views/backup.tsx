@@ -1,6 +1,7 @@
 import { Form, useActionData, useLoaderData, useNavigation } from "react-router";
 import { sayMoment } from "#core/units/when";
 import { PageHead } from "~/parts/brand";
+import { FileChoice } from "~/parts/file-choice";
 import type { action, loader } from "~/routes/backup";
 
 const sayBytes = (bytes: number) => (bytes < 1e6 ? `${Math.ceil(bytes / 1000)} kB` : `${(bytes / 1e6).toFixed(1)} MB`);
@@ -48,10 +49,7 @@ export default function BackupRoute() {
         <h2 className="mt-8 text-[1.0625rem]">Restore</h2>
         {empty ? (
           <Form method="post" encType="multipart/form-data" className="mt-2 flex flex-wrap items-end gap-3">
-            <label className="grow">
-              The backup
-              <input type="file" name="backup" accept=".db" className="field min-h-11" />
-            </label>
+            <FileChoice label="The backup" says="Choose the backup" name="backup" accept=".db" className="min-h-11" />
             <button className="button button-main min-h-11" disabled={busy}>
               {busy ? "Reading it …" : "Restore it here"}
             </button>

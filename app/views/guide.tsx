@@ -19,11 +19,11 @@ function Example({ example, good }: { example: Told; good: boolean }) {
         <ol className="min-w-0 flex-1 text-note">
           {[...example.steps].reverse().map((step, index) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: the same step may occur twice
-            <li key={index} className="truncate first-letter:uppercase">
+            <li key={index} className="pl-3 -indent-3 first-letter:uppercase">
               {step}
             </li>
           ))}
-          <li className="truncate text-soft">on {example.ground}</li>
+          <li className="pl-3 -indent-3 text-soft">on {example.ground}</li>
         </ol>
       </div>
       {example.says && (

@@ -61,7 +61,7 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
         </Link>
       </header>
       <main className="flex-1">
-        <div className="mt-5 mb-3 flex flex-wrap items-end gap-x-4 gap-y-2">
+        <div className="mt-5 mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
           <h1 className="text-2xl">{away ? "Jobs put away" : "Jobs"}</h1>
           <Finder {...loaderData} />
           <span className="flex-1" />

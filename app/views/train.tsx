@@ -134,14 +134,18 @@ export default function TrainRoute({ loaderData, actionData }: Route.ComponentPr
             {countOf(record.today.answers, "answer")}, {minutes} of 5 minutes · {record.due} due
           </p>
           <h2 className="mt-4 text-lg">By week</h2>
-          <div style={{ minHeight: CHART }}>
-            <Suspense fallback={null}>
-              <RecordChart
-                height={CHART}
-                weeks={record.weeks.map(({ from, right, wrong }) => ({ label: dayOf(from), right, wrong }))}
-              />
-            </Suspense>
-          </div>
+          {record.weeks.some(({ right, wrong }) => right + wrong > 0) ? (
+            <div style={{ minHeight: CHART }}>
+              <Suspense fallback={null}>
+                <RecordChart
+                  height={CHART}
+                  weeks={record.weeks.map(({ from, right, wrong }) => ({ label: dayOf(from), right, wrong }))}
+                />
+              </Suspense>
+            </div>
+          ) : (
+            <p className="text-soft">Right and wrong answers show here, week by week, from the first one on.</p>
+          )}
           {record.families.length > 0 && (
             <>
               <h2 className="mt-4 text-lg">By subject</h2>

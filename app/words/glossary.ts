@@ -37,13 +37,13 @@ export const GLOSSARY: readonly { title: string; entries: readonly Entry[] }[] =
       { word: "Layer", means: "one material in the crust, in one or several coats", quiet: true },
       { word: "Coat", means: "one pass of a material over the surface", quiet: true },
       {
-        word: "One go",
+        word: "One session",
         means: "wet work that cannot wait: each section goes through all its steps before the next is begun",
-        also: ["in one go"],
+        also: ["in one session"],
       },
       {
         word: "Section",
-        means: "what one works in one go: a drawer, a leg, a part of a top to a natural break",
+        means: "what one works in one session: a drawer, a leg, a part of a top to a natural break",
         quiet: true,
       },
       { word: "Pass", means: "going over a face once with cloth, paper or blade", quiet: true, also: ["passes"] },

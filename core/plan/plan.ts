@@ -109,7 +109,9 @@ export const Step = z.strictObject({
   oneGo: z
     .boolean()
     .optional()
-    .describe("worked in one go with the step before, section by section; as is usual for the technique if not said"),
+    .describe(
+      "worked in one session with the step before, section by section; as is usual for the technique if not said",
+    ),
   amount: Amount.optional().describe("how much of a coat goes on, where it is not the usual"),
   uneven: z.boolean().optional().describe("laid unevenly on purpose: thin here, thick there"),
   effort: Effort.optional().describe(

@@ -4,7 +4,7 @@ export const THEMES: readonly (readonly [prefix: string, title: string])[] = [
   ["B", "Redissolving"],
   ["C", "Drying"],
   ["N", "Laying"],
-  ["O", "One go"],
+  ["O", "One session"],
   ["D", "Staining"],
   ["W", "Wax"],
   ["K", "Cracks and chips"],

@@ -123,5 +123,5 @@ export function sayInstead(
   const finish = (starts[from] ?? 0) + (activities.find((activity) => activity.id === from)?.duration ?? 0);
   if (max === null) return start < finish + min ? `It is dated ${when}, before that wait is over.` : null;
   const shuts = varies?.shuts ? varies.shuts(finish) : finish + max;
-  return start > shuts ? `It gives way: it is dated ${when}, ${sayDuration(start - shuts)} after that.` : null;
+  return start > shuts ? `For now it is dated ${when}, ${sayDuration(start - shuts)} too late.` : null;
 }

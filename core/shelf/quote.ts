@@ -1,5 +1,5 @@
 import { judge } from "../judge/judge.ts";
-import { findCrust, type Plan, zoneArea, zonesOf } from "../plan/plan.ts";
+import { findCrust, type Plan, type Zone, zoneArea, zonesOf } from "../plan/plan.ts";
 import type { JobPlan } from "../schedule/plan-of-work.ts";
 import { DAY, type SquareMetres, type WallMinutes } from "../units/units.ts";
 import type { ShelfBook } from "./book.ts";
@@ -24,7 +24,7 @@ export interface Quote {
   made: WallMinutes;
   validUntil: WallMinutes;
   zones: QuotedZone[];
-  /** zones whose boards show the look: one for each crust */
+  /** zones whose boards show the look: for each crust, the largest of its zones */
   shownBy: string[];
   begins: WallMinutes | null;
   leaves: WallMinutes | null;
@@ -66,8 +66,11 @@ export interface QuoteQuestion {
 export function quoteOf({ plan, book, job, today }: QuoteQuestion): Quote {
   const cost = costOfJob(plan, book, job.bookings);
   const zones = zonesOf(plan);
-  const crusts = new Map<string, string>();
-  for (const { id, crustId } of zones) if (!crusts.has(crustId)) crusts.set(crustId, id);
+  const largest = new Map<string, Zone>();
+  for (const zone of zones) {
+    const before = largest.get(zone.crustId);
+    if (!before || zoneArea(zone) > zoneArea(before)) largest.set(zone.crustId, zone);
+  }
   return {
     title: plan.title,
     client: plan.client ?? null,
@@ -80,7 +83,7 @@ export function quoteOf({ plan, book, job, today }: QuoteQuestion): Quote {
       finish: findCrust(plan, zone.crustId)?.name ?? "",
       layers: layersOf(plan, zone.crustId),
     })),
-    shownBy: [...crusts.values()].slice(0, MOST_BOARDS),
+    shownBy: [...largest.values()].slice(0, MOST_BOARDS).map(({ id }) => id),
     begins: job.bookings[0]?.starts ?? null,
     leaves: job.dates?.leaves ?? null,
     lightUse: job.dates?.lightUse ?? null,

@@ -292,12 +292,12 @@ test("a material's colour is written as Lab or as two swatches", async ({ page }
   await expect(form.getByText(/^Colour code: #/)).toContainText("Lab 80 2 12");
   await open(page, "/jobs/carved-settle/materials?material=wax-dark");
   const swatches = page.getByRole("form", { name: "Swatches of Dark wax" });
-  await swatches.getByLabel("One coat over white").fill("#101010");
-  await swatches.getByLabel("and over black").fill("#e0d0c0");
+  await swatches.getByLabel("1 coat on white").fill("#101010");
+  await swatches.getByLabel("1 coat on black").fill("#e0d0c0");
   await swatches.getByRole("button", { name: "Use both" }).click();
   await expect(page.getByText("Over black it must look darker than over white; are the two swapped?")).toBeVisible();
-  await swatches.getByLabel("One coat over white").fill("#c09a70");
-  await swatches.getByLabel("and over black").fill("#140f0b");
+  await swatches.getByLabel("1 coat on white").fill("#c09a70");
+  await swatches.getByLabel("1 coat on black").fill("#140f0b");
   await swatches.getByRole("button", { name: "Use both" }).click();
   await expect(page.getByRole("button", { name: "Undo: Colour of Dark wax" })).toBeVisible();
 });

@@ -8,19 +8,19 @@ async function write(page: Page, label: string, text: string) {
 }
 const rowOf = (page: Page, id: string) => page.locator("#ladder li").filter({ has: page.locator(`[data-step=${id}]`) });
 
-test("a step is worked in one go with the one before, or on its own, and the days follow", async ({ page }) => {
+test("a step is worked in one session with the one before, or on its own, and the days follow", async ({ page }) => {
   await open(page, "/jobs/dough-bin/crust?zone=bin-lid&step=crumb");
-  await expect(rowOf(page, "crumb")).toContainText("in one go with the step before");
+  await expect(rowOf(page, "crumb")).toContainText("in one session with the step before");
   await page.getByLabel("Worked", { exact: true }).selectOption("apart");
-  await expect(rowOf(page, "crumb")).not.toContainText("in one go with the step before");
+  await expect(rowOf(page, "crumb")).not.toContainText("in one session with the step before");
   await page.getByLabel("Worked", { exact: true }).selectOption("together");
-  await expect(rowOf(page, "crumb")).toContainText("in one go with the step before");
+  await expect(rowOf(page, "crumb")).toContainText("in one session with the step before");
   await saved(page);
   await open(page, "/jobs/dough-bin/days");
   const go = page.getByRole("link", { name: /mist with water \+ coarse texture crumb/i }).first();
   await go.focus();
   await page.keyboard.press("Enter");
-  await expect(page.getByText("One go: no pause between its steps but for what they need.")).toBeVisible();
+  await expect(page.getByText("One session: no pause between its steps but for what they need.")).toBeVisible();
 });
 
 test("a wait is said as painters say it, counted from any step", async ({ page }) => {

@@ -101,7 +101,7 @@ function readAgain(fields: FormFields, step: Step): { again: Again | null } | { 
   return { fault: sentence(issue!.message), field: issue!.path[0] === "rounds" ? "rounds" : "againFrom" };
 }
 
-/** Whether a step is worked in one go with the one before; what is usual for it otherwise. */
+/** Whether a step is worked in one session with the one before; what is usual for it otherwise. */
 const ONE_GO: Partial<Record<string, boolean>> = { together: true, apart: false };
 
 /** Shares are shown to a tenth of a per cent: a smaller difference means the share was not changed. */

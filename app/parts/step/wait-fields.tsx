@@ -6,7 +6,7 @@ import { Field, TextField } from "~/forms/edit-form-parts";
 import { stepsBefore, WAIT_WORDS, waitText } from "~/forms/wait-form";
 import type { StepFieldsProps } from "./step-fields";
 
-/** The kinds of step that can be worked in one go with the step before. */
+/** The kinds of step that can be worked in one session with the step before. */
 const IN_A_GO: ReadonlySet<string> = new Set(["coat", "take", "help"]);
 
 const goValue = ({ oneGo }: Step) => (oneGo === undefined ? "usual" : oneGo ? "together" : "apart");
@@ -55,7 +55,7 @@ export function WaitFields({ crust, step, faults, values }: StepFieldsProps) {
               {(field) => (
                 <select {...field} defaultValue={values?.oneGo ?? goValue(step)}>
                   <option value="usual">as is usual for it</option>
-                  <option value="together">in one go with the step before</option>
+                  <option value="together">in one session with the step before</option>
                   <option value="apart">on its own</option>
                 </select>
               )}

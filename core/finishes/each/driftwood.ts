@@ -22,7 +22,10 @@ export default finish({
   ],
   variants: [{ id: "black", name: "Tarred: black for brown", materials: { brown: "glaze-black" } }],
   schools: [{ rule: "glazeWait", says: 'From "when dry" to two days before the clear coat.' }],
-  pitfalls: ["Work a face in one go: the slip stays open for half an hour.", "Wipe along the grain, never into it."],
+  pitfalls: [
+    "Work a face in one session: the slip stays open for half an hour.",
+    "Wipe along the grain, never into it.",
+  ],
   shows: [{ on: "field", layers: ["base"], least: 0.65, most: 0.9 }],
   days: [0.4, 4],
 });

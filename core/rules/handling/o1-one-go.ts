@@ -7,9 +7,9 @@ import type { Rule } from "../rule.ts";
 export const noLongerOneGo: Rule = {
   meta: {
     id: "O1",
-    title: "One go leaves no time to dry",
+    title: "One session leaves no time to dry",
     reason:
-      "Worked in one go, a section goes through all its steps before the next is begun. What has to dry in between is two.",
+      "Worked in one session, a section goes through all its steps before the next is begun. What has to dry in between is two.",
     origin: "common practice",
     schools: [],
     subsumes: [],
@@ -26,7 +26,7 @@ export const noLongerOneGo: Rule = {
     return [
       {
         severity: "caution",
-        title: "This may not be done in one go with the step before",
+        title: "This may not be done in one session with the step before",
         because: `It waits ${sayDuration(at - before.ends)} after that, so the two are planned as two.`,
         lower: stepOf(seam.tops[0]?.stack ?? null),
         fixes: (place) => [{ label: "Work it on its own", commands: patchStep(place, phase.step.id, { oneGo: null }) }],
@@ -57,13 +57,13 @@ export const noLongerOneGo: Rule = {
     ],
     faulty: [
       {
-        shows: "sanded in one go with the paint",
+        shows: "sanded in one session with the paint",
         finds: [
           {
             severity: "caution",
             at: "s2",
             over: "s1",
-            says: "This may not be done in one go with the step before. It waits 6 h after that, so the two are planned as two.",
+            says: "This may not be done in one session with the step before. It waits 6 h after that, so the two are planned as two.",
             repairs: ["Work it on its own"],
           },
         ],

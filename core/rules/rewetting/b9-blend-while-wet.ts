@@ -39,7 +39,7 @@ export const blendWhileWet: Rule = {
             : {
                 severity: "caution",
                 title: `${capital(named(phase.material!))} may not blend into the ${named(film.material)}`,
-                because: `${sayAge(waited, `The ${named(film.material)}`)} and can be worked for ${sayShuts(at)}. Work a part of the face at a time, both colours in one go.`,
+                because: `${sayAge(waited, `The ${named(film.material)}`)} and can be worked for ${sayShuts(at)}. Work a part of the face at a time, both colours together.`,
                 lower: film.stepId,
                 fixes: (place) => [
                   ...(phase.step.wait
@@ -110,7 +110,7 @@ export const blendWhileWet: Rule = {
             severity: "caution",
             at: "s2",
             over: "s1",
-            says: "Duck egg chalk-type paint may not blend into the sea green chalk-type paint. The sea green chalk-type paint is 24 h old and can be worked for 8 min here (normally 10 min). Work a part of the face at a time, both colours in one go.",
+            says: "Duck egg chalk-type paint may not blend into the sea green chalk-type paint. The sea green chalk-type paint is 24 h old and can be worked for 8 min here (normally 10 min). Work a part of the face at a time, both colours together.",
             repairs: ["Work it in straight away"],
           },
         ],
