@@ -7,7 +7,7 @@ export function ImportForm({ token, busy }: { token: string; busy: boolean }) {
     <Form
       method="post"
       encType="multipart/form-data"
-      className="flex items-center gap-2"
+      className="flex min-w-0 items-center gap-2"
       aria-label="Import a crust file"
     >
       <input type="hidden" name="token" value={token} />

@@ -147,6 +147,7 @@ test("a board is exported as the picture that is seen", async ({ page }) => {
   const file = await coming;
   expect(file.suggestedFilename()).toMatch(/^Seat.*\.png$/);
   const { data, info } = await sharp(readFileSync(await file.path()))
+    .removeAlpha()
     .raw()
     .toBuffer({ resolveWithObject: true });
   expect(info).toMatchObject({ width: 768, height: 512 });
