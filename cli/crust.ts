@@ -7,6 +7,7 @@ import { checkReport, nextReport, scheduleReport, shopReport, shopScheduleReport
 import { quoteReport, supplyReport } from "#core/exchange/shelf-report";
 import { isShopFile, readShopFile, type ShopFile } from "#core/exchange/shop-file";
 import { readNetworkFile, solveReport } from "#core/exchange/solve-report";
+import { own } from "#core/plan/own";
 import { LIMITS, type Plan } from "#core/plan/plan";
 import { warmUp } from "#core/schedule/solve/warm-up";
 import { readWallTime } from "#core/units/wall-time";
@@ -180,7 +181,7 @@ const OF_A_SHOP: Record<string, (file: ShopFile, flags: Flags) => Done> = {
 
 /** The answer of a command for a whole shop, where the file is one; null for the file of a job. */
 function ofShop(name: string, path: string, flags: Flags): Done | null {
-  const answer = OF_A_SHOP[name];
+  const answer = own(OF_A_SHOP, name);
   const text = answer && readText(path);
   if (!answer || text === undefined || !isShopFile(text)) return null;
   const read = readShopFile(text);
@@ -260,7 +261,7 @@ async function run(words: string[]): Promise<number> {
     process.stdout.write(USAGE);
     return 0;
   }
-  const command = COMMANDS[name];
+  const command = own(COMMANDS, name);
   if (!command && name !== "solve")
     throw new Unreadable(`"${name}" is not a command: crust ${NAMES.join("|")}; see crust help`);
   const { paths, flags } = readWords(name, rest, command ? (command.flags ?? []) : ["budget"], command?.switches);

@@ -3,11 +3,15 @@ import type { Shop } from "#core/plan/shop";
 import type { Around } from "#core/schedule/crew";
 import type { Tried } from "#core/schedule/what-if";
 
-/** What a page requests of the scheduling worker: the ideas of What if, tried on a job among the others. */
-export interface Asking {
+/** A job among the others of the shop, as the scheduling worker is given it. */
+export interface Among {
   plan: Plan;
   shop: Shop;
   around: Around;
+}
+
+/** What a page requests of the scheduling worker: the ideas of What if, tried on a job. */
+export interface Asking extends Among {
   /** ids of the ideas to be tried all at once */
   together: readonly string[];
 }

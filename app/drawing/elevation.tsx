@@ -1,4 +1,4 @@
-import { useMemo } from "react";
+import { useDeferredValue, useMemo } from "react";
 import { Link } from "react-router";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { coloursSeen } from "#core/judge/look";
@@ -95,11 +95,13 @@ export function Elevation({
   rodded = linkTo !== undefined,
 }: Props) {
   const placed = useMemo(() => arranged(zones), [zones]);
+  // an edit is shown in the ladder first, and on the piece right after
+  const looked = useDeferredValue(judged);
   const colours = useMemo(
-    () => new Map(judged.map((zoneJudgement) => [zoneJudgement.zone.id, coloursSeen(zoneJudgement.after)])),
-    [judged],
+    () => new Map(looked.map((zoneJudgement) => [zoneJudgement.zone.id, coloursSeen(zoneJudgement.after)])),
+    [looked],
   );
-  const films = usePieceFilms(placed, judged);
+  const films = usePieceFilms(placed, looked);
   if (placed.length === 0) return null;
   const layout = frontLayout(
     placed.map(({ place }) => place),

@@ -3,7 +3,6 @@ import {
   createContext,
   type ReactNode,
   useContext,
-  useDeferredValue,
   useEffect,
   useMemo,
   useRef,
@@ -16,13 +15,13 @@ import type { Judgement } from "#core/judge/judge";
 import { type Plan, stateOf } from "#core/plan/plan";
 import type { Dates } from "#core/schedule/dates";
 import { isHeavy, judgementOf } from "#core/schedule/kept";
-import { markOf } from "#core/schedule/mark";
-import { fittedIn, type JobPlan, workOf } from "#core/schedule/plan-of-work";
+import type { JobPlan } from "#core/schedule/plan-of-work";
 import type { JobStanding } from "~/plan-of-work/standing";
 import { type AskPlan, useStanding } from "~/plan-of-work/use-standing";
 import { postTo } from "./post";
 import { EditQueue, type PendingEdit, type QueueView, type SavedJob } from "./queue";
 import { Unsent } from "./unsent";
+import { isOf, useFit } from "./use-fit";
 
 export interface JobEditor {
   plan: Plan;
@@ -94,9 +93,6 @@ interface ProviderProps {
 /** Of what is over, nothing is planned any more. */
 const isOver = (plan: Plan) => stateOf(plan) === "finished" || stateOf(plan) === "put away";
 
-/** Whether what is known of a job is of the job as it is. */
-const isOf = (own: JobPlan | null, plan: Plan): own is JobPlan => own !== null && own.mark === markOf(plan);
-
 export function JobEditorProvider({ job, token, plans: first, children }: ProviderProps) {
   const planId = job.plan.id;
   const [unsent] = useState(() => (typeof window === "undefined" ? null : new Unsent(planId)));
@@ -135,9 +131,6 @@ export function JobEditorProvider({ job, token, plans: first, children }: Provid
     before.current = judgementOf(plan, before.current);
     return before.current;
   }, [plan]);
-  const { judgement: settled, plan: settledPlan } = useDeferredValue(
-    useMemo(() => ({ plan, judgement }), [plan, judgement]),
-  );
   const address = `/plan-of-work?job=${planId}`;
   const saved = view.saved.plan;
   const { known: plans, ask: askPlan } = useStanding(
@@ -147,12 +140,8 @@ export function JobEditorProvider({ job, token, plans: first, children }: Provid
     // an idea is fitted in again by itself
     ({ own, kind }) => kind === "planned" || isOf(own, saved) || isOver(saved),
   );
-  const { own, kind, shop, around } = plans;
-  const heavy = isHeavy([settled]);
-  const rough = useMemo(
-    () => (heavy || isOf(own, settledPlan) ? null : fittedIn(workOf(settledPlan, shop), around)),
-    [own, settledPlan, shop, around, heavy],
-  );
+  const { own, kind } = plans;
+  const { rough, settling } = useFit(plan, plans, isHeavy([judgement]));
   const planned = own ?? rough;
 
   const jobPart = useMemo<Job>(
@@ -187,7 +176,7 @@ export function JobEditorProvider({ job, token, plans: first, children }: Provid
       dates: planned?.dates ?? null,
       plans,
       askPlan,
-      settling: settled !== judgement,
+      settling,
       queue: view,
       undo: view.pending.at(-1)?.label ?? view.saved.undo,
       redo: view.pending.length > 0 ? null : view.saved.redo,
@@ -199,7 +188,7 @@ export function JobEditorProvider({ job, token, plans: first, children }: Provid
         });
       },
     }),
-    [jobPart, view, judgement, settled, planned, own, kind, rough, plans, askPlan, queue],
+    [jobPart, view, planned, own, kind, rough, settling, plans, askPlan, queue],
   );
   return (
     <JobContext.Provider value={jobPart}>

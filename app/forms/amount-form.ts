@@ -16,7 +16,7 @@ export function readAmountFields(
   const { amount: kind } = fields;
   if (kind === undefined) return { amount: before ?? null };
   if (kind === "" || kind === "usual") return { amount: null };
-  const measured = kind in MEASURED;
+  const measured = Object.hasOwn(MEASURED, kind);
   const typed = (fields.amountOf ?? "").trim().replace(",", ".");
   if (measured && typed === "") return { fault: "Write how much, as a number." };
   const read = Amount.safeParse(measured ? { kind, of: Number(typed) } : { kind });

@@ -1,3 +1,4 @@
+import { own } from "#core/plan/own";
 import type { Plan } from "#core/plan/plan";
 import { COLOUR_FORMS } from "./edits/colour";
 import { CRUST_FORMS } from "./edits/crusts";
@@ -33,6 +34,6 @@ const FORMS: Record<string, (filled: FilledForm) => FormEdit> = {
  * scripts run, so both give the same result.
  */
 export function readEditForm(plan: Plan, fields: FormFields, newId: () => string): FormEdit {
-  const form = FORMS[fields.do ?? ""];
+  const form = own(FORMS, fields.do ?? "");
   return form ? form({ plan, fields, newId }) : refuse("The form arrived incomplete. Reload the page and try again.");
 }

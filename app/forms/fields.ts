@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { own } from "#core/plan/own";
 
 /** What is wrong with a form, by field; "" is the form as a whole. */
 export type Faults = Record<string, string>;
@@ -11,10 +12,10 @@ const LONGER: Record<string, number> = { palette: 65_000, hours: 1_000_001 };
 
 /** The text fields of a form; where a field occurs several times, all its values joined by a comma. */
 export function fieldsOf(form: FormData): FormFields {
-  const fields: FormFields = {};
+  const fields: FormFields = Object.create(null);
   for (const [name, value] of form) {
     if (typeof value !== "string") continue;
-    const text = value.slice(0, LONGER[name] ?? MOST_LETTERS);
+    const text = value.slice(0, own(LONGER, name) ?? MOST_LETTERS);
     fields[name] = name in fields ? `${fields[name]},${text}` : text;
   }
   return fields;

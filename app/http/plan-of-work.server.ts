@@ -1,8 +1,11 @@
+import { LRUCache } from "lru-cache";
 import type { CalendarJob } from "#core/exchange/calendar-file";
 import { isPlannedFor, type Plan } from "#core/plan/plan";
 import type { Shop } from "#core/plan/shop";
+import type { Around } from "#core/schedule/crew";
 import type { Dates } from "#core/schedule/dates";
-import { markOf } from "#core/schedule/mark";
+import { isHeavy, judgementOf } from "#core/schedule/kept";
+import { markOf, markOfAny } from "#core/schedule/mark";
 import { aroundOf, fittedIn, type JobPlan, workOf } from "#core/schedule/plan-of-work";
 import type { Store } from "#db/open";
 import { getInputs, getKept, getStanding, type Inputs, type Kept, type Standing as Stands } from "#db/plan-of-work";
@@ -37,26 +40,43 @@ export function standingIn({ inputs, stands }: ShopState): Standing {
   };
 }
 
+const fits = new LRUCache<string, JobPlan>({ max: 100 });
+
+/** A job as it would fit in, worked out once for the same job in the same shop. */
+function fitOf(plan: Plan, shop: Shop, around: Around): JobPlan {
+  const key = markOfAny([markOf(plan), shop, around]);
+  const fit = fits.get(key) ?? fittedIn(workOf(plan, shop), around);
+  fits.set(key, fit);
+  return fit;
+}
+
 /** How it stands for one job. */
 export async function jobStandingFor(store: Store, planId: string): Promise<JobStanding> {
   const state = await readShopState(store);
-  const { shop } = state.inputs;
+  const { shop, plans, ideas, over } = state.inputs;
   const { planned, tried } = state.kept;
-  const own = planned.find((jobPlan) => jobPlan.planId === planId);
-  const others = planned.filter((jobPlan) => jobPlan.planId !== planId);
+  const promised = planned.find((jobPlan) => jobPlan.planId === planId);
+  const own = promised ?? tried.find((jobPlan) => jobPlan.planId === planId) ?? null;
+  const around = aroundOf(
+    shop,
+    planned.filter((jobPlan) => jobPlan.planId !== planId),
+  );
+  const plan = [...plans, ...ideas, ...over].find(({ id }) => id === planId);
+  const isKnown = plan === undefined || own?.mark === markOf(plan) || isHeavy([judgementOf(plan)]);
   return {
     standing: standingIn(state),
-    own: own ?? tried.find((jobPlan) => jobPlan.planId === planId) ?? null,
-    kind: own ? "planned" : "tried",
+    own,
+    fit: isKnown ? null : fitOf(plan, shop, around),
+    kind: promised ? "planned" : "tried",
     shop,
-    around: aroundOf(shop, others),
+    around,
   };
 }
 
 /** A job's part of the plan of work; where it has none yet, as it would fit in. */
 export async function jobPlanFor(store: Store, plan: Plan): Promise<{ job: JobPlan; shop: Shop }> {
   const { own, shop, around } = await jobStandingFor(store, plan.id);
-  return { job: own ?? fittedIn(workOf(plan, shop), around), shop };
+  return { job: own ?? fitOf(plan, shop, around), shop };
 }
 
 /** When a job leaves, as every page says it. */

@@ -30,6 +30,8 @@ export interface Standing {
 export interface JobStanding {
   standing: Standing;
   own: JobPlan | null;
+  /** as the saved job would fit in, where `own` is of another version of it; null also where that takes too long for a page */
+  fit: JobPlan | null;
   kind: "planned" | "tried";
   shop: Shop;
   around: Around;

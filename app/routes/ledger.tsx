@@ -1,6 +1,8 @@
 import { nanoid } from "nanoid";
 import { useRouteError } from "react-router";
+import { z } from "zod";
 import { factorsOf } from "#core/ledger/learned";
+import { FAMILIES } from "#core/materials/material";
 import { fittedIn, workOf } from "#core/schedule/plan-of-work";
 import { ledgerOf } from "#db/ledger";
 import { editPlan, getJob } from "#db/plans";
@@ -41,6 +43,9 @@ export const loader = ({ params }: Route.LoaderArgs) =>
     };
   });
 
+/** How long a kind of material is to take: as was learned, or as the tin says. */
+const Drying = z.object({ do: z.enum(["use", "tin"]), family: z.enum(FAMILIES) });
+
 /** Takes what was learned into this job, or goes back to the tin; any other form is a line of the ledger. */
 export async function action({ request, params }: Route.ActionArgs) {
   const planId = planIdOf(params);
@@ -50,15 +55,17 @@ export async function action({ request, params }: Route.ActionArgs) {
   return withStore(async (store) => {
     const job = await getJob(store, planId);
     if (!job) throw noSuchJob(planId);
-    const learned = factorsOf(await learnedOf(store));
-    const family = fields.family as keyof typeof learned;
+    const asked = Drying.safeParse(fields);
+    if (!asked.success)
+      throw troubleResponse(422, "That was not changed", "The form arrived incomplete. Reload the page and try again.");
+    const { do: does, family } = asked.data;
     const { [family]: _, ...others } = job.plan.pinned.drying ?? {};
-    const factor = learned[family];
-    const drying = fields.do === "use" && factor !== undefined ? { ...others, [family]: factor } : others;
+    const factor = factorsOf(await learnedOf(store))[family];
+    const drying = does === "use" && factor !== undefined ? { ...others, [family]: factor } : others;
     const written = await editPlan(store, planId, {
       id: fields.edit?.slice(0, 40) || nanoid(),
       base: job.version,
-      label: fields.do === "use" ? `${family}: dries as seen here` : `${family}: dries as the tin says`,
+      label: does === "use" ? `${family}: dries as seen here` : `${family}: dries as the tin says`,
       commands: [{ do: "set drying", drying }],
     });
     if (written.is !== "written") throw troubleResponse(409, "That was not changed", "Reload the page and try again.");

@@ -31,11 +31,15 @@ function lightOfStack(stack: Stack, ground: Ground): readonly [number, number, n
 /** What the eye sees of one stack of films on this ground, "#rrggbb". */
 export const colourOfStack = (stack: Stack, ground: Ground): string => hexOf(lightOfStack(stack, ground));
 
+const seenOn = new WeakMap<Surface, Record<ReliefClass, string>>();
+
 /**
  * The mean colour the eye sees in each relief class: every patch through all its films by Kubelka and Munk, mixed as light by
  * their shares.
  */
 export function coloursSeen(surface: Surface): Record<ReliefClass, string> {
+  const before = seenOn.get(surface);
+  if (before) return before;
   const { ground } = surface.ground;
   const seen = {} as Record<ReliefClass, string>;
   for (const relief of RELIEF_CLASSES) {
@@ -46,5 +50,6 @@ export function coloursSeen(surface: Surface): Record<ReliefClass, string> {
       });
     seen[relief] = hexOf(sum);
   }
+  seenOn.set(surface, seen);
   return seen;
 }

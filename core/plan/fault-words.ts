@@ -1,5 +1,6 @@
 import type { z } from "zod";
 import { withoutUnseen } from "../units/plain-text.ts";
+import { own } from "./own.ts";
 import type { PlanFault } from "./sense.ts";
 
 // What is wrong with a plan, in a painter's words: where it is, what is wrong, what would be right. Never the words of the
@@ -65,7 +66,9 @@ const FIELDS: Record<string, string> = {
   surfaceCelsius: "temperature of the surface",
 };
 
-const fieldWord = (key: string) => FIELDS[key] ?? key.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
+const fieldWord = (key: string) => own(FIELDS, key) ?? key.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
+
+const isList = (key: string) => Object.hasOwn(LISTS, key);
 
 /** Where in the plan a path leads, such as: zone "Back panel", ground, knots. */
 export function sayPlace(raw: unknown, path: readonly PropertyKey[]): string {
@@ -77,13 +80,13 @@ export function sayPlace(raw: unknown, path: readonly PropertyKey[]): string {
     here = isTree(here) ? here[key] : undefined;
     if (index === null) {
       list = key === "faces" && Array.isArray(here) ? "marked faces" : String(key);
-      if (!(list in LISTS) && list !== "steps") words.push(fieldWord(list));
+      if (!isList(list) && list !== "steps") words.push(fieldWord(list));
     } else if (list === "steps") words.push(`step ${index + 1}`);
-    else if (list in LISTS) words.push(called(LISTS[list]!, here, index));
+    else if (isList(list)) words.push(called(LISTS[list]!, here, index));
     else words.push(`${index + 1}`);
   }
   const last = path.at(-1);
-  if (typeof last === "string" && (last in LISTS || last === "steps")) words.push(last);
+  if (typeof last === "string" && (isList(last) || last === "steps")) words.push(last);
   const zone = words.findIndex((word) => word.startsWith("zone "));
   // a zone's name says which piece it is on
   return (zone > 0 ? words.slice(zone) : words).filter((word) => word !== "").join(", ");

@@ -3,13 +3,23 @@ import type { Plan } from "../plan/plan.ts";
 /** What has no part in when a job is done. */
 const NO_MATTER: ReadonlySet<string> = new Set(["title", "client", "palette", "format", "version"]);
 
-/** A value as text that is the same in whatever order its fields were written. */
-function inOrder(value: unknown): string {
-  if (Array.isArray(value)) return `[${value.map(inOrder).join()}]`;
+/** A value as text that is the same in whatever order its fields were written; `within` does so for what it holds. */
+function inOrder(value: unknown, within: (part: unknown) => string = (part) => inOrder(part)): string {
+  if (Array.isArray(value)) return `[${value.map((part) => within(part)).join()}]`;
   if (typeof value !== "object" || value === null) return JSON.stringify(value) ?? "null";
   const fields = Object.entries(value).filter(([, of]) => of !== undefined);
   fields.sort(([one], [two]) => (one < two ? -1 : 1));
-  return `{${fields.map(([key, of]) => `${JSON.stringify(key)}:${inOrder(of)}`).join()}}`;
+  return `{${fields.map(([key, of]) => `${JSON.stringify(key)}:${within(of)}`).join()}}`;
+}
+
+const texts = new WeakMap<object, string>();
+
+/** The same for a part of a plan, made once: an edit leaves most parts as they were. */
+function partInOrder(part: unknown): string {
+  if (typeof part !== "object" || part === null) return inOrder(part);
+  const kept = texts.get(part) ?? inOrder(part, Array.isArray(part) ? partInOrder : undefined);
+  texts.set(part, kept);
+  return kept;
 }
 
 /** A short text of two mixed halves: other texts as good as never have the same. */
@@ -32,7 +42,8 @@ const marks = new WeakMap<object, string>();
 export function markOf(plan: Plan): string {
   const kept = marks.get(plan);
   if (kept !== undefined) return kept;
-  const made = markOfAny(Object.fromEntries(Object.entries(plan).filter(([key]) => !NO_MATTER.has(key))));
+  const mattering = Object.fromEntries(Object.entries(plan).filter(([key]) => !NO_MATTER.has(key)));
+  const made = digest(inOrder(mattering, partInOrder));
   marks.set(plan, made);
   return made;
 }

@@ -228,6 +228,34 @@ describe("the mark of a job", () => {
     expect(back.plan).not.toBe(settle);
     expect(markOf(back.plan)).toBe(markOf(settle));
   });
+
+  it("is of what a job holds: a copy has the same, in whatever order its fields were written", () => {
+    const turned = (value: unknown): unknown => {
+      if (Array.isArray(value)) return value.map(turned);
+      if (typeof value !== "object" || value === null) return value;
+      return Object.fromEntries(
+        Object.entries(value)
+          .reverse()
+          .map(([key, of]) => [key, turned(of)]),
+      );
+    };
+    for (const plan of promised) expect(markOf(turned(plan) as typeof plan)).toBe(markOf(plan));
+    expect(new Set(promised.map(markOf)).size).toBe(promised.length);
+  });
+
+  it("sees a change wherever it is, deep in one part or in the order of two", () => {
+    const [first, second, ...others] = settle.pieces[0]!.zones;
+    const turned = { ...settle, pieces: [{ ...settle.pieces[0]!, zones: [second!, first!, ...others] }] };
+    const drier = {
+      ...settle,
+      pinned: {
+        ...settle.pinned,
+        room: { ...settle.pinned.room, relativeHumidity: settle.pinned.room.relativeHumidity + 1 },
+      },
+    };
+    const marks = [settle, turned, drier].map(markOf);
+    expect(new Set(marks).size).toBe(3);
+  });
 });
 
 describe("what a new plan changes, in words", () => {

@@ -3,6 +3,7 @@ import { workingFixes } from "#core/judge/fixes";
 import { judge } from "#core/judge/judge";
 import { CATALOGUE } from "#core/materials/catalogue";
 import { Effort, sayEffort } from "#core/plan/effort";
+import { own } from "#core/plan/own";
 import { type Crust, INTENTS, type Intent, PLACES, type Step, WHERE } from "#core/plan/plan";
 import { Again } from "#core/plan/rounds";
 import { findTechnique, techniquesFor } from "#core/surface/techniques";
@@ -102,7 +103,7 @@ function readAgain(fields: FormFields, step: Step): { again: Again | null } | { 
 }
 
 /** Whether a step is worked in one session with the one before; what is usual for it otherwise. */
-const ONE_GO: Partial<Record<string, boolean>> = { together: true, apart: false };
+const ONE_GO: Readonly<Record<string, boolean>> = { together: true, apart: false };
 
 /** Shares are shown to a tenth of a per cent: a smaller difference means the share was not changed. */
 const SHOWN_SHARE = 0.0005;
@@ -185,7 +186,7 @@ function patchStep(filled: FilledForm): FormEdit {
             },
             intents,
             wait: wait.wait,
-            oneGo: fields.oneGo === undefined ? (step.oneGo ?? null) : (ONE_GO[fields.oneGo] ?? null),
+            oneGo: fields.oneGo === undefined ? (step.oneGo ?? null) : (own(ONE_GO, fields.oneGo) ?? null),
             reveals,
             again: technique.kind === "inspect" && "again" in again ? again.again : null,
             uneven: !lays || (fields.lies === undefined ? !step.uneven : fields.lies !== "unevenly") ? null : true,

@@ -6,7 +6,7 @@ import { FieldGroup } from "../plain-field";
 import { Choice } from "./choice";
 import type { ZoneFieldsProps } from "./zone-fields-props";
 
-const isShape = (text: string | undefined): text is ShapeKind => text !== undefined && text in SHAPE_SIZES;
+const isShape = (text: string | undefined): text is ShapeKind => text !== undefined && Object.hasOwn(SHAPE_SIZES, text);
 
 /** What a zone is called, and how large and how shaped it is. Sizes are named after the shape. */
 export function ShapeFields({ values, faults }: ZoneFieldsProps) {
