@@ -51,7 +51,8 @@ export interface Answered {
 
 /** Waits for an action, whether it returns its answer or throws it. */
 export async function answered(action: Promise<unknown>): Promise<Answered> {
-  const answer = await action.catch((thrown) => thrown);
+  // biome-ignore lint/suspicious/noExplicitAny: an answer, data with its status, or something thrown
+  const answer: any = await action.catch((thrown) => thrown);
   if (answer instanceof Response) {
     const type = answer.headers.get("Content-Type") ?? "";
     const body = type.includes("json") ? await answer.json() : await answer.text();

@@ -1,5 +1,4 @@
 import { describe, expect, it } from "vitest";
-import { readDuration } from "#core/units/duration";
 import { getJob } from "#db/plans";
 import { harbourStool } from "#demo/hobnail-yard";
 import { type Answered, answered, ownJob, ownShop, sentForm } from "../../tests/own-shop";
@@ -48,11 +47,10 @@ describe("a job's forms, sent without scripts", () => {
   it("say what others did since, and keep what was typed, where the job has gone on", async () => {
     const { crust, send, now } = await job();
     await send({ do: "add step", pick: "wax|wax-clear", edit: "first-one" });
-    const typed = { do: "edit title", title: "Typed in the old window", edit: "late-one" };
-    const { status, body } = await send({ ...typed, do: "add step", pick: "scuff" });
+    const { status, body } = await send({ do: "add step", pick: "scuff", note: "before the wax", edit: "late-one" });
     expect(status).toBe(409);
     expect(body.faults[""]).toMatch(/changed in another window: .*wax.*What you typed is still here/i);
-    expect(body.values).toMatchObject({ title: "Typed in the old window", pick: "scuff" });
+    expect(body.values).toMatchObject({ pick: "scuff", note: "before the wax" });
     expect((await now()).plan.crusts[0]!.steps).toHaveLength(crust.steps.length + 1);
   });
 
@@ -96,25 +94,27 @@ describe("a job's forms, sent without scripts", () => {
     const { crust, send } = await job();
     const step = crust.steps.find(({ what }) => what !== null)!;
     const { status, body } = await send({
-      do: "edit step",
+      do: "patch step",
       stepId: step.id,
-      how: step.how,
-      what: step.what!,
       coats: "many",
-      notes: "thin the second",
+      note: "thin the second",
     });
     expect(status).toBe(422);
-    expect(Object.keys(body.faults)).toContain("coats");
-    expect(body.values.notes).toBe("thin the second");
+    expect(Object.keys(body.faults)).toEqual(["coats"]);
+    expect(body.values).toMatchObject({ coats: "many", note: "thin the second" });
   });
 
-  it("read a wait as a painter writes it", async () => {
-    const { crust, send, now } = await job();
-    const step = crust.steps[1]!;
-    await send({ do: "edit step", stepId: step.id, wait: "overnight" });
+  it("change what they are about and nothing else", async () => {
+    const { plan: before, crust, send, now } = await job();
+    const [first, second, ...others] = crust.steps;
+    await send({ do: "patch step", stepId: second!.id, note: "by the window" });
     const { plan } = await now();
-    const wait = plan.crusts[0]!.steps[1]!.wait;
-    if (wait?.kind === "at least") expect(wait.minutes).toBeGreaterThanOrEqual(readDuration("8 h")!);
+    const steps = plan.crusts[0]!.steps;
+    expect(steps[0]).toEqual(first);
+    expect(steps[1]).toEqual({ ...second, note: "by the window" });
+    expect(steps.slice(2)).toEqual(others);
+    expect(plan.crusts.slice(1)).toEqual(before.crusts.slice(1));
+    expect(plan.pieces).toEqual(before.pieces);
   });
 
   it.each([

@@ -10,11 +10,12 @@ const LearnedChart = lazyChart(() => import("~/charts/learned-chart"));
 export function Taught({
   learned,
   used,
-  version,
+  token,
 }: {
   learned: readonly Learned[];
   used: Readonly<Record<string, number>>;
-  version: number;
+  /** different for every load of the page: the same edit is made once for each */
+  token: string;
 }) {
   if (learned.length === 0)
     return (
@@ -37,7 +38,7 @@ export function Taught({
           <input
             type="hidden"
             name="edit"
-            value={`learned-${version}-${isUsed ? "tin" : "use"}-${family.replaceAll(/[^a-z]/g, "")}`.slice(0, 40)}
+            value={`${token}-${isUsed ? "tin" : "use"}-${family.replaceAll(/[^a-z]/g, "")}`.slice(0, 40)}
           />
           <button className="button" name="do" value={isUsed ? "tin" : "use"}>
             {isUsed ? "Use the tin again" : "Use it in this job"}

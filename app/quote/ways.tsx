@@ -9,7 +9,7 @@ const signed = (value: number, say: (value: number) => string) =>
   Math.abs(value) < 0.005 ? "the same" : `${value < 0 ? "−" : "+"}${say(Math.abs(value))}`;
 
 /** Other ways to much the same piece, with what each changes. */
-export function Ways({ ways, version }: { ways: readonly TriedWay[]; version: number }) {
+export function Ways({ ways, version, token }: { ways: readonly TriedWay[]; version: number; token: string }) {
   const voice = useVoice();
   const answer = useActionData() as { says: string } | undefined;
   const busy = useNavigation().state !== "idle";
@@ -65,7 +65,7 @@ export function Ways({ ways, version }: { ways: readonly TriedWay[]; version: nu
                     <Form method="post">
                       <input type="hidden" name="way" value={way.id} />
                       <input type="hidden" name="base" value={version} />
-                      <input type="hidden" name="edit" value={`way-${version}-${way.id}`.slice(0, 60)} />
+                      <input type="hidden" name="edit" value={`${token}-${way.id}`.slice(0, 60)} />
                       <button className="button whitespace-nowrap" disabled={busy} aria-label={`Use it: ${way.label}`}>
                         Use it
                       </button>

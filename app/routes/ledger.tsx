@@ -31,7 +31,6 @@ export const loader = ({ params }: Route.LoaderArgs) =>
     return {
       text: textOfPlan(job.plan),
       title: job.plan.title,
-      version: job.version,
       lines,
       learned: await learnedOf(store),
       planned: asPlanned.map(({ does, starts, ends }) => ({ does, starts, ends })),

@@ -48,7 +48,7 @@ export const loader = ({ params, request }: Route.LoaderArgs) =>
       id: planId,
       voice: voiceOf({ measures, numbers, costing }),
       quote: { ...quote, photos },
-      inside: shop ? { cost, hourly: costing.hourly, version: found.version } : null,
+      inside: shop ? { cost, hourly: costing.hourly, version: found.version, token: nanoid(10) } : null,
       ways: shop && asked.has("ways") ? tryWays(found.plan, own, document) : null,
     };
   });

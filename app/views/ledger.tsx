@@ -17,7 +17,7 @@ import type { loader } from "~/routes/ledger";
 import { countOf } from "~/words/amount";
 
 export default function LedgerRoute() {
-  const { text, version, lines, learned, planned, ahead, leaves, token } = useLoaderData<typeof loader>();
+  const { text, lines, learned, planned, ahead, leaves, token } = useLoaderData<typeof loader>();
   const plan = planOfText(text);
   useOffline();
   const [params] = useSearchParams();
@@ -170,7 +170,7 @@ export default function LedgerRoute() {
             </>
           )}
           <h2 className="mt-6 mb-2 text-view">What this shop has taught the tool</h2>
-          <Taught learned={learned} used={plan.pinned.drying ?? {}} version={version} />
+          <Taught learned={learned} used={plan.pinned.drying ?? {}} token={token} />
           <div className="mt-4 flex flex-wrap gap-2 border-t border-hair pt-3">
             <Link className="button" to={`/jobs/${plan.id}/recipe`}>
               Use it as a recipe

@@ -30,7 +30,7 @@ export default function QuoteRoute() {
         {inside ? (
           <OwnPage quote={quote} cost={inside.cost} hourly={inside.hourly} id={id}>
             {ways ? (
-              <Ways ways={ways} version={inside.version} />
+              <Ways ways={ways} version={inside.version} token={inside.token} />
             ) : (
               <p className="mt-5 print:hidden">
                 <Link className="button" to={`/jobs/${id}/quote?for=shop&ways=yes`}>
