@@ -50,6 +50,12 @@ describe("a press at the bench", () => {
     [{ kind: "correction", corrects: "x" }, /what was wrong/],
     [{ kind: "correction", corrects: "x", when: "2027-01-01T09:00" }, /still to come/],
     [{ kind: "nothing" }, /incomplete/],
+    [{ kind: "amount", material: "chalk-slate", amount: "1e999", unit: "ml" }, /./],
+    [{ kind: "amount", material: "chalk-slate", amount: "250000", unit: "ml" }, /more than a shop holds/],
+    [{ kind: "reading", of: "weight", value: "1e9" }, /100000 at most/],
+    [{ kind: "section", section: "201", of: "201" }, /200 at most/],
+    [{ kind: "section", section: "1.5", of: "2" }, /whole number/],
+    [{ kind: "note", text: "x".repeat(2001) }, /characters at most/],
   ] as [FormFields, RegExp][])("%j is refused with a sentence", (fields, sentence) => {
     expect(says(fields)).toMatch(sentence);
   });

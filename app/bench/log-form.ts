@@ -1,11 +1,12 @@
 import { z } from "zod";
 import type { Command } from "#core/edit/command";
-import { type LedgerEvent, READINGS, TROUBLES, WorkRef } from "#core/ledger/event";
+import { LedgerEvent, READINGS, TROUBLES, WorkRef } from "#core/ledger/event";
 import { ownCrust } from "#core/ledger/own-crust";
 import { TROUBLE_WORDS, waysOn } from "#core/ledger/trouble";
+import { sayIssue } from "#core/plan/fault-words";
 import { findCrust, findZone, Id, type Plan, SIGN_STAGES } from "#core/plan/plan";
 import { MOST_ROUNDS } from "#core/plan/rounds";
-import type { FormFields } from "~/forms/fields";
+import { type FormFields, sentence } from "~/forms/fields";
 
 // The presses of the bench and the forms of the ledger, read in one place: in the page before they are sent, and on the server where
 // no script runs.
@@ -82,12 +83,12 @@ export function readLogForm(fields: FormFields, { plan, id, at, offset }: Contex
   if (!on || !Id.safeParse(id).success) return refuse(INCOMPLETE);
   const by = fields.by?.trim().slice(0, 40);
   const line: Line = { id, at, offset, on, ...(by ? { by } : {}) };
-  const logged = (events: LedgerEvent[], label = "", commands: Command[] = []): ReadLog => ({
-    ok: true,
-    planId: plan.id,
-    events,
-    edit: commands.length > 0 ? { id: `${id}-edit`, label, commands } : null,
-  });
+  const logged = (events: LedgerEvent[], label = "", commands: Command[] = []): ReadLog => {
+    const lines = z.array(LedgerEvent).safeParse(events, { error: sayIssue });
+    if (!lines.success) return refuse(sentence(lines.error.issues[0]!.message));
+    const edit = commands.length > 0 ? { id: `${id}-edit`, label, commands } : null;
+    return { ok: true, planId: plan.id, events: lines.data, edit };
+  };
   const text = fields.text?.trim() ?? "";
   switch (fields.kind) {
     case "start":
