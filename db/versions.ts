@@ -44,13 +44,13 @@ interface Kept<Document> {
 export function versionsOf<Document>({ table, schema, first, firstLabel }: Kept<Document>): Versions<Document> {
   const lastTwo = (db: Reader) => db.select().from(table).orderBy(desc(table.version)).limit(2);
 
-  async function latest(db: Reader): Promise<Version<Document> | null> {
+  /** What cannot be read is as if nobody had set anything; setting it again goes on from it. */
+  async function now(db: Reader): Promise<Version<Document>> {
     const [row, before] = await lastTwo(db);
     const read = row && schema.safeParse(row.document);
-    return row && read?.success ? { document: read.data, version: row.version, undo: before ? row.label : null } : null;
+    const document = read?.success ? read.data : await first(db);
+    return { document, version: row?.version ?? 0, undo: row && before ? row.label : null };
   }
-
-  const now = async (db: Reader) => (await latest(db)) ?? { document: await first(db), version: 0, undo: null };
 
   const set: Versions<Document>["set"] = (store, { base, document, label }) =>
     inTurn(store, (db) =>
