@@ -225,7 +225,7 @@ describe("edits that have not reached the server", () => {
     const found = await tabs.open(planId).takeOver(never);
     expect(ids(found)).toEqual([edit("good").id]);
     expect(found.unreadable).toEqual(["Gild the edge"]);
-    // and they are gone: nobody is told twice
+    // and they are gone: nobody reads of them twice
     expect((await tabs.open(planId).takeOver(() => {})).unreadable).toEqual([]);
   });
 

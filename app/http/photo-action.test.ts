@@ -141,7 +141,7 @@ describe("a photo of a board, sent by a form", () => {
     expect(status).toBe(404);
   });
 
-  it("is told from other forms by how it is sent", () => {
+  it("is known from other forms by how it is sent", () => {
     expect(isPhotoForm(sentForm("/x", { do: "add photo" }))).toBe(true);
     const plain = new Request("http://127.0.0.1/x", { method: "POST", body: new URLSearchParams({ do: "undo" }) });
     expect(isPhotoForm(plain)).toBe(false);

@@ -11,7 +11,12 @@ export function ImportForm({ token, busy }: { token: string; busy: boolean }) {
       aria-label="Import a crust file"
     >
       <input type="hidden" name="token" value={token} />
-      <FileChoice name="file" accept=".json,.zip,application/json,application/zip" label="Crust file" />
+      <FileChoice
+        name="file"
+        accept=".json,.zip,application/json,application/zip"
+        label="Crust file"
+        says="Choose a job's file"
+      />
       <button name="do" value="import" className="button" disabled={busy}>
         {busy ? "Reading …" : "Import"}
       </button>

@@ -31,6 +31,8 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
   const { known, ask } = useStanding({ standing: loaderData.standing }, "/plan-of-work", 0);
   useFreshPage(known.standing);
   const pageLink = (to: number) => jobsAddress({ ...wanted, away, page: to });
+  const isSought = Boolean(wanted.text || wanted.state || wanted.client);
+  const isFirst = jobs.length === 0 && page === 0 && !isSought && !away && others === 0;
   const busy = useNavigation().formData?.get("do") === "import";
   useLookAgain(jobs.some(({ pending }) => pending));
   return (
@@ -63,7 +65,7 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
       <main className="flex-1">
         <div className="mt-5 mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
           <h1 className="text-2xl">{away ? "Jobs put away" : "Jobs"}</h1>
-          <Finder {...loaderData} />
+          {!isFirst && <Finder {...loaderData} />}
           <span className="flex-1" />
           <ImportForm token={token} busy={busy} />
         </div>
@@ -84,14 +86,14 @@ export default function Jobs({ loaderData, actionData }: Route.ComponentProps) {
             </ul>
           </div>
         )}
-        {jobs.length === 0 && (wanted.text || wanted.state || wanted.client) ? (
+        {jobs.length === 0 && isSought ? (
           <p className="border-l-4 border-l-edge bg-board px-4 py-3">
             No job matches that.{" "}
             <Link to={away ? "/?show=put+away" : "/"} className="link">
               Show all of them
             </Link>
           </p>
-        ) : jobs.length === 0 && page === 0 && !away && others === 0 ? (
+        ) : isFirst ? (
           <Empty />
         ) : (
           <table className="jobs-table">

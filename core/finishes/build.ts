@@ -7,8 +7,9 @@ import type { Material } from "../materials/material.ts";
 import { materialsIn } from "../plan/mix.ts";
 import { type Crust, type Plan, RELIEF_CLASSES, type Zone } from "../plan/plan.ts";
 import type { Finding, Fix } from "../rules/rule.ts";
+import { regionOfStep, shareWhere, sizesOf } from "../surface/places.ts";
 import type { Finish } from "./finish.ts";
-import { type Move, type Setting, stepOf, stepsOf } from "./move.ts";
+import { type Move, type MoveStep, type Setting, stepOf, stepsOf } from "./move.ts";
 import { prepare } from "./moves/ground.ts";
 import { shelfFirst } from "./shelf-first.ts";
 
@@ -52,6 +53,9 @@ const HARDLY_SEEN = 2.5;
 /** Cautions that are worth a repair of their own; the rest are the painter's business. */
 const MOST_CAUTIONS = 5;
 
+/** Whether a zone has the place that a step is for: on a plain board, nothing is done in the grooves. */
+const isThere = (step: MoveStep, zone: Zone) => shareWhere(regionOfStep(stepOf(step)), zone.relief, sizesOf(zone)) > 0;
+
 const planFor = (site: Site, name: string, moves: readonly Move[]) => {
   const materials = new Map(site.catalogue.map((material) => [material.id, material]));
   const setting: Setting = {
@@ -60,7 +64,10 @@ const planFor = (site: Site, name: string, moves: readonly Move[]) => {
     houseRules: site.pinned.houseRules,
     materials,
   };
-  const made = stepsOf([prepare, ...moves], setting);
+  const made = stepsOf([prepare, ...moves], setting).map(({ move, steps }) => ({
+    move,
+    steps: steps.filter((step) => isThere(step, site.zone)),
+  }));
   const steps = made.flatMap((one) => one.steps.map(stepOf));
   const used = new Set(steps.flatMap(materialsIn));
   const plan: Plan = {

@@ -154,7 +154,25 @@ describe("the rules", () => {
       "P1",
     ];
     // besides: ordinary waits, and what can hurt
-    const besides = ["B9", "B10", "N1", "C1", "C2", "C3", "E5", "S1", "S2", "U8", "H4", "O1", "L4", "N2", "N3", "B11"];
+    const besides = [
+      "B9",
+      "B10",
+      "N1",
+      "C1",
+      "C2",
+      "C3",
+      "E5",
+      "S1",
+      "S2",
+      "U8",
+      "H4",
+      "O1",
+      "L4",
+      "N2",
+      "N3",
+      "N4",
+      "B11",
+    ];
     expect(RULES.map((rule) => rule.meta.id).sort()).toEqual([...trade, ...besides].sort());
   });
 

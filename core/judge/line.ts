@@ -317,7 +317,8 @@ export class Line {
     shared: SharedLook | null = null,
   ): { starts: Instant; demands: readonly PlacedDemand[] } {
     const seam = this.seam(phase);
-    const rules = this.bench.rules.for(phase);
+    const all = this.bench.rules.for(phase);
+    const rules = seam.tops.length > 0 ? all : all.filter(({ evenWhereNothingIs }) => evenWhereNothingIs);
     const demands: PlacedDemand[] = [];
     for (const rule of rules)
       if (rule.demands)

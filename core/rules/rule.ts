@@ -183,6 +183,8 @@ interface RuleFrame {
   when?: { lays?: readonly Material["role"][]; does?: readonly Effect["does"][] };
   /** of several coats it checks the first alone: the others meet what that one met, or that one */
   onFirstCoat?: true;
+  /** it is asked even of a phase that goes where the zone has nothing, such as the grooves of a plain board; all others are not */
+  evenWhereNothingIs?: true;
   finish?(finish: Finish): Draft[];
   examples: { clean: readonly ExampleStack[]; faulty: readonly FaultyStack[] };
 }

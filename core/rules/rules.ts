@@ -46,6 +46,7 @@ import { noLongerOneGo } from "./handling/o1-one-go.ts";
 import { laysNothing } from "./laying/n1-lays-nothing.ts";
 import { rawFibreboardEdges } from "./laying/n2-raw-fibreboard-edges.ts";
 import { tooFewCoats } from "./laying/n3-too-few-coats.ts";
+import { noSuchPlaceHere } from "./laying/n4-no-such-place-here.ts";
 import { sizeAtTack } from "./leaf/l1-size-at-tack.ts";
 import { noDraught } from "./leaf/l2-no-draught.ts";
 import { imitationLeafTarnishes } from "./leaf/l3-imitation-leaf-tarnishes.ts";
@@ -126,6 +127,7 @@ export const RULES: readonly Rule[] = [
   laysNothing,
   rawFibreboardEdges,
   tooFewCoats,
+  noSuchPlaceHere,
   noLongerOneGo,
   tintOnThirstyPaint,
   glazeGrabs,
