@@ -44,7 +44,8 @@ function isFromOwnPage({ header }: Asked): boolean {
 }
 
 /** Things that take long to work out, or are data as a file: no other site may have them loaded. */
-const COSTS = /\/(board\.png|backup\.db|days\.ics|export|palette\.gpl|room-sensor|(list|stock|prices)\.csv)(\.data)?$/;
+const COSTS =
+  /\/(board\.png|look\.png|photo\.jpg|backup\.db|days\.ics|export|palette\.gpl|room-sensor|(list|stock|prices)\.csv)(\.data)?$/;
 
 /** Another site may link to a page here, and nothing else: no picture, frame, script or download. */
 function isForeignLoad({ header }: Asked, path: string): boolean {

@@ -13,7 +13,11 @@ export const amountOf = (
 export const needOf = (line: Pick<SupplyLine, "unit" | "consumable">, value: number, voice: Voice): string =>
   amountOf(line, line.unit === "ml" || line.unit === "g" ? roundedUp(value) : Math.ceil(value - 1e-6), voice);
 
-const roundedUp = (value: number) => (value > 20 ? Math.ceil(value / 5 - 1e-6) * 5 : Math.ceil(value - 1e-6));
+/** To what is said of such an amount: whole millilitres, fives, and hundredths of a litre. */
+function roundedUp(value: number): number {
+  const step = value > 1000 ? 10 : value > 20 ? 5 : 1;
+  return Math.ceil(value / step - 1e-6) * step;
+}
 
 export const STANDING_WORDS: Record<Standing, { word: string; mark: string; tone: string }> = {
   enough: { word: "enough", mark: "●", tone: "text-verdigris" },
