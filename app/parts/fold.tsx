@@ -24,7 +24,7 @@ export function useFold() {
         onClick={turn}
         aria-expanded={!folded}
         className="icon-button max-lg:hidden"
-        aria-label={folded ? "Show the piece and its section" : "Fold the piece and its section away"}
+        aria-label={folded ? "Show the piece and the cut" : "Fold the piece and the cut away"}
       >
         <Icon size={16} strokeWidth={1.75} aria-hidden="true" />
       </button>

@@ -76,7 +76,7 @@ export const GLOSSARY: readonly { title: string; entries: readonly Entry[] }[] =
         word: "Barrier",
         means: "a sealed layer that stops what lies below from coming up, or a cloth from going down",
       },
-      { word: "Section", means: "the drawn cut through the crust, ground at the bottom", quiet: true },
+      { word: "Cut", means: "the crust drawn as if it were cut through, ground at the bottom", quiet: true },
     ],
   },
   {

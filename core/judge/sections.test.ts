@@ -51,7 +51,7 @@ describe("a glaze and its wiping", () => {
     );
   });
 
-  it("need no fewer where it is warm and dry, for there it shuts sooner", () => {
+  it("need no fewer where it is warm and dry, for there it shuts earlier", () => {
     const face = board(1800, 1200);
     const cool = glazed(face, { celsius: 14, relativeHumidity: 70 }).sections;
     const warm = glazed(face, { celsius: 30, relativeHumidity: 35 }).sections;

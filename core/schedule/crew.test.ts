@@ -97,7 +97,7 @@ describe("who does what", () => {
     painter: by,
   });
 
-  it("whoever worked on the piece last goes on with it, if she is free", () => {
+  it("whoever worked on the piece last carries on with it, if she is free", () => {
     const works = [held(0, 60, "chair"), held(0, 60, "table"), held(120, 180, "table"), held(120, 180, "chair")];
     expect(sharedOut(works, ["ada", "bo"])).toEqual(["ada", "bo", "bo", "ada"]);
   });

@@ -58,8 +58,8 @@ test("the piece beside the crust is painted, its zones are picked on it, and the
   await zone.getByText("5 zones").click();
   await zone.getByRole("navigation", { name: "Zones" }).getByRole("link", { name: "Back panel" }).click();
   await expect(zone.getByRole("heading", { level: 1 })).toHaveText("Back panel");
-  await page.getByRole("button", { name: "Fold the piece and its section away" }).click();
+  await page.getByRole("button", { name: "Fold the piece and the cut away" }).click();
   await expect(picker).toBeHidden();
-  await page.getByRole("button", { name: "Show the piece and its section" }).click();
+  await page.getByRole("button", { name: "Show the piece and the cut" }).click();
   await expect(picker).toBeVisible();
 });

@@ -46,7 +46,7 @@ describe("what is taken on a resource", () => {
     );
   });
 
-  it("of which there are several, is never taken more than there is, and never sooner than asked", () => {
+  it("of which there are several, is never taken more than there is, and never earlier than asked", () => {
     fc.assert(
       fc.property(spans(3), fc.integer({ min: 3, max: 5 }), (list, capacity) => {
         const line = new Timeline(capacity);
