@@ -67,7 +67,7 @@ describe("what comes in", () => {
   });
 
   it("is read as text only where it is text", async () => {
-    expect(await readText(posted("/jobs/x/edit", "grün", "application/json"))).toBe("grün");
+    expect(await readText(posted("/jobs/x/edit", "ΔE 3 µm", "application/json"))).toBe("ΔE 3 µm");
     const broken = new Uint8Array([123, 0xff, 0xfe, 125]);
     expect(await readText(posted("/jobs/x/edit", broken, "application/json"))).toBeNull();
     expect(await readText(new Request("http://127.0.0.1/x", { method: "POST" }))).toBe("");
