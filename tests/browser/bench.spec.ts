@@ -363,6 +363,8 @@ test("by the network nobody is let in without a code; a hand has bench and ledge
   page,
   shop,
 }) => {
+  // a server of its own, three browsers, and a certificate
+  test.setTimeout(240_000);
   const networkPort = await freePort();
   const server = await startServer({
     port: await freePort(),
