@@ -110,7 +110,8 @@ describe("what a painter knows of them", () => {
     expect(named("sand-150").hazards).toContain("dust");
     expect(TECHNIQUES.filter(({ hazards }) => hazards.includes("heat")).length).toBeGreaterThan(0);
     for (const { id, effects, hazards } of TECHNIQUES)
-      if (effects.some(({ does }) => does === "sand") && !/wet/.test(id)) expect(hazards, id).toContain("dust");
+      if (effects.some(({ does }) => does === "abrade") && /sand/.test(id) && !/wet/.test(id))
+        expect(hazards, id).toContain("dust");
   });
 
   it("lying and standing take no hands; anything else does", () => {
