@@ -52,7 +52,15 @@ describe("what went wrong with the shop's data, in words", () => {
   it("of the store is kept apart from a mistake of ours", () => {
     for (const code of ["SQLITE_BUSY", "EIO", "HRANA_WEBSOCKET_ERROR", "UND_ERR_CONNECT_TIMEOUT", "URL_INVALID"])
       expect(isStorageError(coded(code)), code).toBe(true);
-    for (const error of [new TypeError("x is undefined"), coded("ZOD"), "SQLITE_BUSY", null, undefined, 5])
+    for (const error of [
+      new TypeError("x is undefined"),
+      coded("ZOD"),
+      coded("ERR_INVALID_ARG_TYPE"),
+      "SQLITE_BUSY",
+      null,
+      undefined,
+      5,
+    ])
       expect(isStorageError(error)).toBe(false);
   });
 

@@ -34,7 +34,7 @@ export const isBusy = (error: unknown): boolean => any(codesOf(error), "SQLITE_B
 
 /** Codes of the embedded file, of the file system, and of a server: its protocol, its address, and the way there. */
 const STORAGE_CODE =
-  /^(SQLITE|LIBSQL|HRANA|E[A-Z]{2,}|UND_ERR|CLIENT_CLOSED|TRANSACTION_|SERVER_ERROR|STREAM_EXPIRED|PROTOCOL_VERSION|URL_)/;
+  /^(SQLITE|LIBSQL|HRANA|E(?!RR_)[A-Z]{2,}|UND_ERR|CLIENT_CLOSED|TRANSACTION_|SERVER_ERROR|STREAM_EXPIRED|PROTOCOL_VERSION|URL_)/;
 
 /** Whether an error comes from the store, not from a mistake in the code around it. */
 export const isStorageError = (error: unknown): boolean => codesOf(error).some((code) => STORAGE_CODE.test(code));
