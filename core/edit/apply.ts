@@ -13,6 +13,7 @@ import {
   zonesOf,
   zonesWithCrust,
 } from "../plan/plan.ts";
+import { otherNameOf } from "../plan/rounds.ts";
 import { looseEnds, planFaults } from "../plan/sense.ts";
 import type { Command } from "./command.ts";
 import { touchesWhatIsDone } from "./done-work.ts";
@@ -349,17 +350,34 @@ export function applyCommand(plan: Plan, command: Command): Applied {
   }
 }
 
+/** The name that a first coat has now that its step has more coats, or only one; null where there is none, or it has its own. */
+function renamed(plan: Plan, { zoneId, phaseId }: Pick<DoneWork, "zoneId" | "phaseId">): string | null {
+  const other = otherNameOf(phaseId);
+  if (other === null) return null;
+  const there = { zoneId, phaseId: other, starts: plan.start };
+  const isThere = looseEnds({ ...plan, pins: [there], done: [] }).pins.length === 0;
+  return isThere && !plan.done?.some((one) => one.zoneId === zoneId && one.phaseId === other) ? other : null;
+}
+
 /** Commands that clear what is set for steps, coats and zones that no longer exist. */
 function clearing(plan: Plan): Command[] {
   const { pins, done, overrides } = looseEnds(plan);
   return [
-    ...pins.map((at): Command => {
-      const { zoneId, phaseId } = plan.pins[at]!;
-      return { do: "set time", zoneId, phaseId, starts: null };
+    ...pins.flatMap((at): Command[] => {
+      const { zoneId, phaseId, starts } = plan.pins[at]!;
+      const named = renamed(plan, { zoneId, phaseId });
+      return [
+        { do: "set time", zoneId, phaseId, starts: null },
+        ...(named === null ? [] : [{ do: "set time" as const, zoneId, phaseId: named, starts }]),
+      ];
     }),
-    ...done.map((at): Command => {
-      const { zoneId, phaseId } = plan.done![at]!;
-      return { do: "set done", zoneId, phaseId, when: null };
+    ...done.flatMap((at): Command[] => {
+      const { zoneId, phaseId, ...when } = plan.done![at]!;
+      const named = renamed(plan, { zoneId, phaseId });
+      return [
+        { do: "set done", zoneId, phaseId, when: null },
+        ...(named === null ? [] : [{ do: "set done" as const, zoneId, phaseId: named, when }]),
+      ];
     }),
     ...overrides.map(({ zoneId, at }): Command => {
       const kept = findZone(plan, zoneId)!.overrides.filter((_, index) => !at.includes(index));

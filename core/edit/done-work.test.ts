@@ -86,6 +86,30 @@ describe("work that has been done", () => {
     expect(refusal([command])).toBeNull();
   });
 
+  it("is the same coat when another is added to it, and when there is to be only one: it stays done, and undoing undoes that", () => {
+    const plan = begun();
+    const [primed, painted] = plan.done!;
+    const more = applyCommands(plan, [patch(STEPS.prime, { coats: 2 })]);
+    if (!more.ok) throw new Error(more.because);
+    expect(more.plan.done).toContainEqual({ ...primed!, phaseId: "s1/1" });
+    const back = applyCommands(more.plan, more.inverse);
+    expect(back.ok && back.plan.done).toEqual(plan.done);
+    const fewer = applyCommands(plan, [patch(STEPS.slate, { coats: 1 })]);
+    if (!fewer.ok) throw new Error(fewer.because);
+    expect(fewer.plan.done).toContainEqual({ ...painted!, phaseId: "s2" });
+  });
+
+  it("keeps a time that was set for a first coat, whatever comes after it", () => {
+    const { done: _, ...fresh } = begun();
+    const plan: Plan = {
+      ...fresh,
+      state: "promised",
+      pins: [{ zoneId: "z1", phaseId: "s1", starts: "2026-12-01T10:00" }],
+    };
+    const more = applyCommands(plan, [patch(STEPS.prime, { coats: 3 })]);
+    expect(more.ok && more.plan.pins).toEqual([{ zoneId: "z1", phaseId: "s1/1", starts: "2026-12-01T10:00" }]);
+  });
+
   it.each<[string, Command]>([
     ["changed", patch(STEPS.white, { what: "chalk-slate" })],
     ["left out", { do: "remove step", crustId: "c1", stepId: STEPS.wax }],

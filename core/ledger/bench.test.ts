@@ -256,9 +256,21 @@ describe("trouble at the bench", () => {
     expect(ways("too dark", 1203 + 1440).map(({ id }) => id)).not.toContain("wipe");
   });
 
-  it("another coat costs its wait", () => {
-    const once = ways("too pale", 1203).find(({ id }) => id === "once-more");
-    expect(once!.costs).toBeGreaterThan(30);
+  it("another coat costs its own time, and of paint its wait besides; what is on already stays done", () => {
+    const glaze = ways("too pale", 1203).find(({ id }) => id === "once-more")!;
+    expect(glaze.costs).toBeGreaterThan(10);
+    const painted = withLedger(glazed, replay(events.slice(0, 2)));
+    const [place] = painted.done!.slice(-1);
+    const now = startOf(painted) + 403;
+    const paint = waysOn(painted, { zoneIds: ["z1"], phaseId: place!.phaseId, trouble: "too pale", now }).find(
+      ({ id }) => id === "once-more",
+    )!;
+    expect(paint.costs).toBeGreaterThan(glaze.costs + 20);
+    const again = applyCommands(painted, paint.commands);
+    if (!again.ok) throw new Error(again.because);
+    expect(again.plan.done).toHaveLength(painted.done!.length);
+    // and the ledger, which speaks of the one coat that there was then, agrees
+    expect(withLedger(again.plan, replay(events.slice(0, 2))).done).toEqual(again.plan.done);
   });
 
   it("the likely ones fit what was laid", () => {

@@ -3,6 +3,7 @@ import type { Judgement, ZoneJudgement } from "../judge/judge.ts";
 import type { JudgedPhase } from "../judge/line.ts";
 import { sayMix } from "../plan/mix.ts";
 import { materialName, type Piece, type Plan, type Step } from "../plan/plan.ts";
+import { otherNameOf } from "../plan/rounds.ts";
 import { judgementOf } from "../schedule/kept.ts";
 import type { Booking } from "../schedule/schedule.ts";
 import { coatsOf } from "../shelf/needs.ts";
@@ -154,8 +155,12 @@ class JobBench {
     return this.facts(zoneId).has(phaseId);
   }
 
-  private worked(place: WorkRef): Worked | undefined {
-    return this.state.work.get(placeKey(place));
+  private worked({ zoneId, phaseId }: WorkRef): Worked | undefined {
+    const { work } = this.state;
+    const other = otherNameOf(phaseId);
+    // as it was called when its step had fewer coats, or more
+    const before = () => (other === null ? undefined : work.get(placeKey({ zoneId, phaseId: other })));
+    return work.get(placeKey({ zoneId, phaseId })) ?? before();
   }
 
   private placed({ zoneId, phaseId }: WorkRef): JudgedPhase | undefined {

@@ -1,7 +1,8 @@
 import { type DoneWork, LIMITS, type Plan, type SignSeen } from "../plan/plan.ts";
+import { otherNameOf } from "../plan/rounds.ts";
 import { DAY, type Minutes } from "../units/units.ts";
 import { sayWallTime } from "../units/wall-time.ts";
-import { placeKey } from "./event.ts";
+import { placeKey, type WorkRef } from "./event.ts";
 import type { LedgerState, SignOf, Worked } from "./replay.ts";
 
 /** How long a coat takes where only its end was written down. */
@@ -22,6 +23,14 @@ function beganAt({ begun, ended, offset }: Worked, hands: Minutes): number {
   return starts === null || starts > ends || ends - starts > DAY ? ends - hands : starts;
 }
 
+/** What the plan calls a coat that was logged when its step had fewer coats, or more; null where it has it no longer. */
+function nameNow({ zoneId, phaseId }: WorkRef, handsOf: HandsOf, work: LedgerState["work"]): string | null {
+  if (handsOf(zoneId, phaseId) !== null) return phaseId;
+  const other = otherNameOf(phaseId);
+  if (other === null || handsOf(zoneId, other) === null) return null;
+  return work.has(placeKey({ zoneId, phaseId: other })) ? null : other;
+}
+
 /**
  * A plan's list of work that has been done, as its ledger has it: in minutes of the shop's wall clock. What is marked as done
  * and was never in the ledger stays; what the plan no longer has is left out.
@@ -32,15 +41,18 @@ export function doneWork(
   handsOf: HandsOf,
   told: ReadonlySet<string>,
 ): DoneWork[] {
-  const kept = (plan.done ?? []).filter((one) => !told.has(placeKey(one)));
+  const isTold = ({ zoneId, phaseId }: WorkRef) =>
+    [phaseId, otherNameOf(phaseId)].some((name) => name !== null && told.has(placeKey({ zoneId, phaseId: name })));
+  const kept = (plan.done ?? []).filter((one) => !isTold(one));
   const done = [...work.values()].flatMap((worked): DoneWork[] => {
-    const hands = handsOf(worked.zoneId, worked.phaseId);
-    if (worked.ended === null || hands === null) return [];
+    const phaseId = nameNow(worked, handsOf, work);
+    const hands = phaseId === null ? null : handsOf(worked.zoneId, phaseId);
+    if (worked.ended === null || phaseId === null || hands === null) return [];
     const signs = worked.signs.slice(-MOST_SIGNS).map((sign) => signOf(sign, worked.offset));
     return [
       {
         zoneId: worked.zoneId,
-        phaseId: worked.phaseId,
+        phaseId,
         starts: sayWallTime(beganAt(worked, Math.min(DAY, Math.ceil(hands)))),
         ends: sayWallTime(wallAt(worked.ended, worked.offset)),
         ...(signs.length > 0 ? { signs } : {}),

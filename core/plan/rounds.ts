@@ -57,6 +57,15 @@ export function roundsOf(steps: readonly Repeats[]): number[] {
 export const phaseIdOf = (stepId: string, coat: number, coats: number, round: number): string =>
   `${stepId}${coats > 1 ? `/${coat}` : ""}${round > 1 ? `~${round}` : ""}`;
 
+/**
+ * A step's first coat under the other name that it has: "s3" where it is the only one, "s3/1" where more follow. Null for any later
+ * coat. Who adds a coat to what has been laid has laid the same coat as before.
+ */
+export function otherNameOf(phaseId: string): string | null {
+  const [, step, first = "", round = ""] = /^([^/~]+)(\/1)?(~\d+)?$/.exec(phaseId) ?? [];
+  return step === undefined ? null : `${step}${first === "" ? "/1" : ""}${round}`;
+}
+
 /** What is wrong with the loops of a crust, and at which step. */
 export function loopFaults(
   steps: readonly (Repeats & { kind: string; branch?: string | undefined })[],

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { DAY, HOUR } from "../units/units.ts";
 import { Effort, PRESSED, sayEffort } from "./effort.ts";
-import { loopFaults, MOST_ROUNDS, phaseIdOf, roundsOf, turnsOf } from "./rounds.ts";
+import { loopFaults, MOST_ROUNDS, otherNameOf, phaseIdOf, roundsOf, turnsOf } from "./rounds.ts";
 import { boundsFrom, boundsOf, leastOf, sayWait, Wait } from "./wait.ts";
 
 describe("a wait that an author sets", () => {
@@ -133,6 +133,21 @@ describe("what is repeated until it is right", () => {
     for (let coat = 1; coat <= 4; coat++)
       for (let round = 1; round <= MOST_ROUNDS; round++) names.add(phaseIdOf("s3", coat, 4, round));
     expect(names.size).toBe(4 * MOST_ROUNDS);
+  });
+});
+
+describe("a first coat", () => {
+  it.each([
+    ["s3", "s3/1"],
+    ["s3/1", "s3"],
+    ["s3~2", "s3/1~2"],
+    ["s3/1~2", "s3~2"],
+    ["s3/2", null],
+    ["s3/2~4", null],
+    ["s3/11", null],
+  ])("%s is %s where its step has another number of coats", (name, other) => {
+    expect(otherNameOf(name)).toBe(other);
+    if (other !== null) expect(otherNameOf(other)).toBe(name);
   });
 });
 
