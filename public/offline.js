@@ -26,18 +26,20 @@ self.addEventListener("message", (event) => {
 const keyOf = (url) => url.pathname;
 
 async function seen(request, key) {
+  const pages = await caches.open(PAGES);
+  const kept = await pages.match(key);
   const timer = new AbortController();
-  const late = setTimeout(() => timer.abort(), PATIENCE);
+  // a slow shop is waited for where there is nothing else to show
+  const late = kept && setTimeout(() => timer.abort(), PATIENCE);
   try {
     const answer = await fetch(request, { signal: timer.signal });
     if (answer.status === 401) {
       await caches.delete(PAGES);
       return answer;
     }
-    if (answer.ok && !answer.redirected) await (await caches.open(PAGES)).put(key, answer.clone());
+    if (answer.ok && !answer.redirected) await pages.put(key, answer.clone());
     return answer;
   } catch (error) {
-    const kept = await (await caches.open(PAGES)).match(key);
     if (kept) return kept;
     throw error;
   } finally {
