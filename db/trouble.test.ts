@@ -65,7 +65,7 @@ describe("what went wrong with the shop's data, in words", () => {
   });
 
   it("may pass by itself only where another holds it", () => {
-    expect(isBusy(coded("SQLITE_LOCKED_SHAREDCACHE"))).toBe(true);
+    expect(isBusy(coded("SQLITE_BUSY_RECOVERY"))).toBe(true);
     expect(isBusy(coded("SQLITE_FULL"))).toBe(false);
     expect(isBusy(coded("SQLITE_BUSYBODY"))).toBe(false);
   });

@@ -35,7 +35,7 @@ const shop = [
   { plan: stool, events: [] },
 ];
 
-const whats = (asked: string) => find(asked, shop).map(({ planId, what }) => `${planId}: ${what}`);
+const answers = (asked: string) => find(asked, shop).map(({ planId, what }) => `${planId}: ${what}`);
 
 describe("what was that colour, and how was it done", () => {
   it("a material is found by its name, with how it was laid", () => {
@@ -47,13 +47,13 @@ describe("what was that colour, and how was it done", () => {
   });
 
   it("all words count: of another job's colour nothing is found", () => {
-    expect(whats("slate settle").length).toBeGreaterThan(0);
-    expect(whats("slate stool")).toEqual([]);
-    expect(whats("  ")).toEqual([]);
+    expect(answers("slate settle").length).toBeGreaterThan(0);
+    expect(answers("slate stool")).toEqual([]);
+    expect(answers("  ")).toEqual([]);
   });
 
   it("however it is written", () => {
-    expect(whats("SLATE")).toEqual(whats("slate"));
+    expect(answers("SLATE")).toEqual(answers("slate"));
   });
 
   it("a colour finds what comes near it, the nearest first, in every job", () => {
