@@ -55,7 +55,7 @@ export function WhereFields({ step, zone, faults, values }: StepFieldsProps) {
   return (
     <>
       {PLACED.has(step.kind) && (
-        <>
+        <div className="col-span-2 grid grid-cols-[minmax(0,1fr)_6.5rem] gap-x-3">
           <Field name="on" label="Where" fault={faults.on}>
             {(field) => (
               <select {...field} defaultValue={values?.on ?? step.where.on}>
@@ -74,7 +74,7 @@ export function WhereFields({ step, zone, faults, values }: StepFieldsProps) {
             keys="decimal"
             value={values?.share ?? Math.round(step.where.over * 1000) / 10}
           />
-        </>
+        </div>
       )}
       {PLACED.has(step.kind) && (
         <details className="col-span-2" open={isMixedPlace(step) || faults.but !== undefined}>
