@@ -350,7 +350,7 @@ export function applyCommand(plan: Plan, command: Command): Applied {
   }
 }
 
-/** The name that a first coat has now that its step has more coats, or only one; null where there is none, or it has its own. */
+/** The name that a first coat has now that its step has more coats, or only one; null where there is none, or it is marked as done there. */
 function renamed(plan: Plan, { zoneId, phaseId }: Pick<DoneWork, "zoneId" | "phaseId">): string | null {
   const other = otherNameOf(phaseId);
   if (other === null) return null;

@@ -3,7 +3,6 @@ import type { Judgement, ZoneJudgement } from "../judge/judge.ts";
 import type { JudgedPhase } from "../judge/line.ts";
 import { sayMix } from "../plan/mix.ts";
 import { materialName, type Piece, type Plan, type Step } from "../plan/plan.ts";
-import { otherNameOf } from "../plan/rounds.ts";
 import { judgementOf } from "../schedule/kept.ts";
 import type { Booking } from "../schedule/schedule.ts";
 import { coatsOf } from "../shelf/needs.ts";
@@ -15,7 +14,7 @@ import { readWallTime } from "../units/wall-time.ts";
 import { type BenchCard, benchCard } from "./card.ts";
 import { type Countdown, countdownsFor } from "./countdown.ts";
 import { placeKey, type WorkRef } from "./event.ts";
-import type { LedgerState, Worked } from "./replay.ts";
+import { type LedgerState, type Worked, workedOn } from "./replay.ts";
 
 // The bench: what is in hand, what can be taken up next, and what is drying, of all jobs under way. It follows from the plans, their
 // ledgers and the shop's schedule; the time of day only decides what is shown first.
@@ -155,12 +154,8 @@ class JobBench {
     return this.facts(zoneId).has(phaseId);
   }
 
-  private worked({ zoneId, phaseId }: WorkRef): Worked | undefined {
-    const { work } = this.state;
-    const other = otherNameOf(phaseId);
-    // as it was called when its step had fewer coats, or more
-    const before = () => (other === null ? undefined : work.get(placeKey({ zoneId, phaseId: other })));
-    return work.get(placeKey({ zoneId, phaseId })) ?? before();
+  private worked(place: WorkRef): Worked | undefined {
+    return workedOn(this.state, place);
   }
 
   private placed({ zoneId, phaseId }: WorkRef): JudgedPhase | undefined {

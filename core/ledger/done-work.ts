@@ -1,5 +1,5 @@
 import { type DoneWork, LIMITS, type Plan, type SignSeen } from "../plan/plan.ts";
-import { otherNameOf } from "../plan/rounds.ts";
+import { namesOf } from "../plan/rounds.ts";
 import { DAY, type Minutes } from "../units/units.ts";
 import { sayWallTime } from "../units/wall-time.ts";
 import { placeKey, type WorkRef } from "./event.ts";
@@ -26,9 +26,9 @@ function beganAt({ begun, ended, offset }: Worked, hands: Minutes): number {
 /** What the plan calls a coat that was logged when its step had fewer coats, or more; null where it has it no longer. */
 function nameNow({ zoneId, phaseId }: WorkRef, handsOf: HandsOf, work: LedgerState["work"]): string | null {
   if (handsOf(zoneId, phaseId) !== null) return phaseId;
-  const other = otherNameOf(phaseId);
-  if (other === null || handsOf(zoneId, other) === null) return null;
-  return work.has(placeKey({ zoneId, phaseId: other })) ? null : other;
+  if (handsOf(zoneId, phaseId) !== null) return phaseId;
+  const isFree = (name: string) => handsOf(zoneId, name) !== null && !work.has(placeKey({ zoneId, phaseId: name }));
+  return namesOf(phaseId).find(isFree) ?? null;
 }
 
 /**
@@ -42,7 +42,7 @@ export function doneWork(
   told: ReadonlySet<string>,
 ): DoneWork[] {
   const isTold = ({ zoneId, phaseId }: WorkRef) =>
-    [phaseId, otherNameOf(phaseId)].some((name) => name !== null && told.has(placeKey({ zoneId, phaseId: name })));
+    namesOf(phaseId).some((name) => told.has(placeKey({ zoneId, phaseId: name })));
   const kept = (plan.done ?? []).filter((one) => !isTold(one));
   const done = [...work.values()].flatMap((worked): DoneWork[] => {
     const phaseId = nameNow(worked, handsOf, work);

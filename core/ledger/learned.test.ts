@@ -108,6 +108,15 @@ describe("what a sign teaches", () => {
     expect(taught(plan, [recoat * 0.5, false])).toEqual([]);
   });
 
+  it("is not forgotten when the step gets another coat: the first is the one that was felt", () => {
+    const more = planOf([
+      ["brush", "chalk-slate", { coats: 2 }],
+      ["brush", "chalk-bone-white"],
+    ]);
+    const looks = [recoat * 2, false] as [number, boolean];
+    expect(taught(more, looks)).toEqual(taught(plan, looks));
+  });
+
   it("cold air is not the shop's fault: the air counts before the factor does", () => {
     const cold = planOf(
       [

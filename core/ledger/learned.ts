@@ -5,7 +5,7 @@ import type { Family, Material } from "../materials/material.ts";
 import type { DryingFactors, Plan } from "../plan/plan.ts";
 import type { Minutes } from "../units/units.ts";
 import { readWallTime } from "../units/wall-time.ts";
-import type { LedgerState, SignOf } from "./replay.ts";
+import { type LedgerState, type SignOf, workedOn } from "./replay.ts";
 
 // How long a kind of material takes to dry in this shop against what its tin says, learned from the signs that were looked for.
 // The logarithm of that factor is taken as normal, before anything is seen around 0 (the tin is right), and each observation
@@ -108,13 +108,13 @@ const clamped = (ratio: number) => Math.min(FACTOR_LIMITS.most, Math.max(FACTOR_
 export function observationsOf(
   plan: Pick<Plan, "id" | "pinned" | "start">,
   zones: readonly ZoneJudgement[],
-  { work }: LedgerState,
+  state: LedgerState,
 ): Observation[] {
   const zero = readWallTime(plan.start)!;
   const tins = new Map(plan.pinned.materials.map((material) => [material.id, material]));
   return zones.flatMap(({ zone, phases, climate }) =>
     phases.flatMap(({ phase, coat, ends }): Observation[] => {
-      const was = work.get(`${zone.id} ${phase.id}`);
+      const was = workedOn(state, { zoneId: zone.id, phaseId: phase.id });
       const [first, ...others] = phase.pot?.parts ?? [];
       const tin = first && others.length === 0 ? tins.get(first.material.id) : undefined;
       if (!was || was.ended === null || was.signs.length === 0 || !coat || !tin) return [];

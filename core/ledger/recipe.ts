@@ -1,7 +1,7 @@
 import { asReallyDone, factsOf, NO_FACTS } from "../judge/facts.ts";
 import { type Ground, type GroundKind, groundOf } from "../plan/ground.ts";
 import { type Crust, findZone, type Plan, type Step, type Zone, zoneArea } from "../plan/plan.ts";
-import { otherNameOf } from "../plan/rounds.ts";
+import { namesOf } from "../plan/rounds.ts";
 import { areaOf, type Shape } from "../quantity/shape.ts";
 import { judgementOf } from "../schedule/kept.ts";
 import { sayDuration } from "../units/duration.ts";
@@ -68,7 +68,7 @@ export function recipeOf(plan: Plan, zoneId: string, { lines }: LedgerState): Re
     const fact = facts.get(phase.id);
     const next = phases[index + 1] && facts.get(phases[index + 1]!.id);
     const remarks = lines.flatMap(({ event, withdrawn }) => {
-      const names = [phase.id, otherNameOf(phase.id)];
+      const names = namesOf(phase.id);
       const about = event.on.some((place) => place.zoneId === zoneId && names.includes(place.phaseId));
       const says = about && !withdrawn ? remarkOf(event) : null;
       return says ? [says] : [];

@@ -1,4 +1,5 @@
 import type { SignSeen } from "../plan/plan.ts";
+import { namesOf } from "../plan/rounds.ts";
 import type { EventKind, LedgerEvent, WorkRef } from "./event.ts";
 import { placeKey } from "./event.ts";
 
@@ -45,6 +46,12 @@ export interface LedgerState {
   /** all lines but corrections, in the order in which they happened */
   lines: readonly Line[];
 }
+
+/** What was worked on a coat, whatever it was called when it was logged. */
+export const workedOn = ({ work }: Pick<LedgerState, "work">, { zoneId, phaseId }: WorkRef): Worked | undefined =>
+  namesOf(phaseId)
+    .map((name) => work.get(placeKey({ zoneId, phaseId: name })))
+    .find((worked) => worked !== undefined);
 
 type Correction = Extract<LedgerEvent, { kind: "correction" }>;
 

@@ -66,6 +66,9 @@ export function otherNameOf(phaseId: string): string | null {
   return step === undefined ? null : `${step}${first === "" ? "/1" : ""}${round}`;
 }
 
+/** The names that a coat may be logged under: its own first, then the one it had when its step had another number of coats. */
+export const namesOf = (phaseId: string): string[] => [phaseId, otherNameOf(phaseId) ?? []].flat();
+
 /** What is wrong with the loops of a crust, and at which step. */
 export function loopFaults(
   steps: readonly (Repeats & { kind: string; branch?: string | undefined })[],
