@@ -58,9 +58,7 @@ beforeAll(async () => {
   );
 });
 
-/** The page that waits for another leads there whatever it finds: there it says what is wrong. */
-const ofJobs = () =>
-  all.filter(({ path, isWithin }) => path.includes(":planId") && !isWithin && !path.endsWith("/waiting"));
+const ofJobs = () => all.filter(({ path, isWithin }) => path.includes(":planId") && !isWithin);
 const addressOf = (path: string, id: string) =>
   path.replace(":planId", encodeURIComponent(id)).replace(":photoId", "none");
 

@@ -4,7 +4,7 @@ import { readWallTime } from "#core/units/wall-time";
 import { sayDate } from "#core/units/when";
 import { getRow } from "#db/plans";
 import { SEVERITY_WORDS } from "~/drawing/severity";
-import { planIdOf, withStore } from "~/http/trouble.server";
+import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
 import { Brand } from "~/parts/brand";
 import { countOf } from "~/words/amount";
 import type { Route } from "./+types/waiting";
@@ -18,7 +18,9 @@ export async function loader({ params, request }: Route.LoaderArgs) {
   const to = pathFrom(new URL(request.url).searchParams.get("to"));
   if (params.planId === undefined) return { to, row: null };
   const planId = planIdOf({ planId: params.planId });
-  return { to, row: await withStore((store) => getRow(store, planId)) };
+  const row = await withStore((store) => getRow(store, planId));
+  if (!row) throw noSuchJob(planId);
+  return { to, row };
 }
 
 export const meta: Route.MetaFunction = () => [{ title: "Working it out · Jolly Crust" }];
