@@ -1,17 +1,9 @@
 import { setImmediate as pause } from "node:timers/promises";
 import { USUAL_LOOKS } from "#core/schedule/looks";
 import { planOfWork } from "#core/schedule/plan-of-work";
+import { getInputs } from "./inputs";
 import type { Store } from "./open";
-import {
-  beginPlanning,
-  endPlanning,
-  getInputs,
-  getStanding,
-  goOnPlanning,
-  putDown,
-  refitIdeas,
-  withdraw,
-} from "./plan-of-work";
+import { beginPlanning, endPlanning, getStanding, goOnPlanning, putDown, refitIdeas, withdraw } from "./plan-of-work";
 
 export interface Asked {
   /** how often to look at it; a plan that was looked at as often need not be made again */

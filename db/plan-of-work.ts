@@ -1,21 +1,17 @@
-import { and, desc, eq, gt, inArray, isNull, ne, sql } from "drizzle-orm";
+import { and, desc, eq, gt, inArray, isNull, ne, notInArray, or, type SQL, sql } from "drizzle-orm";
 import { z } from "zod";
 import { readJobPlan } from "#core/exchange/plan-of-work-file";
-import { isPlannedFor, type Plan, stateOf } from "#core/plan/plan";
-import type { Shop } from "#core/plan/shop";
 import { type Change, changesOf, countingChanges } from "#core/schedule/changes";
-import { markOf, markOfAny } from "#core/schedule/mark";
+import { markOf } from "#core/schedule/mark";
 import { aroundOf, fittedIn, type JobPlan, type PlanOfWork, workOf } from "#core/schedule/plan-of-work";
+import { getInputs, type Inputs, OVER } from "./inputs";
 import { type Database, inTurn, type Store, within } from "./open";
-import { readDocumentOf } from "./plans";
 import { readOnce } from "./read-once";
 import { edits, jobPlans, planning, plans, plansOfWork, shops } from "./schema";
-import { FIRST, getShop } from "./shop";
+import { FIRST } from "./shop";
 
 type Reader = Pick<Database, "select">;
 
-/** More jobs than this are not planned together: those due last are left out. */
-export const MOST_PLANNED = 40;
 /** Plans of work that were kept before, and can be gone back to. */
 const MOST_PAST = 5;
 
@@ -42,32 +38,9 @@ export interface PlanHead {
   at: Date;
 }
 
-/** A job that could not be planned with the others. */
-export interface LeftOut {
-  id: string;
-  title: string;
-  because: string;
-}
-
-/** Everything that a plan of work is made from. */
-export interface Inputs {
-  /** the same for the same jobs in the same shop */
-  key: string;
-  shop: Shop;
-  shopVersion: number;
-  plans: Plan[];
-  versions: Record<string, number>;
-  ideas: Plan[];
-  /** finished and put away: they stay as they were planned */
-  over: Plan[];
-  leftOut: LeftOut[];
-}
-
 const isHead = (state: (typeof plansOfWork.$inferSelect)["state"]) => eq(plansOfWork.state, state);
 
-async function headOf(db: Reader, state: "kept" | "offered" | "tried"): Promise<PlanHead | null> {
-  const [row] = await db.select().from(plansOfWork).where(isHead(state)).orderBy(desc(plansOfWork.id)).limit(1);
-  if (!row) return null;
+function readHead(row: typeof plansOfWork.$inferSelect): PlanHead | null {
   const madeFrom = MadeFrom.safeParse(row.madeFrom);
   const changes = Changes.safeParse(row.changes);
   // made by another version: as if there were none, and it is made again
@@ -75,35 +48,87 @@ async function headOf(db: Reader, state: "kept" | "offered" | "tried"): Promise<
   return { id: row.id, key: row.key, madeFrom: madeFrom.data, changes: changes.data, at: row.at };
 }
 
+async function headOf(db: Reader, state: "kept" | "offered" | "tried"): Promise<PlanHead | null> {
+  const [row] = await db.select().from(plansOfWork).where(isHead(state)).orderBy(desc(plansOfWork.id)).limit(1);
+  return row ? readHead(row) : null;
+}
+
+/** The plan of work that is kept, the one that is offered, and the one in which an idea is tried. */
+interface Heads {
+  kept: PlanHead | null;
+  offered: PlanHead | null;
+  tried: PlanHead | null;
+  /** there is one that was kept before */
+  hasBefore: boolean;
+}
+
+async function headsOf(db: Reader): Promise<Heads> {
+  const rows = await db
+    .select()
+    .from(plansOfWork)
+    .where(inArray(plansOfWork.id, sql`(select max(id) from plans_of_work group by state)`));
+  const latest = (state: (typeof rows)[number]["state"]) => {
+    const row = rows.find((head) => head.state === state);
+    return row ? readHead(row) : null;
+  };
+  return {
+    kept: latest("kept"),
+    offered: latest("offered"),
+    tried: latest("tried"),
+    hasBefore: rows.some(({ state }) => state === "past"),
+  };
+}
+
 /** More than a shop has in hand. */
 const MOST_READ = 400;
 const readJob = readOnce(MOST_READ, (stored) => ({ job: readJobPlan(stored) }));
 
-async function jobsOf(db: Reader, head: PlanHead | null, kind?: "planned" | "tried"): Promise<JobPlan[]> {
+/** The jobs in a plan of work, each with whether it is planned or tried; all, or only some. */
+async function rowsOfJobs(db: Reader, head: PlanHead | null, only?: SQL) {
   if (!head) return [];
-  const own = eq(jobPlans.planOfWork, head.id);
   const rows = await db
     .select({ planId: jobPlans.planId, kind: jobPlans.kind, document: sql<string>`${jobPlans.document}` })
     .from(jobPlans)
-    .where(kind ? and(own, eq(jobPlans.kind, kind)) : own)
+    .where(and(eq(jobPlans.planOfWork, head.id), only))
     .orderBy(jobPlans.planId);
-  return rows.flatMap(({ planId, kind, document }) => readJob(document, `${head.id} ${kind} ${planId}`).job ?? []);
+  return rows.flatMap(({ planId, kind, document }) => {
+    const { job } = readJob(document, `${head.id} ${kind} ${planId}`);
+    return job ? [{ kind, job }] : [];
+  });
 }
 
-/** The kept plan of work, of all jobs. */
+const jobsOf = async (db: Reader, head: PlanHead | null, kind: "planned" | "tried", only?: SQL): Promise<JobPlan[]> =>
+  (await rowsOfJobs(db, head, and(eq(jobPlans.kind, kind), only))).map(({ job }) => job);
+
+/** The kept plan of work. */
 export interface Kept {
   head: PlanHead | null;
-  /** promised, under way, and those that are over as they were planned */
+  /** promised and under way, and of those that are over the ones asked for, as they were planned */
   planned: JobPlan[];
   /** ideas, each as it would fit in */
   tried: JobPlan[];
 }
 
-export const getKept = (store: Store): Promise<Kept> =>
-  within(store, async (db) => {
-    const head = await headOf(db, "kept");
-    return { head, planned: await jobsOf(db, head, "planned"), tried: await jobsOf(db, head, "tried") };
-  });
+/** Jobs that are over and still wanted: by their ids, or all. */
+export type WantedOver = readonly string[] | "all";
+
+async function keptOf(db: Reader, head: PlanHead | null, over: WantedOver): Promise<Kept> {
+  const inHand = inArray(
+    jobPlans.planId,
+    db
+      .select({ id: plans.id })
+      .from(plans)
+      .where(and(isNull(plans.removedAt), notInArray(plans.state, OVER))),
+  );
+  const only =
+    over === "all" ? undefined : or(inHand, over.length > 0 ? inArray(jobPlans.planId, [...over]) : undefined);
+  const rows = await rowsOfJobs(db, head, only);
+  const ofKind = (wanted: "planned" | "tried") => rows.flatMap(({ kind, job }) => (kind === wanted ? job : []));
+  return { head, planned: ofKind("planned"), tried: ofKind("tried") };
+}
+
+export const getKept = (store: Store, over: WantedOver = []): Promise<Kept> =>
+  within(store, async (db) => keptOf(db, (await headsOf(db)).kept, over));
 
 /** What a page shows of the plan of work besides the jobs in it. */
 export interface Standing {
@@ -119,67 +144,33 @@ export interface Standing {
 
 /** When the idea in a tried plan could leave by it. */
 async function triedIn(db: Reader, head: PlanHead | null): Promise<Standing["tried"]> {
-  const jobs = await jobsOf(db, head, "planned");
-  return head && { ...head, leaves: jobs.find(({ planId }) => planId === head.madeFrom.idea)?.dates?.leaves ?? null };
+  if (!head) return null;
+  const [own] = await jobsOf(db, head, "planned", eq(jobPlans.planId, head.madeFrom.idea ?? ""));
+  return { ...head, leaves: own?.dates?.leaves ?? null };
+}
+
+async function standingOf(db: Reader, heads: Heads): Promise<Standing> {
+  const [row] = await db.select().from(planning).limit(1);
+  const busy = row?.owner && Date.now() - row.beat.getTime() < SILENT_MILLISECONDS;
+  return {
+    kept: heads.kept,
+    hasBefore: heads.hasBefore,
+    offered: heads.offered,
+    tried: await triedIn(db, heads.tried),
+    planning: busy ? { looks: row.looks, of: row.of } : null,
+    left: row && row.left !== null ? { key: row.left, trouble: row.trouble } : null,
+  };
 }
 
 export const getStanding = (store: Store): Promise<Standing> =>
+  within(store, async (db) => standingOf(db, await headsOf(db)));
+
+/** Both, read together. */
+export const getPlanOfWork = (store: Store, over: WantedOver = []): Promise<{ kept: Kept; stands: Standing }> =>
   within(store, async (db) => {
-    const [row] = await db.select().from(planning).limit(1);
-    const [before] = await db.select({ id: plansOfWork.id }).from(plansOfWork).where(isHead("past")).limit(1);
-    const busy = row?.owner && Date.now() - row.beat.getTime() < SILENT_MILLISECONDS;
-    return {
-      kept: await headOf(db, "kept"),
-      hasBefore: before !== undefined,
-      offered: await headOf(db, "offered"),
-      tried: await triedIn(db, await headOf(db, "tried")),
-      planning: busy ? { looks: row.looks, of: row.of } : null,
-      left: row && row.left !== null ? { key: row.left, trouble: row.trouble } : null,
-    };
+    const heads = await headsOf(db);
+    return { kept: await keptOf(db, heads.kept, over), stands: await standingOf(db, heads) };
   });
-
-/** The plans of these kinds, with what could not be read. */
-async function readPlans(db: Reader) {
-  const rows = await db
-    .select({ id: plans.id, title: plans.title, version: plans.version, document: sql<string>`${plans.document}` })
-    .from(plans)
-    .where(isNull(plans.removedAt))
-    .orderBy(plans.id);
-  const read: { plan: Plan; version: number }[] = [];
-  const leftOut: LeftOut[] = [];
-  for (const { id, title, version, document } of rows) {
-    const plan = readDocumentOf(document, id);
-    if (plan) read.push({ plan, version });
-    else leftOut.push({ id, title, because: "its document cannot be read" });
-  }
-  return { read, leftOut };
-}
-
-const byDue = (a: Plan, b: Plan) =>
-  `${a.due ?? "9999"} ${a.start} ${a.id}` < `${b.due ?? "9999"} ${b.start} ${b.id}` ? -1 : 1;
-
-/** What the plan of work would be made from now; with an idea, as if that were promised. */
-export async function getInputs(store: Store, idea: string | null = null): Promise<Inputs> {
-  const { shop, version: shopVersion } = await getShop(store);
-  const { read, leftOut } = await within(store, readPlans);
-  const promised = read.map(({ plan }) => (plan.id === idea ? { ...plan, state: "promised" as const } : plan));
-  const all = promised.filter(isPlannedFor).sort(byDue);
-  const planned = all.slice(0, MOST_PLANNED);
-  for (const { id, title } of all.slice(MOST_PLANNED))
-    leftOut.push({ id, title, because: `${MOST_PLANNED} jobs can be planned together; this one is due last` });
-  const versionOf = new Map(read.map(({ plan, version }) => [plan.id, version]));
-  const over = promised.filter((plan) => stateOf(plan) === "finished" || stateOf(plan) === "put away");
-  return {
-    key: markOfAny([shop, planned.map(({ id }) => id).sort(), planned.map(markOf).sort(), over.map(({ id }) => id)]),
-    shop,
-    shopVersion,
-    plans: planned,
-    versions: Object.fromEntries(planned.map(({ id }) => [id, versionOf.get(id)!])),
-    ideas: promised.filter((plan) => stateOf(plan) === "idea"),
-    over,
-    leftOut,
-  };
-}
 
 /** Without a sign of life for so long, whoever was planning is taken to have died. */
 export const SILENT_MILLISECONDS = 15_000;
@@ -278,7 +269,7 @@ export async function putDown(
         if (!mine || mine.calledOff) return "gone";
         const kept = await headOf(tx, "kept");
         const before = await jobsOf(tx, kept, "planned");
-        const over = new Set(inputs.over.map(({ id }) => id));
+        const over = new Set(inputs.over);
         const after = [...made.jobs, ...before.filter(({ planId }) => over.has(planId))];
         const changes = kept ? await told(tx, before, kept, inputs, after) : [];
         const state = idea !== null ? "tried" : kept === null || changes.length === 0 ? "kept" : "offered";

@@ -15,5 +15,7 @@ await bundle({
   resolve: { alias: { "#core": here("core"), "#db": here("db"), "#demo": here("demo") } },
   build: { ssr: "scripts/bench.ts", outDir: "build-bench", minify: false },
 });
-process.exitCode = spawnSync(process.execPath, ["build-bench/bench.js"], { cwd: root, stdio: "inherit" }).status ?? 1;
+process.exitCode =
+  spawnSync(process.execPath, ["build-bench/bench.js", ...process.argv.slice(2)], { cwd: root, stdio: "inherit" })
+    .status ?? 1;
 rmSync(here("build-bench"), { recursive: true, force: true });

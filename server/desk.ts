@@ -1,3 +1,4 @@
+import { constants, setPriority } from "node:os";
 import { promisify } from "node:util";
 import { parentPort, workerData } from "node:worker_threads";
 import { gzip } from "node:zlib";
@@ -11,7 +12,10 @@ import type { AnswerMessage, AskMessage, ChoreMessage, FromDesk, ToDesk } from "
 // time is up, and nobody else has waited for it.
 
 const port = parentPort!;
-const build = (await import((workerData as { build: string }).build)) as ServerBuild;
+const { build: place, waitsForNobody } = workerData as { build: string; waitsForNobody: boolean };
+// on Linux a thread has a priority of its own; elsewhere this would be that of the whole shop
+if (waitsForNobody && process.platform === "linux") setPriority(constants.priority.PRIORITY_LOW);
+const build = (await import(place)) as ServerBuild;
 const handle = createRequestHandler(build, "production");
 const { bookkeeping } = build.entry.module as unknown as { bookkeeping: Bookkeeping };
 const compress = promisify(gzip);

@@ -6,6 +6,7 @@ import { Worker } from "node:worker_threads";
 import { placeFrom, WAS_THERE } from "#db/place";
 import { DOOR_TOKEN, SESSION_KEY } from "../app/http/access.server";
 import { doorToken, forgetDoor, openNetwork, sessionKey } from "./network";
+import { isBehind } from "./pool";
 import { openFront } from "./shop-front";
 
 // Starts the built shop: PORT and HOST set where it listens, on this machine only.
@@ -37,7 +38,7 @@ forgetDoor();
 const networkPort = Number(process.env.JOLLY_CRUST_NETWORK_PORT ?? port + 1);
 const build = pathToFileURL(join(here, "../server/index.js")).href;
 const front = await openFront({
-  spawn: () => new Worker(join(here, "desk.js"), { workerData: { build } }),
+  spawn: (lane) => new Worker(join(here, "desk.js"), { workerData: { build, waitsForNobody: isBehind(lane) } }),
   files: join(here, "../client"),
   openNetwork: () => void openDoor(),
 });

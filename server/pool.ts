@@ -26,7 +26,7 @@ export type Outcome =
   | { is: "full" };
 
 export interface PoolOptions {
-  spawn: () => Worker;
+  spawn: (lane: Lane) => Worker;
   /** desks for what is quick, for what is slow, for summaries of saved jobs, and for planning the shop's work */
   desks: Record<Lane, number>;
   /** quick desks that may be added while all others are held up */
@@ -48,6 +48,9 @@ interface Waiting {
  * is free, nor behind planning, which takes as long as it likes.
  */
 export type Lane = (typeof LANES)[number];
+
+/** Work that nobody looks at while it is done: what somebody waits for goes before it. */
+export const isBehind = (lane: Lane): boolean => lane === "summaries" || lane === "planning";
 
 interface Desk {
   lane: Lane;
@@ -114,7 +117,7 @@ export class Pool {
   }
 
   private open(lane: Lane) {
-    const worker = this.options.spawn();
+    const worker = this.options.spawn(lane);
     const desk: Desk = { lane, worker, ready: false, at: null, knows: new LRUCache({ max: MOST_KNOWN }) };
     this.desks.push(desk);
     worker.on("message", (message: FromDesk) => this.hear(desk, message));

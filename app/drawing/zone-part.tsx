@@ -1,6 +1,6 @@
 import type { SVGProps } from "react";
 import type { ReliefClass } from "#core/plan/plan";
-import type { Film } from "~/films/use-films";
+import type { Film } from "~/films/painter";
 import { type FrontZone, facesOf, legsOf, memberOf } from "./arrange";
 import type { Box } from "./place-outlines";
 

@@ -3,7 +3,8 @@ import { boardWorkOf } from "#core/board/board-work";
 import { PIECE_SEED, pieceFace, sampleFace } from "#core/board/piece-face";
 import type { ZoneJudgement } from "#core/judge/judge";
 import { type FrontZone, facesOf } from "~/drawing/arrange";
-import { type Film, useFilms, type WantedFilm } from "./use-films";
+import type { Film, WantedFilm } from "./painter";
+import { useFilms } from "./use-films";
 
 /** The films of the zones of a piece by the zone's id, each in the proportions of one of its faces. */
 export function usePieceFilms(

@@ -46,7 +46,6 @@ export async function benchState(store: Store) {
     offset: await offsetAt(store, now),
     air: await airNow(now),
     painters: inputs.shop.painters.map(({ name }) => name),
-    leftOut: inputs.leftOut.map(({ title }) => title),
     underWay: inputs.plans.filter((plan) => stateOf(plan) === "under way").length,
   };
 }

@@ -7,8 +7,9 @@ import type { Dates } from "#core/schedule/dates";
 import { isHeavy, judgementOf } from "#core/schedule/kept";
 import { markOf, markOfAny } from "#core/schedule/mark";
 import { aroundOf, fittedIn, type JobPlan, workOf } from "#core/schedule/plan-of-work";
+import { getInputs, type Inputs } from "#db/inputs";
 import type { Store } from "#db/open";
-import { getInputs, getKept, getStanding, type Inputs, type Kept, type Standing as Stands } from "#db/plan-of-work";
+import { getPlanOfWork, type Kept, type Standing as Stands, type WantedOver } from "#db/plan-of-work";
 import type { JobStanding, Standing } from "~/plan-of-work/standing";
 
 /** The jobs, the kept plan of work and how it stands, read once; what the pages show follows from it. */
@@ -18,10 +19,9 @@ export interface ShopState {
   stands: Stands;
 }
 
-export const readShopState = async (store: Store): Promise<ShopState> => ({
+export const readShopState = async (store: Store, over: WantedOver = []): Promise<ShopState> => ({
   inputs: await getInputs(store),
-  kept: await getKept(store),
-  stands: await getStanding(store),
+  ...(await getPlanOfWork(store, over)),
 });
 
 /** How the plan of work stands for the pages. */
@@ -50,27 +50,29 @@ function fitOf(plan: Plan, shop: Shop, around: Around): JobPlan {
   return fit;
 }
 
-/** How it stands for one job. */
-export async function jobStandingFor(store: Store, planId: string): Promise<JobStanding> {
-  const state = await readShopState(store);
-  const { shop, plans, ideas, over } = state.inputs;
+/** How it stands for one job, without working anything out. */
+export async function jobStandingFor(store: Store, planId: string): Promise<Omit<JobStanding, "fit">> {
+  const state = await readShopState(store, [planId]);
   const { planned, tried } = state.kept;
+  const { shop } = state.inputs;
   const promised = planned.find((jobPlan) => jobPlan.planId === planId);
-  const own = promised ?? tried.find((jobPlan) => jobPlan.planId === planId) ?? null;
-  const around = aroundOf(
-    shop,
-    planned.filter((jobPlan) => jobPlan.planId !== planId),
-  );
-  const plan = [...plans, ...ideas, ...over].find(({ id }) => id === planId);
-  const isKnown = plan === undefined || own?.mark === markOf(plan) || isHeavy([judgementOf(plan)]);
   return {
     standing: standingIn(state),
-    own,
-    fit: isKnown ? null : fitOf(plan, shop, around),
+    own: promised ?? tried.find((jobPlan) => jobPlan.planId === planId) ?? null,
     kind: promised ? "planned" : "tried",
     shop,
-    around,
+    around: aroundOf(
+      shop,
+      planned.filter((jobPlan) => jobPlan.planId !== planId),
+    ),
   };
+}
+
+/** The same, with how the job as it is saved would fit in where its part is of another version, and that is not too much for a page. */
+export async function fittedStandingFor(store: Store, plan: Plan): Promise<JobStanding> {
+  const standing = await jobStandingFor(store, plan.id);
+  const isKnown = standing.own?.mark === markOf(plan) || isHeavy([judgementOf(plan)]);
+  return { ...standing, fit: isKnown ? null : fitOf(plan, standing.shop, standing.around) };
 }
 
 /** A job's part of the plan of work; where it has none yet, as it would fit in. */

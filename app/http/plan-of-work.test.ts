@@ -13,7 +13,15 @@ import { addPlan, editPlan, getJob } from "#db/plans";
 import { getShop } from "#db/shop";
 import { harbourStool, hobnailYard, lampShelf } from "#demo/hobnail-yard";
 import { largePlan } from "../../tests/large-plan";
-import { calendarJobsIn, datesIn, jobPlanFor, jobStandingFor, readShopState, standingIn } from "./plan-of-work.server";
+import {
+  calendarJobsIn,
+  datesIn,
+  fittedStandingFor,
+  jobPlanFor,
+  jobStandingFor,
+  readShopState,
+  standingIn,
+} from "./plan-of-work.server";
 
 let folder: string;
 let store: Store;
@@ -48,9 +56,12 @@ beforeAll(async () => {
 });
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
+/** As the page of a job gets it. */
+const standingFor = async (id: string) => fittedStandingFor(store, (await getJob(store, id))!.plan);
+
 describe("how the schedule stands for a job", () => {
   it("promised and planned: its own dates, and nothing to fit in", async () => {
-    const { own, fit, kind, standing } = await jobStandingFor(store, "bin");
+    const { own, fit, kind, standing } = await standingFor("bin");
     expect(kind).toBe("planned");
     expect(own).toMatchObject({ planId: "bin", clashes: [] });
     expect(own!.bookings.length).toBeGreaterThan(0);
@@ -59,7 +70,7 @@ describe("how the schedule stands for a job", () => {
   });
 
   it("an idea: as it was tried among the promised ones, which it does not push aside", async () => {
-    const { own, fit, kind, around } = await jobStandingFor(store, "idea");
+    const { own, fit, kind, around } = await standingFor("idea");
     expect(kind).toBe("tried");
     expect(own).toMatchObject({ planId: "idea" });
     expect(fit).toBeNull();
@@ -71,19 +82,19 @@ describe("how the schedule stands for a job", () => {
 
   it("not planned yet: as it would fit in, the same as a page would work out", async () => {
     await addPlan(store, { ...promised(lampShelf()), id: "new", title: "Just in", state: "idea" });
-    const { own, fit, shop, around } = await jobStandingFor(store, "new");
+    const { own, fit, shop, around } = await standingFor("new");
     expect(own).toBeNull();
     const job = (await getJob(store, "new"))!;
     expect(fit).toEqual(fittedIn(workOf(job.plan, shop), around));
     expect(fit!.mark).toBe(markOf(job.plan));
     // worked out once, however often it is looked at
-    expect((await jobStandingFor(store, "new")).fit).toBe(fit);
+    expect((await standingFor("new")).fit).toBe(fit);
   });
 
   it("changed since it was planned: the dates stand as promised, and beside them what the change makes of them", async () => {
     const before = (await jobStandingFor(store, "bin")).own!;
     await another("bin", "more");
-    const { own, fit, standing } = await jobStandingFor(store, "bin");
+    const { own, fit, standing } = await standingFor("bin");
     expect(own).toEqual(before);
     expect(standing.stale).toBe(true);
     expect(fit!.mark).not.toBe(own!.mark);
@@ -95,11 +106,11 @@ describe("how the schedule stands for a job", () => {
 
   it("too much work to date while a page waits: that is left to the shop's planning", async () => {
     await addPlan(store, { ...largePlan(80, 14), id: "huge", title: "Panelled room" });
-    expect(await jobStandingFor(store, "huge")).toMatchObject({ own: null, fit: null });
+    expect(await standingFor("huge")).toMatchObject({ own: null, fit: null });
   });
 
   it("a job that is not there has no dates, and stops nothing", async () => {
-    expect(await jobStandingFor(store, "nobody")).toMatchObject({ own: null, fit: null, kind: "tried" });
+    expect(await jobStandingFor(store, "nobody")).toMatchObject({ own: null, kind: "tried" });
   });
 });
 

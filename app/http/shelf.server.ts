@@ -6,8 +6,9 @@ import { batchesOf } from "#core/shelf/recipe";
 import { courseOf, inOrder, type PotOnShelf, potsOf } from "#core/shelf/stock";
 import { type Claim, claimsIn, type StartOf, type SupplyLine, startsIn, supplyOf } from "#core/shelf/supply";
 import type { WallMinutes } from "#core/units/units";
+import { getInputs } from "#db/inputs";
 import type { Store } from "#db/open";
-import { getInputs, getKept } from "#db/plan-of-work";
+import { getKept } from "#db/plan-of-work";
 import { book, getStock, type MovementBatch } from "#db/shelf";
 import { todayNow } from "~/shelf/today";
 

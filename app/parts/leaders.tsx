@@ -1,16 +1,21 @@
-import type { SectionGeometry } from "~/drawing/section-profile";
+import { useDeferredValue } from "react";
+import type { ZoneJudgement } from "#core/judge/judge";
+import { type columnRoom, useSection } from "./zone-column";
 
 interface Props {
-  geometry: SectionGeometry;
-  /** y of the top of the section drawing and of the ladder, in the same frame */
-  sectionTop: number;
+  judged: ZoneJudgement;
+  /** the step that is selected, in the section too */
+  stepId: string | null;
+  room: ReturnType<typeof columnRoom>;
+  /** y of the top of the ladder, in the same frame */
   ladderTop: number;
   middles: ReadonlyMap<string, number>;
-  sectionLeft: number;
-  ladderLeft: number;
   height: number;
-  selected: string | null;
 }
+
+/** Left edges of the section drawing and of the ladder's rows. */
+const SECTION_LEFT = 10;
+const LADDER_LEFT = 364;
 
 const LEAST_GAP = 7;
 const LANE = 2.6;
@@ -26,34 +31,31 @@ function routed(x: number, y: number, lane: number, to: number, end: number): st
 }
 
 /** Thin lines from each layer at the section's edge to its row. Anchors of thin layers are spread. */
-export function Leaders({
-  geometry,
-  sectionTop,
-  ladderTop,
-  middles,
-  sectionLeft,
-  ladderLeft,
-  height,
-  selected,
-}: Props) {
+export function Leaders(props: Props) {
+  // with the section itself, once the edit is on the screen
+  return useDeferredValue(<Lines {...props} />);
+}
+
+function Lines({ judged, stepId, room, ladderTop, middles, height }: Props) {
+  const geometry = useSection({ judged, height: room.section, stepId });
   const at = geometry.xs.length - 3;
-  const x = sectionLeft + geometry.xs[at]!;
+  const x = SECTION_LEFT + geometry.xs[at]!;
   const anchors = [...geometry.strips]
     .reverse()
-    .map(({ layer, lower, upper }) => ({ id: layer.stepId, y: sectionTop + (lower[at]! + upper[at]!) / 2 }));
-  anchors.push({ id: "ground", y: sectionTop + geometry.ground[at]! + 34 });
+    .map(({ layer, lower, upper }) => ({ id: layer.stepId, y: room.sectionTop + (lower[at]! + upper[at]!) / 2 }));
+  anchors.push({ id: "ground", y: room.sectionTop + geometry.ground[at]! + 34 });
   for (let index = 1; index < anchors.length; index++)
     anchors[index]!.y = Math.max(anchors[index]!.y, anchors[index - 1]!.y + LEAST_GAP);
   const lanes = x + 11;
   // a long crust needs many lanes: they are closer together, and all of them end before the rows begin
-  const lane = Math.min(LANE, (ladderLeft - 9 - lanes) / Math.max(1, anchors.length));
+  const lane = Math.min(LANE, (LADDER_LEFT - 9 - lanes) / Math.max(1, anchors.length));
   return (
-    <svg className="pointer-events-none absolute inset-0" width={ladderLeft + 10} height={height} aria-hidden="true">
+    <svg className="pointer-events-none absolute inset-0" width={LADDER_LEFT + 10} height={height} aria-hidden="true">
       {anchors.map(({ id, y }, index) => {
         const row = middles.get(id);
         if (row === undefined) return null;
         const to = ladderTop + row;
-        const chosen = id === selected;
+        const chosen = id === stepId;
         return (
           <g
             key={id}
@@ -61,7 +63,7 @@ export function Leaders({
             strokeWidth={chosen ? 1.8 : 0.9}
             fill="none"
           >
-            <path d={routed(x, y, lanes + index * lane, to, ladderLeft)} />
+            <path d={routed(x, y, lanes + index * lane, to, LADDER_LEFT)} />
             <circle cx={x} cy={y} r={chosen ? 3 : 2.2} fill="var(--color-board)" />
           </g>
         );

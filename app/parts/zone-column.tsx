@@ -1,9 +1,9 @@
 import { ChevronDown } from "lucide-react";
-import { type ReactNode, useMemo } from "react";
+import { type ReactNode, useDeferredValue, useMemo } from "react";
 import { Link, useNavigate } from "react-router";
-import type { ZoneJudgement } from "#core/judge/judge";
+import type { Judgement, ZoneJudgement } from "#core/judge/judge";
 import { isTimber } from "#core/plan/ground";
-import { type ReliefClass, type Zone, zoneArea, zonesOf, zonesWithCrust } from "#core/plan/plan";
+import { type Plan, type ReliefClass, type Zone, zoneArea, zonesOf, zonesWithCrust } from "#core/plan/plan";
 import { SEVERITY_ORDER, type Severity } from "#core/rules/rule";
 import { groundNamed } from "#core/rules/words";
 import { Elevation } from "~/drawing/elevation";
@@ -49,17 +49,29 @@ export function columnRoom({ height: whole, narrow }: { height: number; narrow: 
 /** The relief class under each name that is written below the drawing. */
 const RELIEF_OF: Record<string, ReliefClass> = { arris: "arris", field: "field", groove: "recess", bead: "high" };
 
+interface Cut {
+  judged: ZoneJudgement | undefined;
+  height: number;
+  /** with a distressing step selected, the section shows it as that step leaves it, not as later layers cover it */
+  stepId?: string | null;
+}
+
+function cutOf({ judged, height, stepId = null }: Cut): SectionGeometry {
+  const after = judged && (reachOnSection(judged, stepId)?.after ?? judged.after);
+  const layers = judged && after ? layersOf(after, judged.crust.steps) : [];
+  return sectionGeometry(layers, { width: SECTION_WIDTH, height });
+}
+
+let last: { cut: Required<Cut>; geometry: SectionGeometry } | null = null;
+
 /** The section through a zone's crust as it is after the last step; nothing if there is no zone. */
-export function useSection(
-  judged: ZoneJudgement | undefined,
-  height: number,
-  stepId: string | null = null,
-): SectionGeometry {
+export function useSection({ judged, height, stepId = null }: Cut): SectionGeometry {
   return useMemo(() => {
-    // with a distressing step selected, the section shows it as that step leaves it, not as later layers cover it
-    const after = judged && (reachOnSection(judged, stepId)?.after ?? judged.after);
-    const layers = judged && after ? layersOf(after, judged.crust.steps) : [];
-    return sectionGeometry(layers, { width: SECTION_WIDTH, height });
+    const { cut, geometry } = last ?? {};
+    // the column and the lines from it to the ladder ask for the same
+    if (geometry && cut?.judged === judged && cut?.height === height && cut?.stepId === stepId) return geometry;
+    last = { cut: { judged, height, stepId }, geometry: cutOf({ judged, height, stepId }) };
+    return last.geometry;
   }, [judged, height, stepId]);
 }
 
@@ -104,9 +116,14 @@ function ZoneMenu({ selection }: { selection: Selection }) {
   );
 }
 
+/** The job as its drawings show it. */
+interface Shown {
+  plan: Plan;
+  judgement: Judgement;
+}
+
 /** The piece from the front as the crusts make it look; its zones are picked on it. */
-function PiecePicker({ zone, selection }: { zone: Zone; selection: Selection }) {
-  const { plan, judgement } = useJob();
+function PiecePicker({ zone, selection, plan, judgement }: { zone: Zone; selection: Selection } & Shown) {
   const piece = plan.pieces.find(({ zones }) => zones.some(({ id }) => id === zone.id));
   if (!piece) return null;
   return (
@@ -125,26 +142,28 @@ function PiecePicker({ zone, selection }: { zone: Zone; selection: Selection }) 
   );
 }
 
-/** The selected zone beside the work on it: where it is on the piece, the section through its crust, its board. */
-export function ZoneColumn({
-  judged,
-  geometry,
-  selection,
-  room,
-  linkBase = "",
-  fold,
-}: {
+interface ColumnProps {
   judged: ZoneJudgement;
-  geometry: SectionGeometry;
   selection: Selection;
   room: ReturnType<typeof columnRoom>;
+  /** of the section: that of the crust as a step leaves it */
+  stepId?: string | null;
   linkBase?: string;
   /** the button that folds the column */
   fold?: ReactNode;
-}) {
-  const { plan } = useJob();
+}
+
+/** The selected zone beside the work on it: where it is on the piece, the section through its crust, its board. */
+export function ZoneColumn(props: ColumnProps) {
+  const { plan, judgement } = useJob();
+  // an edit is seen where it was made first; the drawings follow once that is on the screen
+  return useDeferredValue(<Column {...props} plan={plan} judgement={judgement} />);
+}
+
+function Column({ judged, selection, room, stepId = null, linkBase = "", fold, plan, judgement }: ColumnProps & Shown) {
   const navigate = useNavigate();
   const { zone, crust, findings } = judged;
+  const geometry = useSection({ judged, height: room.section, stepId });
 
   const size = { width: SECTION_WIDTH, height: room.section };
   const faults = new Map<string, Severity>();
@@ -173,7 +192,7 @@ export function ZoneColumn({
             .join(" · ")}
         </p>
       </div>
-      <PiecePicker zone={zone} selection={selection} />
+      <PiecePicker zone={zone} selection={selection} plan={plan} judgement={judgement} />
       <div className="zone-section">
         <SectionDrawing
           geometry={geometry}

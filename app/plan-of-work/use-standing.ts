@@ -16,14 +16,14 @@ type Shape = { standing: Standing } & Partial<JobStanding>;
 const isMoving = ({ planning, stale, offered, left, trouble }: Standing) =>
   planning !== null || (stale && offered === null && !left && trouble === null);
 
-/** The new with every part of the old that is still the same: what follows from that part need not be worked out again. */
-function withOld<Known extends object>(old: Known, fresh: Known): Known {
+/** The new with every part of the old that is still the same, or not said again: what follows from that part need not be worked out again. */
+function withOld<Known extends object>(old: Known, fresh: Partial<Known>): Known {
   const entries = Object.entries(fresh).map(([key, value]) => {
     const before = old[key as keyof Known];
     return [key, JSON.stringify(before) === JSON.stringify(value) ? before : value] as const;
   });
   const same = entries.every(([key, value]) => old[key as keyof Known] === value);
-  return same ? old : (Object.fromEntries(entries) as Known);
+  return same ? old : { ...old, ...(Object.fromEntries(entries) as Partial<Known>) };
 }
 
 /**
@@ -47,7 +47,7 @@ export function useStanding<Known extends Shape>(
     try {
       const response = await fetch(address, { headers: { Accept: "application/json" } });
       if (!response.ok) return;
-      const fresh = (await response.json()) as Known;
+      const fresh = (await response.json()) as Partial<Known>;
       if (latest.current.standing !== asked.standing) return;
       setKnown((before) => ({
         of: asked.standing,

@@ -4,7 +4,7 @@ import { getJob } from "#db/plans";
 import { textOfPlan } from "~/editor/plan-text";
 import { afterPaint } from "~/first/after-paint";
 import { TroublePage } from "~/first/trouble-page";
-import { jobStandingFor } from "~/http/plan-of-work.server";
+import { fittedStandingFor } from "~/http/plan-of-work.server";
 import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
 import type { Route } from "./+types/job";
 
@@ -14,7 +14,7 @@ export async function loader({ params }: Route.LoaderArgs) {
     const job = await getJob(store, planId);
     if (!job) throw noSuchJob(planId);
     const { plan, ...saved } = job;
-    const plans = await jobStandingFor(store, planId);
+    const plans = await fittedStandingFor(store, plan);
     return { text: textOfPlan(plan), title: plan.title, saved, plans, token: nanoid(10) };
   });
 }

@@ -28,7 +28,10 @@ export function loader({ request }: Route.LoaderArgs) {
     const { jobs, pages, others, states, clients } = await listJobs(store, { page, away, text, state, client });
     // whoever wrote them, another program too: anything not worked out yet is worked out
     for (const { id, pending } of jobs) if (pending) notePending(id);
-    const shop = await readShopState(store);
+    const shop = await readShopState(
+      store,
+      jobs.map(({ id }) => id),
+    );
     return {
       jobs,
       pages,

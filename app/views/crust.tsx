@@ -15,7 +15,7 @@ import { panes } from "~/parts/panes";
 import { useSelection } from "~/parts/selection";
 import { SidePane } from "~/parts/side-pane";
 import { useRoom } from "~/parts/use-room";
-import { columnRoom, useSection, ZoneColumn } from "~/parts/zone-column";
+import { columnRoom, ZoneColumn } from "~/parts/zone-column";
 import { countOf } from "~/words/amount";
 
 const LADDER_TOP = 46;
@@ -28,7 +28,6 @@ export default function CrustView() {
   const { frame, height, narrow } = useRoom();
   const fold = useFold();
   const room = columnRoom({ height, narrow });
-  const geometry = useSection(judged, room.section, selection.stepId);
   const layout = useLadder(judged, height - LADDER_TOP - 8, selection);
   if (!judged || !layout) return <NoZone says="Add a zone, and build its crust here" />;
   const { crust, phases } = judged;
@@ -39,7 +38,7 @@ export default function CrustView() {
         {fold.folded ? (
           <div className="p-2">{fold.button}</div>
         ) : (
-          <ZoneColumn judged={judged} geometry={geometry} selection={selection} room={room} fold={fold.button} />
+          <ZoneColumn judged={judged} selection={selection} room={room} stepId={selection.stepId} fold={fold.button} />
         )}
       </div>
       <div className="pane" style={{ scrollbarGutter: "stable" }}>
@@ -121,14 +120,12 @@ export default function CrustView() {
       {!fold.folded && LADDER_TOP + layout.height <= height && (
         <div className="contents max-lg:hidden">
           <Leaders
-            geometry={geometry}
-            sectionTop={room.sectionTop}
+            judged={judged}
+            stepId={selection.stepId}
+            room={room}
             ladderTop={LADDER_TOP}
             middles={layout.middles}
-            sectionLeft={10}
-            ladderLeft={364}
             height={height}
-            selected={selection.stepId}
           />
         </div>
       )}

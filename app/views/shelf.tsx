@@ -6,7 +6,7 @@ import { useFold } from "~/parts/fold";
 import { panes } from "~/parts/panes";
 import { useSelection } from "~/parts/selection";
 import { useRoom } from "~/parts/use-room";
-import { columnRoom, useSection, ZoneColumn } from "~/parts/zone-column";
+import { columnRoom, ZoneColumn } from "~/parts/zone-column";
 import type { Shelf } from "~/routes/shelf";
 import { SupplyList } from "~/shelf/supply-list";
 import { byUrgency } from "~/shelf/supply-words";
@@ -42,7 +42,6 @@ export default function ShelfView() {
   const { frame, height, narrow } = useRoom();
   const fold = useFold();
   const room = columnRoom({ height, narrow });
-  const geometry = useSection(selection.judged, room.section);
   const lines = useMemo(
     () =>
       supplyOf({
@@ -65,7 +64,6 @@ export default function ShelfView() {
           {selection.judged && !fold.folded && (
             <ZoneColumn
               judged={selection.judged}
-              geometry={geometry}
               selection={selection}
               room={room}
               fold={fold.button}

@@ -40,6 +40,8 @@ const ZOOMS = [
 ] as const;
 
 const USUAL_ZOOM = 3;
+/** Jobs that are not on the calendar, by name. */
+const MOST_LEFT_OUT = 12;
 
 /** A half day begins at a multiple of this. */
 const HALF = 6 * HOUR;
@@ -218,7 +220,7 @@ export default function ShopDays() {
               >
                 <p className="kicker text-[0.9375rem] text-ochre">not on this calendar</p>
                 <ul className="flex flex-col gap-2">
-                  {leftOut.map(({ id, title, because }) => (
+                  {leftOut.slice(0, MOST_LEFT_OUT).map(({ id, title, because }) => (
                     <li key={id}>
                       <b className="font-semibold">{title}</b>: {because}.{" "}
                       <a className="link" href={`/jobs/${id}/export?as=stored`} download>
@@ -227,6 +229,11 @@ export default function ShopDays() {
                     </li>
                   ))}
                 </ul>
+                {leftOut.length > MOST_LEFT_OUT && (
+                  <p className="mt-2">
+                    And {countOf(leftOut.length - MOST_LEFT_OUT, "more job")}. Put away what is done on the jobs list.
+                  </p>
+                )}
               </section>
             )}
             <Day jobs={jobs} midnight={shownDay} painters={painters} />
