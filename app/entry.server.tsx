@@ -1,6 +1,5 @@
 import { randomBytes } from "node:crypto";
-import { PassThrough } from "node:stream";
-import { createReadableStreamFromReadable } from "@react-router/node";
+import { Writable } from "node:stream";
 import { renderToPipeableStream } from "react-dom/server";
 import { type EntryContext, ServerRouter } from "react-router";
 import { contentPolicy, PLAIN_HEADERS } from "./http/security.server";
@@ -19,14 +18,24 @@ export default function handleRequest(request: Request, status: number, headers:
       // a page is in its place before any script runs, however long it is
       progressiveChunkSize: Number.POSITIVE_INFINITY,
       onAllReady() {
-        const body = new PassThrough();
         headers.set("Content-Type", "text/html; charset=utf-8");
         headers.set("Content-Security-Policy", contentPolicy(nonce));
         // a page shows one version of a job: going back to it must not show an older one
         headers.set("Cache-Control", "no-store");
         for (const [name, value] of Object.entries(PLAIN_HEADERS)) headers.set(name, value);
-        resolve(new Response(createReadableStreamFromReadable(body), { headers, status: responseStatus }));
-        pipe(body);
+        const parts: Buffer[] = [];
+        pipe(
+          new Writable({
+            write(part, _, done) {
+              parts.push(part);
+              done();
+            },
+            final(done) {
+              resolve(new Response(Buffer.concat(parts), { headers, status: responseStatus }));
+              done();
+            },
+          }),
+        );
       },
       onShellError: reject,
       onError(error) {

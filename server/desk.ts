@@ -3,6 +3,7 @@ import { promisify } from "node:util";
 import { parentPort, workerData } from "node:worker_threads";
 import { gzip } from "node:zlib";
 import { createRequestHandler, type ServerBuild } from "react-router";
+import { DOOR } from "../app/http/access.server";
 import type { Bookkeeping } from "../app/http/bookkeeping.server";
 import type { Refusal } from "../app/http/guard.server";
 import { plainPage } from "../app/http/plain-page";
@@ -41,7 +42,8 @@ async function answer({ id, method, url, headers, body }: AskMessage): Promise<A
     return page(id, plainRefusal(response.status));
   const said = [...response.headers].filter(([name]) => name !== "content-length");
   let bytes = NO_BODY.has(response.status) ? new ArrayBuffer(0) : await response.arrayBuffer();
-  const accepts = /\bgzip\b/.test(asked.get("Accept-Encoding") ?? "");
+  // on this machine itself the way is shorter than the packing
+  const accepts = asked.has(DOOR) && /\bgzip\b/.test(asked.get("Accept-Encoding") ?? "");
   const type = response.headers.get("Content-Type") ?? "";
   if (COMPRESSIBLE.test(type)) said.push(["vary", "Accept-Encoding"]);
   if (accepts && bytes.byteLength > WORTH_COMPRESSING && COMPRESSIBLE.test(type)) {

@@ -11,6 +11,9 @@ import { openFront } from "./shop-front";
 
 // Starts the built shop: PORT and HOST set where it listens, on this machine only.
 
+// whoever starts it, however: its libraries check everything twice otherwise
+process.env.NODE_ENV ??= "production";
+
 const LOOPBACK = new Set(["127.0.0.1", "::1", "localhost"]);
 const host = process.env.HOST ?? "127.0.0.1";
 const port = Number(process.env.PORT ?? 4173);

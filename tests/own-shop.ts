@@ -59,5 +59,8 @@ export async function answered(action: Promise<unknown>): Promise<Answered> {
     return { status: answer.status, to: answer.headers.get("Location"), body };
   }
   if (answer instanceof Error) throw answer;
-  return { status: answer.init?.status ?? 200, to: null, body: answer.data };
+  const isWithStatus = typeof answer === "object" && answer !== null && "init" in answer;
+  return isWithStatus
+    ? { status: answer.init?.status ?? 200, to: null, body: answer.data }
+    : { status: 200, to: null, body: answer };
 }

@@ -106,8 +106,22 @@ describe("the section", () => {
 
 describe("paths", () => {
   it("run along the boundary and close around the band", () => {
-    expect(linePath([0, 3, 6], [1, 2.04, 3])).toBe("M0 1L3 2L6 3");
-    expect(bandPath([0, 3], [10, 10], [5, 5])).toBe("M0 5L3 5L3 10L0 10Z");
+    expect(linePath([0, 3, 6], [1, 2.04, 1.7])).toBe("M0 1l3 1l3-.3");
+    expect(bandPath([0, 3], [10, 10], [5, 5])).toBe("M0 5l3 0l0 5l-3 0Z");
+  });
+
+  it("stay within a twentieth of a pixel, however long", () => {
+    const xs = Array.from({ length: 400 }, (_, index) => index * 1.37);
+    const ys = xs.map((x) => 80 + 60 * Math.sin(x / 9) * Math.cos(x / 31));
+    let [x, y] = [0, 0];
+    const numbers = [...linePath(xs, ys).matchAll(/-?\d*\.?\d+/g)].map(Number);
+    expect(numbers).toHaveLength(2 * xs.length);
+    for (const index of xs.keys()) {
+      x += numbers[2 * index]!;
+      y += numbers[2 * index + 1]!;
+      expect(Math.abs(x - xs[index]!)).toBeLessThan(0.0501);
+      expect(Math.abs(y - ys[index]!)).toBeLessThan(0.0501);
+    }
   });
 
   it("between two boundaries lies a part of the way", () => {

@@ -165,17 +165,33 @@ export function sectionGeometry(layers: readonly Layer[], size: SectionSize): Se
   };
 }
 
-const round = (value: number) => Math.round(value * 10) / 10;
+const tenths = (value: number) => Math.round(value * 10);
+
+/** A number of tenths as a path writes it: without what can be left out. */
+const sayTenths = (value: number) => `${value < 0 ? "-" : ""}${Math.abs(value) / 10}`.replace(/^(-?)0\./, "$1.");
+
+/** Points one after another, each from the one before: half as long as by their places, and a page holds many. */
+function path(points: Iterable<readonly [x: number, y: number]>): string {
+  let said = "";
+  let before: [number, number] = [0, 0];
+  for (const [x, y] of points) {
+    const now: [number, number] = [tenths(x), tenths(y)];
+    const [dx, dy] = [now[0] - before[0], now[1] - before[1]];
+    said += `${said === "" ? "M" : "l"}${sayTenths(dx)}${dy < 0 ? "" : " "}${sayTenths(dy)}`;
+    before = now;
+  }
+  return said;
+}
+
+const pointsOf = (xs: readonly number[], ys: readonly number[]) =>
+  xs.map((x, index): [number, number] => [x, ys[index]!]);
 
 /** A line through boundary points. */
-export const linePath = (xs: readonly number[], ys: readonly number[]) =>
-  xs.map((x, index) => `${index === 0 ? "M" : "L"}${round(x)} ${round(ys[index]!)}`).join("");
+export const linePath = (xs: readonly number[], ys: readonly number[]) => path(pointsOf(xs, ys));
 
 /** The closed outline between two boundaries. */
-export function bandPath(xs: readonly number[], lower: readonly number[], upper: readonly number[]): string {
-  const back = [...xs].reverse().map((x, index) => `L${round(x)} ${round(lower[xs.length - 1 - index]!)}`);
-  return `${linePath(xs, upper)}${back.join("")}Z`;
-}
+export const bandPath = (xs: readonly number[], lower: readonly number[], upper: readonly number[]): string =>
+  `${path([...pointsOf(xs, upper), ...pointsOf(xs, lower).reverse()])}Z`;
 
 /** A boundary part of the way up a strip. */
 export const between = (strip: Strip, part: number): number[] =>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { hobnailYard } from "#demo/hobnail-yard";
-import { planOfText, textOfPlan } from "./plan-text";
+import { type PlanText, planOfText, textOfPlan } from "./plan-text";
 
 describe("a plan as text", () => {
   it("comes back as it was, and as the very same object where it is known", () => {
@@ -8,7 +8,7 @@ describe("a plan as text", () => {
       const text = textOfPlan(plan);
       expect(planOfText(text)).toBe(plan);
       expect(textOfPlan(plan)).toBe(text);
-      expect(planOfText(`${text} `)).toEqual(plan);
+      expect(planOfText(`${text} ` as PlanText)).toEqual(plan);
     }
   });
 

@@ -1,12 +1,13 @@
 import type { Plan } from "#core/plan/plan";
+import { type Packed, packed, unpacked } from "~/first/packed";
 
-// A plan goes to the page as text: a large tree of small objects is slow to send piece by piece, its text is not.
+export type PlanText = Packed<Plan>;
 
 const MOST_KEPT = 40;
-const texts = new WeakMap<Plan, string>();
-const plans = new Map<string, Plan>();
+const texts = new WeakMap<Plan, PlanText>();
+const plans = new Map<PlanText, Plan>();
 
-function keep(text: string, plan: Plan) {
+function keep(text: PlanText, plan: Plan) {
   const [oldest] = plans.keys();
   if (plans.size >= MOST_KEPT && oldest !== undefined) plans.delete(oldest);
   plans.set(text, plan);
@@ -14,19 +15,19 @@ function keep(text: string, plan: Plan) {
 }
 
 /** A plan as text; the same plan gives the same text, and reading it gives the same plan. */
-export function textOfPlan(plan: Plan): string {
+export function textOfPlan(plan: Plan): PlanText {
   const kept = texts.get(plan);
   if (kept !== undefined && plans.get(kept) === plan) return kept;
-  const text = kept ?? JSON.stringify(plan);
+  const text = kept ?? packed(plan);
   keep(text, plan);
   return text;
 }
 
 /** The plan in a text that the server made. */
-export function planOfText(text: string): Plan {
+export function planOfText(text: PlanText): Plan {
   const kept = plans.get(text);
   if (kept) return kept;
-  const plan = JSON.parse(text) as Plan;
+  const plan = unpacked(text);
   keep(text, plan);
   return plan;
 }

@@ -5,13 +5,13 @@ import { isHeavy, judgementOf } from "#core/schedule/kept";
 import { fittedIn, workOf } from "#core/schedule/plan-of-work";
 import { ledgerOf } from "#db/ledger";
 import type { Store } from "#db/open";
-import { textOfPlan } from "~/editor/plan-text";
+import { type PlanText, textOfPlan } from "~/editor/plan-text";
 import { airNow, offsetAt } from "./log.server";
 import { readShopState } from "./plan-of-work.server";
 
 /** One job as the bench gets it: its plan as text, its ledger, and when its work is scheduled. */
 export interface BenchJobSent {
-  text: string;
+  text: PlanText;
   events: LedgerEvent[];
   bookings: BenchJob["bookings"];
 }

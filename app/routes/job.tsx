@@ -3,6 +3,7 @@ import { type ShouldRevalidateFunction, useRouteError } from "react-router";
 import { getJob } from "#db/plans";
 import { textOfPlan } from "~/editor/plan-text";
 import { afterPaint } from "~/first/after-paint";
+import { packed } from "~/first/packed";
 import { TroublePage } from "~/first/trouble-page";
 import { fittedStandingFor } from "~/http/plan-of-work.server";
 import { noSuchJob, planIdOf, withStore } from "~/http/trouble.server";
@@ -15,7 +16,7 @@ export async function loader({ params }: Route.LoaderArgs) {
     if (!job) throw noSuchJob(planId);
     const { plan, ...saved } = job;
     const plans = await fittedStandingFor(store, plan);
-    return { text: textOfPlan(plan), title: plan.title, saved, plans, token: nanoid(10) };
+    return { text: textOfPlan(plan), title: plan.title, saved, plans: packed(plans), token: nanoid(10) };
   });
 }
 

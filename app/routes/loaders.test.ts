@@ -1,6 +1,7 @@
 import type { RouteConfigEntry } from "@react-router/dev/routes";
 import { beforeAll, describe, expect, it } from "vitest";
 import { harbourStool, lampShelf } from "#demo/hobnail-yard";
+import { type Packed, unpacked } from "~/first/packed";
 import { answered, ownJob } from "../../tests/own-shop";
 import routes from "../routes";
 
@@ -111,4 +112,22 @@ describe("what the server reads for an address", () => {
       }
     },
   );
+});
+
+describe("what a page gets", () => {
+  const loaded = async (address: string) => {
+    const { path, load } = all.find(({ path }) => path === address.split("?")[0])!;
+    expect(path).toBeDefined();
+    return (await load(address, { planId, photoId: "none" })).body;
+  };
+
+  it("of the shelf: what the jobs need, and what a tin can be of only where tins are", async () => {
+    const page = async (address: string) =>
+      unpacked((await loaded(address)).needs as Packed<{ lines: unknown[]; materials: unknown[] }>);
+    const needs = await page("shelf");
+    expect(needs.lines.length).toBeGreaterThan(3);
+    expect(needs.materials).toEqual([]);
+    const tins = await page("shelf?show=tins");
+    expect(tins.materials.length).toBeGreaterThan(50);
+  });
 });

@@ -1,6 +1,7 @@
 import { readWallTime } from "#core/units/wall-time";
 import type { ShopJob } from "~/days/shop-lanes";
 import { afterPaint } from "~/first/after-paint";
+import { packed } from "~/first/packed";
 import { calendarJobsIn, datesIn, readShopState, standingIn } from "~/http/plan-of-work.server";
 import { withStore } from "~/http/trouble.server";
 
@@ -24,7 +25,7 @@ export const loader = () =>
         job,
       }),
     );
-    return { jobs: shown, shop, leftOut, standing: standingIn(state) };
+    return { jobs: packed(shown), shop, leftOut, standing: standingIn(state) };
   });
 
 export const meta = () => [{ title: "Shop calendar · Jolly Crust" }];

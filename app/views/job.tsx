@@ -2,6 +2,7 @@ import { useEffect, useMemo, useState } from "react";
 import { Outlet, PrefetchPageLinks, useLoaderData } from "react-router";
 import { JobEditorProvider } from "~/editor/job-editor";
 import { planOfText } from "~/editor/plan-text";
+import { unpacked } from "~/first/packed";
 import { JobFrame } from "~/parts/job-frame";
 import { VIEWS } from "~/parts/views";
 import type { loader } from "~/routes/job";
@@ -26,9 +27,10 @@ function OtherViews({ planId }: { planId: string }) {
 /** A job, within which its views are. */
 export default function JobView() {
   const { text, saved, plans, token } = useLoaderData<typeof loader>();
+  const standing = useMemo(() => unpacked(plans), [plans]);
   const job = useMemo(() => ({ plan: planOfText(text), ...saved }), [text, saved]);
   return (
-    <JobEditorProvider key={job.plan.id} job={job} token={token} plans={plans}>
+    <JobEditorProvider key={job.plan.id} job={job} token={token} plans={standing}>
       <JobFrame>
         <Outlet />
       </JobFrame>

@@ -18,6 +18,7 @@ import { Day, Jobs, sayFrom } from "~/days/shop-lists";
 import { Verdict } from "~/days/shop-verdict";
 import { ShopDaysDrawing } from "~/drawing/shop-days-drawing";
 import { timeAxis } from "~/drawing/time-axis";
+import { unpacked } from "~/first/packed";
 import { KEYS, type Key } from "~/keys/keys";
 import { useKey } from "~/keys/use-key";
 import { PageHead } from "~/parts/brand";
@@ -81,7 +82,8 @@ const HoursChart = lazyChart(() => import("~/charts/hours-chart"));
 
 /** All jobs on one calendar, with the same hands and places. */
 export default function ShopDays() {
-  const { jobs, shop, leftOut, standing: first } = useLoaderData<typeof loader>();
+  const { jobs: sent, shop, leftOut, standing: first } = useLoaderData<typeof loader>();
+  const jobs = useMemo(() => unpacked(sent), [sent]);
   const { known, ask } = useStanding({ standing: first }, "/plan-of-work", 0);
   const { standing } = known;
   useFreshPage(standing);

@@ -8,6 +8,7 @@ import { readWallTime } from "#core/units/wall-time";
 import { sayDate } from "#core/units/when";
 import { lazyChart } from "~/charts/lazy-chart";
 import { Swatch } from "~/drawing/swatch";
+import { type Unpacked, unpacked } from "~/first/packed";
 import { type GoodName, goodNamed } from "~/forms/stock-form";
 import { PageHead } from "~/parts/brand";
 import { PageTabs } from "~/parts/page-tabs";
@@ -15,6 +16,7 @@ import type { loader } from "~/routes/stock";
 import { AddTin, PotForms, StockUndo } from "~/shelf/stock-forms";
 import { SupplyList } from "~/shelf/supply-list";
 import { byUrgency } from "~/shelf/supply-words";
+import { showsTins } from "~/shelf/tins-shown";
 import { ToBuyPanel } from "~/shelf/to-buy";
 import { useVoice, VoiceOf } from "~/shelf/voice";
 import { countOf } from "~/words/amount";
@@ -22,7 +24,8 @@ import { sayAmount, sayMoney } from "~/words/measures";
 
 const StockChart = lazyChart(() => import("~/charts/stock-chart"));
 
-type Loaded = ReturnType<typeof useLoaderData<typeof loader>>;
+type Sent = ReturnType<typeof useLoaderData<typeof loader>>;
+type Loaded = Omit<Sent, "needs"> & Unpacked<Sent["needs"]>;
 
 const DID: Record<Movement["does"], string> = {
   bought: "bought",
@@ -191,9 +194,10 @@ function Needs({ loaded }: { loaded: Loaded }) {
 
 /** The shelf of the whole shop: what all jobs need, and what stands there. */
 export default function StockRoute() {
-  const loaded = useLoaderData<typeof loader>();
+  const { needs, ...sent } = useLoaderData<typeof loader>();
+  const loaded: Loaded = { ...sent, ...useMemo(() => unpacked(needs), [needs]) };
   const [params] = useSearchParams();
-  const tins = params.get("show") === "tins" || params.has("tin");
+  const tins = showsTins(params);
   return (
     <VoiceOf book={loaded.book}>
       <div className="flex min-h-screen flex-col">
