@@ -104,7 +104,7 @@ export function Calendar({ hours, days, lanes, air, bar, foot, ...drawing }: Pro
   );
   return (
     <section
-      className="flex min-h-0 min-w-0 flex-col border-r border-line px-5 pt-4 pb-3 max-sm:px-3"
+      className="flex min-h-0 min-w-0 flex-col border-line px-5 lg:border-r pt-4 pb-3 max-sm:px-3"
       aria-label="Calendar"
     >
       <div className="mb-2 flex flex-wrap items-baseline gap-x-4 gap-y-1.5">

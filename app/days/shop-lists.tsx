@@ -86,7 +86,7 @@ export function Day({
               {booking.name}
               <span className="block text-note text-soft">
                 {[one.title, whereOf(one, booking), painters.size > 1 && painters.get(booking.painter)]
-                  .filter(Boolean)
+                  .flatMap((part) => (part ? part.replaceAll(" ", "\u00a0") : []))
                   .join(" · ")}
               </span>
             </Link>

@@ -40,6 +40,8 @@ export async function photoAction(request: Request, params: { planId: string }) 
       url.searchParams.delete("photo");
       return redirect(`${url.pathname}${url.search}`);
     }
+    const note = text(form, "note");
+    if (note.length > MOST_NOTE) return refused(`A note can have ${MOST_NOTE} characters at most.`);
     if (does === "add piece photo") {
       const pieceId = Id.safeParse(text(form, "piece"));
       const photo = await readPhoto(form.get("photo"));
@@ -52,7 +54,7 @@ export async function photoAction(request: Request, params: { planId: string }) 
         kind: "piece",
         zoneId: pieceId.data ?? "piece",
         stepId: null,
-        note: text(form, "note").slice(0, MOST_NOTE),
+        note,
         width,
         height,
         jpeg,
@@ -66,8 +68,6 @@ export async function photoAction(request: Request, params: { planId: string }) 
     const zoneId = Id.safeParse(text(form, "zone"));
     if (!zoneId.success) return refused("Choose the zone this board belongs to.");
     const stepId = Id.safeParse(text(form, "step"));
-    const note = text(form, "note");
-    if (note.length > MOST_NOTE) return refused(`A note can have ${MOST_NOTE} characters at most.`);
     const photo = await readPhoto(form.get("photo"));
     if (!photo.ok) return refused(photo.says);
     const { jpeg, width, height } = photo;

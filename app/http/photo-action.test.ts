@@ -87,6 +87,7 @@ describe("a photo of a board, sent by a form", () => {
     ["no zone", { do: "add photo", zone: "" }, /Choose the zone/],
     ["a zone that is gone", { do: "add photo", zone: "gone" }, /no longer in the plan/],
     ["too long a note", { do: "add photo", zone: "gone", note: "x".repeat(201) }, /200 characters at most/],
+    ["too long a note on a piece", { do: "add piece photo", note: "x".repeat(201) }, /200 characters at most/],
     ["nothing to do", { do: "" }, /arrived incomplete/],
     ["something nobody does", { do: "frame photo" }, /arrived incomplete/],
     ["a photo that was never there", { do: "remove photo", photo: "never" }, /no longer there/],

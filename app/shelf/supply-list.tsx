@@ -7,7 +7,7 @@ import type { WallMinutes } from "#core/units/units";
 import { readWallTime } from "#core/units/wall-time";
 import { sayDate, sayMoment } from "#core/units/when";
 import { countOf } from "~/words/amount";
-import { sayAmount, sayAreaIn, saySpread, type Voice } from "~/words/measures";
+import { roundedUp, sayAmount, sayAreaIn, saySpread, type Voice } from "~/words/measures";
 import { amountOf, needOf, STANDING_WORDS, sayStanding } from "./supply-words";
 import { Pegs, Tin } from "./tin";
 import { useVoice } from "./voice";
@@ -26,6 +26,7 @@ function sayUse(use: Use, need: Need, voice: Voice): string {
 /** How an amount is made up, use by use. */
 function Reached({ need }: { need: Need }) {
   const voice = useVoice();
+  const inAll = (amount: number) => sayAmount(need.unit, roundedUp(need.unit, amount, voice), voice);
   const parts: [string, number][] = [
     ["on the piece", need.onPiece],
     [need.unit === "sheets" ? "laps and offcuts" : "lost: wiped off, overspray, brushed out", need.lost],
@@ -50,8 +51,8 @@ function Reached({ need }: { need: Need }) {
           .filter(([, amount]) => amount > 0.05)
           .map(([name, amount]) => `${sayAmount(need.unit, amount, voice)} ${name}`)
           .join(" + ")}{" "}
-        = <b className="font-semibold">{sayAmount(need.unit, need.amount, voice)}</b>
-        {need.careful > need.amount * 1.01 && `; to be safe ${sayAmount(need.unit, need.careful, voice)}`}
+        = <b className="font-semibold">{inAll(need.amount)}</b>
+        {need.careful > need.amount * 1.01 && `; to be safe ${inAll(need.careful)}`}
       </p>
     </div>
   );

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { SupplyLine } from "#core/shelf/supply";
-import { METRIC } from "~/words/measures";
+import { METRIC, readAmount, type Voice } from "~/words/measures";
 import { amountOf, byUrgency, needOf, STANDING_WORDS, sayStanding } from "./supply-words";
 
 const line = (more: Partial<SupplyLine>): SupplyLine =>
@@ -14,6 +14,8 @@ const line = (more: Partial<SupplyLine>): SupplyLine =>
     wanted: null,
     ...more,
   }) as SupplyLine;
+
+const US: Voice = { measures: "US customary", numbers: "1,234.50", currency: "$" };
 
 /** Figures and their units never break apart; here they are read with plain spaces. */
 const plain = (text: string) => text.replaceAll(/\s/gu, " ");
@@ -39,6 +41,31 @@ describe("how much is needed, in words", () => {
         expect(said).toBeGreaterThanOrEqual(value - 1e-4);
         expect(said - value).toBeLessThanOrEqual(value > 1000 ? 10.001 : value > 20 ? 5.001 : 1.001);
       }),
+    );
+  });
+
+  it.each([
+    [100, "3.4 fl oz"],
+    [236, "8 fl oz"],
+    [300, "11 fl oz"],
+    [947, "1.01 qt"],
+    [3785, "1 gal"],
+    [3800, "1.01 gal"],
+  ])("%f ml is asked for as %s where ounces are poured", (value, says) => {
+    expect(plain(needOf(line({}), value, US))).toBe(says);
+  });
+
+  it("in ounces and pounds too it is never less than is needed", () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom<"ml" | "g">("ml", "g"),
+        fc.double({ min: 0.1, max: 20_000, noNaN: true }),
+        (unit, value) => {
+          const said = readAmount(plain(needOf(line({ unit }), value, US)), unit)!;
+          expect(said).toBeGreaterThanOrEqual(value * (1 - 1e-6) - 1e-4);
+          expect(said - value).toBeLessThanOrEqual(Math.max(3, value * 0.13));
+        },
+      ),
     );
   });
 

@@ -1,6 +1,6 @@
 import { CONSUMABLES } from "#core/quantity/consumables";
 import type { Standing, SupplyLine } from "#core/shelf/supply";
-import { sayAmount, type Voice } from "~/words/measures";
+import { roundedUp, sayAmount, type Voice } from "~/words/measures";
 
 /** An amount of a good in its own words. */
 export const amountOf = (
@@ -9,15 +9,9 @@ export const amountOf = (
   voice: Voice,
 ): string => sayAmount(unit, value, voice, consumable === null ? undefined : CONSUMABLES[consumable]);
 
-/** What is needed, rounded up as anybody would measure it: what is there is never said to be enough when it is not. */
+/** What is needed, rounded up as anybody would measure it. */
 export const needOf = (line: Pick<SupplyLine, "unit" | "consumable">, value: number, voice: Voice): string =>
-  amountOf(line, line.unit === "ml" || line.unit === "g" ? roundedUp(value) : Math.ceil(value - 1e-6), voice);
-
-/** To what is said of such an amount: whole millilitres, fives, and hundredths of a litre. */
-function roundedUp(value: number): number {
-  const step = value > 1000 ? 10 : value > 20 ? 5 : 1;
-  return Math.ceil(value / step - 1e-6) * step;
-}
+  amountOf(line, roundedUp(line.unit, value, voice), voice);
 
 export const STANDING_WORDS: Record<Standing, { word: string; mark: string; tone: string }> = {
   enough: { word: "enough", mark: "●", tone: "text-verdigris" },

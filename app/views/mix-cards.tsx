@@ -11,7 +11,7 @@ import { planOfText } from "~/editor/plan-text";
 import type { loader } from "~/routes/mix-cards";
 import { useVoice, VoiceOf } from "~/shelf/voice";
 import { countOf } from "~/words/amount";
-import { sayAmount, sayAreaIn, sayNumber, type Voice } from "~/words/measures";
+import { roundedUp, sayAmount, sayAreaIn, sayNumber, type Voice } from "~/words/measures";
 
 type Others = ReturnType<typeof useLoaderData<typeof loader>>["others"];
 
@@ -37,9 +37,10 @@ function quarrelsOf({ pot }: Batch): string[] {
 /** Sessions that one batch serves before it is past its time: where it keeps, all of them. */
 function batchesSay({ sessions, potLife }: Batch, voice: Voice): string {
   const sum = sessions.reduce((all, session) => all + session, 0);
+  const enough = (amount: number) => sayAmount("ml", roundedUp("ml", amount, voice), voice);
   if (sessions.length === 1 || potLife === null)
-    return `${sayAmount("ml", sum, voice)} in one batch${potLife === null && sessions.length > 1 ? `, for ${countOf(sessions.length, "session")}: it keeps in a closed jar` : ""}.`;
-  return `${countOf(sessions.length, "batch", "batches")}, one each session: ${sessions.map((session) => sayAmount("ml", session, voice)).join(", ")}. It does not keep from one to the next.`;
+    return `${enough(sum)} in one batch${potLife === null && sessions.length > 1 ? `, for ${countOf(sessions.length, "session")}: it keeps in a closed jar` : ""}.`;
+  return `${countOf(sessions.length, "batch", "batches")}, one each session: ${sessions.map(enough).join(", ")}. It does not keep from one to the next.`;
 }
 
 const MOST_JAR = 5000;

@@ -149,7 +149,7 @@ export default function ShopDays() {
       ) : (
         <main className="panes job-main" style={panes("minmax(0, 1fr) 300px")}>
           <section
-            className="flex min-h-0 min-w-0 flex-col border-r border-line px-5 pt-3 pb-2 max-sm:px-3"
+            className="flex min-h-0 min-w-0 flex-col border-line px-5 lg:border-r pt-3 pb-2 max-sm:px-3"
             aria-label="Calendar"
           >
             <div className="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1.5">

@@ -41,7 +41,7 @@ export const sayMoney = (value: number, voice: Voice): string =>
 export const sayRoundMoney = (value: number, voice: Voice): string =>
   [voice.currency, sayNumber(value, 0, voice)].filter(Boolean).join("\u00a0");
 
-/** To two figures and the next 5, as anybody would measure it. */
+/** To two figures and the nearest 5, as anybody would measure it. */
 const rounded = (value: number): number => (value >= 20 ? Math.round(value / 5) * 5 : Math.round(value * 10) / 10);
 
 function sayMillilitres(value: number, voice: Voice): string {
@@ -62,6 +62,21 @@ function sayGrams(value: number, voice: Voice): string {
   return value >= GRAMS.lb
     ? `${sayShort(value / GRAMS.lb, 2, voice)}\u00a0lb`
     : `${sayShort(value / GRAMS.oz, 1, voice)}\u00a0oz`;
+}
+
+/** How finely an amount is measured and said, in millilitres or grams. */
+function finenessOf(unit: "ml" | "g", value: number, { measures }: Voice): number {
+  if (measures === "metric") return value > 1000 ? 10 : value > 20 ? 5 : 1;
+  if (unit === "g") return value >= GRAMS.lb ? GRAMS.lb / 100 : GRAMS.oz / 10;
+  if (value >= MILLILITRES.gal) return MILLILITRES.gal / 100;
+  if (value >= MILLILITRES.qt) return MILLILITRES.qt / 100;
+  return value < MILLILITRES.cup ? MILLILITRES["fl oz"] / 10 : MILLILITRES["fl oz"];
+}
+
+/** An amount that is needed, to the next that is said of it: what is there is never said to be enough when it is not. */
+export function roundedUp(unit: Unit | "pieces", value: number, voice: Voice): number {
+  const step = unit === "ml" || unit === "g" ? finenessOf(unit, value, voice) : 1;
+  return Math.ceil(value / step - 1e-6) * step;
 }
 
 /** An amount in its unit: "120 ml", "1.25 L", "85 g", "4 sheets"; of a consumable, its own word. */

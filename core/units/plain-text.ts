@@ -29,5 +29,11 @@ export const plainText = (most: number) =>
     .max(most, `${most} characters at most`)
     .refine((text) => isPlain(text, UNSEEN_BUT_LINES), SAYS);
 
-/** A name: one line that is not empty. */
-export const plainName = (most: number) => plainLine(most).min(1, "give it a name");
+/** A sign that leaves ink: not a space, nor what only joins or parts the letters beside it. */
+const SEEN = /[^\s\p{Cf}\p{M}\u115f\u1160\u3164\uffa0\u2800]/u;
+
+/** A name: one line with something in it that can be seen. */
+export const plainName = (most: number) =>
+  plainLine(most)
+    .min(1, "give it a name")
+    .refine((text) => text === "" || SEEN.test(text), "give it a name");
