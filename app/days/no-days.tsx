@@ -53,11 +53,15 @@ export function WhenItLeaves({ isKept, dates, visits }: { isKept: boolean; dates
     <section className="mb-4" aria-label="When it leaves">
       {dates && (
         <p data-leaves={sayWallTime(dates.leaves)}>
-          {isKept ? "Leaves" : "Could leave"} <b className="font-semibold">{sayDate(dates.leaves, start)}</b>
+          {isKept ? "Leaves" : "Could leave"}{" "}
+          <b className="font-semibold whitespace-nowrap">{sayDate(dates.leaves, start)}</b>
           {due !== null && (
             <span className={dates.leaves > due ? "font-semibold text-ochre" : "text-soft"}>
               {" "}
-              · {dates.leaves > due ? `too late for ${sayDate(due)}` : `in time for ${sayDate(due)}`}
+              ·{" "}
+              <span className="whitespace-nowrap">
+                {dates.leaves > due ? "too late for" : "in time for"} {sayDate(due)}
+              </span>
             </span>
           )}
           <span className="block text-note text-soft">

@@ -22,7 +22,14 @@ describe("what goes to the page as text", () => {
     }
   });
 
-  it("that was not packed is not read", () => {
-    expect(() => unpacked('{"a": 1}' as Packed<unknown>)).toThrow(SyntaxError);
+  it("is read as an older version sent it too, which a browser may have kept", () => {
+    for (const plan of hobnailYard()) expect(unpacked(JSON.stringify(plan) as Packed<unknown>)).toEqual(plan);
+    expect(unpacked("[1, null]" as Packed<unknown>)).toEqual([1, null]);
+  });
+
+  it("is never half read", () => {
+    const text = packed({ title: "Dough bin", zones: ["lid", "body"] });
+    for (let length = 0; length < text.length; length++)
+      expect(() => unpacked(text.slice(0, length) as typeof text)).toThrow(SyntaxError);
   });
 });

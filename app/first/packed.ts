@@ -12,5 +12,8 @@ export type Unpacked<Text> = Text extends Packed<infer Value> ? Value : never;
 
 export const packed = <Value>(value: Value) => quotesSwapped(JSON.stringify(value)) as Packed<Value>;
 
-/** What was packed; fields that were undefined are missing. */
-export const unpacked = <Value>(text: Packed<Value>) => JSON.parse(quotesSwapped(text)) as Value;
+/** What was packed; fields that were undefined are missing. A page kept for being offline may still hold plain JSON, of an older version. */
+export function unpacked<Value>(text: Packed<Value>): Value {
+  const isPlain = /["']/.exec(text)?.[0] === '"';
+  return JSON.parse(isPlain ? text : quotesSwapped(text)) as Value;
+}
