@@ -19,6 +19,8 @@ export interface WantedFilm {
 
 interface Waiting extends WantedFilm {
   hear: (zoneId: string, film: Film) => void;
+  /** taken back: what is painted of it is only kept */
+  over: boolean;
 }
 
 const MOST_KEPT = 120;
@@ -57,7 +59,7 @@ async function paintAll() {
     letGo();
   });
   while (!resting && !broken && waiting.length > 0) {
-    const { hear, ...film } = waiting.shift()!;
+    const film = waiting.shift()!;
     const name = nameOf(film);
     const known = kept.get(name);
     const { zoneId, work, face } = film;
@@ -66,7 +68,7 @@ async function paintAll() {
     if (!known && !picture) continue;
     const shown = known ?? { url: URL.createObjectURL(picture!) };
     kept.set(name, shown);
-    hear(zoneId, shown);
+    if (!film.over) film.hear(zoneId, shown);
   }
   painting = false;
   if (!resting) timer = setTimeout(letGo, IDLE_MILLISECONDS);
@@ -86,12 +88,13 @@ export function keptOf(films: readonly WantedFilm[]): ReadonlyMap<string, Film> 
 /** Has pictures painted, when nothing new has been wanted for a moment; what is returned takes back what has not come yet. */
 export function want(films: readonly WantedFilm[], hear: Waiting["hear"]): () => void {
   if (films.length === 0) return () => {};
-  const own = films.map((film): Waiting => ({ ...film, hear }));
+  const own = films.map((film): Waiting => ({ ...film, hear, over: false }));
   waiting.push(...own);
   resting = true;
   clearTimeout(timer);
   timer = setTimeout(() => void paintAll(), REST_MILLISECONDS);
   return () => {
-    waiting = waiting.filter((film) => !own.includes(film));
+    for (const film of own) film.over = true;
+    waiting = waiting.filter((film) => !film.over);
   };
 }
