@@ -1,10 +1,12 @@
 import { describe, expect, it } from "vitest";
 import { plainLine, plainName, plainText, withoutUnseen } from "./plain-text.ts";
 
+const saysOf = (schema: ReturnType<typeof plainLine>, text: string) =>
+  schema.safeParse(text).error?.issues.map(({ message }) => message);
 const isName = (text: string) => plainName(40).safeParse(text).success;
 
 describe("a name", () => {
-  it.each(["Dough bin", "n° 7", "藍", "Ébène & Cie", "7", "👩‍🎨", "می‌خواهم", "…"])("%s can be seen", (text) => {
+  it.each(["Dough bin", "n° 7", "藍", "Café & Co", "7", "👩‍🎨", "…"])("%s can be seen", (text) => {
     expect(isName(text)).toBe(true);
   });
 
@@ -17,13 +19,12 @@ describe("a name", () => {
     ["blanks that count as letters", "\u3164\u115f\u2800"],
     ["an accent over nothing", "\u0301"],
   ])("of %s cannot, and is asked for", (_what, text) => {
-    const read = plainName(40).safeParse(text);
-    expect(read.error?.issues.map(({ message }) => message)).toEqual(["give it a name"]);
+    expect(saysOf(plainName(40), text)).toEqual(["give it a name"]);
   });
 
   it("loses the spaces round it, and is no longer than its field", () => {
     expect(plainName(40).parse("  Settle ")).toBe("Settle");
-    expect(plainName(4).safeParse("Settle").error?.issues[0]!.message).toBe("4 characters at most");
+    expect(saysOf(plainName(4), "Settle")).toEqual(["4 characters at most"]);
   });
 });
 
