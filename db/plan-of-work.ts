@@ -323,7 +323,7 @@ async function becomesKept(tx: Writer, id: number, before: PlanHead | null) {
     .from(plansOfWork)
     .where(isHead("past"))
     .orderBy(desc(plansOfWork.id));
-  const oldest = past.slice(MOST_PAST).map((one) => one.id);
+  const oldest = past.slice(MOST_PAST).map((row) => row.id);
   if (oldest.length > 0) await tx.delete(plansOfWork).where(inArray(plansOfWork.id, oldest));
   // ideas keep their dates until they are fitted in again
   await tx.delete(jobPlans).where(and(eq(jobPlans.planOfWork, id), eq(jobPlans.kind, "tried")));

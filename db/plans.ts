@@ -139,7 +139,7 @@ export const listJobs = (
       jobs: rows.map(asJobRow),
       pages,
       others: await db.$count(plans, offList),
-      states: Object.fromEntries(counted.map((one) => [one.state, one.jobs])),
+      states: Object.fromEntries(counted.map((row) => [row.state, row.jobs])),
       clients: clients.flatMap((client) => client.client ?? []),
     };
   });

@@ -19,9 +19,9 @@ export class UnreadableJob extends StorageTrouble {
 /** The codes of an error and of what caused it: those of the file system and the database, never their words. */
 export function codesOf(error: unknown): string[] {
   const codes: string[] = [];
-  for (let one = error, depth = 0; one instanceof Error && depth < 6; one = one.cause, depth++) {
-    if ("code" in one && typeof one.code === "string") codes.push(one.code);
-    if ("extendedCode" in one && typeof one.extendedCode === "string") codes.push(one.extendedCode);
+  for (let cause = error, depth = 0; cause instanceof Error && depth < 6; cause = cause.cause, depth++) {
+    if ("code" in cause && typeof cause.code === "string") codes.push(cause.code);
+    if ("extendedCode" in cause && typeof cause.extendedCode === "string") codes.push(cause.extendedCode);
   }
   return codes;
 }

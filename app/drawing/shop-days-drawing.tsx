@@ -15,20 +15,20 @@ const PLACES = 28;
 const UPRIGHT = 4;
 
 /** What is laid, as an upright where it begins, and its drying as a wedge to the point at which the next may go on. */
-function Wedge({ one, axis, middle, half }: { one: Drying; axis: TimeAxis; middle: number; half: number }) {
-  const from = axis.at(one.from);
-  const to = axis.at(one.ready);
-  const laid = Math.min(to, Math.max(from + UPRIGHT, axis.at(one.laid)));
+function Wedge({ drying, axis, middle, half }: { drying: Drying; axis: TimeAxis; middle: number; half: number }) {
+  const from = axis.at(drying.from);
+  const to = axis.at(drying.ready);
+  const laid = Math.min(to, Math.max(from + UPRIGHT, axis.at(drying.laid)));
   const bend = laid + (to - laid) * 0.55;
   return (
     <g>
-      <title>{one.says}</title>
+      <title>{drying.says}</title>
       {to - from > UPRIGHT + 1 && (
         <path
           d={`M${from} ${middle - half}H${laid}Q${bend} ${middle - half * 0.8} ${to} ${middle}Q${bend} ${middle + half * 0.8} ${laid} ${middle + half}H${from}Z`}
-          fill={one.colour}
+          fill={drying.colour}
           fillOpacity={0.3}
-          stroke={`color-mix(in oklab, ${one.colour} 70%, black)`}
+          stroke={`color-mix(in oklab, ${drying.colour} 70%, black)`}
           strokeOpacity={0.3}
           strokeWidth={0.7}
         />
@@ -39,7 +39,7 @@ function Wedge({ one, axis, middle, half }: { one: Drying; axis: TimeAxis; middl
         width={UPRIGHT}
         height={half * 2}
         rx={1.5}
-        fill={one.colour}
+        fill={drying.colour}
         stroke="var(--color-ink)"
         strokeOpacity={0.7}
         strokeWidth={0.8}
@@ -144,7 +144,7 @@ export function ShopDaysDrawing(props: Props) {
             </Link>
             <g clipPath="url(#shop-days-clip)" opacity={faint ? 0.4 : 1}>
               {visible(lane.films).map((drying) => (
-                <Wedge key={drying.id} one={drying} axis={axis} middle={middle} half={half} />
+                <Wedge key={drying.id} drying={drying} axis={axis} middle={middle} half={half} />
               ))}
             </g>
             {lane.open &&
@@ -157,7 +157,7 @@ export function ShopDaysDrawing(props: Props) {
                     </text>
                     <g clipPath="url(#shop-days-clip)">
                       {visible(zone.films).map((drying) => (
-                        <Wedge key={drying.id} one={drying} axis={axis} middle={line} half={ZONE * 0.36} />
+                        <Wedge key={drying.id} drying={drying} axis={axis} middle={line} half={ZONE * 0.36} />
                       ))}
                     </g>
                   </g>

@@ -7,7 +7,7 @@ import type { Shown } from "./messages";
 import { PLACE_NAMES } from "./read-look";
 
 interface Props {
-  one: Shown;
+  candidate: Shown;
   image: ImageData | undefined;
   /** when the job could leave with it, and what that costs; undefined until it is worked out */
   dated: { leaves: WallMinutes | null; price: number | null } | undefined;
@@ -23,19 +23,19 @@ interface Props {
 const SEEN = 3;
 
 /** One stack that answers the look: how it would be, what each layer is for, and what it takes. */
-export function CandidateCard({ one, image, dated, voice, onUse, busy, hasCrust }: Props) {
-  const off = one.seen.filter(({ apart }) => apart > SEEN);
+export function CandidateCard({ candidate, image, dated, voice, onUse, busy, hasCrust }: Props) {
+  const off = candidate.seen.filter(({ apart }) => apart > SEEN);
   return (
     <li className="look-card">
       <div className="look-picture">
         {image ? <BoardCanvas image={image} says="As on the sample board" /> : <div className="finish-board" />}
         <dl className="look-figures">
           <dt>off by</dt>
-          <dd>ΔE {one.apart.toFixed(1)}</dd>
+          <dd>ΔE {candidate.apart.toFixed(1)}</dd>
           <dt>hands-on</dt>
-          <dd>{sayDuration(one.handsOn)}</dd>
+          <dd>{sayDuration(candidate.handsOn)}</dd>
           <dt>takes</dt>
-          <dd>{one.days < 1 ? "a day" : `${one.days.toFixed(1)} days`}</dd>
+          <dd>{candidate.days < 1 ? "a day" : `${candidate.days.toFixed(1)} days`}</dd>
           <dt>job leaves</dt>
           <dd>{dated ? (dated.leaves === null ? "no date" : sayDate(dated.leaves)) : "…"}</dd>
           {dated?.price != null && (
@@ -45,20 +45,20 @@ export function CandidateCard({ one, image, dated, voice, onUse, busy, hasCrust 
             </>
           )}
           <dt>practice</dt>
-          <dd>{one.practice}</dd>
+          <dd>{candidate.practice}</dd>
         </dl>
       </div>
       <div className="min-w-0">
         <ol className="look-moves">
-          {[...one.moves].reverse().map((move) => (
+          {[...candidate.moves].reverse().map((move) => (
             <li key={move.stepIds.join(" ")}>
               <span className="look-dabs" aria-hidden="true">
-                {coloursIn(one, move.stepIds).map((colour) => (
+                {coloursIn(candidate, move.stepIds).map((colour) => (
                   <span key={colour} style={{ background: colour }} />
                 ))}
               </span>
               <span className="min-w-0">
-                <b className="font-semibold">{namesIn(one, move.stepIds) || move.name}</b>
+                <b className="font-semibold">{namesIn(candidate, move.stepIds) || move.name}</b>
                 <span className="block text-soft">{move.why}</span>
               </span>
               {hasCrust && (
@@ -66,8 +66,8 @@ export function CandidateCard({ one, image, dated, voice, onUse, busy, hasCrust 
                   type="button"
                   className="link min-h-6 text-note"
                   disabled={busy}
-                  aria-label={`Add only this: ${namesIn(one, move.stepIds) || move.name}`}
-                  onClick={() => onUse(one, move.stepIds)}
+                  aria-label={`Add only this: ${namesIn(candidate, move.stepIds) || move.name}`}
+                  onClick={() => onUse(candidate, move.stepIds)}
                 >
                   Add only this
                 </button>
@@ -88,19 +88,24 @@ export function CandidateCard({ one, image, dated, voice, onUse, busy, hasCrust 
             ))}
           </p>
         )}
-        {one.repairs.length > 0 && (
-          <p className="mt-1 text-note text-soft">Added so that it holds: {one.repairs.join("; ")}.</p>
+        {candidate.repairs.length > 0 && (
+          <p className="mt-1 text-note text-soft">Added so that it holds: {candidate.repairs.join("; ")}.</p>
         )}
-        {one.buy.length > 0 && (
+        {candidate.buy.length > 0 && (
           <p className="mt-1 text-note text-soft">
             To buy:{" "}
-            {one.buy
-              .map((id) => one.materials.find((material) => material.id === id)?.name.toLowerCase() ?? id)
+            {candidate.buy
+              .map((id) => candidate.materials.find((material) => material.id === id)?.name.toLowerCase() ?? id)
               .join("; ")}
             .
           </p>
         )}
-        <button type="button" className="button button-main mt-2 px-5" disabled={busy} onClick={() => onUse(one, null)}>
+        <button
+          type="button"
+          className="button button-main mt-2 px-5"
+          disabled={busy}
+          onClick={() => onUse(candidate, null)}
+        >
           Use it
         </button>
       </div>

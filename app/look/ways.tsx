@@ -33,7 +33,7 @@ export function Ways({ searched, voice, busy, hasCrust, onUse, children }: Props
         {[...shown, ...(nearest ? [nearest] : [])].map((candidate) => (
           <CandidateCard
             key={candidate.key}
-            one={candidate}
+            candidate={candidate}
             image={pictures.get(candidate.key)}
             dated={dates.get(candidate.key)}
             {...{ voice, busy, hasCrust, onUse }}

@@ -11,9 +11,9 @@ export function Answers({ crust, step }: { crust: Crust; step: Step }) {
   const after = crust.steps.slice(crust.steps.indexOf(step) + 1);
   const run = after.slice(
     0,
-    after.findIndex((one) => one.branch === undefined) < 0
+    after.findIndex((step) => step.branch === undefined) < 0
       ? after.length
-      : after.findIndex((one) => one.branch === undefined),
+      : after.findIndex((step) => step.branch === undefined),
   );
   const firstCommon = after[run.length];
   return (
@@ -48,8 +48,8 @@ export function Answers({ crust, step }: { crust: Crust; step: Step }) {
               </span>
               <span className="block pl-6 text-note text-soft">
                 {run
-                  .filter((one) => one.branch === branch.id)
-                  .map((one) => stepName(plan, one).toLowerCase())
+                  .filter((step) => step.branch === branch.id)
+                  .map((step) => stepName(plan, step).toLowerCase())
                   .join(", then ") || "nothing more, carry on"}
               </span>
             </div>
@@ -68,21 +68,21 @@ export function Answers({ crust, step }: { crust: Crust; step: Step }) {
           <button className="button mt-1">Save the answers</button>
         </noscript>
       </EditForm>
-      {[...run, ...(firstCommon ? [firstCommon] : [])].map((one) => (
+      {[...run, ...(firstCommon ? [firstCommon] : [])].map((step) => (
         <EditForm
-          key={`${one.id}/${one.branch}`}
+          key={`${step.id}/${step.branch}`}
           does="set answer"
-          about={{ crustId: crust.id, stepId: one.id }}
+          about={{ crustId: crust.id, stepId: step.id }}
           autosave
           className="mt-1 flex items-center gap-2"
-          label={`When is ${stepName(plan, one)} done?`}
+          label={`When is ${stepName(plan, step)} done?`}
         >
-          <span className="min-w-0 flex-1 truncate text-note">{stepName(plan, one)}</span>
+          <span className="min-w-0 flex-1 truncate text-note">{stepName(plan, step)}</span>
           <select
             name="branch"
-            aria-label={`When is ${stepName(plan, one)} done?`}
+            aria-label={`When is ${stepName(plan, step)} done?`}
             className="field !w-36"
-            defaultValue={one.branch ?? ""}
+            defaultValue={step.branch ?? ""}
           >
             <option value="">always</option>
             {branches.map((branch) => (

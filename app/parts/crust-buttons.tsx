@@ -11,8 +11,8 @@ export function CrustButtons({ judged, selection }: { judged: ZoneJudgement; sel
   const { plan } = useJob();
   const { crust, zone } = judged;
   const shared = zonesWithCrust(plan, crust.id).length > 1;
-  const others = plan.crusts.filter((one) => one.id !== crust.id);
-  const unused = others.filter((one) => zonesWithCrust(plan, one.id).length === 0);
+  const others = plan.crusts.filter((other) => other.id !== crust.id);
+  const unused = others.filter((other) => zonesWithCrust(plan, other.id).length === 0);
   return (
     <section aria-label="The whole crust" className="border-t border-line pt-3">
       <h2 className="mb-1.5 text-lg">The whole crust</h2>
@@ -39,9 +39,9 @@ export function CrustButtons({ judged, selection }: { judged: ZoneJudgement; sel
           <label className="min-w-0 flex-1">
             <span className="mb-0.5 block text-note text-soft">Use another crust from this job</span>
             <select name="crustId" className="field">
-              {others.map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.name}
+              {others.map((other) => (
+                <option key={other.id} value={other.id}>
+                  {other.name}
                 </option>
               ))}
             </select>
@@ -49,15 +49,15 @@ export function CrustButtons({ judged, selection }: { judged: ZoneJudgement; sel
           <button className="button">Use it</button>
         </EditForm>
       )}
-      {unused.map((one) => (
+      {unused.map((other) => (
         <EditForm
-          key={one.id}
+          key={other.id}
           does="remove crust"
-          about={{ crustId: one.id }}
+          about={{ crustId: other.id }}
           className="mt-2 flex items-center gap-2"
-          label={`Remove ${one.name}`}
+          label={`Remove ${other.name}`}
         >
-          <span className="min-w-0 flex-1 truncate text-note text-soft">{one.name}, not used</span>
+          <span className="min-w-0 flex-1 truncate text-note text-soft">{other.name}, not used</span>
           <button className="link min-h-6 text-note">Remove</button>
         </EditForm>
       ))}

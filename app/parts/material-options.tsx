@@ -2,9 +2,9 @@ import type { Material } from "#core/materials/material";
 
 /** Materials to choose from, by name. */
 export function MaterialOptions({ of }: { of: readonly Material[] }) {
-  return of.map((one) => (
-    <option key={one.id} value={one.id}>
-      {one.name}
+  return of.map((material) => (
+    <option key={material.id} value={material.id}>
+      {material.name}
     </option>
   ));
 }

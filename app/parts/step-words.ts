@@ -37,8 +37,8 @@ export const WHERE_SHORT: Record<Step["where"]["on"], string> = {
 
 /** Where a step goes, in a few words: "on the border and on the arrises, but not on the motif"; empty for everywhere. */
 export function sayWhere({ on, also = [], but = [] }: Step["where"]): string {
-  const joined = listed([on, ...also].map((one) => WHERE_SHORT[one] || "everywhere"));
-  const left = listed(but.map((one) => WHERE_SHORT[one]));
+  const joined = listed([on, ...also].map((place) => WHERE_SHORT[place] || "everywhere"));
+  const left = listed(but.map((place) => WHERE_SHORT[place]));
   if (but.length === 0) return joined === "everywhere" ? "" : joined;
   return `${joined}, but not ${left}`;
 }

@@ -23,15 +23,15 @@ export function PhotoHead({ photo }: { photo: Photo }) {
       <h1 className="text-view">On your photo</h1>
       {photos.length > 1 && (
         <nav aria-label="Photos" className="flex flex-wrap gap-1">
-          {photos.map((one, index) => (
+          {photos.map((other, index) => (
             <Link
-              key={one.id}
-              to={to({ photo: one.id })}
+              key={other.id}
+              to={to({ photo: other.id })}
               replace
               className="chip"
-              aria-current={one.id === photo.id ? "true" : undefined}
+              aria-current={other.id === photo.id ? "true" : undefined}
             >
-              {one.note || `Photo ${index + 1}`}
+              {other.note || `Photo ${index + 1}`}
             </Link>
           ))}
         </nav>

@@ -108,20 +108,20 @@ export function Goods({ loaded }: { loaded: Loaded }) {
         </Form>
         {shown.length === 0 && <p className="text-soft">Nothing has that name. Try fewer letters.</p>}
         <ul>
-          {shown.map((one) => {
-            const packs = goodIn(own, one.id)?.packs ?? [];
+          {shown.map((good) => {
+            const packs = goodIn(own, good.id)?.packs ?? [];
             return (
               <li
-                key={one.id}
-                className={`grid gap-x-4 sm:grid-cols-[240px_minmax(0,1fr)] border-b border-hair py-1.5 ${one.id === chosen ? "bg-wash" : ""}`}
+                key={good.id}
+                className={`grid gap-x-4 sm:grid-cols-[240px_minmax(0,1fr)] border-b border-hair py-1.5 ${good.id === chosen ? "bg-wash" : ""}`}
               >
                 <Link
-                  to={`?${new URLSearchParams({ ...(find ? { find } : {}), good: one.id })}`}
+                  to={`?${new URLSearchParams({ ...(find ? { find } : {}), good: good.id })}`}
                   preventScrollReset
-                  aria-current={one.id === chosen}
+                  aria-current={good.id === chosen}
                   className="font-semibold hover:underline"
                 >
-                  {one.name}
+                  {good.name}
                 </Link>
                 <span className="text-note text-soft">
                   {packs.length === 0
@@ -131,7 +131,7 @@ export function Goods({ loaded }: { loaded: Loaded }) {
                           const sold = packs.filter(({ supplierId }) => supplierId === id);
                           return sold.length === 0
                             ? ""
-                            : `${name} ${sold.map(({ holds, price }) => `${sayAmount(one.unit, holds, voice, one.words)} ${price === null ? "no price" : sayMoney(price, voice)}`).join(", ")}`;
+                            : `${name} ${sold.map(({ holds, price }) => `${sayAmount(good.unit, holds, voice, good.words)} ${price === null ? "no price" : sayMoney(price, voice)}`).join(", ")}`;
                         })
                         .filter(Boolean)
                         .join(" · ")}

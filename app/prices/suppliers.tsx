@@ -12,7 +12,7 @@ export function Suppliers({ loaded }: { loaded: Loaded }) {
       <h2 className="mb-1 text-lg">Suppliers</h2>
       <ul key={loaded.version}>
         {loaded.book.suppliers.map((supplier) => (
-          <Supplier key={supplier.id} one={supplier} version={loaded.version} />
+          <Supplier key={supplier.id} supplier={supplier} version={loaded.version} />
         ))}
       </ul>
       <Form
@@ -33,23 +33,23 @@ export function Suppliers({ loaded }: { loaded: Loaded }) {
   );
 }
 
-function Supplier({ one, version }: { one: ShelfBook["suppliers"][number]; version: number }) {
-  const answer = useAnswer("supplier", ["supplierId", one.id]);
+function Supplier({ supplier, version }: { supplier: ShelfBook["suppliers"][number]; version: number }) {
+  const answer = useAnswer("supplier", ["supplierId", supplier.id]);
   return (
     <li className="border-b border-hair py-1">
       <details open={answer !== null}>
         <summary className="cursor-pointer">
-          {one.name} {one.note && <span className="text-note text-soft">· {one.note}</span>}
+          {supplier.name} {supplier.note && <span className="text-note text-soft">· {supplier.note}</span>}
         </summary>
-        <Form method="post" className="my-2 grid grid-cols-2 gap-2" aria-label={one.name}>
-          <Hidden does="supplier" to="/shelf/prices" version={version} more={{ supplierId: one.id }} />
+        <Form method="post" className="my-2 grid grid-cols-2 gap-2" aria-label={supplier.name}>
+          <Hidden does="supplier" to="/shelf/prices" version={version} more={{ supplierId: supplier.id }} />
           <TextField
             name="supplier"
             label="Name"
-            value={answer?.values.supplier ?? one.name}
+            value={answer?.values.supplier ?? supplier.name}
             fault={answer?.faults.supplier ?? answer?.faults[""]}
           />
-          <TextField name="supplierNote" label="Note" value={answer?.values.supplierNote ?? one.note ?? ""} />
+          <TextField name="supplierNote" label="Note" value={answer?.values.supplierNote ?? supplier.note ?? ""} />
           <button className="button">Save</button>
           <button className="button" name="way" value="remove">
             Remove, with its packs

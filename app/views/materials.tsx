@@ -42,8 +42,10 @@ export default function MaterialsView() {
   const { materials: pinned } = plan.pinned;
   const all = [...pinned, ...CATALOGUE.filter((material) => !pinned.some((known) => known.id === material.id))];
   const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
-  const shown = all.filter((one) => words.every((word) => `${one.name} ${one.family}`.toLowerCase().includes(word)));
-  const chosen = all.find((one) => one.id === params.get("material")) ?? shown[0];
+  const shown = all.filter((material) =>
+    words.every((word) => `${material.name} ${material.family}`.toLowerCase().includes(word)),
+  );
+  const chosen = all.find((material) => material.id === params.get("material")) ?? shown[0];
   const isPinned = chosen !== undefined && pinned.includes(chosen);
   const inUse =
     chosen !== undefined &&
@@ -71,25 +73,25 @@ export default function MaterialsView() {
           />
         </div>
         {(Object.keys(ROLE_TITLES) as Material["role"][]).map((role) => {
-          const group = shown.filter((one) => one.role === role);
+          const group = shown.filter((material) => material.role === role);
           if (group.length === 0) return null;
           return (
             <section key={role} aria-label={ROLE_TITLES[role]} className="mt-4">
               <h2 className="kicker border-b border-line pb-0.5 text-soft">{ROLE_TITLES[role]}</h2>
               <ul className="grid gap-x-5 sm:grid-cols-2">
-                {group.map((one) => (
-                  <li key={one.id}>
+                {group.map((material) => (
+                  <li key={material.id}>
                     <Link
-                      to={link(one.id)}
+                      to={link(material.id)}
                       replace
                       preventScrollReset
-                      aria-current={one === chosen ? "true" : undefined}
-                      className={`flex min-h-9 items-center gap-2 border-b border-l-[3px] border-b-hair px-2 ${one === chosen ? "border-l-verdigris bg-board" : "border-l-transparent hover:bg-board/60"}`}
+                      aria-current={material === chosen ? "true" : undefined}
+                      className={`flex min-h-9 items-center gap-2 border-b border-l-[3px] border-b-hair px-2 ${material === chosen ? "border-l-verdigris bg-board" : "border-l-transparent hover:bg-board/60"}`}
                     >
-                      <Swatch material={one} />
-                      <span className="min-w-0 flex-1 truncate font-medium">{one.name}</span>
+                      <Swatch material={material} />
+                      <span className="min-w-0 flex-1 truncate font-medium">{material.name}</span>
                       <span className="shrink-0 text-note text-soft">
-                        {pinned.includes(one) ? (one.copyOf ? "our own" : "in this job") : ""}
+                        {pinned.includes(material) ? (material.copyOf ? "our own" : "in this job") : ""}
                       </span>
                     </Link>
                   </li>

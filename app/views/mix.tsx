@@ -30,7 +30,7 @@ export default function MixView() {
       ({ role }) => POTS.has(role),
     );
   }, [materials]);
-  const find = (id: string) => all.find((one) => one.id === id);
+  const find = (id: string) => all.find((material) => material.id === id);
   const asked = readMixParts(params.get("mix") ?? "", find).slice(0, MOST_TINS);
   const first = all.filter(({ role }) => OPAQUE.has(role));
   const parts: MixPart[] =
@@ -54,8 +54,10 @@ export default function MixView() {
   const shelf = useMemo(
     () =>
       (from.value === "job" ? materials : all).filter(
-        (one) =>
-          OPAQUE.has(one.role) && !isMetallic(one) && (from.value !== "shelf" || (there[one.id] ?? 0) > LEAST_WORTH),
+        (material) =>
+          OPAQUE.has(material.role) &&
+          !isMetallic(material) &&
+          (from.value !== "shelf" || (there[material.id] ?? 0) > LEAST_WORTH),
       ),
     [from, materials, all, there],
   );
@@ -78,7 +80,7 @@ export default function MixView() {
   // what is farther than can be worked with is shown only where nothing is near
   const limit = Math.max(NEAR, (nearest[0]?.difference ?? 0) + 1);
   const near = nearest.filter(({ difference }) => difference <= limit);
-  const addTin = all.find((one) => OPAQUE.has(one.role) && !parts.some(({ material }) => material.id === one.id));
+  const addTin = all.find((other) => OPAQUE.has(other.role) && !parts.some(({ material }) => material.id === other.id));
   return (
     <div className="panes" style={panes("minmax(0, 1fr) minmax(0, 1fr)")}>
       <section aria-label="The mix" className="pane px-6 pt-4 pb-8 max-sm:px-4">

@@ -40,17 +40,17 @@ function History({ list, good }: { list: readonly Movement[]; good: GoodName }) 
   const voice = useVoice();
   return (
     <ul className="text-note">
-      {list.map((one) => (
-        <li key={one.id} className="flex justify-between gap-3 border-b border-hair py-1">
-          <span className="text-soft">{sayDate(readWallTime(one.at) ?? 0)}</span>
+      {list.map((movement) => (
+        <li key={movement.id} className="flex justify-between gap-3 border-b border-hair py-1">
+          <span className="text-soft">{sayDate(readWallTime(movement.at) ?? 0)}</span>
           <span className="flex-1">
-            {DID[one.does]}
-            {"note" in one && one.note ? ` · ${one.note}` : ""}
-            {one.does === "bought" && one.receipt ? ` · receipt ${one.receipt}` : ""}
+            {DID[movement.does]}
+            {"note" in movement && movement.note ? ` · ${movement.note}` : ""}
+            {movement.does === "bought" && movement.receipt ? ` · receipt ${movement.receipt}` : ""}
           </span>
           <span>
-            {"amount" in one ? sayAmount(good.unit, one.amount, voice, good.words) : ""}
-            {one.does === "bought" && one.paid !== undefined ? ` · ${sayMoney(one.paid, voice)}` : ""}
+            {"amount" in movement ? sayAmount(good.unit, movement.amount, voice, good.words) : ""}
+            {movement.does === "bought" && movement.paid !== undefined ? ` · ${sayMoney(movement.paid, voice)}` : ""}
           </span>
         </li>
       ))}

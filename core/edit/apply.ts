@@ -218,9 +218,9 @@ function withTime(plan: Plan, { zoneId, phaseId, starts }: Extract<Command, { do
 
 /** Marks a phase as done at a time, or as still to do where there is none. */
 function withDone(plan: Plan, { zoneId, phaseId, when }: Extract<Command, { do: "set done" }>): Applied {
-  const isIt = (one: DoneWork) => one.zoneId === zoneId && one.phaseId === phaseId;
+  const isIt = (work: DoneWork) => work.zoneId === zoneId && work.phaseId === phaseId;
   const before = plan.done?.find(isIt);
-  const others = plan.done?.filter((one) => !isIt(one)) ?? [];
+  const others = plan.done?.filter((work) => !isIt(work)) ?? [];
   if (when !== null && others.length >= LIMITS.done)
     return refuse(`At most ${LIMITS.done} pieces of work can be marked as done.`);
   const done = when === null ? others : [...others, { zoneId, phaseId, ...when }];
@@ -356,7 +356,7 @@ function renamed(plan: Plan, { zoneId, phaseId }: Pick<DoneWork, "zoneId" | "pha
   if (other === null) return null;
   const there = { zoneId, phaseId: other, starts: plan.start };
   const isThere = looseEnds({ ...plan, pins: [there], done: [] }).pins.length === 0;
-  return isThere && !plan.done?.some((one) => one.zoneId === zoneId && one.phaseId === other) ? other : null;
+  return isThere && !plan.done?.some((work) => work.zoneId === zoneId && work.phaseId === other) ? other : null;
 }
 
 /** Commands that clear what is set for steps, coats and zones that no longer exist. */

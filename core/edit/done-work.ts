@@ -78,11 +78,11 @@ export function touchesWhatIsDone(before: Plan, after: Plan, commands: readonly 
     ),
   );
   const byZone = new Map<string, Map<string, number>>();
-  for (const one of before.done) {
-    if (marked.has(`${one.zoneId} ${one.phaseId}`)) continue;
-    const steps = byZone.get(one.zoneId) ?? new Map<string, number>();
-    const step = stepOf(one);
-    byZone.set(one.zoneId, steps.set(step, Math.max(steps.get(step) ?? 1, coatOf(one))));
+  for (const work of before.done) {
+    if (marked.has(`${work.zoneId} ${work.phaseId}`)) continue;
+    const steps = byZone.get(work.zoneId) ?? new Map<string, number>();
+    const step = stepOf(work);
+    byZone.set(work.zoneId, steps.set(step, Math.max(steps.get(step) ?? 1, coatOf(work))));
   }
   for (const [zoneId, steps] of byZone) {
     const was = findZone(before, zoneId);

@@ -17,9 +17,9 @@ const list = (value: unknown): unknown[] => (Array.isArray(value) ? value : []);
 function withPlainTexts(value: unknown, depth = 0): unknown {
   if (typeof value === "string") return value.includes("\n") ? value : withoutUnseen(value);
   if (depth > 12) return value;
-  if (Array.isArray(value)) return value.map((one) => withPlainTexts(one, depth + 1));
+  if (Array.isArray(value)) return value.map((part) => withPlainTexts(part, depth + 1));
   if (!isRaw(value)) return value;
-  return Object.fromEntries(Object.entries(value).map(([key, one]) => [key, withPlainTexts(one, depth + 1)]));
+  return Object.fromEntries(Object.entries(value).map(([key, part]) => [key, withPlainTexts(part, depth + 1)]));
 }
 
 /**
@@ -71,7 +71,9 @@ function withSafeFigures(raw: unknown): unknown {
 function coatsOf(step: Raw, zone: Raw): Set<string> {
   const counts = [
     step.coats,
-    ...list(zone.overrides).flatMap((one) => (isRaw(one) && one.stepId === step.id ? [one.coats] : [])),
+    ...list(zone.overrides).flatMap((override) =>
+      isRaw(override) && override.stepId === step.id ? [override.coats] : [],
+    ),
   ];
   const ids = new Set<string>();
   for (const count of counts)

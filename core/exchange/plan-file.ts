@@ -18,11 +18,11 @@ function withSwatches(raw: Record<string, unknown>): Record<string, unknown> {
   const pinned = raw.pinned;
   if (typeof pinned !== "object" || pinned === null || !("materials" in pinned) || !Array.isArray(pinned.materials))
     return raw;
-  const materials = pinned.materials.map((one: unknown) => {
-    if (typeof one !== "object" || one === null || !("id" in one)) return one;
-    const known = CATALOGUE.find((material) => material.id === one.id);
-    const same = known?.swatches && "colour" in one && one.colour === known.colour;
-    return same ? { swatches: known.swatches, ...one } : one;
+  const materials = pinned.materials.map((given: unknown) => {
+    if (typeof given !== "object" || given === null || !("id" in given)) return given;
+    const known = CATALOGUE.find((material) => material.id === given.id);
+    const same = known?.swatches && "colour" in given && given.colour === known.colour;
+    return same ? { swatches: known.swatches, ...given } : given;
   });
   return { ...raw, pinned: { ...pinned, materials } };
 }

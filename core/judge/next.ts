@@ -106,8 +106,8 @@ class Trial {
     const { starts } = line.look(phase, (rule, draft) => said.push({ rule, stepId: phase.step.id, draft }));
     let worst: { rule: string; draft: Draft } | null = null;
     if (said.length > 0)
-      for (const one of told(said, this.rules))
-        if (!worst || SEVERITY_ORDER[one.draft.severity] < SEVERITY_ORDER[worst.draft.severity]) worst = one;
+      for (const verdict of told(said, this.rules))
+        if (!worst || SEVERITY_ORDER[verdict.draft.severity] < SEVERITY_ORDER[worst.draft.severity]) worst = verdict;
     return { starts, worst };
   }
 
@@ -217,12 +217,12 @@ export function next(plan: Plan, judged: ZoneJudgement, options: NextOptions = {
   const found: Option[] = [];
   for (const material of options.materials ?? allMaterials(plan, catalogue))
     for (const technique of options.ways === "all" ? techniquesFor(material) : usualTechniques(material)) {
-      const one = option(technique, material);
-      if (one) found.push(one);
+      const choice = option(technique, material);
+      if (choice) found.push(choice);
     }
   for (const technique of HANDS[options.hands ?? "taking"]) {
-    const one = option(technique, null);
-    if (one) found.push(one);
+    const choice = option(technique, null);
+    if (choice) found.push(choice);
   }
   return found;
 }
@@ -237,7 +237,7 @@ function barriersOn(
 ): { material: Material; line: Line }[] {
   const shelf = allMaterials(plan, options.catalogue);
   return BARRIERS.flatMap((family) => {
-    const material = shelf.find((one) => one.family === family);
+    const material = shelf.find((other) => other.family === family);
     const phase = material && trial.phase(findTechnique("brush")!, material, "barrier");
     if (!phase || trial.on(line, phase).worst?.draft.severity === "stop") return [];
     const over = lineAfter(plan, judged, options.done ?? judged.phases.length, options);

@@ -14,9 +14,9 @@ export function ownCrust(
   const all = zonesOf(plan);
   const mine = new Set(zoneIds.filter((id) => findZone(plan, id)?.crustId === crust.id));
   // what stays fitted to a zone goes where that goes
-  for (const one of all) {
-    const host = fittedTo(all, one);
-    if (host && mine.has(host.id)) mine.add(one.id);
+  for (const step of all) {
+    const host = fittedTo(all, step);
+    if (host && mine.has(host.id)) mine.add(step.id);
   }
   const sharing = zonesWithCrust(plan, crust.id);
   if (sharing.every(({ id }) => mine.has(id))) return { crust, commands: [] };

@@ -199,7 +199,7 @@ const IDEAS: readonly Idea[] = [
 /** Steps of a crust that have been done on a zone, the ones that a way on must come after. */
 function doneThrough(plan: Plan, zoneId: string, steps: readonly { id: string }[]): number {
   const done = new Set(
-    (plan.done ?? []).filter((one) => one.zoneId === zoneId).map(({ phaseId }) => phaseId.split(/[/~]/, 1)[0]),
+    (plan.done ?? []).filter((work) => work.zoneId === zoneId).map(({ phaseId }) => phaseId.split(/[/~]/, 1)[0]),
   );
   return steps.findLastIndex(({ id }) => done.has(id)) + 1;
 }
@@ -255,7 +255,9 @@ export function standsNow(plan: Plan, zoneId: string, now: WallMinutes): Readonl
   const through = doneThrough(plan, zoneId, crust.steps);
   const only: Plan = {
     ...plan,
-    crusts: plan.crusts.map((one) => (one.id === crust.id ? { ...one, steps: one.steps.slice(0, through) } : one)),
+    crusts: plan.crusts.map((other) =>
+      other.id === crust.id ? { ...other, steps: other.steps.slice(0, through) } : other,
+    ),
   };
   return coloursSeen(judgedOn(only, zoneId, { now }).after);
 }
@@ -275,7 +277,7 @@ export function waysFromNow(plan: Plan, { zoneId, now, wishes, catalogue }: From
   const place: RepairBasis = { crust: own.crust, shelf: shelfOf(plan, catalogue) };
   const known = [...place.shelf.pinned.values(), ...place.shelf.catalogue];
   const isPaint = new Map(
-    known.filter(({ role }) => role === "paint" || role === "tint-base").map((one) => [one.id, one]),
+    known.filter(({ role }) => role === "paint" || role === "tint-base").map((material) => [material.id, material]),
   );
   const done = own.crust.steps.slice(0, through);
   const top = isPaint.get(done.findLast(({ what }) => isPaint.has(what ?? ""))?.what ?? "");

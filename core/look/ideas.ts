@@ -77,16 +77,16 @@ function paletteOf(materials: readonly Material[]): Palette {
   const sorted = [...materials].sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
   return {
     paints: sorted.filter(
-      (one) =>
-        (one.role === "paint" || one.role === "tint-base") &&
-        !isMetallic(one) &&
-        !isTranslucent(one) &&
-        !one.reacts &&
-        one.soldAs !== "aerosol",
+      (material) =>
+        (material.role === "paint" || material.role === "tint-base") &&
+        !isMetallic(material) &&
+        !isTranslucent(material) &&
+        !material.reacts &&
+        material.soldAs !== "aerosol",
     ),
     glazes: sorted.filter(({ family }) => family === "tinted glaze" || family === "thin pale glaze"),
     tints: sorted.filter(({ family }) => family === "tinted wax"),
-    of: (family) => sorted.find((one) => one.family === family),
+    of: (family) => sorted.find((material) => material.family === family),
   };
 }
 
@@ -491,7 +491,7 @@ function ideaOf(parts: Parts, look: Look): Idea {
     ),
     guess:
       (4 * top.off + 2 * (under.off + wear.off) + 1.5 * (high.off + arris.off) + 2 * tail.off + 1.5 * border.off) / 8 +
-      A_MOVE * (raised.length + used.reduce((sum, one) => sum + movesIn(one), 0)),
+      A_MOVE * (raised.length + used.reduce((sum, idea) => sum + movesIn(idea), 0)),
   };
 }
 

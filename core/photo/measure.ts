@@ -158,13 +158,15 @@ function* shaken(photo: PiecePhoto): Generator<PiecePhoto> {
     for (const [index, face] of photo.faces.entries())
       for (let at = 0; at < face.points.length; at++) {
         const points = face.points.map((point, here) => (here === at ? moved(point, way) : point));
-        yield { ...photo, faces: photo.faces.map((one, here) => (here === index ? { ...face, points } : one)) };
+        yield { ...photo, faces: photo.faces.map((other, here) => (here === index ? { ...face, points } : other)) };
       }
     for (const [index, length] of photo.known.entries())
       for (const end of ["from", "to"] as const)
         yield {
           ...photo,
-          known: photo.known.map((one, here) => (here === index ? { ...length, [end]: moved(length[end], way) } : one)),
+          known: photo.known.map((other, here) =>
+            here === index ? { ...length, [end]: moved(length[end], way) } : other,
+          ),
         };
   }
 }
@@ -200,7 +202,7 @@ function measureAnew(photo: PiecePhoto): Measured {
       doubt.height += square(other.height - size.height);
     }
   };
-  for (const one of shaken(photo)) add(found(one, FOCAL.usual).sizes);
+  for (const shaking of shaken(photo)) add(found(shaking, FOCAL.usual).sizes);
   add(found(photo, FOCAL.usual * LENS_SHAKE).sizes);
   return {
     sizes: sizes.map((size) => {

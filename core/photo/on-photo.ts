@@ -86,19 +86,19 @@ export class PieceOnPhoto {
     });
     const longest = Math.max(photo.width, photo.height);
     const pixelsOf = ({ map }: { map: FaceMap }) => map.area * longest * longest;
-    const shown = placed.flatMap((one) => {
-      const work = one.face.asItIs ? undefined : zones.get(one.face.zoneId ?? "");
-      return work ? [{ ...one, ...work }] : [];
+    const shown = placed.flatMap((placedFace) => {
+      const work = placedFace.face.asItIs ? undefined : zones.get(placedFace.face.zoneId ?? "");
+      return work ? [{ ...placedFace, ...work }] : [];
     });
-    const all = shown.reduce((sum, one) => sum + pixelsOf(one), 0);
+    const all = shown.reduce((sum, placedFace) => sum + pixelsOf(placedFace), 0);
     const fewer = Math.max(1, Math.sqrt(all / MOST_PIXELS)) * (rough ? ROUGH : 1);
-    const millimetresOf = (one: (typeof placed)[number]) =>
-      Math.max(FINEST, Math.sqrt((one.size.width * one.size.height) / pixelsOf(one)) * fewer);
+    const millimetresOf = (placedFace: (typeof placed)[number]) =>
+      Math.max(FINEST, Math.sqrt((placedFace.size.width * placedFace.size.height) / pixelsOf(placedFace)) * fewer);
     const light = before?.photo === photo ? before.light : lightOf(photo);
     this.light = light;
-    const ready = shown.map((one) => {
-      const { face, map, size, cells, zone, work, index } = one;
-      const millimetres = millimetresOf(one);
+    const ready = shown.map((placedFace) => {
+      const { face, map, size, cells, zone, work, index } = placedFace;
+      const millimetres = millimetresOf(placedFace);
       const opening = openingOf(marks, map, size);
       const key = JSON.stringify([
         marks.id,
@@ -120,12 +120,12 @@ export class PieceOnPhoto {
     const shades = shadesOf(ready);
     // larger faces are behind smaller ones: a carcass behind its drawers
     this.faces = ready
-      .map((one, index) => ({ ...one, shade: shades[index]! }))
+      .map((face, index) => ({ ...face, shade: shades[index]! }))
       .sort((a, b) => b.size.width * b.size.height - a.size.width * a.size.height);
     this.leftAlone = placed
       .filter(({ face }) => face.asItIs)
-      .map((one) =>
-        spotsOf(photo, one, { grid: gridOver(one.size.width, one.size.height, millimetresOf(one)), inside: null }),
+      .map((face) =>
+        spotsOf(photo, face, { grid: gridOver(face.size.width, face.size.height, millimetresOf(face)), inside: null }),
       );
   }
 

@@ -381,7 +381,7 @@ class Builder {
       from: phaseName(before),
       to: phaseName(placed),
       reason: demand.reason,
-      others: demand.gates.filter((one) => one !== gate),
+      others: demand.gates.filter((other) => other !== gate),
     };
     if (climate.steady || demand.coat.leaves === "nothing") {
       this.lag({ ...ends, min: gate.opens.safe, max: gate.shuts?.safe ?? null }, reason);

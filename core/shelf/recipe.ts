@@ -129,11 +129,13 @@ export function recipeFor(pot: Pot, made: Millilitres, materials?: ReadonlyMap<s
 /** What goes in twice, water above all, is measured once. */
 function together(ingredients: readonly Ingredient[]): Ingredient[] {
   const byName = new Map<string, Ingredient>();
-  for (const one of ingredients) {
-    const known = byName.get(one.name);
+  for (const part of ingredients) {
+    const known = byName.get(part.name);
     byName.set(
-      one.name,
-      known ? ingredient(one.material, one.name, known.millilitres + one.millilitres, known.grams + one.grams) : one,
+      part.name,
+      known
+        ? ingredient(part.material, part.name, known.millilitres + part.millilitres, known.grams + part.grams)
+        : part,
     );
   }
   return [...byName.values()];

@@ -73,9 +73,9 @@ const dateOf = (at: string) => at.slice(0, 10);
 /** In the order in which it happened; of what happened at once, in the order it was written down. */
 export const inOrder = (movements: readonly Movement[]): Movement[] =>
   movements
-    .map((movement, place) => ({ one: movement, place }))
-    .sort((a, b) => (a.one.at < b.one.at ? -1 : a.one.at > b.one.at ? 1 : a.place - b.place))
-    .map(({ one }) => one);
+    .map((movement, place) => ({ movement: movement, place }))
+    .sort((a, b) => (a.movement.at < b.movement.at ? -1 : a.movement.at > b.movement.at ? 1 : a.place - b.place))
+    .map(({ movement }) => movement);
 
 function begun({ potId, goodId, at }: Movement): PotOnShelf {
   return {
@@ -169,12 +169,12 @@ export function sameReceipt(movement: Movement, movements: readonly Movement[]):
   if (movement.does !== "bought" || !movement.receipt) return null;
   return (
     movements.find(
-      (one) =>
-        one.does === "bought" &&
-        one.id !== movement.id &&
-        one.goodId === movement.goodId &&
-        one.receipt === movement.receipt &&
-        one.supplierId === movement.supplierId,
+      (other) =>
+        other.does === "bought" &&
+        other.id !== movement.id &&
+        other.goodId === movement.goodId &&
+        other.receipt === movement.receipt &&
+        other.supplierId === movement.supplierId,
     ) ?? null
   );
 }

@@ -160,7 +160,9 @@ function markFace(filled: FilledForm): FormEdit {
         : sentence(issue!.message);
   }
   if (Object.keys(faults).length > 0 || !face.success) return { ok: false, faults };
-  const faces = before ? photo.faces.map((one) => (one === before ? face.data : one)) : [...photo.faces, face.data];
+  const faces = before
+    ? photo.faces.map((other) => (other === before ? face.data : other))
+    : [...photo.faces, face.data];
   if (faces.length > PHOTO_MARKS.faces) return refuse(`${PHOTO_MARKS.faces} faces at most can be marked on a photo.`);
   const label = before ? `Mark ${name} on the photo` : `Add ${name} to the photo`;
   return setPhoto(label, { ...photo, faces }, face.data.id);
@@ -172,7 +174,7 @@ function forgetFace(filled: FilledForm): FormEdit {
   if (!photo || !face) return refuse("This face is no longer on the photo.");
   return setPhoto(`Remove ${face.name} from the photo`, {
     ...photo,
-    faces: photo.faces.filter((one) => one !== face),
+    faces: photo.faces.filter((other) => other !== face),
     known: photo.known.filter(({ faceId }) => faceId !== face.id),
   });
 }

@@ -127,13 +127,13 @@ function patchStep(filled: FilledForm): FormEdit {
     if (!coats.success) faults.coats = coats.error.issues[0]!.message;
     const share = Share.safeParse(fields.share ?? step.where.over * 100);
     if (!share.success) faults.share = share.error.issues[0]!.message;
-    const on = WHERE.find((one) => one === (fields.on ?? step.where.on));
+    const on = WHERE.find((place) => place === (fields.on ?? step.where.on));
     if (!on) faults.on = "Choose where it goes.";
     const chosen = <One extends string>(name: string, of: readonly One[], before: readonly One[] = []): One[] =>
-      fields.hasPlaces ? of.filter((one) => (fields[name] ?? "").split(",").includes(one)) : [...before];
-    const also = chosen("also", WHERE, step.where.also).filter((one) => one !== on);
+      fields.hasPlaces ? of.filter((place) => (fields[name] ?? "").split(",").includes(place)) : [...before];
+    const also = chosen("also", WHERE, step.where.also).filter((place) => place !== on);
     const but = chosen("but", PLACES, step.where.but);
-    if (but.some((one) => one === on || also.includes(one)))
+    if (but.some((place) => place === on || also.includes(place)))
       faults.but = "A place cannot be worked and left out at once.";
     const note = (fields.note ?? step.note ?? "").trim();
     if (note.length > 400) faults.note = "400 characters at most.";

@@ -23,9 +23,9 @@ export function DistressFields({ crust, step, zone, faults, values }: StepFields
             {(field) => (
               <select {...field} defaultValue={values?.reveals ?? step.reveals ?? ""}>
                 <option value="">whatever it exposes</option>
-                {below.map((one) => (
-                  <option key={one.id} value={one.id}>
-                    {stepName(plan, one)}
+                {below.map((earlier) => (
+                  <option key={earlier.id} value={earlier.id}>
+                    {stepName(plan, earlier)}
                   </option>
                 ))}
                 <option value="ground">the bare {isTimber(zone.ground.kind) ? "timber" : zone.ground.kind}</option>

@@ -42,9 +42,9 @@ export function WaitFields({ crust, step, faults, values }: StepFieldsProps) {
             {(field) => (
               <select {...field} defaultValue={values?.waitAfter ?? step.wait?.after ?? ""}>
                 <option value="">the step before</option>
-                {before.map((one) => (
-                  <option key={one.id} value={one.id}>
-                    {stepName(plan, one)}
+                {before.map((earlier) => (
+                  <option key={earlier.id} value={earlier.id}>
+                    {stepName(plan, earlier)}
                   </option>
                 ))}
               </select>
@@ -72,9 +72,9 @@ export function WaitFields({ crust, step, faults, values }: StepFieldsProps) {
                   <option value="">no repeating</option>
                   {before
                     .filter(({ branch }) => branch === undefined)
-                    .map((one) => (
-                      <option key={one.id} value={one.id}>
-                        again from {stepName(plan, one).toLowerCase()}
+                    .map((earlier) => (
+                      <option key={earlier.id} value={earlier.id}>
+                        again from {stepName(plan, earlier).toLowerCase()}
                       </option>
                     ))}
                 </select>

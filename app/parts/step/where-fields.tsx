@@ -30,16 +30,16 @@ function Places({
   return (
     <fieldset>
       <legend className="text-note text-soft">{legend}</legend>
-      {of.map((one) => (
-        <label key={one} className="flex min-h-[26px] items-center gap-2">
+      {of.map((place) => (
+        <label key={place} className="flex min-h-[26px] items-center gap-2">
           <input
             type="checkbox"
             name={name}
-            value={one}
-            defaultChecked={chosen.includes(one)}
+            value={place}
+            defaultChecked={chosen.includes(place)}
             className="size-4 shrink-0 accent-verdigris"
           />
-          {WHERE_WORDS[one]}
+          {WHERE_WORDS[place]}
         </label>
       ))}
     </fieldset>
@@ -59,9 +59,9 @@ export function WhereFields({ step, zone, faults, values }: StepFieldsProps) {
           <Field name="on" label="Where" fault={faults.on}>
             {(field) => (
               <select {...field} defaultValue={values?.on ?? step.where.on}>
-                {WHERE.map((one) => (
-                  <option key={one} value={one}>
-                    {WHERE_WORDS[one]}
+                {WHERE.map((place) => (
+                  <option key={place} value={place}>
+                    {WHERE_WORDS[place]}
                   </option>
                 ))}
               </select>
@@ -85,7 +85,7 @@ export function WhereFields({ step, zone, faults, values }: StepFieldsProps) {
               <Places
                 name="also"
                 legend="And on"
-                of={WHERE.filter((one) => one !== "everywhere")}
+                of={WHERE.filter((place) => place !== "everywhere")}
                 step={step}
                 values={values}
               />

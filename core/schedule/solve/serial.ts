@@ -139,7 +139,7 @@ export class Serial {
       let chosen: Ready;
       for (;;) {
         chosen = ready[0]!;
-        for (const one of ready) if (one.key < chosen.key) chosen = one;
+        for (const member of ready) if (member.key < chosen.key) chosen = member;
         if (chosen.attempt !== null) break;
         const { key } = chosen;
         this.attempt(chosen, starts, lines);
@@ -154,10 +154,10 @@ export class Serial {
       for (const [at, way] of attempt!.ways) ways[at] = way;
       for (const [at, start] of attempt!.starts) if (start > this.latest[at]!) late.push(at);
       for (const next of this.blocks[block]!.before) if (--waiting[next]! === 0) makeReady(next);
-      for (const one of ready) {
-        if (one.attempt === null || !overlap(this.spansOf(one.attempt), taken)) continue;
-        one.before = one.attempt;
-        one.attempt = null;
+      for (const member of ready) {
+        if (member.attempt === null || !overlap(this.spansOf(member.attempt), taken)) continue;
+        member.before = member.attempt;
+        member.attempt = null;
       }
     }
     return { starts, makespan, missed, late, ways };
