@@ -4,6 +4,7 @@ import { join } from "node:path";
 import { sql } from "drizzle-orm";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import type { Command } from "#core/edit/command";
+import { readPlan } from "#core/exchange/plan-file";
 import { PLAN_VERSION, type Plan } from "#core/plan/plan";
 import { examplePlan } from "#core/rules/example";
 import { openStore, placeFrom, type Store } from "./open";
@@ -11,6 +12,7 @@ import {
   addPlan,
   type Edit,
   editPlan,
+  getDocument,
   getJob,
   getLook,
   isKnown,
@@ -54,6 +56,31 @@ const somePlan = (): Plan =>
   });
 const rename = (title: string): Command => ({ do: "set job", patch: { title, client: undefined, due: undefined } });
 const edit = (id: string, base: number, ...commands: Command[]): Edit => ({ id, base, label: `Edit ${id}`, commands });
+
+describe("what a job is after an edit", () => {
+  it("is what is stored of it: whoever reads the file gets the same", async () => {
+    const plan = somePlan();
+    await addPlan(store, plan);
+    const stepId = plan.crusts[0]!.steps[0]!.id;
+    const edits: Command[][] = [
+      [rename("A sea chest, in the hall")],
+      [{ do: "patch step", crustId: "c1", stepId, patch: { coats: 3, what: undefined, wait: undefined } }],
+      [{ do: "set job", patch: { title: "Sea chest", client: "Harbour office", due: "2027-03-01T17:00" } }],
+      [rename("Sea chest")],
+    ];
+    for (const [index, commands] of edits.entries()) {
+      const written = await editPlan(store, plan.id, edit(`as-stored-${index}`, index + 1, ...commands));
+      expect(written.is).toBe("written");
+      const stored = readPlan(JSON.parse((await getDocument(store, plan.id))!.text));
+      expect(stored.ok && stored.plan).toEqual((await getJob(store, plan.id))!.plan);
+    }
+    for (const way of ["undo", "redo", "undo"] as const) {
+      await stepThroughEdits(store, plan.id, (await getJob(store, plan.id))!.version, way);
+      const stored = readPlan(JSON.parse((await getDocument(store, plan.id))!.text));
+      expect(stored.ok && stored.plan).toEqual((await getJob(store, plan.id))!.plan);
+    }
+  });
+});
 
 describe("looking for jobs", () => {
   const add = async (id: string, more: Partial<Plan>) => addPlan(store, { ...somePlan(), id, ...more });

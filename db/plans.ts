@@ -256,6 +256,7 @@ export async function write(db: Reader, plan: Plan, version: number) {
       updatedAt: new Date(),
     })
     .where(eq(plans.id, plan.id));
+  readDocument.written(plan, plan.id);
 }
 
 const setSummary = (store: Store, planId: string, version: number, summary: Summary, look: Buffer | null = null) =>

@@ -36,4 +36,15 @@ describe("stored text that is read again and again", () => {
     expect(() => read("no", "door")).toThrow("door cannot be read");
     expect(times).toEqual(["door null", "door null"]);
   });
+
+  it("is known as soon as it is written, if that is what is stored", () => {
+    const { times, read } = counted();
+    const value = { coats: 3 };
+    read.written(value, "door");
+    expect(read('{"coats":3}', "door")).toBe(value);
+    expect(times).toEqual([]);
+    // somebody else's write came after it, or its own was rolled back
+    expect(read('{"coats":2}', "door")).toEqual({ coats: 2 });
+    expect(times).toEqual(['door {"coats":2}']);
+  });
 });

@@ -15,11 +15,14 @@ function parsed(text: string): unknown {
  */
 export function readOnce<T extends object>(most: number, read: (stored: unknown, key: string) => T) {
   const known = new LRUCache<string, { text: string; value: T }>({ max: most });
-  return (text: string, key: string): T => {
+  const reading = (text: string, key: string): T => {
     const before = known.get(key);
     if (before?.text === text) return before.value;
     const value = read(parsed(text), key);
     known.set(key, { text, value });
     return value;
   };
+  /** What is written has just been checked: it need not be read to be known. */
+  const written = (value: T, key: string) => known.set(key, { text: JSON.stringify(value), value });
+  return Object.assign(reading, { written });
 }
