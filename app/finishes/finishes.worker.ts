@@ -3,8 +3,8 @@ import { type Dressed, dress, zonesToDress } from "#core/finishes/dress";
 import { factsOf } from "#core/finishes/facts";
 import { findFinish } from "#core/finishes/finishes";
 import { CATALOGUE } from "#core/materials/catalogue";
-import type { Plan } from "#core/plan/plan";
 import { boardPixels } from "~/board/board-pixels";
+import { planOfText } from "~/editor/plan-text";
 import type { Answer, Asking } from "./messages";
 import { shelfIn } from "./shelf-in";
 
@@ -21,7 +21,7 @@ function draw(finishId: string, { crusts }: Dressed, { panel, width }: Asking, t
 const finishes = {
   tryAll(asking: Asking, tell: Tell) {
     const { text, zoneIds, finishIds, inShop } = asking;
-    const plan = JSON.parse(text) as Plan;
+    const plan = planOfText(text);
     const zones = zonesToDress(plan, zoneIds);
     const shelf = shelfIn(inShop.pots);
     const held = new Map<string, Dressed>();

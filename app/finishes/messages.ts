@@ -1,10 +1,11 @@
 import type { PanelId } from "#core/board/panels/panel";
 import type { FinishFacts, InShop } from "#core/finishes/facts";
+import type { PlanText } from "~/editor/plan-text";
 
 /** What the gallery asks of the worker: every finish on these zones, in this order. */
 export interface Asking {
   /** the plan, as the server wrote it */
-  text: string;
+  text: PlanText;
   zoneIds: readonly string[];
   finishIds: readonly string[];
   inShop: InShop;

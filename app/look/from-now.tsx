@@ -2,12 +2,13 @@ import { useEffect, useState } from "react";
 import type { PanelId } from "#core/board/panels/panel";
 import type { Wishes } from "#core/look/spec";
 import { sayDuration } from "#core/units/duration";
+import type { PlanText } from "~/editor/plan-text";
 import { BoardCanvas } from "~/finishes/canvas";
 import { listening, offPage } from "~/first/off-page";
 import type { AnswerNow, FromNowProgram, ShownWay } from "./from-now.worker";
 
 interface Props {
-  text: string;
+  text: PlanText;
   zoneId: string;
   now: number;
   wishes: Wishes;

@@ -3,13 +3,13 @@ import type { PanelId } from "#core/board/panels/panel";
 import { type WayOn, waysFromNow } from "#core/look/from-now";
 import type { Wishes } from "#core/look/spec";
 import { CATALOGUE } from "#core/materials/catalogue";
-import type { Plan } from "#core/plan/plan";
 import { boardPixels } from "~/board/board-pixels";
+import { type PlanText, planOfText } from "~/editor/plan-text";
 
 // Ways on from where a zone stands, worked out and drawn off the page.
 
 export interface AskingNow {
-  text: string;
+  text: PlanText;
   zoneId: string;
   now: number;
   wishes: Wishes;
@@ -27,7 +27,7 @@ const fromNow = {
   /** Tells the ways on, then draws each. */
   waysOn({ text, zoneId, now, wishes, panel, width }: AskingNow, tell: (answer: AnswerNow) => void) {
     const asked = Object.keys(wishes).length > 0 ? { wishes } : {};
-    const ways = waysFromNow(JSON.parse(text) as Plan, { zoneId, now, catalogue: CATALOGUE, ...asked });
+    const ways = waysFromNow(planOfText(text), { zoneId, now, catalogue: CATALOGUE, ...asked });
     tell({ is: "ways", ways: ways.map(({ judged, ...way }) => way) });
     for (const { id: key, judged } of ways) {
       const drawn = boardPixels(judged, panel, width);

@@ -7,6 +7,7 @@ import { findZone, type Plan } from "#core/plan/plan";
 import { fittedIn, workOf } from "#core/schedule/plan-of-work";
 import { costOfJob } from "#core/shelf/cost";
 import { boardPixels } from "~/board/board-pixels";
+import { planOfText } from "~/editor/plan-text";
 import { newestOnly } from "~/first/newest-only";
 import { layWhole } from "./lay";
 import type { Answer, Asking, Shown } from "./messages";
@@ -71,7 +72,7 @@ const look = {
   async search(asking: Asking, tell: Tell) {
     const stillWanted = begin();
     const { text, zoneId, look, shelf } = asking;
-    const plan = JSON.parse(text) as Plan;
+    const plan = planOfText(text);
     const zone = findZone(plan, zoneId);
     if (!zone) throw new Error("That zone is no longer in the plan.");
     const running = search(siteOf(plan, zone, CATALOGUE), look, shelf ? { shelf: new Set(shelf) } : {});

@@ -5,10 +5,11 @@ import type { Look } from "#core/look/spec";
 import type { Material } from "#core/materials/material";
 import type { Crust } from "#core/plan/plan";
 import type { WallMinutes } from "#core/units/units";
+import type { PlanText } from "~/editor/plan-text";
 
 /** What the page asks of the worker: a look, for a zone of a plan. */
 export interface Asking {
-  text: string;
+  text: PlanText;
   zoneId: string;
   look: Look;
   /** ids of what is on the shelf; null where the shop keeps none here */
