@@ -10,7 +10,11 @@ const folders = (...names: string[]) => new RegExp(`[\\\\/](${names.join("|")})[
 
 /** What belongs together comes as one file: a few files are there sooner than a hundred small ones. */
 const CHUNKS = [
-  { name: "first", test: packages("react", "react-dom", "react-router", "scheduler") },
+  // with what loads all the others
+  {
+    name: "first",
+    test: new RegExp(`${packages("react", "react-dom", "react-router", "scheduler").source}|vite[\\\\/]preload-helper`),
+  },
   { name: "schemas", test: packages("zod") },
   {
     name: "interface",

@@ -50,7 +50,7 @@ interface Row {
   id: string;
   title: string;
   state: JobState;
-  /** another for every document that was ever written of it */
+  /** another for every version that was ever written of it */
   stamp: string;
   start: string | null;
   due: string | null;
@@ -59,17 +59,10 @@ interface Row {
 interface Read {
   stamp: string;
   version: number;
-  /** null where it cannot be read */
-  plan: Plan | null;
+  plan: Plan;
 }
 
-const stamp = sql<string>`${plans.version} || ' ' || ${plans.updatedAt} || ' ' || octet_length(${plans.document})`;
-
-/** A figure of the jobs list; a damaged row has none. */
-const figure = (name: "start" | "due") =>
-  sql<
-    string | null
-  >`case when json_valid(${plans.summary}) then json_extract(${plans.summary}, ${`$.known.${name}`}) end`;
+const stamp = sql<string>`${plans.version} || ' ' || ${plans.updatedAt}`;
 
 const rowsOf = (db: Reader): Promise<Row[]> =>
   db
@@ -78,8 +71,8 @@ const rowsOf = (db: Reader): Promise<Row[]> =>
       title: plans.title,
       state: sql<JobState>`${plans.state}`,
       stamp,
-      start: figure("start"),
-      due: figure("due"),
+      start: plans.start,
+      due: plans.due,
     })
     .from(plans)
     .where(and(isNull(plans.removedAt), inArray(plans.state, ["idea", ...IN_HAND])))
@@ -97,17 +90,28 @@ const idsOver = async (db: Reader): Promise<string[]> =>
 
 const readOf = new WeakMap<Store, LRUCache<string, Read>>();
 
-/** The documents of these jobs, by their ids: only what was written since is read again. */
+/** The documents of these jobs, by their ids, without those that cannot be read: only what was written since is read again. */
 async function documentsOf(store: Store, db: Reader, rows: readonly Row[]): Promise<Map<string, Read>> {
   const known = readOf.get(store) ?? new LRUCache({ max: MOST_PLANNED + MOST_IDEAS });
   readOf.set(store, known);
   const wanted = rows.filter((row) => known.get(row.id)?.stamp !== row.stamp).map(({ id }) => id);
   if (wanted.length > 0) {
     const columns = { id: plans.id, version: plans.version, stamp, document: sql<string>`${plans.document}` };
-    for (const row of await db.select(columns).from(plans).where(inArray(plans.id, wanted)))
-      known.set(row.id, { stamp: row.stamp, version: row.version, plan: readDocumentOf(row.document, row.id) });
+    for (const { id, version, stamp, document } of await db
+      .select(columns)
+      .from(plans)
+      .where(inArray(plans.id, wanted))) {
+      const plan = readDocumentOf(document, id);
+      if (plan) known.set(id, { stamp, version, plan });
+      else known.delete(id);
+    }
   }
-  return new Map(rows.flatMap(({ id }) => [[id, known.get(id)!] as const]).filter(([, read]) => read !== undefined));
+  return new Map(
+    rows.flatMap(({ id }) => {
+      const read = known.get(id);
+      return read ? [[id, read] as const] : [];
+    }),
+  );
 }
 
 const byDue = (a: Row, b: Row) =>
@@ -142,7 +146,7 @@ export async function getInputs(store: Store, idea: string | null = null): Promi
 }
 
 function leftOutOf(inHand: readonly Row[], looked: readonly Row[], documents: ReadonlyMap<string, Read>): LeftOut[] {
-  const unread = looked.filter(({ id }) => !documents.get(id)?.plan);
+  const unread = looked.filter(({ id }) => !documents.has(id));
   return [
     ...unread.map(({ id, title }) => ({ id, title, because: "its document cannot be read" })),
     ...inHand.slice(MOST_PLANNED).map(({ id, title }) => ({

@@ -1,4 +1,4 @@
-import { and, count, desc, eq, gt, isNotNull, isNull, max, ne, not, sql } from "drizzle-orm";
+import { and, count, desc, eq, gt, inArray, isNotNull, isNull, max, ne, not, sql } from "drizzle-orm";
 import { applyCommands } from "#core/edit/apply";
 import { type Command, Commands } from "#core/edit/command";
 import { checkPlan, readPlan, sayFault } from "#core/exchange/plan-file";
@@ -127,13 +127,20 @@ export const listJobs = (
       .where(and(all, isNotNull(plans.client)))
       .orderBy(plans.client)
       .limit(MOST_CLIENTS);
+    const order = [desc(plans.updatedAt), plans.id];
+    // which they are first, by the index alone
+    const onPage = db
+      .select({ id: plans.id })
+      .from(plans)
+      .where(onList)
+      .orderBy(...order)
+      .limit(JOBS_A_PAGE)
+      .offset(page * JOBS_A_PAGE);
     const rows = await db
       .select(jobColumns)
       .from(plans)
-      .where(onList)
-      .orderBy(desc(plans.updatedAt), plans.id)
-      .limit(JOBS_A_PAGE)
-      .offset(page * JOBS_A_PAGE);
+      .where(inArray(plans.id, onPage))
+      .orderBy(...order);
     const pages = Math.max(1, Math.ceil((await db.$count(plans, onList)) / JOBS_A_PAGE));
     return {
       jobs: rows.map(asJobRow),
@@ -226,6 +233,8 @@ export const addPlan = (store: Store, plan: Plan, now = new Date()): Promise<boo
         title: plan.title,
         client: plan.client ?? null,
         state: stateOf(plan),
+        start: plan.start,
+        due: plan.due ?? null,
         version: 1,
         document: plan,
         summary: { known: knownOf(plan), worked: null, trouble: null } satisfies Summary,
@@ -250,6 +259,8 @@ export async function write(db: Reader, plan: Plan, version: number) {
       title: plan.title,
       client: plan.client ?? null,
       state: stateOf(plan),
+      start: plan.start,
+      due: plan.due ?? null,
       version,
       document: plan,
       summary: { known: knownOf(plan), worked, trouble: null } satisfies Summary,

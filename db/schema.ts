@@ -20,8 +20,24 @@ export const plans = sqliteTable(
     createdAt: integer("created_at", { mode: "timestamp_ms" }).notNull(),
     updatedAt: integer("updated_at", { mode: "timestamp_ms" }).notNull(),
     removedAt: integer("removed_at", { mode: "timestamp_ms" }),
+    /** when its work may begin and when it is promised for, as in its document */
+    start: text("start"),
+    due: text("due"),
   },
-  (table) => [index("plans_by_update").on(table.removedAt, table.updatedAt)],
+  (table) => [
+    // all that is asked of every job at once: in the rows themselves most of it lies behind the documents
+    index("plans_on_lists").on(
+      table.removedAt,
+      table.state,
+      table.updatedAt,
+      table.id,
+      table.title,
+      table.client,
+      table.start,
+      table.due,
+      table.version,
+    ),
+  ],
 );
 
 /** Every edit of a plan with its inverse: the memory of undo and redo, and of what changed since a version. */

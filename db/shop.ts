@@ -1,4 +1,4 @@
-import { desc, isNull, sql } from "drizzle-orm";
+import { desc, inArray, isNull, sql } from "drizzle-orm";
 import { DEFAULT_SHOP, Shop, shopOf } from "#core/plan/shop";
 import type { Database, Store } from "./open";
 import { readDocumentOf } from "./plans";
@@ -17,12 +17,16 @@ export const FIRST = "The shop as it was set up";
 
 /** Of jobs made before there was a shop, the hours of the one changed last are taken for the shop's. */
 async function hoursOfJobs(db: Pick<Database, "select">): Promise<Shop> {
-  const [row] = await db
-    .select({ id: plans.id, document: sql<string>`${plans.document}` })
+  const last = db
+    .select({ id: plans.id })
     .from(plans)
     .where(isNull(plans.removedAt))
     .orderBy(desc(plans.updatedAt))
     .limit(1);
+  const [row] = await db
+    .select({ id: plans.id, document: sql<string>`${plans.document}` })
+    .from(plans)
+    .where(inArray(plans.id, last));
   const plan = row && readDocumentOf(row.document, row.id);
   return plan ? shopOf(plan.pinned.hours) : DEFAULT_SHOP;
 }
