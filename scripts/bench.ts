@@ -317,8 +317,10 @@ for (const part of asked.length > 0 ? asked : Object.keys(PARTS)) await PARTS[pa
 if (asked.length === 0) {
   const [{ model = "unknown" } = {}] = cpus();
   const table = rows.map(([what, value, target]) => `| ${what} | ${value} | ${target} |`).join("\n");
+  // what was written below the table by hand stays
+  const [, ...below] = readFileSync("docs/speed.md", "utf8").split(/^(?=## )/m);
   writeFileSync(
     "docs/speed.md",
-    `# Speed\n\nThe last table of \`npm run bench\`, medians on ${cpus().length} cores (${model.trim()}), Node ${process.versions.node}. Nothing here fails a test.\n\n| what | measured | target |\n|---|---|---|\n${table}\n`,
+    `# Speed\n\nThe last table of \`npm run bench\`, medians on ${cpus().length} cores (${model.trim()}), Node ${process.versions.node}. Nothing here fails a test.\n\n| what | measured | target |\n|---|---|---|\n${table}\n${below.length > 0 ? `\n${below.join("")}` : ""}`,
   );
 }

@@ -9,19 +9,37 @@ import type { loader } from "~/routes/job";
 
 const QUIET_MILLISECONDS = 1200;
 
-/** Loads the other views while the page is idle, so that they also open when the server does not answer. */
+/** When the page has nothing else to do: whoever edits meanwhile goes first. */
+const idle = () =>
+  new Promise<void>((resolve) => {
+    if ("requestIdleCallback" in window) requestIdleCallback(() => resolve(), { timeout: 3000 });
+    else setTimeout(resolve, 100);
+  });
+
+/** Loads the other views while the page is idle, one after another, so that they also open when the server does not answer. */
 function OtherViews({ planId }: { planId: string }) {
-  const [quiet, setQuiet] = useState(false);
+  const [asked, setAsked] = useState(0);
   useEffect(() => {
-    const views = Object.values(import.meta.glob("./*.tsx"));
-    const timer = setTimeout(() => {
-      setQuiet(true);
-      for (const load of views) load().catch(() => undefined);
-    }, QUIET_MILLISECONDS);
-    return () => clearTimeout(timer);
+    let over = false;
+    const loadAll = async () => {
+      for (const load of Object.values(import.meta.glob("./*.tsx"))) {
+        await idle();
+        if (over) return;
+        await load().catch(() => undefined);
+      }
+      for (const index of VIEWS.keys()) {
+        await idle();
+        if (over) return;
+        setAsked(index + 1);
+      }
+    };
+    const timer = setTimeout(loadAll, QUIET_MILLISECONDS);
+    return () => {
+      over = true;
+      clearTimeout(timer);
+    };
   }, []);
-  if (!quiet) return null;
-  return VIEWS.map(({ path }) => <PrefetchPageLinks key={path} page={`/jobs/${planId}/${path}`} />);
+  return VIEWS.slice(0, asked).map(({ path }) => <PrefetchPageLinks key={path} page={`/jobs/${planId}/${path}`} />);
 }
 
 /** A job, within which its views are. */

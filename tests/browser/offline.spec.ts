@@ -139,7 +139,9 @@ test("views that were not opened yet open while the server is away, and the edit
   context,
 }) => {
   await open(page, `${crust}&step=green`);
-  await page.waitForTimeout(2500);
+  // they come one after another, while the page has nothing else to do
+  await expect(page.locator('link[rel="modulepreload"][href^="/assets/house-"]')).toBeAttached({ timeout: 30_000 });
+  await page.waitForLoadState("networkidle");
   await context.setOffline(true);
   await setCoats(page, "3");
   for (const name of ["Days", "Shelf", "Materials", "House rules", "Board", "Piece"]) {
