@@ -49,26 +49,31 @@ function letGo() {
   worker = null;
 }
 
-async function paintAll() {
-  resting = false;
-  if (painting || broken) return;
-  painting = true;
-  worker ??= offPage<Films>(new Worker(new URL("./films.worker.ts", import.meta.url), { type: "module" }), (says) => {
+function started(): OffPage<Films> {
+  return offPage<Films>(new Worker(new URL("./films.worker.ts", import.meta.url), { type: "module" }), (says) => {
     console.error(says);
     broken = true;
     letGo();
   });
+}
+
+async function painted({ zoneId, work, face }: WantedFilm): Promise<Film> {
+  worker ??= started();
+  return { url: URL.createObjectURL(await worker.run.paint(zoneId, work, face)) };
+}
+
+async function paintAll() {
+  resting = false;
+  if (painting || broken) return;
+  painting = true;
   while (!resting && !broken && waiting.length > 0) {
     const film = waiting.shift()!;
     const name = nameOf(film);
-    const known = kept.get(name);
-    const { zoneId, work, face } = film;
-    const picture = known ? null : await worker.run.paint(zoneId, work, face).catch((error) => console.error(error));
+    const shown = kept.get(name) ?? (await painted(film).catch((error) => console.error(error)));
     // what went wrong costs its picture, and nothing else
-    if (!known && !picture) continue;
-    const shown = known ?? { url: URL.createObjectURL(picture!) };
+    if (!shown) continue;
     kept.set(name, shown);
-    if (!film.over) film.hear(zoneId, shown);
+    if (!film.over) film.hear(film.zoneId, shown);
   }
   painting = false;
   if (!resting) timer = setTimeout(letGo, IDLE_MILLISECONDS);
@@ -89,7 +94,8 @@ export function keptOf(films: readonly WantedFilm[]): ReadonlyMap<string, Film> 
 export function want(films: readonly WantedFilm[], hear: Waiting["hear"]): () => void {
   if (films.length === 0) return () => {};
   const own = films.map((film): Waiting => ({ ...film, hear, over: false }));
-  waiting.push(...own);
+  // the one picture of a zone is looked at before those of a whole piece
+  waiting = own.length === 1 ? [...own, ...waiting] : [...waiting, ...own];
   resting = true;
   clearTimeout(timer);
   timer = setTimeout(() => void paintAll(), REST_MILLISECONDS);

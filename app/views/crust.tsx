@@ -46,31 +46,33 @@ export default function CrustView() {
           className="flex items-center gap-x-3 pr-4 pl-6 max-sm:flex-wrap max-sm:py-2 max-sm:pl-4"
           style={{ minHeight: LADDER_TOP }}
         >
-          <EditForm
-            key={crust.name}
-            does="rename crust"
-            about={{ crustId: crust.id }}
-            autosave
-            label="Name of the crust"
-            className="min-w-0 flex-1 max-sm:basis-full"
-          >
-            {({ faults }) => (
-              <>
-                <input
-                  name="crustName"
-                  type="text"
-                  aria-label="Name of the crust"
-                  aria-invalid={faults.crustName ? true : undefined}
-                  defaultValue={crust.name}
-                  className="w-full truncate rounded-std border border-transparent bg-transparent px-1 font-head text-xl font-semibold hover:border-line focus:border-edge focus:bg-white"
-                />
-                {faults.crustName && <p className="text-note text-ochre">{faults.crustName}</p>}
-              </>
-            )}
-          </EditForm>
-          <span className="shrink-0 text-note text-soft">
-            {countOf(crust.steps.length, "step")} · {sayDuration(hands)}
-          </span>
+          <div className="min-w-0 flex-1 max-sm:basis-full">
+            <EditForm
+              key={crust.name}
+              does="rename crust"
+              about={{ crustId: crust.id }}
+              autosave
+              label="Name of the crust"
+              className="min-w-0"
+            >
+              {({ faults }) => (
+                <>
+                  <input
+                    name="crustName"
+                    type="text"
+                    aria-label="Name of the crust"
+                    aria-invalid={faults.crustName ? true : undefined}
+                    defaultValue={crust.name}
+                    className="h-7 w-full truncate rounded-std border border-transparent bg-transparent px-1 py-0 font-head text-xl font-semibold hover:border-line focus:border-edge focus:bg-white"
+                  />
+                  {faults.crustName && <p className="text-note text-ochre">{faults.crustName}</p>}
+                </>
+              )}
+            </EditForm>
+            <p className="px-[5px] text-note leading-4 text-soft">
+              {countOf(crust.steps.length, "step")} · {sayDuration(hands)}
+            </p>
+          </div>
           <Link
             to={`/jobs/${plan.id}/finish?zone=${judged.zone.id}`}
             className="shrink-0 py-1 font-semibold text-verdigris hover:underline"
