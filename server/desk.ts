@@ -8,14 +8,16 @@ import type { Bookkeeping } from "../app/http/bookkeeping.server";
 import type { Refusal } from "../app/http/guard.server";
 import { plainPage } from "../app/http/plain-page";
 import type { AnswerMessage, AskMessage, ChoreMessage, FromDesk, ToDesk } from "./messages";
+import { waitedSoFar } from "./waited";
 
 // A desk: one thread that answers pages, one request at a time. It may take as long as it likes; the front ends it when its
 // time is up, and nobody else has waited for it.
 
 const port = parentPort!;
 const { build: place, waitsForNobody } = workerData as { build: string; waitsForNobody: boolean };
-// on Linux a thread has a priority of its own; elsewhere this would be that of the whole shop
-if (waitsForNobody && process.platform === "linux") setPriority(constants.priority.PRIORITY_LOW);
+// On Linux a thread has a priority of its own; elsewhere this would be that of the whole shop. Not the lowest one: what it writes,
+// it writes within a lock that edits wait for, and on a busy machine the lowest gets no processor for seconds.
+if (waitsForNobody && process.platform === "linux") setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
 const build = (await import(place)) as ServerBuild;
 const handle = createRequestHandler(build, "production");
 const { bookkeeping } = build.entry.module as unknown as { bookkeeping: Bookkeeping };
@@ -34,7 +36,9 @@ const owned = (bytes: Uint8Array): ArrayBuffer => {
   return copy;
 };
 
-async function answer({ id, method, url, headers, body }: AskMessage): Promise<AnswerMessage> {
+type Answer = Omit<AnswerMessage, "waited">;
+
+async function answer({ id, method, url, headers, body }: AskMessage): Promise<Answer> {
   const asked = new Headers(headers);
   const request = new Request(url, { method, headers: asked, ...(body && body.byteLength > 0 ? { body } : {}) });
   const response = await handle(request);
@@ -72,7 +76,7 @@ function plainRefusal(status: number): Refusal {
   return { status, title: "Something went wrong", says: "Nothing that was saved is lost. Reload the page." };
 }
 
-const page = (id: number, refusal: Refusal): AnswerMessage => ({
+const page = (id: number, refusal: Refusal): Answer => ({
   kind: "answer",
   id,
   status: refusal.status,
@@ -115,13 +119,12 @@ port.on("message", async (message: ToDesk) => {
     say({ kind: "done", id: message.id, value: value ?? true });
     return;
   }
-  try {
-    const done = await answer(message);
-    say(done, [done.body]);
-  } catch (error) {
+  const before = waitedSoFar();
+  const done = await answer(message).catch((error): Answer => {
     console.error(error);
-    say({ kind: "answer", id: message.id, status: 500, headers: [], body: new ArrayBuffer(0) });
-  }
+    return { kind: "answer", id: message.id, status: 500, headers: [], body: new ArrayBuffer(0) };
+  });
+  say({ ...done, waited: waitedSoFar() - before }, [done.body]);
 });
 await bookkeeping.open();
 say({ kind: "ready" });

@@ -27,6 +27,8 @@ export interface AnswerMessage {
   status: number;
   headers: [string, string][];
   body: ArrayBuffer;
+  /** milliseconds of it in which the desk was ready to work and had no processor: that is the machine's doing, not the page's */
+  waited: number;
 }
 
 export interface DoneMessage {

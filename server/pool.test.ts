@@ -94,6 +94,31 @@ describe("desks", () => {
     expect(pool.load).toEqual({ waiting: 0, busy: 0 });
   });
 
+  it("do what somebody waits for before what may be wanted later, of which never two at once", async () => {
+    const pool = open({ spare: 0 });
+    await Promise.all([1, 2].map(() => pool.run(job(["spin", "30"]))));
+    const done: string[] = [];
+    const later = [1, 2, 3].map((which) =>
+      pool.run(job(["spin", "250"], { beforehand: true })).then(() => done.push(`later ${which}`)),
+    );
+    const wanted = [1, 2, 3].map((which) => pool.run(job(["spin", "20"])).then(() => done.push(`wanted ${which}`)));
+    await Promise.all([...later, ...wanted]);
+    expect(done).toEqual(["wanted 1", "wanted 2", "wanted 3", "later 1", "later 2", "later 3"]);
+  });
+
+  it("leave what has not been begun when whoever asked goes away, and finish what has", async () => {
+    const pool = open({ desks: { quick: 1, slow: 1, summaries: 1, planning: 1 }, spare: 0 });
+    await pool.run(job(["answer"]));
+    const [first, second] = [new AbortController(), new AbortController()];
+    const begun = pool.run(job(["spin", "200"]), first.signal);
+    const waits = pool.run(job(["spin", "60000"]), second.signal);
+    first.abort();
+    second.abort();
+    expect(await waits).toEqual({ is: "left" });
+    expect((await begun).is).toBe("done");
+    expect(pool.load).toEqual({ waiting: 0, busy: 0 });
+  });
+
   it("are added while all others are held up", async () => {
     const pool = open({ desks: { quick: 1, slow: 1, summaries: 1, planning: 1 }, spare: 1 });
     await pool.run(job(["answer"]));

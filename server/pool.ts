@@ -13,6 +13,8 @@ export interface Job {
   lane: Lane;
   /** milliseconds after which it is ended */
   deadline: number;
+  /** asked for beforehand: it is done when nothing else of its lane waits, and never two of these at once */
+  beforehand?: boolean;
 }
 
 type DistributiveOmit<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never;
@@ -23,7 +25,9 @@ export type Outcome =
   /** it took too long and was ended, or its desk broke */
   | { is: "ended" }
   /** too much is waiting already */
-  | { is: "full" };
+  | { is: "full" }
+  /** whoever asked went away before it was begun */
+  | { is: "left" };
 
 export interface PoolOptions {
   spawn: (lane: Lane) => Worker;
@@ -34,7 +38,7 @@ export interface PoolOptions {
   /** jobs that may wait */
   waiting: Record<Lane, number>;
   onNote?: (note: NoteMessage) => void;
-  /** called for every job a desk has finished, with the milliseconds it took */
+  /** called for every job a desk has finished, with the milliseconds it took, less those in which it had no processor */
   onTook?: (job: Job, milliseconds: number) => void;
 }
 
@@ -89,8 +93,8 @@ export class Pool {
 
   private readonly rest: NodeJS.Timeout;
 
-  /** Has a job done; returns its result, never throws. */
-  run(job: Job): Promise<Outcome> {
+  /** Has a job done; returns its result, never throws. Whoever asks may go away: what has not been begun by then is left. */
+  run(job: Job, away?: AbortSignal): Promise<Outcome> {
     return new Promise((resolve) => {
       const { lane } = job;
       const line = this.lines[lane];
@@ -98,7 +102,14 @@ export class Pool {
         resolve({ is: "full" });
         return;
       }
-      line.push({ job, resolve });
+      const waiting: Waiting = { job, resolve };
+      line.push(waiting);
+      away?.addEventListener("abort", () => {
+        const place = line.indexOf(waiting);
+        if (place < 0) return;
+        line.splice(place, 1);
+        resolve({ is: "left" });
+      });
       this.seat();
     });
   }
@@ -133,7 +144,8 @@ export class Pool {
       this.options.onNote?.(message);
     else if (desk.at?.id === message.id) {
       const { job, since } = desk.at;
-      this.options.onTook?.(job, performance.now() - since);
+      const waited = message.kind === "answer" ? message.waited : 0;
+      this.options.onTook?.(job, performance.now() - since - waited);
       this.leave(
         desk,
         message.kind === "done" ? { is: "done", value: message.value } : { is: "answered", answer: message },
@@ -173,15 +185,23 @@ export class Pool {
   /** Gives waiting work to free desks of its lane. */
   private seat() {
     for (const lane of LANES) {
-      const line = this.lines[lane];
-      while (line.length > 0) {
-        const desk = this.freeDesk(lane, line[0]!.job.subject);
+      for (let next = this.nextOf(lane); next; next = this.nextOf(lane)) {
+        const desk = this.freeDesk(lane, next.job.subject);
         if (!desk && this.countOf(lane) < this.options.desks[lane] && !this.isOpening(lane)) this.open(lane);
         if (!desk) break;
-        this.give(desk, line.shift()!);
+        this.lines[lane].splice(this.lines[lane].indexOf(next), 1);
+        this.give(desk, next);
       }
     }
     this.addSpare();
+  }
+
+  /** What of a lane is to be done next: whoever waits for it now goes before what may be wanted later. */
+  private nextOf(lane: Lane): Waiting | undefined {
+    const line = this.lines[lane];
+    const wanted = line.find(({ job }) => !job.beforehand);
+    if (wanted || this.desks.some(({ at }) => at?.job.beforehand)) return wanted;
+    return line[0];
   }
 
   private freeDesk(lane: Lane, subject: string | null): Desk | undefined {
@@ -204,7 +224,7 @@ export class Pool {
 
   /** Where every quick desk is held up and quick work waits, one more is opened. */
   private addSpare() {
-    if (this.lines.quick.length === 0 || this.lookAgain) return;
+    if (!this.lines.quick.some(({ job }) => !job.beforehand) || this.lookAgain) return;
     this.lookAgain = setTimeout(() => {
       this.lookAgain = null;
       const now = performance.now();
@@ -212,7 +232,7 @@ export class Pool {
         ({ lane, at, ready }) => lane !== "quick" || (ready && at && now - at.since > HELD_UP),
       );
       const room = this.countOf("quick") < this.options.desks.quick + this.options.spare;
-      if (this.lines.quick.length > 0 && held && room) this.open("quick");
+      if (this.nextOf("quick") && held && room) this.open("quick");
       this.seat();
     }, HELD_UP);
   }

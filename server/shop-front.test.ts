@@ -6,7 +6,10 @@ import { Worker } from "node:worker_threads";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { type Front, openFront } from "./shop-front.ts";
 
-/** A desk that paints a picture in so many milliseconds as its address says, with its thread held up, and makes any page at once. */
+/**
+ * A desk that paints a picture in so many milliseconds as its address says, with its thread held up, and makes any page at once.
+ * The address also says for how much of that it had no processor.
+ */
 const DESK = `
 const { parentPort, threadId } = require("node:worker_threads");
 parentPort.on("message", (message) => {
@@ -14,8 +17,9 @@ parentPort.on("message", (message) => {
   const { pathname, searchParams } = new URL(message.url);
   const until = performance.now() + Number(searchParams.get("takes") ?? 0);
   while (performance.now() < until) {}
+  const waited = Number(searchParams.get("waits") ?? 0);
   const body = new TextEncoder().encode(pathname + " by " + threadId).buffer;
-  parentPort.postMessage({ kind: "answer", id: message.id, status: 200, headers: [["content-type", "text/plain"]], body });
+  parentPort.postMessage({ kind: "answer", id: message.id, status: 200, headers: [["content-type", "text/plain"]], body, waited });
 });
 parentPort.postMessage({ kind: "ready" });
 `;
@@ -57,6 +61,35 @@ describe("the front of the shop", () => {
     await page(`${shop}/jobs/light/crust`);
     expect(done).toEqual([]);
     await Promise.all(heavy);
+  });
+
+  it("does not take a job for slow because the machine had other things to do", async () => {
+    const shop = await opened();
+    expect((await page(`${shop}/jobs/heavy/crust?takes=700`)).status).toBe(200);
+    expect((await page(`${shop}/jobs/light/crust?takes=700&waits=650`)).status).toBe(200);
+    const done: string[] = [];
+    const heavy = page(`${shop}/jobs/heavy/crust?takes=1200`).then(() => done.push("heavy"));
+    await page(`${shop}/jobs/light/crust`).then(() => done.push("light"));
+    expect(done).toEqual(["light"]);
+    await heavy;
+  });
+
+  it("begins no page for whoever has gone on to another, nor says of it later that it never comes", async () => {
+    const shop = await opened({ patience: 300, deadline: 1500 });
+    // every desk is at work, and one more is not opened before this has gone on for a while
+    const busy = [1, 2].map((which) => page(`${shop}/jobs/other-${which}/crust?takes=600`));
+    await new Promise((resolve) => setTimeout(resolve, 30));
+    const away = new AbortController();
+    const left = fetch(`${shop}/jobs/settle/crust?takes=60000`, {
+      headers: { Accept: "text/html" },
+      signal: away.signal,
+    });
+    await new Promise((resolve) => setTimeout(resolve, 30));
+    away.abort();
+    await expect(left).rejects.toThrow();
+    await Promise.all(busy);
+    await new Promise((resolve) => setTimeout(resolve, 2200));
+    expect((await page(`${shop}/jobs/settle/crust?takes=60000`)).status).toBe(303);
   });
 
   it("shows a page that takes longer than one waits for as on its way, and then the page itself, worked out once", async () => {

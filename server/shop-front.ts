@@ -443,6 +443,7 @@ class ShopFront {
         ? "slow"
         : "quick",
       deadline: this.deadline,
+      beforehand: request.headers["sec-purpose"]?.includes("prefetch") ?? false,
     };
   }
 
@@ -483,7 +484,9 @@ class ShopFront {
       if (waiting >= MOST_BOARDS) return refuse(request, response, MANY_BOARDS);
       this.boards.set(caller, waiting + 1);
     }
-    const work = this.pool.run(this.job(request, target, method, null));
+    const away = new AbortController();
+    response.once("close", () => response.writableFinished || away.abort());
+    const work = this.pool.run(this.job(request, target, method, null), away.signal);
     if (board) void work.then(() => this.boards.set(caller, (this.boards.get(caller) ?? 1) - 1));
     const isPage = request.headers.accept?.includes("text/html") && !path.endsWith(".data");
     const subject = subjectOf(path);
@@ -497,7 +500,7 @@ class ShopFront {
     timer.abort();
     if (outcome) return this.give(request, response, outcome);
     void work.then((came) => {
-      if (came.is === "full") return;
+      if (came.is === "full" || came.is === "left") return;
       this.late.set(target, { answer: came.is === "answered" ? came.answer : null, until: Date.now() + KEPT, written });
     });
     const to = encodeURIComponent(target);
@@ -506,6 +509,7 @@ class ShopFront {
   }
 
   private give(request: IncomingMessage, response: ServerResponse, outcome: Outcome) {
+    if (outcome.is === "left") return;
     if (outcome.is === "answered") {
       const { status, headers, body } = outcome.answer;
       if (status === 500 && body.byteLength === 0) return refuse(request, response, BROKEN);
