@@ -19,9 +19,11 @@ import {
   JOBS_A_PAGE,
   listJobs,
   listRemoved,
+  pendingSummaries,
   setRemoved,
   stepThroughEdits,
   summarise,
+  summaryFailed,
 } from "./plans";
 import { plans } from "./schema";
 
@@ -215,6 +217,22 @@ describe("plans", () => {
     // the old summary stays visible while the next version is being worked out
     await editPlan(store, "example", edit("b", 2, rename("Sea box")));
     expect((await listJobs(store)).jobs[0]).toMatchObject({ title: "Sea box", pending: true, summary: { worked } });
+  });
+
+  it("says why a job could not be worked out, what it is nevertheless, and has it tried again when the shop is next opened", async () => {
+    await summarise(store, "example");
+    expect(await pendingSummaries(store, 10)).toEqual([]);
+    await summaryFailed(store, "example", "It takes too long.");
+    expect((await listJobs(store)).jobs[0]).toMatchObject({
+      pending: false,
+      summary: { known: { zones: 1 }, worked: null, trouble: "It takes too long." },
+    });
+    expect(await pendingSummaries(store, 10)).toEqual(["example"]);
+    await summarise(store, "example");
+    expect((await listJobs(store)).jobs[0]).toMatchObject({ summary: { trouble: null } });
+    expect(await pendingSummaries(store, 10)).toEqual([]);
+    await editPlan(store, "example", edit("a", 1, rename("Sea chest")));
+    expect(await pendingSummaries(store, 10)).toEqual(["example"]);
   });
 
   it("refuses an edit of an older version and says what changed", async () => {

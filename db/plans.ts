@@ -1,4 +1,4 @@
-import { and, count, desc, eq, gt, inArray, isNotNull, isNull, max, ne, not, sql } from "drizzle-orm";
+import { and, count, desc, eq, gt, inArray, isNotNull, isNull, like, max, ne, not, or, sql } from "drizzle-orm";
 import { applyCommands } from "#core/edit/apply";
 import { type Command, Commands } from "#core/edit/command";
 import { checkPlan, readPlan, sayFault } from "#core/exchange/plan-file";
@@ -278,24 +278,25 @@ const setSummary = (store: Store, planId: string, version: number, summary: Summ
       .where(and(eq(plans.id, planId), eq(plans.version, version)));
   });
 
-/** Jobs whose summary is older than they are, the last changed first. */
+/** A summary that says why there is none, as it is written. */
+const IN_TROUBLE = '%"trouble":"%';
+
+/** Jobs whose summary is older than they are, or could not be worked out, the last changed first. */
 export const pendingSummaries = (store: Store, most: number): Promise<string[]> =>
   within(store, async (db) =>
     (
       await db
         .select({ id: plans.id })
         .from(plans)
-        .where(and(isNull(plans.removedAt), ne(plans.summarised, plans.version)))
+        .where(
+          and(isNull(plans.removedAt), or(ne(plans.summarised, plans.version), like(plans.summary, IN_TROUBLE))),
+        )
         .orderBy(desc(plans.updatedAt))
         .limit(most)
     ).map(({ id }) => id),
   );
 
-const unworked = (plan: Plan | null, trouble: string): Summary => ({
-  known: plan ? knownOf(plan) : { pieces: [], zones: 0, start: "", due: null },
-  worked: null,
-  trouble,
-});
+const NOTHING_KNOWN: Summary["known"] = { pieces: [], zones: 0, start: "", due: null };
 
 /** Works out the summary of a job for the list and saves it, unless the job has been edited meanwhile. */
 export async function summarise(store: Store, planId: string): Promise<void> {
@@ -312,7 +313,7 @@ export async function summarise(store: Store, planId: string): Promise<void> {
     look = lookOf(job.plan);
   } catch (error) {
     if (!(error instanceof UnreadableJob)) throw error;
-    summary = unworked(null, error.message);
+    summary = { known: NOTHING_KNOWN, worked: null, trouble: error.message };
   }
   await setSummary(store, planId, row.version, summary, look);
 }
@@ -324,12 +325,17 @@ export const getLook = (store: Store, planId: string): Promise<Buffer | null> =>
     return row?.look ? Buffer.from(row.look) : null;
   });
 
-/** Notes that a job could not be worked out, so that the list says so and nobody keeps trying. */
+/** Notes that a job could not be worked out, so that the list says so and nobody tries again until the shop is next opened. */
 export async function summaryFailed(store: Store, planId: string, because: string): Promise<void> {
   const [row] = await within(store, (db) =>
-    db.select({ version: plans.version }).from(plans).where(eq(plans.id, planId)),
+    db
+      .select({ version: plans.version, summary: sql<string>`${plans.summary}` })
+      .from(plans)
+      .where(eq(plans.id, planId)),
   );
-  if (row) await setSummary(store, planId, row.version, unworked(null, because));
+  if (!row) return;
+  const known = readSummary(row.summary)?.known ?? NOTHING_KNOWN;
+  await setSummary(store, planId, row.version, { known, worked: null, trouble: because });
 }
 
 async function written(db: Reader, planId: string): Promise<Written> {

@@ -8,7 +8,7 @@ import type { Bookkeeping } from "../app/http/bookkeeping.server";
 import type { Refusal } from "../app/http/guard.server";
 import { plainPage } from "../app/http/plain-page";
 import type { AnswerMessage, AskMessage, ChoreMessage, FromDesk, ToDesk } from "./messages";
-import { waitedSoFar } from "./waited";
+import { timesOfThisThread } from "./thread-times";
 
 // A desk: one thread that answers pages, one request at a time. It may take as long as it likes; the front ends it when its
 // time is up, and nobody else has waited for it.
@@ -36,9 +36,7 @@ const owned = (bytes: Uint8Array): ArrayBuffer => {
   return copy;
 };
 
-type Answer = Omit<AnswerMessage, "waited">;
-
-async function answer({ id, method, url, headers, body }: AskMessage): Promise<Answer> {
+async function answer({ id, method, url, headers, body }: AskMessage): Promise<AnswerMessage> {
   const asked = new Headers(headers);
   const request = new Request(url, { method, headers: asked, ...(body && body.byteLength > 0 ? { body } : {}) });
   const response = await handle(request);
@@ -76,7 +74,7 @@ function plainRefusal(status: number): Refusal {
   return { status, title: "Something went wrong", says: "Nothing that was saved is lost. Reload the page." };
 }
 
-const page = (id: number, refusal: Refusal): Answer => ({
+const page = (id: number, refusal: Refusal): AnswerMessage => ({
   kind: "answer",
   id,
   status: refusal.status,
@@ -119,12 +117,11 @@ port.on("message", async (message: ToDesk) => {
     say({ kind: "done", id: message.id, value: value ?? true });
     return;
   }
-  const before = waitedSoFar();
-  const done = await answer(message).catch((error): Answer => {
+  const done = await answer(message).catch((error): AnswerMessage => {
     console.error(error);
     return { kind: "answer", id: message.id, status: 500, headers: [], body: new ArrayBuffer(0) };
   });
-  say({ ...done, waited: waitedSoFar() - before }, [done.body]);
+  say(done, [done.body]);
 });
 await bookkeeping.open();
-say({ kind: "ready" });
+say({ kind: "ready", times: timesOfThisThread() });

@@ -27,8 +27,6 @@ export interface AnswerMessage {
   status: number;
   headers: [string, string][];
   body: ArrayBuffer;
-  /** milliseconds of it in which the desk was ready to work and had no processor: that is the machine's doing, not the page's */
-  waited: number;
 }
 
 export interface DoneMessage {
@@ -63,6 +61,8 @@ export type NoteMessage = WrittenMessage | PlanMessage | NetworkMessage;
 
 export interface ReadyMessage {
   kind: "ready";
+  /** where the system keeps the times of its thread; null where it does not */
+  times: string | null;
 }
 
 export type FromDesk = AnswerMessage | DoneMessage | NoteMessage | ReadyMessage;

@@ -12,7 +12,7 @@ parentPort.on("message", ({ id, words: [does, time] }) => {
   if (does === "spin") while (performance.now() < until) {}
   parentPort.postMessage({ kind: "done", id, value: threadId });
 });
-parentPort.postMessage({ kind: "ready" });
+parentPort.postMessage({ kind: "ready", times: null });
 `;
 
 const pools: Pool[] = [];

@@ -1,6 +1,7 @@
 import type { Worker } from "node:worker_threads";
 import { LRUCache } from "lru-cache";
 import type { AnswerMessage, FromDesk, NoteMessage, ToDesk } from "./messages";
+import { waitedSoFar } from "./thread-times";
 
 // Desks and the work that waits for them. What is known to take long has desks and a queue of its own, so that quick work never
 // waits behind it; whatever takes longer than allowed is ended, and its desk is replaced.
@@ -11,7 +12,7 @@ export interface Job {
   /** jobs on one subject go to the desk that knows it, if it is free */
   subject: string | null;
   lane: Lane;
-  /** milliseconds after which it is ended */
+  /** milliseconds that it may need, after which it is ended */
   deadline: number;
   /** asked for beforehand: it is done when nothing else of its lane waits, and never two of these at once */
   beforehand?: boolean;
@@ -38,7 +39,7 @@ export interface PoolOptions {
   /** jobs that may wait */
   waiting: Record<Lane, number>;
   onNote?: (note: NoteMessage) => void;
-  /** called for every job a desk has finished, with the milliseconds it took, less those in which it had no processor */
+  /** called for every job a desk has finished, with the milliseconds it needed */
   onTook?: (job: Job, milliseconds: number) => void;
 }
 
@@ -56,11 +57,22 @@ export type Lane = (typeof LANES)[number];
 /** Work that nobody looks at while it is done: what somebody waits for goes before it. */
 export const isBehind = (lane: Lane): boolean => lane === "summaries" || lane === "planning";
 
+/** What a desk is working on. */
+interface AtWork extends Waiting {
+  id: number;
+  since: number;
+  /** for how long its thread had waited for a processor until then */
+  waited: number;
+  timer: NodeJS.Timeout;
+}
+
 interface Desk {
   lane: Lane;
   worker: Worker;
   ready: boolean;
-  at: (Waiting & { id: number; since: number; timer: NodeJS.Timeout }) | null;
+  /** where the times of its thread are kept, if anywhere */
+  times: string | null;
+  at: AtWork | null;
   /** subjects it has worked on, the latest last */
   knows: LRUCache<string, true>;
 }
@@ -73,6 +85,15 @@ const REST_MILLISECONDS = 4000;
 /** A desk that could not start is opened again after this long. */
 const REOPEN_MILLISECONDS = 1000;
 const MOST_KNOWN = 40;
+/** However busy the machine is, nothing goes on for more than so many times as long as it may need. */
+const LONGEST = 8;
+
+/**
+ * Milliseconds that a desk has needed for what it is at: those in which it was ready to work and had no processor are the
+ * machine's doing. Where the system does not say, all of them.
+ */
+const neededBy = ({ times }: Desk, { since, waited }: AtWork): number =>
+  performance.now() - since - (waitedSoFar(times) - waited);
 
 export class Pool {
   private readonly desks: Desk[] = [];
@@ -129,7 +150,7 @@ export class Pool {
 
   private open(lane: Lane) {
     const worker = this.options.spawn(lane);
-    const desk: Desk = { lane, worker, ready: false, at: null, knows: new LRUCache({ max: MOST_KNOWN }) };
+    const desk: Desk = { lane, worker, ready: false, times: null, at: null, knows: new LRUCache({ max: MOST_KNOWN }) };
     this.desks.push(desk);
     worker.on("message", (message: FromDesk) => this.hear(desk, message));
     worker.on("error", (error) => console.error(error));
@@ -139,13 +160,12 @@ export class Pool {
   private hear(desk: Desk, message: FromDesk) {
     if (message.kind === "ready") {
       desk.ready = true;
+      desk.times = message.times;
       this.seat();
     } else if (message.kind === "written" || message.kind === "plan" || message.kind === "network")
       this.options.onNote?.(message);
     else if (desk.at?.id === message.id) {
-      const { job, since } = desk.at;
-      const waited = message.kind === "answer" ? message.waited : 0;
-      this.options.onTook?.(job, performance.now() - since - waited);
+      this.options.onTook?.(desk.at.job, neededBy(desk, desk.at));
       this.leave(
         desk,
         message.kind === "done" ? { is: "done", value: message.value } : { is: "answered", answer: message },
@@ -211,13 +231,23 @@ export class Pool {
 
   private give(desk: Desk, { job, resolve }: Waiting) {
     const id = this.nextId++;
-    const timer = setTimeout(() => void desk.worker.terminate(), job.deadline);
-    desk.at = { job, resolve, id, since: performance.now(), timer };
+    const timer = setTimeout(() => this.timeIsUp(desk), job.deadline);
+    desk.at = { job, resolve, id, since: performance.now(), waited: waitedSoFar(desk.times), timer };
     if (job.subject !== null) {
       desk.knows.set(job.subject, true);
     }
     const message = { ...job.message, id } as ToDesk;
     desk.worker.postMessage(message, message.kind === "request" && message.body ? [message.body] : []);
+  }
+
+  /** Ends what a desk is at, or lets it have the time that it could not use. */
+  private timeIsUp(desk: Desk) {
+    const { at } = desk;
+    if (!at) return;
+    const { deadline } = at.job;
+    const left = Math.min(deadline - neededBy(desk, at), LONGEST * deadline - (performance.now() - at.since));
+    if (left < 1) void desk.worker.terminate();
+    else at.timer = setTimeout(() => this.timeIsUp(desk), left);
   }
 
   private lookAgain: NodeJS.Timeout | null = null;

@@ -8,20 +8,26 @@ import { type Front, openFront } from "./shop-front.ts";
 
 /**
  * A desk that paints a picture in so many milliseconds as its address says, with its thread held up, and makes any page at once.
- * The address also says for how much of that it had no processor.
+ * The address also says for how much of that it had no processor: it keeps its times as the system would.
  */
 const DESK = `
 const { parentPort, threadId } = require("node:worker_threads");
+const { mkdtempSync, writeFileSync } = require("node:fs");
+const times = mkdtempSync(require("node:path").join(require("node:os").tmpdir(), "crust-desk-")) + "/times";
+let waited = 0;
+const keep = () => writeFileSync(times, "0 " + 1e6 * waited + " 1");
+keep();
 parentPort.on("message", (message) => {
   if (message.kind === "chore") return parentPort.postMessage({ kind: "done", id: message.id, value: [] });
   const { pathname, searchParams } = new URL(message.url);
   const until = performance.now() + Number(searchParams.get("takes") ?? 0);
+  waited += Number(searchParams.get("waits") ?? 0);
+  keep();
   while (performance.now() < until) {}
-  const waited = Number(searchParams.get("waits") ?? 0);
   const body = new TextEncoder().encode(pathname + " by " + threadId).buffer;
-  parentPort.postMessage({ kind: "answer", id: message.id, status: 200, headers: [["content-type", "text/plain"]], body, waited });
+  parentPort.postMessage({ kind: "answer", id: message.id, status: 200, headers: [["content-type", "text/plain"]], body });
 });
-parentPort.postMessage({ kind: "ready" });
+parentPort.postMessage({ kind: "ready", times });
 `;
 
 const fronts: Front[] = [];
@@ -72,6 +78,14 @@ describe("the front of the shop", () => {
     await page(`${shop}/jobs/light/crust`).then(() => done.push("light"));
     expect(done).toEqual(["light"]);
     await heavy;
+  });
+
+  it("ends no page because the machine had other things to do", async () => {
+    const shop = await opened({ deadline: 200 });
+    expect((await page(`${shop}/jobs/light/crust?takes=700&waits=600`)).status).toBe(200);
+    expect((await page(`${shop}/jobs/heavy/crust?takes=700`)).status).toBe(503);
+    // however busy it is, nothing goes on for ever
+    expect((await page(`${shop}/jobs/stuck/crust?takes=60000&waits=60000`)).status).toBe(503);
   });
 
   it("begins no page for whoever has gone on to another, nor says of it later that it never comes", async () => {

@@ -49,6 +49,9 @@ const NEVER: Refusal = {
   title: "This is taking too long to work out",
   says: "The plan is unchanged, and the other jobs are not affected. Open it again in a minute; if it still takes too long, split it into two jobs.",
 };
+/** What the jobs list says of such a job. */
+const UNWORKED =
+  "This takes too long to work out. It is tried again when the shop is next opened; if that does not help, split it into two jobs.";
 const FULL: Refusal = {
   status: 503,
   title: "Jolly Crust is busy",
@@ -315,7 +318,7 @@ class ShopFront {
   async begin() {
     const heavy = await this.chore("weighty", []);
     if (Array.isArray(heavy)) for (const { id, phases } of heavy) this.weights.set(String(id), Number(phases));
-    const pending = await this.chore("pending", []);
+    const pending = await this.chore("pending", [], "summaries");
     if (Array.isArray(pending)) for (const id of pending) this.toSummarise.add(String(id));
     void this.summariseAll();
     // a copy a day, whenever the shop is open on it
@@ -347,7 +350,7 @@ class ShopFront {
     for (const planId of this.toSummarise) {
       this.toSummarise.delete(planId);
       const came = await this.chore("summarise", [planId], "summaries");
-      if (came === "ended") await this.chore("failed", [planId, NEVER.says]);
+      if (came === "ended") await this.chore("failed", [planId, UNWORKED]);
     }
     this.summarising = false;
     this.toPlan.push({ looks: null, idea: null, again: false });
