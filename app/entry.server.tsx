@@ -6,14 +6,12 @@ import { contentPolicy, PLAIN_HEADERS } from "./http/security.server";
 
 export { bookkeeping } from "./http/bookkeeping.server";
 
-const GIVE_UP_AFTER = 10_000;
-
-/** Renders the whole page before it is sent, with a fresh nonce for its scripts. */
+/** Renders the whole page before it is sent, with a fresh nonce for its scripts. What takes too long the front ends. */
 export default function handleRequest(request: Request, status: number, headers: Headers, context: EntryContext) {
   const nonce = randomBytes(16).toString("base64");
   let responseStatus = status;
   return new Promise<Response>((resolve, reject) => {
-    const { pipe, abort } = renderToPipeableStream(<ServerRouter context={context} url={request.url} nonce={nonce} />, {
+    const { pipe } = renderToPipeableStream(<ServerRouter context={context} url={request.url} nonce={nonce} />, {
       nonce,
       // a page is in its place before any script runs, however long it is
       progressiveChunkSize: Number.POSITIVE_INFINITY,
@@ -43,6 +41,5 @@ export default function handleRequest(request: Request, status: number, headers:
         console.error(error);
       },
     });
-    setTimeout(abort, GIVE_UP_AFTER).unref();
   });
 }

@@ -117,7 +117,14 @@ const arrived = (page: Page) => page.waitForURL(({ pathname }) => !pathname.ends
 /** Waits until the page itself is there and its scripts handle keys. The page that says it is on its way has scripts too. */
 export async function live(page: Page) {
   await arrived(page);
-  await page.locator("html[data-live]").waitFor();
+  try {
+    await page.locator("html[data-live]").waitFor({ timeout: 60_000 });
+  } catch {
+    // what stands there instead is what one needs to know
+    throw new Error(
+      `${page.url()} never came to life. It says: ${(await page.locator("body").ariaSnapshot()).slice(0, 400)}`,
+    );
+  }
 }
 
 /** Goes to a page. */
