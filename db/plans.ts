@@ -288,9 +288,7 @@ export const pendingSummaries = (store: Store, most: number): Promise<string[]> 
       await db
         .select({ id: plans.id })
         .from(plans)
-        .where(
-          and(isNull(plans.removedAt), or(ne(plans.summarised, plans.version), like(plans.summary, IN_TROUBLE))),
-        )
+        .where(and(isNull(plans.removedAt), or(ne(plans.summarised, plans.version), like(plans.summary, IN_TROUBLE))))
         .orderBy(desc(plans.updatedAt))
         .limit(most)
     ).map(({ id }) => id),

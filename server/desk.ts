@@ -1,4 +1,4 @@
-import { constants, setPriority } from "node:os";
+import { setPriority } from "node:os";
 import { promisify } from "node:util";
 import { parentPort, workerData } from "node:worker_threads";
 import { gzip } from "node:zlib";
@@ -13,11 +13,14 @@ import { timesOfThisThread } from "./thread-times";
 // A desk: one thread that answers pages, one request at a time. It may take as long as it likes; the front ends it when its
 // time is up, and nobody else has waited for it.
 
+/** Nice by so much: against a thread that is not, about a quarter of a processor. */
+const LOWER = 5;
+
 const port = parentPort!;
 const { build: place, waitsForNobody } = workerData as { build: string; waitsForNobody: boolean };
-// On Linux a thread has a priority of its own; elsewhere this would be that of the whole shop. Not the lowest one: what it writes,
-// it writes within a lock that edits wait for, and on a busy machine the lowest gets no processor for seconds.
-if (waitsForNobody && process.platform === "linux") setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
+// On Linux a thread has a priority of its own; elsewhere this would be that of the whole shop. A step lower is enough for edits to
+// go first; far lower, a busy machine would leave it no processor while it holds the lock of the database, or for minutes.
+if (waitsForNobody && process.platform === "linux") setPriority(LOWER);
 const build = (await import(place)) as ServerBuild;
 const handle = createRequestHandler(build, "production");
 const { bookkeeping } = build.entry.module as unknown as { bookkeeping: Bookkeeping };

@@ -49,8 +49,8 @@ test.describe("before scripts load", () => {
 test("the piece beside the crust is painted, its zones are picked on it, and the column folds", async ({ page }) => {
   await open(page, "/jobs/carved-settle/crust?zone=back");
   const zone = page.getByRole("region", { name: "Zone", exact: true });
-  await expect(zone.locator("svg image").first()).toHaveAttribute("href", /^blob:/, { timeout: 30_000 });
-  await expect(zone.locator(".zone-board-picture img")).toBeVisible({ timeout: 30_000 });
+  await expect(zone.locator("svg image").first()).toHaveAttribute("href", /^blob:/);
+  await expect(zone.locator(".zone-board-picture img")).toBeVisible();
   const picker = zone.getByRole("group", { name: "The piece from the front, to scale" });
   await picker.getByRole("link", { name: "Front panels" }).locator("image").first().click();
   await expect(page).toHaveURL(/zone=/);

@@ -73,18 +73,18 @@ test("what if: alternatives stand beside the plan as it is, alone and together, 
   const board = page.getByRole("region", { name: "Side by side" });
   await expect(board.getByText(/stand here beside the plan/)).toBeVisible();
   const list = page.getByRole("region", { name: "What if" });
-  await list.getByRole("link", { name: /^Compare: Wax or seal when touch dry/ }).click({ timeout: 40_000 });
+  await list.getByRole("link", { name: /^Compare: Wax or seal when touch dry/ }).click();
   await list.getByRole("link", { name: "Compare: Work on Saturdays too" }).click();
   await expect(page).toHaveURL(/beside=touch-dry.*saturday/);
   await expect(board.getByRole("figure", { name: /Work on Saturdays too: −/ })).toBeVisible();
   const columns = board.getByRole("columnheader");
-  await expect(columns.filter({ hasText: "All of them together" })).toBeVisible({ timeout: 40_000 });
+  await expect(columns.filter({ hasText: "All of them together" })).toBeVisible();
   await expect(columns).toHaveText([/What|^$/, "As it is", /touch dry/, /Saturdays/, /together/]);
   const clashes = board.getByRole("row", { name: /^Clashes/ }).getByRole("cell");
   await expect(clashes).toHaveText(["2", "1", "2", "1"]);
   // the same choice from the address alone
   await reload(page);
-  await expect(columns).toHaveCount(5, { timeout: 40_000 });
+  await expect(columns).toHaveCount(5);
   const leaves = board.getByRole("row", { name: /^Leaves/ }).getByRole("cell");
   await expect(leaves.first()).toHaveText(/Dec/);
   await board.getByRole("button", { name: "Use this" }).last().click();
@@ -100,7 +100,7 @@ test("a plan with a clash says which claims clash, and what would help", async (
   await tack.getByText(/These cannot all be met/).click();
   await expect(tack.getByText(/The plan makes .* wait 3 h/)).toBeVisible();
   await expect(clash.getByText("What would help")).toBeVisible();
-  await expect(clash.getByText(/Trying ideas/)).toBeHidden({ timeout: 40_000 });
+  await expect(clash.getByText(/Trying ideas/)).toBeHidden();
 });
 
 test("a job that is due too soon says so with the waits in its way; a later promise is a way out", async ({ page }) => {
@@ -111,7 +111,7 @@ test("a job that is due too soon says so with the waits in its way; a later prom
   await due.getByText(/These cannot all be met/).click();
   await expect(due.getByText(/to be dry by the due date/)).toBeVisible();
   await expect(due.getByText(/waits \d days?.* after "/).first()).toBeVisible();
-  await clash.getByRole("button", { name: /Promise it for \w+ \d+ Dec/ }).click({ timeout: 40_000 });
+  await clash.getByRole("button", { name: /Promise it for \w+ \d+ Dec/ }).click();
   await expect(due).toHaveCount(0);
   await saved(page);
   await reload(page);

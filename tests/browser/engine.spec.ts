@@ -95,7 +95,7 @@ test("a long crust stays in view whole, with its verdicts", async ({ page }) => 
   const top = async () => (await page.locator("#ladder > li").first().boundingBox())!.y;
   const topBefore = await top();
   const news = page.getByRole("region", { name: "Shop schedule" });
-  await news.getByText("A new schedule is ready").waitFor({ timeout: 30_000 });
+  await news.getByText("A new schedule is ready").waitFor();
   const below = async () => {
     const last = await page.locator("#ladder > li").last().boundingBox();
     const newsLine = await news.boundingBox();

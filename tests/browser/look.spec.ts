@@ -14,8 +14,8 @@ test("from the gallery to a dated crust in a few presses, by keyboard", async ({
   await page.getByRole("button", { name: "Choose a finish" }).press("Enter");
   await page.waitForURL(/\/finish/);
   // every finish is tried on this piece, and drawn there
-  await expect(page.getByRole("contentinfo")).toContainText(/29 suit it/, { timeout: 30_000 });
-  await expect(page.locator("canvas").first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole("contentinfo")).toContainText(/29 suit it/);
+  await expect(page.locator("canvas").first()).toBeVisible();
   await page.getByRole("link", { name: /^Worn to the dark/ }).press("Enter");
   await expect(chosen(page)).toContainText("Worn to the dark");
   await expect(chosen(page)).toContainText("Paint does not hold on grease and polish.");
@@ -60,7 +60,7 @@ test("from a wish to a crust: colours put on a corner, ways found while playing,
   await page.getByRole("button", { name: "Chalk-type, duck egg" }).click();
   await page.getByRole("button", { name: /^Flats: / }).click();
   await expect(page).toHaveURL(/field=%23a9bdb3/);
-  await expect(found(page).getByRole("button", { name: "Use it" }).first()).toBeVisible({ timeout: 20_000 });
+  await expect(found(page).getByRole("button", { name: "Use it" }).first()).toBeVisible();
   // dragged there
   const swatch = (await page.getByRole("button", { name: "Sealing tint-base, walnut" }).boundingBox())!;
   const edges = page.getByRole("button", { name: /^Edges: / });
@@ -73,9 +73,9 @@ test("from a wish to a crust: colours put on a corner, ways found while playing,
   await expect(edges).not.toHaveAttribute("data-over");
   await expect(page).toHaveURL(/arris=%233f2c1c/);
   await page.getByRole("button", { name: "worn", exact: true }).click();
-  await expect(found(page).getByRole("status")).toContainText(/\d+ tried$/, { timeout: 30_000 });
+  await expect(found(page).getByRole("status")).toContainText(/\d+ tried$/);
   await expect(found(page)).toContainText("a damp cloth rubs through the paint and stops here");
-  await expect(found(page).locator("canvas").first()).toBeVisible({ timeout: 20_000 });
+  await expect(found(page).locator("canvas").first()).toBeVisible();
   await found(page).getByRole("button", { name: "Use it" }).first().click();
   await page.waitForURL(/\/crust/);
   await expect(page.locator("#ladder")).toContainText("Sealing tint-base, walnut");
@@ -87,8 +87,8 @@ test("only a move of it goes on top of what is there", async ({ page }) => {
   const only = found(page)
     .getByRole("button", { name: /^Add only this: .*Dark wax/ })
     .first();
-  await expect(only).toBeVisible({ timeout: 20_000 });
-  await expect(found(page).getByRole("status")).toContainText(/\d+ tried$/, { timeout: 30_000 });
+  await expect(only).toBeVisible();
+  await expect(found(page).getByRole("status")).toContainText(/\d+ tried$/);
   await only.click();
   await page.waitForURL(/\/crust/);
   await expect(page.getByRole("button", { name: "Undo: Add a move of a planned look" })).toBeVisible();
@@ -97,9 +97,9 @@ test("only a move of it goes on top of what is there", async ({ page }) => {
 
 test("what cannot be had is said in a sentence, and another colour changes the answer", async ({ page }) => {
   await open(page, "/jobs/carved-settle/look?field=%23ff00dd");
-  await expect(found(page)).toContainText(/Nobody has this colour ready for the flats/, { timeout: 30_000 });
+  await expect(found(page)).toContainText(/Nobody has this colour ready for the flats/);
   await page.goto("/jobs/carved-settle/look?field=%23a0b09e&arris=ground&wear=worn&with=damp+cloth&barrier=no&hours=1");
-  await expect(found(page)).toContainText(/Nothing gives this look/, { timeout: 30_000 });
+  await expect(found(page)).toContainText(/Nothing gives this look/);
   // an address that says nonsense asks for nothing
   await page.goto("/jobs/carved-settle/look?field=blueish&days=-3");
   await expect(found(page)).toContainText("As soon as something is asked for");
@@ -110,8 +110,8 @@ test("from a half-done piece to a way on: what is done stays", async ({ page }) 
   const now = page.getByRole("region", { name: "From where it stands" });
   await expect(now).toContainText("What has been done stays.");
   const umber = now.getByRole("button", { name: "Do this: Tone it down with umber glaze" });
-  await expect(umber).toBeVisible({ timeout: 30_000 });
-  await expect(now.locator("canvas").first()).toBeVisible({ timeout: 30_000 });
+  await expect(umber).toBeVisible();
+  await expect(now.locator("canvas").first()).toBeVisible();
   await expect(now).toContainText(/more work/);
   await umber.click();
   await page.waitForURL(/\/crust/);

@@ -140,7 +140,7 @@ test("views that were not opened yet open while the server is away, and the edit
 }) => {
   await open(page, `${crust}&step=green`);
   // they come one after another, while the page has nothing else to do
-  await expect(page.locator('link[rel="modulepreload"][href^="/assets/house-"]')).toBeAttached({ timeout: 30_000 });
+  await expect(page.locator('link[rel="modulepreload"][href^="/assets/house-"]')).toBeAttached();
   await page.waitForLoadState("networkidle");
   await context.setOffline(true);
   await setCoats(page, "3");

@@ -78,7 +78,7 @@ test("from a photo to zones to a picture", async ({ page }) => {
 
   // the finish on it: slate where there was laminate, the wall as it was
   await page.goto(`/jobs/${job}/photo`);
-  await expect(finished(page)).toBeVisible({ timeout: 30_000 });
+  await expect(finished(page)).toBeVisible();
   const [red, green, blue] = await colourAt(page, [(c[0] + d[0]) / 2, (c[1] + d[1]) / 2 - 0.03]);
   expect(red).toBeLessThan(blue + 12);
   expect(red + green + blue).toBeLessThan(260);
@@ -88,13 +88,13 @@ test("from a photo to zones to a picture", async ({ page }) => {
 
 test("scrubbing goes from the piece as it is to the finished one, the line wipes between the two", async ({ page }) => {
   await open(page, "/jobs/carved-settle/photo");
-  await expect(finished(page)).toBeVisible({ timeout: 30_000 });
+  await expect(finished(page)).toBeVisible();
   await expect(page.getByText("30 of 30")).toBeVisible();
   const panel = [0.4, 0.6] as const;
   const done = await colourAt(page, [...panel]);
   await page.keyboard.press("Home");
   await expect(page.getByText("As it is", { exact: true })).toBeVisible();
-  await expect(finished(page)).toBeVisible({ timeout: 30_000 });
+  await expect(finished(page)).toBeVisible();
   await expect(page).toHaveURL(/after=0/);
   const bare = await colourAt(page, [...panel]);
   expect(Math.abs(bare[2] - done[2])).toBeGreaterThan(20);
@@ -158,9 +158,7 @@ test("the picture goes to the customer and onto the quote, with the piece as it 
   await page.goto("/jobs/carved-settle/quote");
   const picture = page.getByRole("img", { name: "The piece as it is, and with the predicted finish" });
   await expect(picture).toBeVisible();
-  await expect
-    .poll(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth), { timeout: 30_000 })
-    .toBe(1616);
+  await expect.poll(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(1616);
   expect((await page.request.get("/jobs/carved-settle/photo.jpg?photo=nobody")).status()).toBe(404);
 });
 

@@ -99,7 +99,7 @@ test("every job has one date, in all places, after an edit, when it is used, und
 
   await setCoats(page, "3");
   const button = page.getByRole("button", { name: "Use this schedule" });
-  await button.waitFor({ timeout: 30_000 });
+  await button.waitFor();
   await expect(notice(page)).toContainText(/Carved settle leaves .*, was .*:/);
   // until then the dates stand, with a sign and a rough date for the edit
   await expect(page.locator("footer [data-finish]")).toContainText(/as scheduled; with it about/);
@@ -116,7 +116,7 @@ test("every job has one date, in all places, after an edit, when it is used, und
   await open(page, `${SETTLE}/crust`);
   await page.keyboard.press("Control+z");
   await saved(page);
-  await page.getByRole("button", { name: "Use this schedule" }).click({ timeout: 30_000 });
+  await page.getByRole("button", { name: "Use this schedule" }).click();
   await expect(page.locator("footer [data-finish]")).not.toContainText(/as scheduled/);
   await reload(page);
   expect(oneEach(await dates(page))).toEqual(before);
@@ -139,7 +139,7 @@ test("an idea is tried without touching the schedule, then promised", async ({ p
   const panel = page.getByRole("region", { name: "When it leaves" });
   await expect(panel).toContainText(/Could leave \w+ \d+ Dec/);
   await panel.getByRole("button", { name: "Try it on the schedule" }).click();
-  await expect(panel).toContainText(/If you took this on, it could leave on/, { timeout: 30_000 });
+  await expect(panel).toContainText(/If you took this on, it could leave on/);
   await panel.getByRole("button", { name: "Promise it" }).click();
   await expect(panel).toContainText(/Leaves \w+ \d+ Dec/);
   await expect(panel.getByLabel("This job is")).toHaveValue("promised");
@@ -150,8 +150,8 @@ test("an idea is tried without touching the schedule, then promised", async ({ p
 test("scheduling can be stopped, and started again", async ({ page }) => {
   await open(page, "/days?from=2026-11-30");
   await page.getByRole("button", { name: "Search longer" }).click();
-  await page.getByRole("button", { name: "Stop" }).click({ timeout: 20_000 });
-  await expect(page.getByRole("progressbar")).toHaveCount(0, { timeout: 20_000 });
+  await page.getByRole("button", { name: "Stop" }).click();
+  await expect(page.getByRole("progressbar")).toHaveCount(0);
   await expect(page.getByRole("heading", { name: "1 job will be late" })).toBeVisible();
 });
 
@@ -195,7 +195,7 @@ test("hours and painters: saved when a field is left, wrong ones explained, a ch
   await monday.fill("10:00–13:00");
   await monday.blur();
   await expect(page.getByRole("button", { name: "Undo: Change the shop's hours" })).toBeVisible();
-  await page.getByRole("button", { name: "Use this schedule" }).waitFor({ timeout: 30_000 });
+  await page.getByRole("button", { name: "Use this schedule" }).waitFor();
   await form.getByRole("button", { name: "Add a painter" }).click();
   await expect(form.getByLabel("Painter", { exact: true })).toHaveCount(3);
   await page.getByRole("button", { name: "Undo: One more painter" }).click();

@@ -118,7 +118,7 @@ const arrived = (page: Page) => page.waitForURL(({ pathname }) => !pathname.ends
 export async function live(page: Page) {
   await arrived(page);
   try {
-    await page.locator("html[data-live]").waitFor({ timeout: 60_000 });
+    await page.locator("html[data-live]").waitFor({ timeout: 100_000 });
   } catch {
     // what stands there instead is what one needs to know
     throw new Error(

@@ -141,7 +141,7 @@ test.describe("without script, in the demo shop", () => {
           await page.reload();
           return use.count();
         },
-        { timeout: 40_000, intervals: [1000] },
+        { intervals: [1000] },
       )
       .toBe(1);
     await use.click();
@@ -193,7 +193,5 @@ test("without script: a photo is added, a face marked by figures, a length given
   await page.getByRole("link", { name: "See the finish" }).click();
   const picture = page.getByRole("img", { name: /^The finish on the photo, / });
   await expect(picture).toBeVisible();
-  await expect
-    .poll(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth), { timeout: 30_000 })
-    .toBe(1600);
+  await expect.poll(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBe(1600);
 });
