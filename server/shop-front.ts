@@ -470,6 +470,7 @@ class ShopFront {
     const path = pathOf(target);
     const about = subjectOf(path) ?? THE_SHOP;
     await this.writes.over(about, this.patience);
+    if (response.destroyed) return;
     const written = `${this.writes.countOf(about)} ${this.database && markOf(this.database)}`;
     const before = this.late.get(target);
     if (before && before.until > Date.now() && before.written === written) {

@@ -97,7 +97,7 @@ export function JobLine({ job, planned }: { job: JobRow; planned: JobDates | und
             state === "idea" ? "an idea" : state,
             job.client,
             known?.pieces.filter((piece) => piece !== job.title).join(", "),
-            known && countOf(known.zones, "zone"),
+            known && countOf(known.zones, "zone").replace(" ", "\u00a0"),
           ]
             .filter(Boolean)
             .join(" · ")}
